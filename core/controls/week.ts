@@ -1,0 +1,65 @@
+import { z } from 'zod'
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../study/fields'
+
+/** A stretch of a day, minutes from midnight; `toMin` may be 1440, the end of the day. */
+export const Window = z
+  .strictObject({
+    fromMin: z.int().min(0).max(MINUTES_A_DAY - 1),
+    toMin: z.int().min(1).max(MINUTES_A_DAY),
+  })
+  .refine((w) => w.fromMin < w.toMin, { message: 'must end after it starts', path: ['toMin'] })
+export type Window = z.infer<typeof Window>
+
+const Day = z
+  .array(Window)
+  .max(24, 'at most 24 windows a day')
+  .refine((day) => day.every((w, i) => i === 0 || day[i - 1].toMin <= w.fromMin), 'windows in order, not overlapping')
+
+/** Seven days of windows, Monday first. */
+export const Week = z.array(Day).length(DAYS_A_WEEK, 'seven days, Monday first')
+export type Week = z.infer<typeof Week>
+
+export const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const
+
+/** The same windows on every day. @example everyDay([360, 540], [1080, 1320]) */
+export function everyDay(...spans: [number, number][]): Week {
+  return Array.from({ length: DAYS_A_WEEK }, () => spans.map(([fromMin, toMin]) => ({ fromMin, toMin })))
+}
+
+/** One set of windows for Monday to Friday and another for the weekend. */
+export function workAndRest(work: [number, number][], rest: [number, number][]): Week {
+  return Array.from({ length: DAYS_A_WEEK }, (_, d) => (d < 5 ? work : rest).map(([fromMin, toMin]) => ({ fromMin, toMin })))
+}
+
+/** The whole week. */
+export const ALWAYS: Week = everyDay([0, MINUTES_A_DAY])
+
+/** Whether a minute of the week (0 = Monday midnight) lies in a window. */
+export function isOn(week: Week, minuteOfWeek: number): boolean {
+  const day = Math.floor(minuteOfWeek / MINUTES_A_DAY) % DAYS_A_WEEK
+  const minute = minuteOfWeek % MINUTES_A_DAY
+  return week[day].some((w) => minute >= w.fromMin && minute < w.toMin)
+}
+
+/** Minutes of the week at which windows open or close, ascending. */
+export function edges(week: Week): number[] {
+  const marks = week.flatMap((day, d) => day.flatMap((w) => [d * MINUTES_A_DAY + w.fromMin, d * MINUTES_A_DAY + w.toMin]))
+  return [...new Set(marks.map((m) => m % (DAYS_A_WEEK * MINUTES_A_DAY)))].sort((a, b) => a - b)
+}
+
+/** Hours a week that the windows are open. */
+export function hoursOpen(week: Week): number {
+  return week.flat().reduce((sum, w) => sum + w.toMin - w.fromMin, 0) / 60
+}
+
+/** Sorts a day's windows and joins those that touch or overlap; empty ones fall away. */
+export function tidyDay(day: readonly Window[]): Window[] {
+  const out: Window[] = []
+  for (const w of [...day].sort((a, b) => a.fromMin - b.fromMin)) {
+    if (w.toMin <= w.fromMin) continue
+    const last = out[out.length - 1]
+    if (last && w.fromMin <= last.toMin) last.toMin = Math.max(last.toMin, w.toMin)
+    else out.push({ ...w })
+  }
+  return out
+}

@@ -1,0 +1,125 @@
+import { everyDay } from '../controls/week'
+import type { Study } from '../study/study'
+import { basin, dishes, run, shower } from './build'
+
+const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
+
+/**
+ * A flat by a harbour: two people, an instantaneous gas heater in the bathroom, no loop, and a kitchen at the far end.
+ * Shows: start-up lag and pipe contents before anything is warm, a basin draw too small to fire the heater, and water
+ * run off that weighs more than heat lost.
+ */
+export const harbourFlat: Study = {
+  format: 'bagno-study',
+  version: 1,
+  id: 'harbour-flat',
+  name: 'Flat by the harbour',
+  units: 'metric',
+  site: {
+    name: 'Third floor, the old sail loft',
+    note: 'Heater on the bathroom wall; the kitchen was moved to the quay side and the pipe follows the corridor.',
+    altitudeM: 6,
+    monthlyAirC: [4.6, 4.8, 6.4, 8.6, 11.7, 14.4, 16.5, 16.7, 14.6, 11.3, 7.7, 5.4],
+    mains: { kind: 'monthly', monthlyC: [7.5, 7.0, 7.8, 9.4, 12.0, 14.6, 16.8, 17.5, 16.4, 13.8, 11.0, 8.8] },
+    pressureBar: 2.6,
+    hardnessMgL: 95,
+    heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
+    heating: { carrier: 'natural-gas', efficiency: 0.85 },
+    firstWeekday: 3,
+  },
+  people: {
+    persons: [
+      { id: 'marit', name: 'Marit', kind: 'adult' },
+      { id: 'jorun', name: 'Jorun', kind: 'adult' },
+    ],
+    habits: [
+      shower(who('marit', 'shower', 'marit-shower', 'Marit showers'), { days: 'every', at: '06:50', spreadMin: 12, chance: 0.9 }, 6),
+      shower(who('jorun', 'shower', 'jorun-shower', 'Jorun showers'), { days: 'every', at: '07:15', spreadMin: 20, chance: 0.85 }, 8),
+      basin(who(null, 'basin', 'basin-morning', 'Morning wash'), { days: 'every', at: '07:35', spreadMin: 15 }, 3),
+      basin(who(null, 'basin', 'basin-noon', 'Washing hands'), { days: 'every', at: '13:10', spreadMin: 60, chance: 0.7 }, 1.5),
+      basin(who(null, 'basin', 'basin-night', 'Evening wash'), { days: 'every', at: '22:30', spreadMin: 25 }, 3),
+      basin(who(null, 'kitchen-sink', 'kitchen-rinse', 'Rinsing a cup'), { days: 'every', at: '08:00', spreadMin: 20 }, 2),
+      dishes(who(null, 'kitchen-sink', 'kitchen-dishes', 'Washing up'), { days: 'every', at: '19:40', spreadMin: 30 }, 12),
+      dishes(who(null, 'kitchen-sink', 'kitchen-noon', 'Washing up at noon'), { days: 'rest', at: '13:40', spreadMin: 30 }, 8),
+    ],
+    absences: [{ personId: null, fromDay: 184, toDay: 197 }],
+    winterSwing: 0.06,
+    seed: 2203,
+    draws: { kind: 'routine' },
+  },
+  pipes: {
+    runs: [
+      run('stub', 'From the heater', null, ['copper-en', '22', 1.2], 'heated'),
+      run('bath-branch', 'Bathroom branch', 'stub', ['copper-en', '15', 2], 'heated'),
+      run('shower-run', 'To the shower', 'bath-branch', ['copper-en', '15', 1.8], 'heated'),
+      run('basin-run', 'To the basin', 'bath-branch', ['copper-en', '15', 1.2], 'heated'),
+      run('corridor', 'Along the corridor', 'stub', ['copper-en', '22', 11.5], 'heated'),
+      run('kitchen-run', 'To the kitchen', 'corridor', ['copper-en', '15', 4], 'heated'),
+    ],
+    taps: [
+      { id: 'shower', name: 'Shower', runId: 'shower-run', kind: 'shower', flowLMin: 8.5, mixes: true, drains: true },
+      { id: 'basin', name: 'Basin', runId: 'basin-run', kind: 'basin', flowLMin: 4, mixes: true, drains: true },
+      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-run', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false },
+    ],
+    loop: null,
+  },
+  plant: {
+    heaters: [
+      {
+        kind: 'instant-gas',
+        id: 'wall-heater',
+        name: 'Wall heater',
+        place: 'heated',
+        carrier: 'natural-gas',
+        outputKw: 19.2,
+        leastOutputKw: 7,
+        leastFlowLMin: 2.5,
+        efficiency: { kind: 'fixed', share: 0.82 },
+        purgeWh: 12,
+        startLagS: 7,
+        standbyW: 2,
+        contentL: 0.8,
+        contentUaWK: 1.2,
+      },
+    ],
+    store: null,
+  },
+  controls: {
+    found: {
+      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null } },
+      loop: { mode: 'off', windows: everyDay() },
+      grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
+    },
+    set: null,
+  },
+  prices: {
+    currency: 'EUR',
+    carriers: {
+      'natural-gas': { perKwh: 0.128, bands: [], standingPerYear: 0, co2KgKwh: 0.202, source: 'Invented for the demo' },
+      electricity: { perKwh: 0.34, bands: [], standingPerYear: 0, co2KgKwh: 0.2, source: 'Invented for the demo' },
+    },
+    waterPerM3: 2.4,
+    sewerPerM3: 2.9,
+    creditHouseHeat: false,
+  },
+  packages: [
+    {
+      id: 'cooler-wrapped',
+      name: 'Cooler, with the corridor wrapped',
+      measures: [
+        { kind: 'setpoint', id: 'fifty', name: 'Heater at 50 °C', costMoney: 0, heaterId: 'wall-heater', setpointC: 50 },
+        {
+          kind: 'insulate-runs',
+          id: 'wrap-corridor',
+          name: 'Wrap the corridor, 13 mm',
+          costMoney: 70,
+          runIds: ['corridor', 'kitchen-run'],
+          loopReturn: false,
+          insulation: { lambdaWMK: 0.038, thicknessMm: 13 },
+        },
+      ],
+    },
+  ],
+  readings: [],
+  origins: { 'plant.heaters.0.startLagS': 'assumed', 'site.mains': 'measured' },
+}

@@ -1,0 +1,19 @@
+import type { Study } from '../study/study'
+import { duplex } from './duplex'
+import { harbourFlat } from './harbour-flat'
+import { hillTown } from './hill-town'
+
+/** The demo studies that ship with the app; the first is the main one. All are invented. */
+export const DEMOS: readonly { study: Study; shows: string }[] = [
+  {
+    study: hillTown,
+    shows: 'Boiler and 200 L store in the cellar, a long loop to the top bathroom, five people on two rhythms.',
+  },
+  { study: harbourFlat, shows: 'Instantaneous gas heater, no loop, a long run to the kitchen, two people.' },
+  { study: duplex, shows: 'Gas store with a pilot in the basement, four people, US units and dollars.' },
+]
+
+/** The demo of a name, or undefined. */
+export function demo(name: string): Study | undefined {
+  return DEMOS.find((d) => d.study.id === name)?.study
+}

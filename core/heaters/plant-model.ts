@@ -1,0 +1,37 @@
+import type { Outflow } from '../pipes/plug-run'
+import type { Ledger } from '../year/ledger'
+
+/** A moment of the plant, for a drawing. */
+export interface PlantState {
+  /** Temperature of what leaves towards the taps, °C. */
+  supplyC: number
+  /** Ten slices of the store, bottom to top, °C; empty without a store. */
+  slices: number[]
+  /** Heat given to the water now, kW. */
+  heatKw: number
+}
+
+/** What the yearly engine asks of the plant: hot water out, water back in, and its own doings between. */
+export interface PlantModel {
+  /** Longest step for which the plant's model holds at a flow, s. */
+  longestStep(flowLMin: number): number
+  /** Fills `out` with the hot water that leaves in a step. */
+  supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void
+  /** Takes in what replaces it: cold water, and what the loop brought back. */
+  refill(tapLitres: number, mainsC: number, back: Outflow | null): void
+  /** Heaters and standing loss over the step. */
+  advance(dtS: number): void
+  /** Opens and closes heater windows at a minute of the week. */
+  atMinute(minuteOfWeek: number): void
+  setMonth(month: number): void
+  /** Enters what was lost since the last call. */
+  settle(ledger: Ledger, heatingMonth: boolean): void
+  heldKj(): number
+  state(): PlantState
+  /** Starts of all heaters so far. */
+  starts(): number
+  /** Coolest water that is stored, °C; null without a store. */
+  coolestC(): number | null
+  /** Share of the store between two temperatures. */
+  shareBetween(fromC: number, toC: number): number
+}

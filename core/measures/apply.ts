@@ -1,0 +1,56 @@
+import type { Controls } from '../controls/controls'
+import { controlsOf, type Study } from '../study/study'
+import type { Measure, Package } from './measures'
+
+/** The study with its controls changed. Measures change what is set; the register of what was found stays. */
+function withControls(study: Study, change: (controls: Controls) => Controls): Study {
+  return { ...study, controls: { ...study.controls, set: change(controlsOf(study)) } }
+}
+
+/** One measure done to a household. Pure: the study given is not touched. */
+export function apply(study: Study, measure: Measure): Study {
+  switch (measure.kind) {
+    case 'insulate-runs': {
+      const { insulation } = measure
+      const { runs, loop } = study.pipes
+      return {
+        ...study,
+        pipes: {
+          ...study.pipes,
+          runs: runs.map((run) => (measure.runIds.includes(run.id) && run.reachable ? { ...run, insulation } : run)),
+          loop: loop && measure.loopReturn && loop.back.reachable ? { ...loop, back: { ...loop.back, insulation } } : loop,
+        },
+      }
+    }
+    case 'setpoint':
+    case 'heater-windows': {
+      const change = measure.kind === 'setpoint' ? { setpointC: measure.setpointC } : { windows: measure.windows }
+      return withControls(study, (c) => ({
+        ...c,
+        heaters: { ...c.heaters, [measure.heaterId]: { ...c.heaters[measure.heaterId], ...change } },
+      }))
+    }
+    case 'loop-mode':
+      return withControls(study, (c) => ({ ...c, loop: { ...c.loop, mode: measure.mode } }))
+    case 'loop-windows':
+      return withControls(study, (c) => ({ ...c, loop: { ...c.loop, windows: measure.windows } }))
+    case 'tap-flow':
+      return {
+        ...study,
+        pipes: {
+          ...study.pipes,
+          taps: study.pipes.taps.map((t) => (t.id === measure.tapId ? { ...t, flowLMin: measure.flowLMin } : t)),
+        },
+      }
+  }
+}
+
+/** Measures done one after the other. */
+export function applyAll(study: Study, measures: readonly Measure[]): Study {
+  return measures.reduce(apply, study)
+}
+
+/** A whole package done. */
+export function applyPackage(study: Study, pack: Package): Study {
+  return applyAll(study, pack.measures)
+}

@@ -1,0 +1,87 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { DAYS, DAY_S, HOUR_S } from '../climate/calendar'
+import type { Habit, People } from '../study/people'
+import { STANDARD_DAYS } from './standard-days'
+
+/** A draw as it is asked for. `amount` is seconds, litres at the tap, or kJ of heat, by `measure`. */
+export interface Draw {
+  startS: number
+  tapId: string
+  wantedC: number
+  waits: boolean
+  measure: 'seconds' | 'litres' | 'kj'
+  amount: number
+}
+
+/** A number that depends on every letter of a text (FNV-1a). */
+function hash(text: string, seed: number): number {
+  let h = 0x811c9dc5 ^ seed
+  for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193)
+  return h | 0
+}
+
+/** Evenly spread numbers in (0, 1) from a seed. */
+function uniform(seed: number): () => number {
+  const rng = xoroshiro128plus(seed)
+  return () => ((rng.next() >>> 0) + 0.5) / 0x1_0000_0000
+}
+
+/** A normal deviate from two even ones (Box & Muller 1958), cut at ±2.5 so that nobody showers at the other end of the night. */
+function normal(u: number, v: number): number {
+  return Math.max(-2.5, Math.min(2.5, Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * v)))
+}
+
+/** Days (0–364) on which a habit's person is away. */
+function awayDays(people: People, habit: Habit): Set<number> {
+  const out = new Set<number>()
+  for (const a of people.absences)
+    if (a.personId === null || a.personId === habit.personId) for (let d = a.fromDay - 1; d < a.toDay; d++) out.add(d)
+  return out
+}
+
+/**
+ * Draws of one habit. Every day uses up the same count of random numbers whether or not the draw happens, and every
+ * habit has a stream of its own, so changing one habit or one absence leaves all other draws as they were.
+ */
+function habitDraws(people: People, habit: Habit, firstWeekday: number): Draw[] {
+  const next = uniform(hash(habit.id, people.seed))
+  const away = awayDays(people, habit)
+  const out: Draw[] = []
+  for (let day = 0; day < DAYS; day++) {
+    const [happens, a, b, c, d] = [next(), next(), next(), next(), next()]
+    if (!habit.days[(firstWeekday + day) % 7] || away.has(day) || happens >= habit.chance) continue
+    const season = 1 + people.winterSwing * Math.cos((2 * Math.PI * (day - 15)) / DAYS)
+    const amount = Math.max(0.2, 1 + habit.amountSpread * normal(c, d)) * season
+    const minute = habit.atMin + habit.spreadMin * normal(a, b)
+    out.push({
+      startS: Math.min(DAYS * DAY_S - HOUR_S, Math.max(0, day * DAY_S + minute * 60)),
+      tapId: habit.tapId,
+      wantedC: habit.wantedC,
+      waits: habit.waits,
+      measure: habit.use.kind === 'timed' ? 'seconds' : 'litres',
+      amount: amount * (habit.use.kind === 'timed' ? habit.use.minutes * 60 : habit.use.litres),
+    })
+  }
+  return out
+}
+
+/** Every draw of the year in order of time: the household's routine, or a standard tapping cycle each day. */
+export function drawsOfYear(people: People, firstWeekday: number): Draw[] {
+  const { draws } = people
+  if (draws.kind === 'standard') {
+    const cycle = STANDARD_DAYS[draws.cycle]
+    return Array.from({ length: DAYS }, (_, day) =>
+      cycle.map(
+        ([minute, kwh]): Draw => ({
+          startS: day * DAY_S + minute * 60,
+          tapId: draws.tapId,
+          wantedC: draws.wantedC,
+          waits: true,
+          measure: 'kj',
+          amount: kwh * 3600,
+        }),
+      ),
+    ).flat()
+  }
+  return people.habits.flatMap((h) => habitDraws(people, h, firstWeekday)).sort((a, b) => a.startS - b.startS)
+}

@@ -1,0 +1,72 @@
+import { freeConvection, radiation } from '../air/properties'
+import { KJ_PER_LITRE_K } from '../water/properties'
+import type { Pipe } from './catalogue'
+import { frontPerMetre } from './contents'
+
+export interface Insulation {
+  /** Conductivity, W/(m·K). */
+  lambdaWMK: number
+  /** Thickness, mm. */
+  thicknessMm: number
+}
+
+/** Conductivity of the usual pipe insulations, W/(m·K). */
+export const INSULATIONS = {
+  'polyethylene foam': 0.04,
+  'elastomeric rubber': 0.038,
+  'mineral wool': 0.037,
+  polyurethane: 0.028,
+} as const
+
+/** Emissivity of the outside of any insulation. */
+const JACKET_EMISSIVITY = 0.9
+
+export interface PipeLoss {
+  /** Heat lost by a metre, W/m (negative when the surroundings are warmer). */
+  lossWM: number
+  /** The same for each kelvin between water and air, W/(m·K). */
+  uWMK: number
+  /** Outer surface, °C. */
+  surfaceC: number
+}
+
+/**
+ * Heat lost by a metre of horizontal pipe in still air.
+ *
+ * Conduction through wall and insulation in series with an outer film of free convection (Churchill & Chu 1975)
+ * and radiation, iterated on the surface temperature. The water-side film is neglected (under 2 % for a bare pipe).
+ * In the ground or in a slab the film is not air; the figure is then an upper bound.
+ *
+ * @param waterC 0 to 100 °C; @param ambientC −40 to 60 °C
+ * @example pipeLoss(pipeOf('copper-en', '22'), 60, 20).lossWM // 31.5
+ */
+export function pipeLoss(pipe: Pipe, waterC: number, ambientC: number, insulation?: Insulation | null): PipeLoss {
+  const thickness = insulation ? insulation.thicknessMm / 1000 : 0
+  const jacketM = pipe.outerM + 2 * thickness
+  let resistance = Math.log(pipe.outerM / pipe.innerM) / (2 * Math.PI * pipe.wall.conductivity)
+  if (insulation && thickness > 0) resistance += Math.log(jacketM / pipe.outerM) / (2 * Math.PI * insulation.lambdaWMK)
+  const emissivity = thickness > 0 ? JACKET_EMISSIVITY : pipe.wall.emissivity
+
+  // At no difference the loss is nil but U' still matters: take its limit at a tenth of a kelvin.
+  const drive = Math.abs(waterC - ambientC) < 0.1 ? 0.1 : waterC - ambientC
+  let surfaceC = ambientC + drive * (thickness > 0 ? 0.2 : 0.95)
+  let uWMK = 0
+  for (let i = 0; i < 60; i++) {
+    const film =
+      (freeConvection(surfaceC, ambientC, jacketM) + radiation(surfaceC, ambientC, emissivity)) * Math.PI * jacketM
+    uWMK = 1 / (resistance + 1 / film)
+    const next = ambientC + (uWMK * drive) / film
+    const moved = Math.abs(next - surfaceC)
+    surfaceC = next
+    if (moved < 1e-7) break
+  }
+  return { lossWM: uWMK * (waterC - ambientC), uWMK, surfaceC: waterC === ambientC ? ambientC : surfaceC }
+}
+
+/**
+ * Time in which a full pipe loses 63 % of its warmth after a draw, hours: heat held by water and wall over U'.
+ * @example coolDownHours(pipeOf('copper-en', '22'), 0.788) // 0.54
+ */
+export function coolDownHours(pipe: Pipe, uWMK: number): number {
+  return (frontPerMetre(pipe) * KJ_PER_LITRE_K) / (uWMK * 3.6)
+}

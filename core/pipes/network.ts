@@ -1,0 +1,154 @@
+import { placeTemperature, type Place } from '../climate/places'
+import { yearMean } from '../climate/calendar'
+import { controlsOf, type Study } from '../study/study'
+import { pipeOf, type Material } from './catalogue'
+import { frontPerMetre } from './contents'
+import { pipeLoss, type Insulation } from './loss'
+import { Outflow, PlugRun } from './plug-run'
+
+/** A length of pipe as the study describes it. */
+interface Length {
+  material: Material
+  size: string
+  lengthM: number
+  place: Place
+  insulation: Insulation | null
+}
+
+/** One branch of the water: a run of pipe, the run before it, and what flows in it now. */
+export interface Branch {
+  id: string
+  place: Place
+  run: PlugRun
+  out: Outflow
+  /** Index of the run before it; −1: the plant. */
+  from: number
+  /** Part of the pumped loop, out or back. */
+  onLoop: boolean
+  flowLMin: number
+  lastFlowS: number
+  longestStillS: number
+}
+
+/** Index of the loop's return among the branches is the last one; its id cannot clash with a run's. */
+export const LOOP_RETURN = 'loop return'
+
+/** Loss of a run for each kelvin, W/K, at the temperature it usually carries and the year's mean of its place. */
+export function runUa(length: Length, waterC: number, monthlyAirC: readonly number[]): number {
+  const months = monthlyAirC.map((_, m) => placeTemperature(length.place, m, monthlyAirC))
+  return pipeLoss(pipeOf(length.material, length.size), waterC, yearMean(months), length.insulation).uWMK * length.lengthM
+}
+
+/** Contents of a run with its wall counted as water, L. */
+export function runFrontL(length: Pick<Length, 'material' | 'size' | 'lengthM'>): number {
+  return frontPerMetre(pipeOf(length.material, length.size)) * length.lengthM
+}
+
+/** The tree of hot pipes, and the loop's return, carrying plugs of water. */
+export class Network {
+  /** Every run after the one it leaves from; the loop's return, if any, is last. */
+  readonly branches: Branch[]
+  /** For each tap of the study, the branches from the plant to it. */
+  readonly paths: number[][]
+  readonly hasLoop: boolean
+  private readonly loopPath: number[] = []
+  private readonly study: Study
+  private readonly loopInUse: boolean
+
+  constructor(study: Study) {
+    this.study = study
+    this.hasLoop = study.pipes.loop !== null
+    this.loopInUse = this.hasLoop && controlsOf(study).loop.mode !== 'off'
+    const ordered = inOrder(study)
+    const index = new Map(ordered.map((r, i) => [r.id, i]))
+    const carriesC = Math.max(...Object.values(controlsOf(study).heaters).map((h) => h.setpointC))
+    const branch = (length: Length, id: string, from: number): Branch => ({
+      id,
+      place: length.place,
+      run: new PlugRun(
+        runFrontL(length),
+        runUa(length, carriesC, study.site.monthlyAirC),
+        length.lengthM,
+        placeTemperature(length.place, 0, study.site.monthlyAirC),
+      ),
+      out: new Outflow(),
+      from,
+      onLoop: false,
+      flowLMin: 0,
+      lastFlowS: 0,
+      longestStillS: 0,
+    })
+    this.branches = ordered.map((r) => branch(r, r.id, r.from === null ? -1 : index.get(r.from)!))
+    this.paths = study.pipes.taps.map((t) => this.pathTo(index.get(t.runId)!))
+    if (study.pipes.loop) {
+      const turn = index.get(study.pipes.loop.turnsAt)!
+      this.branches.push(branch(study.pipes.loop.back, LOOP_RETURN, turn))
+      this.loopPath = this.pathTo(this.branches.length - 1)
+      for (const i of this.loopPath) this.branches[i].onLoop = true
+    }
+  }
+
+  private pathTo(branch: number): number[] {
+    const path: number[] = []
+    for (let i = branch; i >= 0; i = this.branches[i].from) path.unshift(i)
+    return path
+  }
+
+  get loopReturn(): Branch {
+    return this.branches[this.branches.length - 1]
+  }
+
+  /** Clears last step's flows. */
+  still(): void {
+    for (const b of this.branches) b.flowLMin = 0
+  }
+
+  /** Adds a tap's hot flow along its path. */
+  openTap(tap: number, hotLMin: number): void {
+    for (const i of this.paths[tap]) this.branches[i].flowLMin += hotLMin
+  }
+
+  /** Adds the pump's flow round the loop. */
+  pump(flowLMin: number): void {
+    for (const i of this.loopPath) this.branches[i].flowLMin += flowLMin
+  }
+
+  /** Moves the water for a step: `supply` enters at the plant and each branch's `out` holds what left it. */
+  pass(supply: Outflow, totalLMin: number, fromS: number, dtS: number): void {
+    for (const b of this.branches) {
+      if (b.flowLMin <= 0) continue
+      const before = b.from < 0 ? supply : this.branches[b.from].out
+      const beforeLMin = b.from < 0 ? totalLMin : this.branches[b.from].flowLMin
+      b.run.pass(before, b.flowLMin / beforeLMin, fromS, dtS, b.out)
+      b.longestStillS = Math.max(b.longestStillS, fromS - b.lastFlowS)
+      b.lastFlowS = fromS + dtS
+    }
+  }
+
+  /** Lets every run cool to a moment and sets the air around it for a month. */
+  settle(atS: number, month: number, lost: (branch: Branch, kj: number, onLoop: boolean) => void): void {
+    for (const b of this.branches) {
+      b.run.coolTo(atS)
+      lost(b, b.run.takeLost(), b.onLoop && this.loopInUse)
+      b.run.ambientC = placeTemperature(b.place, month, this.study.site.monthlyAirC)
+    }
+  }
+
+  heldKj(): number {
+    return this.branches.reduce((sum, b) => sum + b.run.heldKj(), 0)
+  }
+}
+
+/** Runs sorted so that each stands after the one it leaves from. */
+function inOrder(study: Study): Study['pipes']['runs'] {
+  const out: Study['pipes']['runs'] = []
+  const add = (from: string | null) => {
+    for (const run of study.pipes.runs)
+      if (run.from === from) {
+        out.push(run)
+        add(run.id)
+      }
+  }
+  add(null)
+  return out
+}

@@ -1,0 +1,269 @@
+import { Outflow } from '../pipes/plug-run'
+import { KJ_PER_LITRE_K } from '../water/properties'
+
+/** Layers the store starts with and the most it carries. No layer grows past a tenth of the store, so there are never fewer than ten. */
+const FIRST_LAYERS = 16
+const MOST_LAYERS = 22
+
+/** Conductivity of still water plus what the steel shell carries down, W/(m·K). */
+const VERTICAL_W_MK = 1.2
+
+/**
+ * A hot-water store as a stack of layers of any thickness, coldest at the bottom.
+ *
+ * Water drawn at the top moves the layers up whole (plug flow), so a draw does not smear the front between hot and
+ * cold. The entering water mixes into the lowest few litres. Warmer water below colder turns over at once; between
+ * layers heat is conducted. Loss to the room falls evenly on the volume.
+ */
+export class LayeredStore {
+  readonly litres: number
+  readonly heightM: number
+  ambientC = 15
+  private n = FIRST_LAYERS
+  private readonly vol = new Float64Array(MOST_LAYERS + 8)
+  private readonly temp = new Float64Array(MOST_LAYERS + 8)
+  private readonly tauS: number
+  private readonly largestL: number
+  private readonly inletMixL: number
+  private lost = 0
+
+  /**
+   * @param litres contents; @param heightM height of the water; @param uaWK standing loss, W/K
+   * @param inletMixShare share of the store that the entering cold water stirs, 0 to 0.3
+   */
+  constructor(litres: number, heightM: number, uaWK: number, startC: number, inletMixShare = 0) {
+    this.litres = litres
+    this.heightM = heightM
+    this.tauS = uaWK > 0 ? (litres * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
+    this.largestL = litres / 10
+    this.inletMixL = litres * inletMixShare
+    this.vol.fill(litres / FIRST_LAYERS, 0, FIRST_LAYERS)
+    this.temp.fill(startC, 0, FIRST_LAYERS)
+  }
+
+  /** Heat lost to the room since the last call, kJ. */
+  takeLost(): number {
+    const q = this.lost
+    this.lost = 0
+    return q
+  }
+
+  heldKj(): number {
+    let sum = 0
+    for (let i = 0; i < this.n; i++) sum += this.vol[i] * this.temp[i]
+    return sum * KJ_PER_LITRE_K
+  }
+
+  get topC(): number {
+    return this.temp[this.n - 1]
+  }
+
+  get bottomC(): number {
+    return this.temp[0]
+  }
+
+  get meanC(): number {
+    return this.heldKj() / (this.litres * KJ_PER_LITRE_K)
+  }
+
+  get layers(): number {
+    return this.n
+  }
+
+  /** Temperature at a height, 0 (bottom) to 1 (top), °C. */
+  at(share: number): number {
+    const mark = share * this.litres
+    let below = 0
+    for (let i = 0; i < this.n; i++) {
+      below += this.vol[i]
+      if (below >= mark - 1e-9) return this.temp[i]
+    }
+    return this.topC
+  }
+
+  /** Mean temperature between two heights, °C. */
+  meanBetween(fromShare: number, toShare: number): number {
+    let heat = 0
+    let litres = 0
+    this.overlap(fromShare, toShare, (i, l) => {
+      heat += l * this.temp[i]
+      litres += l
+    })
+    return heat / litres
+  }
+
+  /** Share of the volume between two temperatures, 0 to 1. */
+  shareBetween(fromC: number, toC: number): number {
+    let litres = 0
+    for (let i = 0; i < this.n; i++) if (this.temp[i] >= fromC && this.temp[i] <= toC) litres += this.vol[i]
+    return litres / this.litres
+  }
+
+  /** Temperatures of ten equal slices, bottom to top, °C: what a drawing of the tank shows. */
+  slices(): number[] {
+    return Array.from({ length: 10 }, (_, k) => this.meanBetween(k / 10, (k + 1) / 10))
+  }
+
+  /** Seconds until a layer now at `nowC` has cooled to `toC` by standing loss alone; Infinity if it never does. */
+  secondsToCool(nowC: number, toC: number): number {
+    if (nowC <= toC) return 0
+    if (toC <= this.ambientC) return Infinity
+    return this.tauS * Math.log((nowC - this.ambientC) / (toC - this.ambientC))
+  }
+
+  /** Standing loss and conduction over a time without flow, or beside it. */
+  stand(dtS: number): void {
+    const f = Math.exp(-dtS / this.tauS)
+    let sum = 0
+    for (let i = 0; i < this.n; i++) {
+      const drop = (this.temp[i] - this.ambientC) * (1 - f)
+      sum += this.vol[i] * drop
+      this.temp[i] -= drop
+    }
+    this.lost += sum * KJ_PER_LITRE_K
+    this.conduct(dtS)
+    this.turnOver()
+  }
+
+  /** Adds heat between two heights, spread by volume; warm water then rises. */
+  heat(kj: number, fromShare: number, toShare: number): void {
+    const rise = kj / (KJ_PER_LITRE_K * this.litres * (toShare - fromShare))
+    this.overlap(fromShare, toShare, (i, l) => {
+      this.temp[i] += (rise * l) / this.vol[i]
+    })
+    this.turnOver()
+  }
+
+  /** Takes litres off the top, in the order they leave. The caller puts as many back in. */
+  draw(litres: number, out: Outflow): void {
+    let left = litres
+    while (left > 1e-12 && this.n > 0) {
+      const i = this.n - 1
+      const take = Math.min(left, this.vol[i])
+      out.add(take, this.temp[i])
+      left -= take
+      if (this.vol[i] - take <= 1e-12 && this.n > 1) this.n--
+      else this.vol[i] -= take
+    }
+  }
+
+  /** Lets cold water in at the bottom, where it stirs the lowest litres. */
+  fillBottom(litres: number, tempC: number): void {
+    if (litres <= 0) return
+    this.insertAt(0, litres, tempC)
+    if (this.inletMixL > 0) this.stirBottom()
+    this.settle()
+  }
+
+  /** Lets water back in at a height, 0 to 1: the return of a loop. */
+  fillAt(share: number, litres: number, tempC: number): void {
+    if (litres <= 0) return
+    let below = 0
+    let i = 0
+    const mark = share * this.litres
+    while (i < this.n - 1 && below + this.vol[i] < mark) below += this.vol[i++]
+    this.insertAt(i, litres, tempC)
+    this.settle()
+  }
+
+  private overlap(fromShare: number, toShare: number, visit: (layer: number, litres: number) => void): void {
+    const from = fromShare * this.litres
+    const to = toShare * this.litres
+    let below = 0
+    for (let i = 0; i < this.n && below < to; i++) {
+      const l = Math.min(to, below + this.vol[i]) - Math.max(from, below)
+      if (l > 1e-12) visit(i, l)
+      below += this.vol[i]
+    }
+  }
+
+  /** Puts a layer in below index i; a thin one is mixed into its neighbour. */
+  private insertAt(i: number, litres: number, tempC: number): void {
+    const neighbour = this.vol[i] + litres
+    const sliver = this.vol[i] > 0 && (neighbour < this.litres / 60 || Math.abs(this.temp[i] - tempC) < 0.3)
+    if (sliver && neighbour <= this.largestL) {
+      this.temp[i] += ((tempC - this.temp[i]) * litres) / neighbour
+      this.vol[i] = neighbour
+      return
+    }
+    const pieces = Math.max(1, Math.ceil(litres / this.largestL))
+    for (let p = 0; p < pieces; p++) {
+      if (this.n >= this.vol.length) this.mergeClosest()
+      this.vol.copyWithin(i + 1, i, this.n)
+      this.temp.copyWithin(i + 1, i, this.n)
+      this.vol[i] = litres / pieces
+      this.temp[i] = tempC
+      this.n++
+    }
+  }
+
+  private stirBottom(): void {
+    let litres = 0
+    let heat = 0
+    let k = 0
+    while (k < this.n && litres < this.inletMixL) {
+      litres += this.vol[k]
+      heat += this.vol[k] * this.temp[k]
+      k++
+    }
+    this.temp.fill(heat / litres, 0, k)
+  }
+
+  private settle(): void {
+    this.turnOver()
+    while (this.n > MOST_LAYERS) this.mergeClosest()
+  }
+
+  /** Merges the two neighbours whose union moves the least heat, of those that stay under a tenth of the store. */
+  private mergeClosest(): void {
+    let best = -1
+    let least = Infinity
+    for (let i = 0; i + 1 < this.n; i++) {
+      const both = this.vol[i] + this.vol[i + 1]
+      if (both > this.largestL + 1e-9) continue
+      const moved = ((this.temp[i + 1] - this.temp[i]) * this.vol[i] * this.vol[i + 1]) / both
+      if (Math.abs(moved) < least) {
+        least = Math.abs(moved)
+        best = i
+      }
+    }
+    if (best < 0) return
+    const both = this.vol[best] + this.vol[best + 1]
+    this.temp[best] += ((this.temp[best + 1] - this.temp[best]) * this.vol[best + 1]) / both
+    this.vol[best] = both
+    this.vol.copyWithin(best + 1, best + 2, this.n)
+    this.temp.copyWithin(best + 1, best + 2, this.n)
+    this.n--
+  }
+
+  /** Heat between neighbours, each pair by its own closed form so that thin layers stay stable. */
+  private conduct(dtS: number): void {
+    const crossM2 = this.litres / 1000 / this.heightM
+    const metrePerLitre = this.heightM / this.litres
+    for (let i = 0; i + 1 < this.n; i++) {
+      const gap = this.temp[i + 1] - this.temp[i]
+      if (gap < 0.05) continue
+      const g = (VERTICAL_W_MK * crossM2) / (((this.vol[i] + this.vol[i + 1]) / 2) * metrePerLitre) / 1000
+      const c = (KJ_PER_LITRE_K * this.vol[i] * this.vol[i + 1]) / (this.vol[i] + this.vol[i + 1])
+      const kj = c * gap * (1 - Math.exp((-g * dtS) / c))
+      this.temp[i] += kj / (KJ_PER_LITRE_K * this.vol[i])
+      this.temp[i + 1] -= kj / (KJ_PER_LITRE_K * this.vol[i + 1])
+    }
+  }
+
+  /** Mixes any layer with colder ones above it until the stack is stable: pools of equal temperature, from the bottom up. */
+  private turnOver(): void {
+    for (let i = 1; i < this.n; i++) {
+      if (this.temp[i] >= this.temp[i - 1]) continue
+      let litres = this.vol[i]
+      let heat = this.vol[i] * this.temp[i]
+      let k = i
+      while (k > 0 && this.temp[k - 1] > heat / litres) {
+        k--
+        litres += this.vol[k]
+        heat += this.vol[k] * this.temp[k]
+      }
+      this.temp.fill(heat / litres, k, i + 1)
+    }
+  }
+}

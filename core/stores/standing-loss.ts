@@ -1,0 +1,48 @@
+/** Energy label classes of stores. */
+export const LABEL_CLASSES = ['A+', 'A', 'B', 'C', 'D', 'E', 'F'] as const
+export type LabelClass = (typeof LABEL_CLASSES)[number]
+
+/** [constant, factor of V^0.4] of the upper bound of each class, W. */
+const BOUNDS: Record<LabelClass, readonly [number, number]> = {
+  'A+': [5.5, 3.16],
+  A: [8.5, 4.25],
+  B: [12, 5.93],
+  C: [16.66, 8.33],
+  D: [21, 10.33],
+  E: [26, 13.66],
+  F: [31, 16.66],
+}
+
+/** Difference between store and room in the usual test of standing loss, K. */
+export const TEST_RISE_K = 45
+
+/**
+ * Most heat that a store of a label class may lose in the test, W.
+ * Source: EU regulation 812/2013, V in litres.
+ */
+export function labelBoundW(label: LabelClass, litres: number): number {
+  const [constant, factor] = BOUNDS[label]
+  return constant + factor * litres ** 0.4
+}
+
+/** How the standing loss of a store is known. */
+export type StandingLoss =
+  | { kind: 'ua'; uaWK: number }
+  | { kind: 'test'; kwhDay: number; riseK: number }
+  | { kind: 'label'; label: LabelClass }
+
+/**
+ * Loss of a store for each kelvin above the room, W/K.
+ * A label gives its upper bound: a real store of that class loses that or less.
+ * @example standingUa({ kind: 'test', kwhDay: 1.8, riseK: 45 }, 200) // 1.67
+ */
+export function standingUa(loss: StandingLoss, litres: number): number {
+  switch (loss.kind) {
+    case 'ua':
+      return loss.uaWK
+    case 'test':
+      return (loss.kwhDay * 1000) / 24 / loss.riseK
+    case 'label':
+      return labelBoundW(loss.label, litres) / TEST_RISE_K
+  }
+}

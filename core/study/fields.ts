@@ -1,0 +1,15 @@
+import { z } from 'zod'
+
+/** Shared kinds of field. A limit stands here once; forms, files and the command line all read it. */
+export const Id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'a short name of small letters, digits and dashes')
+export const Name = z.string().trim().min(1, 'a name, not empty').max(120)
+export const Note = z.string().max(4000)
+
+export const between = (low: number, high: number) => z.number().min(low).max(high)
+export const Share = between(0, 1)
+export const AirC = between(-50, 50)
+export const WaterC = between(0, 99)
+export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
+
+export const MINUTES_A_DAY = 1440
+export const DAYS_A_WEEK = 7

@@ -1,0 +1,68 @@
+import { z } from 'zod'
+import { DAYS } from '../climate/calendar'
+import { STANDARD_DAYS } from '../people/standard-days'
+import { DAYS_A_WEEK, Id, MINUTES_A_DAY, Name, Share, WaterC, between } from './fields'
+
+export const Person = z.strictObject({
+  id: Id,
+  name: Name,
+  /** At risk from scalding or from bacteria when not "adult". */
+  kind: z.enum(['adult', 'child', 'old', 'reduced-sensation']),
+})
+
+/** A use as it is asked for: so many minutes of running (a shower) or so many litres (a bath, a bucket). */
+export const Use = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('timed'), minutes: between(0.05, 120) }),
+  z.strictObject({ kind: z.literal('filled'), litres: between(0.05, 1000) }),
+])
+
+export const Habit = z.strictObject({
+  id: Id,
+  name: Name,
+  /** Whose habit; null when it is the household's. */
+  personId: Id.nullable(),
+  tapId: Id,
+  /** Days it happens on, Monday first. */
+  days: z.array(z.boolean()).length(DAYS_A_WEEK),
+  atMin: z.int().min(0).max(MINUTES_A_DAY - 1),
+  /** Standard deviation of the time, minutes. */
+  spreadMin: between(0, 240),
+  /** How likely on such a day. */
+  chance: Share,
+  use: Use,
+  /** Standard deviation of the amount, as a share of it. */
+  amountSpread: between(0, 0.8),
+  /** Temperature wanted at the tap, °C. */
+  wantedC: between(25, 70),
+  /** Runs water off until it is warm, or takes what comes. */
+  waits: z.boolean(),
+})
+export type Habit = z.infer<typeof Habit>
+
+export const Absence = z.strictObject({
+  /** Who is away; null: everybody. */
+  personId: Id.nullable(),
+  fromDay: z.int().min(1).max(DAYS),
+  toDay: z.int().min(1).max(DAYS),
+})
+
+export const People = z.strictObject({
+  persons: z.array(Person).max(30),
+  habits: z.array(Habit).max(200),
+  absences: z.array(Absence).max(100),
+  /** How much longer uses are in midwinter than on the mean, as a share. */
+  winterSwing: between(0, 0.5),
+  /** Fixes the draws: the same seed gives the same year. */
+  seed: z.int().min(0).max(0x7fffffff),
+  /** Draw the routine, or a standard tapping cycle at one tap. */
+  draws: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('routine') }),
+    z.strictObject({
+      kind: z.literal('standard'),
+      cycle: z.enum(Object.keys(STANDARD_DAYS) as (keyof typeof STANDARD_DAYS)[]),
+      tapId: Id,
+      wantedC: WaterC,
+    }),
+  ]),
+})
+export type People = z.infer<typeof People>

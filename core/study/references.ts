@@ -1,0 +1,103 @@
+import type { z } from 'zod'
+import type { Controls } from '../controls/controls'
+import { carrierOf } from './plant'
+import type { Study } from './study'
+
+type Report = (path: (string | number)[], message: string) => void
+
+/** Holds the parts of a study against each other: every name used must exist, and the plant must be one the engine knows. */
+export function checkReferences(study: Study, ctx: z.RefinementCtx): void {
+  const report: Report = (path, message) => ctx.addIssue({ code: 'custom', path, message })
+  checkPipes(study, report)
+  checkPlant(study, report)
+  checkPeople(study, report)
+  checkControls(study, study.controls.found, ['controls', 'found'], report)
+  if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
+  checkPackages(study, report)
+}
+
+function unique(ids: string[], path: (string | number)[], report: Report): Set<string> {
+  const seen = new Set<string>()
+  ids.forEach((id, i) => {
+    if (seen.has(id)) report([...path, i, 'id'], `"${id}" is used twice; each needs a name of its own`)
+    seen.add(id)
+  })
+  return seen
+}
+
+function checkPipes({ pipes }: Study, report: Report): void {
+  const runs = unique(pipes.runs.map((r) => r.id), ['pipes', 'runs'], report)
+  unique(pipes.taps.map((t) => t.id), ['pipes', 'taps'], report)
+  const from = new Map(pipes.runs.map((r) => [r.id, r.from]))
+  pipes.runs.forEach((run, i) => {
+    if (run.from !== null && !runs.has(run.from)) report(['pipes', 'runs', i, 'from'], `there is no run "${run.from}"`)
+    let steps = 0
+    for (let at: string | null | undefined = run.from; at; at = from.get(at))
+      if (++steps > pipes.runs.length) {
+        report(['pipes', 'runs', i, 'from'], 'leads round in a circle; every run must lead back to the plant')
+        break
+      }
+  })
+  pipes.taps.forEach((tap, i) => {
+    if (!runs.has(tap.runId)) report(['pipes', 'taps', i, 'runId'], `there is no run "${tap.runId}"`)
+  })
+  if (pipes.loop && !runs.has(pipes.loop.turnsAt)) report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
+}
+
+function checkPlant({ plant, prices }: Study, report: Report): void {
+  unique(plant.heaters.map((h) => h.id), ['plant', 'heaters'], report)
+  plant.heaters.forEach((heater, i) => {
+    const path = ['plant', 'heaters', i]
+    if (!prices.carriers[carrierOf(heater)]) report(['prices', 'carriers', carrierOf(heater)], `needs a price: "${heater.name}" uses it`)
+    if ('leastOutputKw' in heater && heater.leastOutputKw > heater.outputKw)
+      report([...path, 'leastOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
+    if (heater.kind === 'boiler-coil' && heater.coil.top <= heater.coil.bottom)
+      report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
+    if (plant.store && heater.kind === 'instant-gas')
+      report([...path, 'kind'], 'an instantaneous heater and a store together are not simulated yet; leave one out')
+    if (!plant.store && heater.kind !== 'instant-gas') report(['plant', 'store'], `needs a store: "${heater.name}" heats one`)
+  })
+  if (!plant.store && plant.heaters.length > 1) report(['plant', 'heaters', 1], 'without a store one heater is simulated; leave the others out')
+  if (!prices.carriers.electricity) report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
+}
+
+function checkPeople({ people, pipes }: Study, report: Report): void {
+  const persons = unique(people.persons.map((p) => p.id), ['people', 'persons'], report)
+  unique(people.habits.map((h) => h.id), ['people', 'habits'], report)
+  const taps = new Set(pipes.taps.map((t) => t.id))
+  people.habits.forEach((habit, i) => {
+    if (!taps.has(habit.tapId)) report(['people', 'habits', i, 'tapId'], `there is no tap "${habit.tapId}"`)
+    if (habit.personId !== null && !persons.has(habit.personId)) report(['people', 'habits', i, 'personId'], `there is no person "${habit.personId}"`)
+  })
+  people.absences.forEach((absence, i) => {
+    if (absence.personId !== null && !persons.has(absence.personId))
+      report(['people', 'absences', i, 'personId'], `there is no person "${absence.personId}"`)
+    if (absence.toDay < absence.fromDay) report(['people', 'absences', i, 'toDay'], 'must not be before the first day')
+  })
+  if (people.draws.kind === 'standard' && !taps.has(people.draws.tapId))
+    report(['people', 'draws', 'tapId'], `there is no tap "${people.draws.tapId}"`)
+}
+
+function checkControls(study: Study, controls: Controls, path: (string | number)[], report: Report): void {
+  for (const heater of study.plant.heaters)
+    if (!controls.heaters[heater.id]) report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
+  for (const id of Object.keys(controls.heaters))
+    if (!study.plant.heaters.some((h) => h.id === id)) report([...path, 'heaters', id], `there is no heater "${id}"`)
+  if (controls.loop.mode !== 'off' && !study.pipes.loop) report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
+}
+
+function checkPackages(study: Study, report: Report): void {
+  const runs = new Set(study.pipes.runs.map((r) => r.id))
+  unique(study.packages.map((p) => p.id), ['packages'], report)
+  study.packages.forEach((pack, p) => {
+    unique(pack.measures.map((m) => m.id), ['packages', p, 'measures'], report)
+    pack.measures.forEach((m, i) => {
+      const path = ['packages', p, 'measures', i]
+      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId)) report([...path, 'heaterId'], `there is no heater "${m.heaterId}"`)
+      if ('tapId' in m && !study.pipes.taps.some((t) => t.id === m.tapId)) report([...path, 'tapId'], `there is no tap "${m.tapId}"`)
+      if ('runIds' in m) m.runIds.forEach((id, k) => !runs.has(id) && report([...path, 'runIds', k], `there is no run "${id}"`))
+      if (m.kind === 'insulate-runs' && m.loopReturn && !study.pipes.loop) report([...path, 'loopReturn'], 'there is no loop')
+      if ((m.kind === 'loop-mode' && m.mode !== 'off') && !study.pipes.loop) report([...path, 'mode'], 'there is no loop')
+    })
+  })
+}

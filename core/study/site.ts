@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { PLACES } from '../climate/places'
+import { AirC, Name, Note, Twelve, WaterC, between } from './fields'
+import { Carrier } from '../money/carriers'
+
+export const PlaceField = z.enum(PLACES)
+
+/** Where the household is, what its weather and its cold main are like, and what keeps it warm. */
+export const Site = z.strictObject({
+  name: Name,
+  note: Note,
+  altitudeM: between(-430, 5000),
+  monthlyAirC: Twelve(AirC),
+  mains: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('model') }),
+    z.strictObject({ kind: z.literal('monthly'), monthlyC: Twelve(WaterC) }),
+  ]),
+  pressureBar: between(0, 16).nullable(),
+  hardnessMgL: between(0, 1000).nullable(),
+  /** Months in which the house is heated, January first. */
+  heatingMonths: Twelve(z.boolean()),
+  heating: z.strictObject({ carrier: Carrier, efficiency: between(0.2, 6) }),
+  /** Day of the week of 1 January, 0 = Monday. */
+  firstWeekday: z.int().min(0).max(6),
+})
+export type Site = z.infer<typeof Site>
+

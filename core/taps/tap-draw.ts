@@ -1,0 +1,162 @@
+import type { Draw } from '../people/draws'
+import type { Branch } from '../pipes/network'
+import type { Outflow } from '../pipes/plug-run'
+import type { Tap } from '../study/pipes'
+import { KJ_PER_LITRE_K } from '../water/properties'
+import type { Ledger } from '../year/ledger'
+
+/** Water this close below what is wanted is warm enough to step in, K. */
+export const WARM_ENOUGH_K = 2
+/** A draw that on the mean falls this far short of what was wanted is a cool draw, K. */
+export const COOL_K = 1
+/** Nobody runs off more than this many times what stands in the pipes, plus what runs in `PATIENCE_S`. */
+const PATIENCE_FRONTS = 1.5
+const PATIENCE_S = 45
+/** Arriving water within this of the first is treated as even for a step, K. */
+const EVEN_K = 0.7
+const LONGEST_STEP_S = 30
+/** Step of a waiting draw while others move the same water, s. */
+const SHARED_STEP_S = 5
+/** A draw asked for by heat alone ends here when no heat comes, s. */
+const LONGEST_DRAW_S = 3600
+
+/** What a finished draw was like. */
+export interface DrawRecord {
+  tap: number
+  waits: boolean
+  waitedS: number
+  runOffL: number
+  litres: number
+  shortDegreeLitres: number
+  cool: boolean
+  usefulKj: number
+}
+
+/**
+ * A draw under way. While it waits the tap runs hot only and the water goes down the drain; once it is warm the mixer
+ * takes just the share of hot water that gives the wanted temperature, or all of it when that is not enough.
+ */
+export class TapDraw {
+  hotLMin = 0
+  done = false
+  readonly record: DrawRecord
+  private waiting: boolean
+  private waitedL = 0
+  private left: number
+  private ranS = 0
+  private readonly giveUpL: number
+
+  constructor(
+    private readonly draw: Draw,
+    private readonly tap: Tap,
+    readonly tapIndex: number,
+    private readonly path: readonly Branch[],
+  ) {
+    this.waiting = draw.waits
+    this.left = draw.amount
+    const front = path.reduce((sum, b) => sum + b.run.frontL, 0)
+    this.giveUpL = PATIENCE_FRONTS * front + (tap.flowLMin / 60) * PATIENCE_S
+    this.record = {
+      tap: tapIndex,
+      waits: draw.waits,
+      waitedS: 0,
+      runOffL: 0,
+      litres: 0,
+      shortDegreeLitres: 0,
+      cool: false,
+      usefulKj: 0,
+    }
+  }
+
+  private get last(): Branch {
+    return this.path[this.path.length - 1]
+  }
+
+  /** Decides the hot flow from the water that is about to arrive. */
+  plan(atS: number, mainsC: number): void {
+    const arrivingC = this.last.run.exitC(atS)
+    const { wantedC } = this.draw
+    if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
+    const all = this.tap.flowLMin
+    if (this.waiting || !this.tap.mixes || arrivingC <= wantedC) this.hotLMin = all
+    else this.hotLMin = all * Math.max(0.02, (wantedC - mainsC) / (arrivingC - mainsC))
+  }
+
+  /** Longest step for which that plan holds, s. */
+  limit(atS: number, mainsC: number, othersDraw: boolean): number {
+    const perSecond = this.hotLMin / 60
+    const arrivingC = this.last.run.exitC(atS)
+    if (this.waiting) {
+      const warm = this.draw.wantedC - WARM_ENOUGH_K
+      let cold = 0
+      for (let k = this.path.length - 1; k >= 0; k--) {
+        const { run } = this.path[k]
+        const below = run.litresBelow(warm, atS)
+        cold += below
+        if (below < run.frontL - 1e-6) break
+      }
+      return Math.max(0.2, Math.min(cold / perSecond, othersDraw ? SHARED_STEP_S : LONGEST_STEP_S))
+    }
+    let even = 0
+    let allEven = true
+    for (let k = this.path.length - 1; k >= 0 && allEven; k--) {
+      const { run } = this.path[k]
+      const near = run.litresNear(arrivingC, EVEN_K, atS)
+      even += near
+      allEven = near >= run.frontL - 1e-6
+    }
+    const evenS = allEven ? LONGEST_STEP_S : Math.max(0.5, (even / this.last.flowLMin) * 60)
+    return Math.max(0.05, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(arrivingC, mainsC)))
+  }
+
+  private secondsLeft(arrivingC: number, mainsC: number): number {
+    switch (this.draw.measure) {
+      case 'seconds':
+        return this.left
+      case 'litres':
+        return (this.left / (this.tap.mixes ? this.tap.flowLMin : this.hotLMin)) * 60
+      case 'kj': {
+        const kw = (this.hotLMin / 60) * KJ_PER_LITRE_K * (arrivingC - mainsC)
+        return kw > 0.05 ? this.left / kw : LONGEST_STEP_S
+      }
+    }
+  }
+
+  /** Takes what arrived in a step. */
+  receive(out: Outflow, share: number, mainsC: number, ledger: Ledger): void {
+    const { record, draw, tap } = this
+    for (let i = 0; i < out.n; i++) {
+      const litres = out.litres[i] * share
+      const tempC = out.tempC[i]
+      const seconds = (litres / this.hotLMin) * 60
+      const kj = litres * KJ_PER_LITRE_K * (tempC - mainsC)
+      ledger.water('hot', litres)
+      this.ranS += seconds
+      if (this.waiting && tempC < draw.wantedC - WARM_ENOUGH_K) {
+        ledger.add('runOff', kj)
+        ledger.water('runOff', litres)
+        record.waitedS += seconds
+        record.runOffL += litres
+        this.waitedL += litres
+        if (this.waitedL > this.giveUpL) {
+          this.waiting = false
+          record.cool = true
+        }
+        continue
+      }
+      this.waiting = false
+      const delivered = tap.mixes ? (tap.flowLMin * seconds) / 60 : litres
+      const deliveredC = mainsC + kj / (KJ_PER_LITRE_K * delivered)
+      ledger.add('useful', kj)
+      ledger.water('mixed', delivered)
+      record.usefulKj += kj
+      record.litres += delivered
+      if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
+      this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj
+    }
+    const tiny = draw.measure === 'kj' ? 0.05 : 1e-3
+    if (this.left > tiny && this.ranS < LONGEST_DRAW_S) return
+    this.done = true
+    if (draw.waits && record.shortDegreeLitres > COOL_K * record.litres) record.cool = true
+  }
+}

@@ -1,0 +1,54 @@
+import { CARRIERS, type Carrier } from '../money/carriers'
+
+/** Where heat goes to or comes from. Each is kept for every month, kJ. */
+export const FLOWS = [
+  'useful',
+  'deadRun',
+  'runOff',
+  'loop',
+  'store',
+  'primary',
+  'conversion',
+  'relief',
+  'storedChange',
+  'recovered',
+  'renewable',
+  'ambient',
+] as const
+export type Flow = (typeof FLOWS)[number]
+
+/** Litres kept for every month. */
+export const WATERS = ['hot', 'mixed', 'runOff'] as const
+export type WaterKind = (typeof WATERS)[number]
+
+const twelve = () => new Float64Array(12)
+const each = <K extends string>(keys: readonly K[]) =>
+  Object.fromEntries(keys.map((k) => [k, twelve()])) as Record<K, Float64Array>
+
+/** The account of a year: every kJ, every litre and all the money, month by month. */
+export class Ledger {
+  month = 0
+  readonly flows = each(FLOWS)
+  readonly inputs = each(CARRIERS)
+  readonly money = each(CARRIERS)
+  readonly waters = each(WATERS)
+  /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
+  readonly houseHeat = twelve()
+  /** Money per kWh now. */
+  readonly prices = Object.fromEntries(CARRIERS.map((c) => [c, 0])) as Record<Carrier, number>
+
+  add(flow: Flow, kj: number): void {
+    this.flows[flow][this.month] += kj
+  }
+
+  /** Energy bought, of which some becomes heat in the water; the rest is lost in conversion. */
+  buy(carrier: Carrier, kj: number, heatKj: number): void {
+    this.inputs[carrier][this.month] += kj
+    this.money[carrier][this.month] += (kj / 3600) * this.prices[carrier]
+    this.flows.conversion[this.month] += kj - heatKj
+  }
+
+  water(kind: WaterKind, litres: number): void {
+    this.waters[kind][this.month] += litres
+  }
+}

@@ -1,0 +1,25 @@
+import { DAYS, DAY_S } from '../climate/calendar'
+import type { Study } from '../study/study'
+import { Household } from './household'
+import { resultOf, type YearResult } from './result'
+
+export interface SimulateOptions {
+  /** Called after each month with the share of the year that is done, 0 to 1. */
+  onProgress?: (share: number) => void
+}
+
+/**
+ * One year of a household, as its study stands.
+ *
+ * Pure and deterministic: the same study gives the same bytes in a worker, on the server and on the command line.
+ * The study must have passed `readStudy`.
+ */
+export function simulate(study: Study, options: SimulateOptions = {}): YearResult {
+  const home = new Household(study)
+  for (let month = 1; month <= 12; month++) {
+    home.runUntil((DAYS * DAY_S * month) / 12)
+    options.onProgress?.(month / 12)
+  }
+  home.closeMonth()
+  return resultOf(home)
+}
