@@ -64,7 +64,7 @@ export const hillTown: Study = {
   },
   pipes: {
     runs: [
-      run('cellar-main', 'Cellar main', null, ['copper-en', '28', 7], 'cellar', foam(9)),
+      run('cellar-main', 'Cellar main', null, ['copper-en', '28', 7], 'cellar'),
       run('riser-ground', 'Riser to the ground floor', 'cellar-main', ['copper-en', '22', 4], 'heated', foam(9), false),
       run('riser-first', 'Riser to the first floor', 'riser-ground', ['copper-en', '22', 3.5], 'heated', foam(9), false),
       run('riser-top', 'Riser to the top floor', 'riser-first', ['copper-en', '22', 7], 'heated', foam(9), false),
@@ -86,7 +86,7 @@ export const hillTown: Study = {
     ],
     loop: {
       turnsAt: 'riser-top',
-      back: { material: 'copper-en', size: '15', lengthM: 21, place: 'cellar', insulation: null, reachable: true },
+      back: { material: 'copper-en', size: '15', lengthM: 19, place: 'cellar', insulation: foam(9), reachable: true },
       pumpLMin: 4,
       pumpW: 25,
       returnHeight: 0.6,
@@ -107,7 +107,7 @@ export const hillTown: Study = {
         startLagS: 8,
         standbyW: 4,
         coil: { bottom: 0.08, top: 0.5, uaWK: 700 },
-        primary: { litres: 9, uaWK: 3.5, flowLMin: 16, flowMaxC: 78, pumpW: 45 },
+        primary: { litres: 7, uaWK: 3.5, flowLMin: 16, flowMaxC: 78, pumpW: 45 },
       },
     ],
     store: {
@@ -123,7 +123,7 @@ export const hillTown: Study = {
   controls: {
     found: {
       heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null } },
-      loop: { mode: 'clock', windows: everyDay([330, 1410]) },
+      loop: { mode: 'clock', windows: everyDay([330, 1380]) },
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },
     set: null,

@@ -1,3 +1,4 @@
+import { decay } from '../pipes/decay'
 import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
 import { KJ_PER_LITRE_K } from '../water/properties'
@@ -7,6 +8,8 @@ import type { StoreHeater } from './store-heater'
 
 /** Shortest time between two starts when a boiler makes more than the coil takes, s: the usual anti-cycling time. */
 const CYCLE_S = 600
+/** Shortest step near the setpoint, s: the thermostat overshoots by no more than this gives, about half a kelvin. */
+const LEAST_STEP_S = 25
 
 /**
  * A boiler that heats a store through a coil.
@@ -51,40 +54,44 @@ export class BoilerCoil implements StoreHeater {
     return q
   }
 
-  longestStep(store: LayeredStore, setpointC: number): number {
-    if (!this.firing) return 5
-    if (this.lagS > 0) return this.lagS
-    const missing = Math.max(0.2, setpointC - store.at(this.spec.coil.top)) * store.litres * KJ_PER_LITRE_K
-    return Math.min(60, Math.max(5, missing / this.spec.outputKw / 3))
+  longestStep(store: LayeredStore, missingK: number): number {
+    if (!this.firing) return this.spec.startLagS + LEAST_STEP_S
+    const { top, bottom } = this.spec.coil
+    const missingKj = missingK * store.litres * (top - bottom) * KJ_PER_LITRE_K
+    return Math.min(120, Math.max(LEAST_STEP_S, missingKj / Math.max(1, this.kw)))
   }
 
-  heat(store: LayeredStore, dtS: number): void {
+  heat(store: LayeredStore, stepS: number): void {
     const { spec, ledger } = this
     if (!this.firing) {
       this.firing = true
       this.lagS = spec.startLagS
       this.start(1)
     }
-    ledger.buy('electricity', (spec.primary.pumpW / 1000) * dtS, 0)
-    if (this.lagS > 1e-9) {
-      this.lagS -= dtS
-      this.rest(dtS)
-      return
+    ledger.buy('electricity', (spec.primary.pumpW / 1000) * stepS, 0)
+    const waitS = Math.min(this.lagS, stepS)
+    if (waitS > 0) {
+      this.lagS -= waitS
+      this.rest(waitS)
+      if (waitS >= stepS - 1e-9) return
     }
+    const dtS = stepS - waitS
     const { bottom, top } = spec.coil
-    const coilC = store.meanBetween(bottom, top)
+    // Half a step ahead: the water round the coil warms while it is heated.
+    const zoneKjK = store.litres * (top - bottom) * KJ_PER_LITRE_K
+    const coilC = store.meanBetween(bottom, top) + (0.5 * this.kw * dtS) / zoneKjK
     const uaKwK = spec.primary.uaWK / 1000
     const rate = this.coilKwK + uaKwK
-    const decay = Math.exp((-rate * dtS) / this.heatKjK)
+    const kept = decay((rate * dtS) / this.heatKjK)
 
     // The burner gives its full output, or just what brings the flow to its limit by the end of the step.
     const drawnTo = (this.coilKwK * coilC + uaKwK * this.ambientC) / rate
-    const limitEq = (spec.primary.flowMaxC - this.primaryC * decay) / (1 - decay)
+    const limitEq = (spec.primary.flowMaxC - this.primaryC * kept) / (1 - kept)
     const burnerKw = Math.min(spec.outputKw, Math.max(0, (limitEq - drawnTo) * rate))
     if (burnerKw < spec.leastOutputKw) this.start(dtS / CYCLE_S)
 
     const settlesAt = drawnTo + burnerKw / rate
-    const mean = settlesAt + ((this.primaryC - settlesAt) * (1 - decay) * this.heatKjK) / (rate * dtS)
+    const mean = settlesAt + ((this.primaryC - settlesAt) * (1 - kept) * this.heatKjK) / (rate * dtS)
     const coilKj = this.coilKwK * (mean - coilC) * dtS
     const lostKj = uaKwK * (mean - this.ambientC) * dtS
     this.primaryC += (burnerKw * dtS - coilKj - lostKj) / this.heatKjK
@@ -98,7 +105,7 @@ export class BoilerCoil implements StoreHeater {
 
   rest(dtS: number): void {
     this.kw = 0
-    const drop = (this.primaryC - this.ambientC) * (1 - Math.exp((-this.spec.primary.uaWK * dtS) / 1000 / this.heatKjK))
+    const drop = (this.primaryC - this.ambientC) * (1 - decay((this.spec.primary.uaWK * dtS) / 1000 / this.heatKjK))
     this.primaryC -= drop
     this.lost += drop * this.heatKjK
   }

@@ -21,9 +21,9 @@ abstract class DirectHeater implements StoreHeater {
   protected abstract give(store: LayeredStore, dtS: number): void
   protected begin(): void {}
 
-  longestStep(store: LayeredStore, setpointC: number): number {
-    const missing = Math.max(0.2, setpointC - store.meanC) * store.litres * KJ_PER_LITRE_K
-    return Math.min(120, Math.max(10, missing / this.powerKw / 4))
+  longestStep(store: LayeredStore, missingK: number): number {
+    const missingKj = missingK * store.litres * KJ_PER_LITRE_K
+    return Math.min(120, Math.max(20, missingKj / this.powerKw / 2))
   }
 
   heat(store: LayeredStore, dtS: number): void {

@@ -47,6 +47,11 @@ export class InstantPlant implements PlantModel {
     this.exchanger = new PlugRun(spec.contentL, spec.contentUaWK, 1, this.backC)
   }
 
+  startAt(atS: number): void {
+    this.nowS = atS
+    this.exchanger.startAt(atS)
+  }
+
   longestStep(flowLMin: number): number {
     if (flowLMin <= 0) return 3600
     if (!this.fires(flowLMin)) return 60
@@ -106,14 +111,8 @@ export class InstantPlant implements PlantModel {
   refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
     if (!back || back.n === 0) return
     // The water that entered was taken at the last known return temperature; what it really was is settled in the next step.
-    let litres = 0
-    let heat = 0
-    for (let i = 0; i < back.n; i++) {
-      litres += back.litres[i]
-      heat += back.litres[i] * back.tempC[i]
-    }
-    this.backC = heat / litres
-    this.owedKj += heat * KJ_PER_LITRE_K - this.promised
+    this.backC = back.meanC
+    this.owedKj += back.total * back.meanC * KJ_PER_LITRE_K - this.promised
     this.promised = 0
   }
 

@@ -13,6 +13,8 @@ export interface PlantState {
 
 /** What the yearly engine asks of the plant: hot water out, water back in, and its own doings between. */
 export interface PlantModel {
+  /** Sets its clock before anything has moved, s of the year. */
+  startAt(atS: number): void
   /** Longest step for which the plant's model holds at a flow, s. */
   longestStep(flowLMin: number): number
   /** Fills `out` with the hot water that leaves in a step. */

@@ -12,8 +12,8 @@ import type { PlantModel, PlantState } from './plant-model'
 import type { StoreHeater } from './store-heater'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
-const STAND_S = 60
-/** Longest step with a draw, with the loop alone, and with nothing moving, s. */
+const STAND_S = 300
+/** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
 
 interface Station {
@@ -58,13 +58,17 @@ export class StorePlant implements PlantModel {
   }
 
   /** The heater that acts now. */
-  private get acting(): Station | undefined {
-    return this.stations.find((s) => s.open && s.calling)
+  private get acting(): Station | null {
+    for (const s of this.stations) if (s.open && s.calling) return s
+    return null
   }
+
+  /** A store keeps no clock of its own. */
+  startAt(): void {}
 
   longestStep(flowLMin: number): number {
     const acting = this.acting
-    if (acting) return acting.heater.longestStep(this.store, acting.setpointC)
+    if (acting) return acting.heater.longestStep(this.store, acting.setpointC - this.store.at(this.sensorHeight))
     if (flowLMin > 0) return IDLE_STEP_S
     const now = this.store.at(this.sensorHeight)
     const next = Math.max(-Infinity, ...this.stations.filter((s) => s.open).map((s) => s.callC))
@@ -76,7 +80,7 @@ export class StorePlant implements PlantModel {
   }
 
   refill(tapLitres: number, mainsC: number, back: Outflow | null): void {
-    if (back) for (let i = 0; i < back.n; i++) this.store.fillAt(this.returnHeight, back.litres[i], back.tempC[i])
+    if (back && back.n > 0) this.store.fillAt(this.returnHeight, back.total, back.meanC)
     this.store.fillBottom(tapLitres, mainsC)
   }
 
@@ -91,6 +95,7 @@ export class StorePlant implements PlantModel {
       if (s === acting) s.heater.heat(this.store, dtS)
       else s.heater.rest(dtS, this.store)
     }
+    this.store.settle()
     this.think()
   }
 

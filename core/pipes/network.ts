@@ -98,9 +98,16 @@ export class Network {
     return this.branches[this.branches.length - 1]
   }
 
+  startAt(atS: number): void {
+    for (const b of this.branches) {
+      b.run.startAt(atS)
+      b.lastFlowS = atS
+    }
+  }
+
   /** Clears last step's flows. */
   still(): void {
-    for (const b of this.branches) b.flowLMin = 0
+    for (let i = 0; i < this.branches.length; i++) this.branches[i].flowLMin = 0
   }
 
   /** Adds a tap's hot flow along its path. */
@@ -115,12 +122,13 @@ export class Network {
 
   /** Moves the water for a step: `supply` enters at the plant and each branch's `out` holds what left it. */
   pass(supply: Outflow, totalLMin: number, fromS: number, dtS: number): void {
-    for (const b of this.branches) {
+    for (let i = 0; i < this.branches.length; i++) {
+      const b = this.branches[i]
       if (b.flowLMin <= 0) continue
       const before = b.from < 0 ? supply : this.branches[b.from].out
       const beforeLMin = b.from < 0 ? totalLMin : this.branches[b.from].flowLMin
       b.run.pass(before, b.flowLMin / beforeLMin, fromS, dtS, b.out)
-      b.longestStillS = Math.max(b.longestStillS, fromS - b.lastFlowS)
+      if (fromS - b.lastFlowS > b.longestStillS) b.longestStillS = fromS - b.lastFlowS
       b.lastFlowS = fromS + dtS
     }
   }

@@ -1,7 +1,10 @@
+import { decay, meanDecay } from './decay'
 import { KJ_PER_LITRE_K } from '../water/properties'
 
 /** Neighbouring plugs closer than this are carried as one, K. */
-const SAME_K = 0.2
+const SAME_K = 0.3
+/** Pieces of an outflow closer than this are passed on as one, K. */
+const EVEN_K = 0.5
 
 /** Water that leaves a run in one step, in order: litres and °C. Reused from step to step. */
 export class Outflow {
@@ -9,14 +12,29 @@ export class Outflow {
   litres = new Float64Array(64)
   tempC = new Float64Array(64)
 
+  /** Litres in all. */
+  total = 0
+
   clear(): void {
     this.n = 0
+    this.total = 0
   }
 
+  /** Temperature of it all mixed, °C. */
+  get meanC(): number {
+    let heat = 0
+    for (let i = 0; i < this.n; i++) heat += this.litres[i] * this.tempC[i]
+    return heat / this.total
+  }
+
+  /** Adds what leaves next; what is within half a kelvin of what left before is carried with it, heat for heat. */
   add(litres: number, tempC: number): void {
+    this.total += litres
     const last = this.n - 1
-    if (last >= 0 && Math.abs(this.tempC[last] - tempC) < 1e-6) {
-      this.litres[last] += litres
+    if (last >= 0 && Math.abs(this.tempC[last] - tempC) < EVEN_K) {
+      const both = this.litres[last] + litres
+      this.tempC[last] += ((tempC - this.tempC[last]) * litres) / both
+      this.litres[last] = both
       return
     }
     if (this.n === this.litres.length) {
@@ -34,19 +52,13 @@ const grown = (a: Float64Array) => {
   return b
 }
 
-/** Mean of exp(−x) for x spread evenly from a to b. */
-function meanDecay(a: number, b: number): number {
-  const span = b - a
-  return span < 1e-4 ? Math.exp(-(a + b) / 2) : (Math.exp(-a) - Math.exp(-b)) / span
-}
-
 /**
  * One length of pipe as a queue of plugs of water, each at one temperature.
  *
  * The wall travels with the water: a plug's litres are "front litres" (see `frontPerMetre`), so a warm front is
  * retarded by the wall exactly as it should be and the heat held in the wall is never lost sight of. Every parcel
  * cools by its own time in the pipe, exp(−t/τ), so a steady flow leaves at the closed-form temperature
- * Tₐ + (T − Tₐ) exp(−U'L/ṁc) whatever the step. Plugs are merged only where they are within 0.2 K or together
+ * Tₐ + (T − Tₐ) exp(−U'L/ṁc) whatever the step. Plugs are merged only where they are within 0.3 K or together
  * shorter than half a metre: that is all the smearing there is.
  */
 export class PlugRun {
@@ -76,6 +88,11 @@ export class PlugRun {
     this.litres[0] = frontL
     this.temps[0] = startC
     this.tail = 1
+  }
+
+  /** Sets its clock before anything has moved. */
+  startAt(atS: number): void {
+    this.cooledAt = atS
   }
 
   /** Heat lost to the surroundings since the last call, kJ. */
@@ -128,22 +145,22 @@ export class PlugRun {
 
   /** What a plug must have been when last looked at, to be at a temperature now. */
   private stillFor(tempC: number, atS: number): number {
-    return this.ambientC + (tempC - this.ambientC) * Math.exp((atS - this.cooledAt) / this.tauS)
+    return this.ambientC + (tempC - this.ambientC) / decay((atS - this.cooledAt) / this.tauS)
   }
 
   private cooled(tempC: number, atS: number): number {
-    return this.ambientC + (tempC - this.ambientC) * Math.exp(-(atS - this.cooledAt) / this.tauS)
+    return this.ambientC + (tempC - this.ambientC) * decay((atS - this.cooledAt) / this.tauS)
   }
 
   /** Lets everything in the run cool, undisturbed, until a moment. */
   coolTo(atS: number): void {
     if (atS <= this.cooledAt) return
-    const f = Math.exp(-(atS - this.cooledAt) / this.tauS)
+    const f = decay((atS - this.cooledAt) / this.tauS)
     this.cooledAt = atS
-    this.decay(f)
+    this.cool(f)
   }
 
-  private decay(f: number): void {
+  private cool(f: number): void {
     let sum = 0
     for (let i = this.head; i < this.tail; i++) {
       const drop = (this.temps[i] - this.ambientC) * (1 - f)
@@ -165,29 +182,28 @@ export class PlugRun {
     this.coolTo(fromS)
     this.cooledAt = fromS + dtS
     out.clear()
-    let total = 0
-    for (let i = 0; i < inflow.n; i++) total += inflow.litres[i]
-    total *= share
+    const total = inflow.total * share
     if (total <= 0) {
-      this.decay(Math.exp(-dtS / this.tauS))
+      this.cool(decay(dtS / this.tauS))
       return
     }
     const secondsPerLitre = dtS / total
     const perLitre = secondsPerLitre / this.tauS
 
     this.sendResidents(total, perLitre, out)
-    this.decay(Math.exp(-dtS / this.tauS))
+    if (this.head < this.tail) this.cool(decay(dtS / this.tauS))
+    else this.head = this.tail = 0
 
     // Of what enters, the first part passes right through and the rest stays behind.
     const through = Math.max(0, total - this.frontL)
-    const throughDecay = Math.exp(-this.frontL * perLitre)
+    const passed = through > 0 ? decay(this.frontL * perLitre) : 1
     let entered = 0
     for (let i = 0; i < inflow.n; i++) {
       let litres = inflow.litres[i] * share
       const temp = inflow.tempC[i]
       const passing = Math.min(litres, Math.max(0, through - entered))
       if (passing > 0) {
-        this.emit(passing, temp, throughDecay, out)
+        this.emit(passing, temp, passed, out)
         entered += passing
         litres -= passing
       }
@@ -211,14 +227,14 @@ export class PlugRun {
     }
   }
 
-  private emit(litres: number, tempC: number, decay: number, out: Outflow): void {
-    const drop = (tempC - this.ambientC) * (1 - decay)
+  private emit(litres: number, tempC: number, factor: number, out: Outflow): void {
+    const drop = (tempC - this.ambientC) * (1 - factor)
     this.lost += litres * drop * KJ_PER_LITRE_K
     out.add(litres, tempC - drop)
   }
 
-  private append(litres: number, tempC: number, decay: number): void {
-    const drop = (tempC - this.ambientC) * (1 - decay)
+  private append(litres: number, tempC: number, factor: number): void {
+    const drop = (tempC - this.ambientC) * (1 - factor)
     this.lost += litres * drop * KJ_PER_LITRE_K
     const temp = tempC - drop
     const last = this.tail - 1

@@ -1,9 +1,13 @@
-import { Outflow } from '../pipes/plug-run'
+import { decay } from '../pipes/decay'
+import type { Outflow } from '../pipes/plug-run'
 import { KJ_PER_LITRE_K } from '../water/properties'
 
-/** Layers the store starts with and the most it carries. No layer grows past a tenth of the store, so there are never fewer than ten. */
-const FIRST_LAYERS = 16
-const MOST_LAYERS = 22
+/** Layers the store starts with, and the fewest and the most it carries. */
+const FIRST_LAYERS = 12
+const FEWEST_LAYERS = 10
+const MOST_LAYERS = 14
+/** Room for layers that are put in before the stack is tidied. */
+const SPARE_LAYERS = 8
 
 /** Conductivity of still water plus what the steel shell carries down, W/(m·K). */
 const VERTICAL_W_MK = 1.2
@@ -20,12 +24,15 @@ export class LayeredStore {
   readonly heightM: number
   ambientC = 15
   private n = FIRST_LAYERS
-  private readonly vol = new Float64Array(MOST_LAYERS + 8)
-  private readonly temp = new Float64Array(MOST_LAYERS + 8)
+  private readonly vol = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
+  private readonly temp = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
   private readonly tauS: number
   private readonly largestL: number
   private readonly inletMixL: number
   private lost = 0
+  private readonly poolTop = new Int32Array(MOST_LAYERS + SPARE_LAYERS)
+  private readonly poolL = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
+  private readonly poolHeat = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
 
   /**
    * @param litres contents; @param heightM height of the water; @param uaWK standing loss, W/K
@@ -35,7 +42,7 @@ export class LayeredStore {
     this.litres = litres
     this.heightM = heightM
     this.tauS = uaWK > 0 ? (litres * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
-    this.largestL = litres / 10
+    this.largestL = litres / 6
     this.inletMixL = litres * inletMixShare
     this.vol.fill(litres / FIRST_LAYERS, 0, FIRST_LAYERS)
     this.temp.fill(startC, 0, FIRST_LAYERS)
@@ -83,13 +90,16 @@ export class LayeredStore {
 
   /** Mean temperature between two heights, °C. */
   meanBetween(fromShare: number, toShare: number): number {
+    const from = fromShare * this.litres
+    const to = toShare * this.litres
     let heat = 0
-    let litres = 0
-    this.overlap(fromShare, toShare, (i, l) => {
-      heat += l * this.temp[i]
-      litres += l
-    })
-    return heat / litres
+    let below = 0
+    for (let i = 0; i < this.n && below < to; i++) {
+      const inside = Math.min(to, below + this.vol[i]) - Math.max(from, below)
+      if (inside > 0) heat += inside * this.temp[i]
+      below += this.vol[i]
+    }
+    return heat / (to - from)
   }
 
   /** Share of the volume between two temperatures, 0 to 1. */
@@ -113,7 +123,7 @@ export class LayeredStore {
 
   /** Standing loss and conduction over a time without flow, or beside it. */
   stand(dtS: number): void {
-    const f = Math.exp(-dtS / this.tauS)
+    const f = decay(dtS / this.tauS)
     let sum = 0
     for (let i = 0; i < this.n; i++) {
       const drop = (this.temp[i] - this.ambientC) * (1 - f)
@@ -122,16 +132,19 @@ export class LayeredStore {
     }
     this.lost += sum * KJ_PER_LITRE_K
     this.conduct(dtS)
-    this.turnOver()
   }
 
-  /** Adds heat between two heights, spread by volume; warm water then rises. */
+  /** Adds heat between two heights, spread by volume. */
   heat(kj: number, fromShare: number, toShare: number): void {
-    const rise = kj / (KJ_PER_LITRE_K * this.litres * (toShare - fromShare))
-    this.overlap(fromShare, toShare, (i, l) => {
-      this.temp[i] += (rise * l) / this.vol[i]
-    })
-    this.turnOver()
+    const from = fromShare * this.litres
+    const to = toShare * this.litres
+    const rise = kj / (KJ_PER_LITRE_K * (to - from))
+    let below = 0
+    for (let i = 0; i < this.n && below < to; i++) {
+      const inside = Math.min(to, below + this.vol[i]) - Math.max(from, below)
+      if (inside > 0) this.temp[i] += (rise * inside) / this.vol[i]
+      below += this.vol[i]
+    }
   }
 
   /** Takes litres off the top, in the order they leave. The caller puts as many back in. */
@@ -152,7 +165,6 @@ export class LayeredStore {
     if (litres <= 0) return
     this.insertAt(0, litres, tempC)
     if (this.inletMixL > 0) this.stirBottom()
-    this.settle()
   }
 
   /** Lets water back in at a height, 0 to 1: the return of a loop. */
@@ -163,24 +175,12 @@ export class LayeredStore {
     const mark = share * this.litres
     while (i < this.n - 1 && below + this.vol[i] < mark) below += this.vol[i++]
     this.insertAt(i, litres, tempC)
-    this.settle()
-  }
-
-  private overlap(fromShare: number, toShare: number, visit: (layer: number, litres: number) => void): void {
-    const from = fromShare * this.litres
-    const to = toShare * this.litres
-    let below = 0
-    for (let i = 0; i < this.n && below < to; i++) {
-      const l = Math.min(to, below + this.vol[i]) - Math.max(from, below)
-      if (l > 1e-12) visit(i, l)
-      below += this.vol[i]
-    }
   }
 
   /** Puts a layer in below index i; a thin one is mixed into its neighbour. */
   private insertAt(i: number, litres: number, tempC: number): void {
     const neighbour = this.vol[i] + litres
-    const sliver = this.vol[i] > 0 && (neighbour < this.litres / 60 || Math.abs(this.temp[i] - tempC) < 0.3)
+    const sliver = this.vol[i] > 0 && (neighbour < this.litres / 40 || Math.abs(this.temp[i] - tempC) < 0.3)
     if (sliver && neighbour <= this.largestL) {
       this.temp[i] += ((tempC - this.temp[i]) * litres) / neighbour
       this.vol[i] = neighbour
@@ -189,11 +189,9 @@ export class LayeredStore {
     const pieces = Math.max(1, Math.ceil(litres / this.largestL))
     for (let p = 0; p < pieces; p++) {
       if (this.n >= this.vol.length) this.mergeClosest()
-      this.vol.copyWithin(i + 1, i, this.n)
-      this.temp.copyWithin(i + 1, i, this.n)
+      this.openAt(i)
       this.vol[i] = litres / pieces
       this.temp[i] = tempC
-      this.n++
     }
   }
 
@@ -209,12 +207,31 @@ export class LayeredStore {
     this.temp.fill(heat / litres, 0, k)
   }
 
-  private settle(): void {
+  /** Lets what is warmer than the water above it rise, and tidies the layers. To be called when a step's doings are done. */
+  settle(): void {
     this.turnOver()
     while (this.n > MOST_LAYERS) this.mergeClosest()
+    while (this.n < FEWEST_LAYERS) this.splitLargest()
   }
 
-  /** Merges the two neighbours whose union moves the least heat, of those that stay under a tenth of the store. */
+  private splitLargest(): void {
+    let largest = 0
+    for (let i = 1; i < this.n; i++) if (this.vol[i] > this.vol[largest]) largest = i
+    this.vol[largest] /= 2
+    this.openAt(largest)
+    this.vol[largest] = this.vol[largest + 1]
+    this.temp[largest] = this.temp[largest + 1]
+  }
+
+  /** Moves the layers from index i upwards to make room for one more. */
+  private openAt(i: number): void {
+    for (let j = this.n++; j > i; j--) {
+      this.vol[j] = this.vol[j - 1]
+      this.temp[j] = this.temp[j - 1]
+    }
+  }
+
+  /** Merges the two neighbours whose union moves the least heat, of those that stay under a sixth of the store. */
   private mergeClosest(): void {
     let best = -1
     let least = Infinity
@@ -231,9 +248,11 @@ export class LayeredStore {
     const both = this.vol[best] + this.vol[best + 1]
     this.temp[best] += ((this.temp[best + 1] - this.temp[best]) * this.vol[best + 1]) / both
     this.vol[best] = both
-    this.vol.copyWithin(best + 1, best + 2, this.n)
-    this.temp.copyWithin(best + 1, best + 2, this.n)
     this.n--
+    for (let j = best + 1; j < this.n; j++) {
+      this.vol[j] = this.vol[j + 1]
+      this.temp[j] = this.temp[j + 1]
+    }
   }
 
   /** Heat between neighbours, each pair by its own closed form so that thin layers stay stable. */
@@ -245,25 +264,39 @@ export class LayeredStore {
       if (gap < 0.05) continue
       const g = (VERTICAL_W_MK * crossM2) / (((this.vol[i] + this.vol[i + 1]) / 2) * metrePerLitre) / 1000
       const c = (KJ_PER_LITRE_K * this.vol[i] * this.vol[i + 1]) / (this.vol[i] + this.vol[i + 1])
-      const kj = c * gap * (1 - Math.exp((-g * dtS) / c))
+      const kj = c * gap * (1 - decay((g * dtS) / c))
       this.temp[i] += kj / (KJ_PER_LITRE_K * this.vol[i])
       this.temp[i + 1] -= kj / (KJ_PER_LITRE_K * this.vol[i + 1])
     }
   }
 
-  /** Mixes any layer with colder ones above it until the stack is stable: pools of equal temperature, from the bottom up. */
+  /**
+   * Mixes any layer with colder ones above it until the stack is stable: pools of equal temperature, from the bottom up
+   * (pool adjacent violators; each layer joins one pool and each pool is joined once).
+   */
   private turnOver(): void {
-    for (let i = 1; i < this.n; i++) {
-      if (this.temp[i] >= this.temp[i - 1]) continue
-      let litres = this.vol[i]
-      let heat = this.vol[i] * this.temp[i]
-      let k = i
-      while (k > 0 && this.temp[k - 1] > heat / litres) {
-        k--
-        litres += this.vol[k]
-        heat += this.vol[k] * this.temp[k]
+    const { temp, vol, n } = this
+    let first = 1
+    while (first < n && temp[first] >= temp[first - 1]) first++
+    if (first >= n) return
+    const { poolTop, poolL, poolHeat } = this
+    let pools = 0
+    for (let i = 0; i < n; i++) {
+      poolTop[pools] = i
+      poolL[pools] = vol[i]
+      poolHeat[pools] = vol[i] * temp[i]
+      while (pools > 0 && poolHeat[pools] * poolL[pools - 1] < poolHeat[pools - 1] * poolL[pools]) {
+        pools--
+        poolTop[pools] = i
+        poolL[pools] += poolL[pools + 1]
+        poolHeat[pools] += poolHeat[pools + 1]
       }
-      this.temp.fill(heat / litres, k, i + 1)
+      pools++
+    }
+    for (let p = 0, i = 0; p < pools; p++) {
+      // A layer on its own keeps its temperature to the last bit.
+      if (poolTop[p] === i) i++
+      else for (const mixed = poolHeat[p] / poolL[p]; i <= poolTop[p]; i++) temp[i] = mixed
     }
   }
 }

@@ -42,7 +42,7 @@ function plainMessage(issue: z.core.$ZodIssue): string {
     case 'unrecognized_keys':
       return `has fields that are not known: ${issue.keys.slice(0, 5).join(', ')}`
     case 'invalid_union':
-      return issue.note ? `must name a known kind` : 'matches none of the accepted shapes'
+      return 'must be of one of the known kinds'
     default:
       return issue.message
   }

@@ -18,7 +18,7 @@ import { HygieneLog } from './hygiene'
 import { Ledger } from './ledger'
 
 /** Longest step while only the loop's pump moves water, s. */
-const LOOP_STEP_S = 300
+const LOOP_STEP_S = 900
 /** Hygiene is looked at no more often than this, s. */
 const HYGIENE_STEP_S = 600
 
@@ -48,6 +48,7 @@ export class Household {
   private hygieneDueS = HYGIENE_STEP_S
   private hygieneFromS = 0
   private readonly standbyKw: number
+  private paidS = 0
   private readonly tapIndex: Map<string, number>
 
   constructor(readonly study: Study) {
@@ -62,10 +63,20 @@ export class Household {
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
     this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
     this.heldAtMonthStart = this.heldKj()
-    this.enterMonth(0)
-    while (this.nextEdgeS() < 0) this.stepEdge()
-    // Whatever the clock says at the first moment holds from the first moment.
-    this.readClock(study.site.firstWeekday * 1440)
+    this.startAt(0)
+  }
+
+  /** Puts a household that has not moved yet at a midnight of the year, with what the calendar and the clock say there. */
+  startAt(midnightS: number): void {
+    const day = Math.round(midnightS / DAY_S)
+    this.nowS = this.paidS = this.hygieneFromS = midnightS
+    this.plant.startAt(midnightS)
+    this.network.startAt(midnightS)
+    this.mainsC = this.mains[day]
+    this.enterMonth(MONTH_OF_DAY[day])
+    while (this.nextEdgeS() < midnightS) this.stepEdge()
+    while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
+    this.readClock(((this.study.site.firstWeekday + day) % 7) * 1440)
   }
 
   private heldKj(): number {
@@ -95,6 +106,7 @@ export class Household {
   }
 
   private passEdge(): void {
+    this.payStandby()
     const minute = this.edges[this.edge]
     const day = Math.round((this.weekStartS + minute * 60) / DAY_S)
     if (minute % 1440 === 0 && day < DAYS) {
@@ -109,6 +121,14 @@ export class Household {
     this.stepEdge()
   }
 
+  /** Electricity of controls and of the loop's pump since the last edge; neither they nor the price change in between. */
+  private payStandby(): void {
+    const kw = this.standbyKw + (this.pumping ? this.study.pipes.loop!.pumpW / 1000 : 0)
+    const kj = kw * (this.nowS - this.paidS)
+    this.paidS = this.nowS
+    if (kj > 0) this.ledger.buy('electricity', kj, 0)
+  }
+
   private readClock(minuteOfWeek: number): void {
     this.plant.atMinute(minuteOfWeek)
     const { loop } = controlsOf(this.study)
@@ -121,7 +141,7 @@ export class Household {
   }
 
   private step(longestS: number): void {
-    const { network, plant, ledger, mainsC, active } = this
+    const { network, plant, mainsC, active } = this
     this.openTaps()
     let dt = Math.min(longestS, this.nextEdgeS() - this.nowS)
     if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
@@ -145,8 +165,6 @@ export class Household {
 
     if (totalLMin > 0) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt)
-    const electricKj = (this.standbyKw + (loop ? loop.pumpW / 1000 : 0)) * dt
-    if (electricKj > 0) ledger.buy('electricity', electricKj, 0)
     this.nowS += dt
     this.lookAtHygiene(dt)
   }
@@ -201,6 +219,7 @@ export class Household {
 
   /** Enters what pipes and plant have lost and how much heat is stored, at the end of a month or of the year. */
   closeMonth(): void {
+    this.payStandby()
     const { ledger } = this
     const heating = this.study.site.heatingMonths[ledger.month]
     this.plant.settle(ledger, heating)

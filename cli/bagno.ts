@@ -1,0 +1,93 @@
+#!/usr/bin/env tsx
+import { readFileSync, statSync } from 'node:fs'
+import { Command } from 'commander'
+import { DEMOS, demo } from '../core/demos/index'
+import { compared, jobsOf } from '../core/measures/compare'
+import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '../core/study/read'
+import type { Study } from '../core/study/study'
+import { simulate } from '../core/year/simulate'
+import { comparisonTable, yearTable } from './tables'
+
+/** Bad input: one line on standard error, exit 2. */
+function refuse(message: string): never {
+  process.stderr.write(`bagno: ${message.replace(/\s+/g, ' ')}\n`)
+  process.exit(2)
+}
+
+const oneLine = (file: string, faults: Fault[]) => {
+  const [first] = faults
+  const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''
+  return `${file}: ${first.path ? `${first.path}: ` : ''}${first.message}${more}`
+}
+
+function load(file: string): Study {
+  let text: string
+  try {
+    if (statSync(file).size > LARGEST_FILE) refuse(`${file}: a study is at most ${LARGEST_FILE / 1048576} MB`)
+    text = readFileSync(file, 'utf8')
+  } catch (error) {
+    refuse(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'})`)
+  }
+  const read = readStudyText(text)
+  if (!read.ok) refuse(oneLine(file, read.faults))
+  return read.study
+}
+
+const print = (value: unknown) => process.stdout.write(typeof value === 'string' ? value : `${JSON.stringify(value, null, 2)}\n`)
+
+function timed(study: Study) {
+  const from = performance.now()
+  const result = simulate(study)
+  return { ...result, elapsedMs: Math.round(performance.now() - from) }
+}
+
+const program = new Command('bagno')
+  .description('Hot water of a household: a year of it, and what a change saves.')
+  .configureOutput({ outputError: (text) => refuse(text.replace(/^error: /, '')) })
+  .exitOverride()
+
+program
+  .command('demo [name]')
+  .description('list the demo studies, or print one')
+  .action((name?: string) => {
+    if (name === undefined) return void print(DEMOS.map((d) => `${d.study.id.padEnd(14)} ${d.study.name}. ${d.shows}\n`).join(''))
+    const study = demo(name)
+    if (!study) refuse(`there is no demo "${name}"; there are ${DEMOS.map((d) => d.study.id).join(', ')}`)
+    print(writeStudy(study))
+  })
+
+program
+  .command('validate <file>')
+  .description('say whether a study file is sound')
+  .action((file: string) => {
+    const study = load(file)
+    print(`${file}: sound (${study.name}; ${study.pipes.runs.length} runs, ${study.pipes.taps.length} taps, ${study.packages.length} packages)\n`)
+  })
+
+program
+  .command('simulate <file>')
+  .description('one year of the household as it stands')
+  .option('--json', 'print every figure')
+  .action((file: string, options: { json?: boolean }) => {
+    const study = load(file)
+    const result = timed(study)
+    print(options.json ? result : yearTable(study, result))
+  })
+
+program
+  .command('compare <file>')
+  .description('as found, as set, and each package with its savings')
+  .option('--json', 'print every figure')
+  .action((file: string, options: { json?: boolean }) => {
+    const study = load(file)
+    const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
+    const comparison = compared(study, years)
+    print(options.json ? comparison : comparisonTable(study, comparison))
+  })
+
+try {
+  program.parse()
+} catch (error) {
+  const code = (error as { exitCode?: number }).exitCode ?? 1
+  process.exit(code === 0 ? 0 : 2)
+}

@@ -1,0 +1,70 @@
+import Table from 'cli-table3'
+import { boughtKwh, type Comparison } from '../core/measures/compare'
+import { CARRIER_NAMES, type Carrier } from '../core/money/carriers'
+import type { Study } from '../core/study/study'
+import { display } from '../core/units/display'
+import type { YearResult } from '../core/year/result'
+
+const table = (head: string[]) =>
+  new Table({ head, style: { head: [], border: [] }, colAligns: ['left', ...head.slice(1).map(() => 'right' as const)] })
+
+/** Rows of a ledger in the order of the water. */
+const LEDGER: [keyof YearResult['energy'], string][] = [
+  ['usefulKwh', 'Useful at the taps'],
+  ['runOffKwh', 'Run off while waiting'],
+  ['deadRunKwh', 'Cooled in the pipes'],
+  ['loopKwh', 'Lost by the loop'],
+  ['storeKwh', 'Lost by the store'],
+  ['primaryKwh', 'Lost between heater and store'],
+  ['conversionKwh', 'Lost in conversion'],
+  ['reliefKwh', 'Through the relief valve'],
+  ['storedChangeKwh', 'Left in store and pipes'],
+  ['residualKwh', 'Not accounted for'],
+]
+
+/** A year in a table for people. */
+export function yearTable(study: Study, r: YearResult): string {
+  const d = display(study.units, study.prices.currency)
+  const t = table([study.name, 'a year'])
+  for (const [carrier, kwh] of Object.entries(r.energy.inputKwh))
+    t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
+  for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
+  for (const [carrier, money] of Object.entries(r.cost.energy)) t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
+  if (r.cost.standing) t.push(['Standing charges', d.money(r.cost.standing)])
+  if (r.cost.houseHeatCredit) t.push(['Space heating displaced', d.money(-r.cost.houseHeatCredit)])
+  t.push(['Water and sewer', d.money(r.cost.water)])
+  t.push(['Total', d.money(r.cost.total)])
+  t.push(['Water at the taps', d.litres(r.water.mixedL)])
+  t.push(['Run off while waiting', d.litres(r.water.runOffL)])
+  t.push(['Half of the waits are under', d.seconds(r.comfort.waitMedianS)])
+  t.push(['Draws too cool', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
+  t.push(['Carbon dioxide', d.mass(r.co2Kg)])
+  return `${t.toString()}\n`
+}
+
+/** As found, as set and every package side by side, then what each measure saves. */
+export function comparisonTable(study: Study, c: Comparison): string {
+  const d = display(study.units, study.prices.currency)
+  const t = table(['', 'money a year', 'change', 'bought', 'water', 'median wait'])
+  const row = (name: string, r: YearResult, change: number | null) =>
+    t.push([
+      name,
+      d.money(r.cost.total),
+      change === null ? '' : d.moneyChange(change),
+      d.energy(boughtKwh(r)),
+      d.litres(r.water.mixedL + r.water.runOffL),
+      d.seconds(r.comfort.waitMedianS),
+    ])
+  row('As found', c.asFound, null)
+  if (c.asSet) row('As set', c.asSet.result, c.asSet.difference.cost)
+  for (const p of c.packages) row(p.name, p.result, p.difference.cost)
+  let out = `${study.name}\n${t.toString()}\n`
+  for (const p of c.packages) {
+    const m = table([p.name, 'alone saves', 'last in saves', 'costs'])
+    for (const x of p.measures)
+      m.push([x.name, d.money(x.aloneMoney), d.money(x.lastInMoney), x.costMoney === null ? 'not known' : d.money(x.costMoney)])
+    m.push(['Together', d.money(p.together), `not ${d.money(p.sumOfSingles)}`, d.money(p.costMoney)])
+    out += `${m.toString()}\n`
+  }
+  return out
+}

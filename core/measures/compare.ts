@@ -1,0 +1,138 @@
+import { asFound, type Study } from '../study/study'
+import type { YearResult } from '../year/result'
+import { apply, applyAll } from './apply'
+import type { Package } from './measures'
+
+/** One year that has to be simulated, and the name it goes by in the plan. */
+export interface Job {
+  key: string
+  study: Study
+}
+
+export const AS_FOUND = 'as-found'
+export const AS_SET = 'as-set'
+
+export const packageKey = (packageId: string) => `package/${packageId}`
+export const singleKey = (packageId: string, measureId: string) => `single/${packageId}/${measureId}`
+export const lastKey = (packageId: string, measureId: string) => `last/${packageId}/${measureId}`
+
+/**
+ * The years that a comparison needs: as found, as set, each package on top of what is set, and for each measure the
+ * year with it alone and the year of its package without it. All have the same draws, because the routine and its
+ * seed are the same.
+ */
+export function jobsOf(study: Study, packages: readonly Package[] = study.packages): Job[] {
+  const jobs: Job[] = [{ key: AS_FOUND, study: asFound(study) }]
+  if (study.controls.set) jobs.push({ key: AS_SET, study })
+  for (const pack of packages) {
+    jobs.push({ key: packageKey(pack.id), study: applyAll(study, pack.measures) })
+    if (pack.measures.length < 2) continue
+    for (const m of pack.measures) {
+      jobs.push({ key: singleKey(pack.id, m.id), study: apply(study, m) })
+      jobs.push({ key: lastKey(pack.id, m.id), study: applyAll(study, pack.measures.filter((x) => x !== m)) })
+    }
+  }
+  return jobs
+}
+
+/** What changed from one year to another; less is negative. */
+export interface Difference {
+  cost: number
+  inputKwh: number
+  waterL: number
+  co2Kg: number
+  waitMedianS: number
+  coolDraws: number
+}
+
+export interface MeasureSaving {
+  id: string
+  name: string
+  /** Money a year saved by this measure alone. */
+  aloneMoney: number
+  /** Money a year that the package would save less without it. */
+  lastInMoney: number
+  costMoney: number | null
+}
+
+export interface PackageResult {
+  id: string
+  name: string
+  result: YearResult
+  /** Against the household as it was found. */
+  difference: Difference
+  measures: MeasureSaving[]
+  /** What the measures would save if single savings added up, and what they do save, money a year over what is set. */
+  sumOfSingles: number
+  together: number
+  costMoney: number
+}
+
+export interface Comparison {
+  asFound: YearResult
+  asSet: { result: YearResult; difference: Difference } | null
+  packages: PackageResult[]
+}
+
+/** All energy bought, kWh. */
+export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
+  return Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0)
+}
+
+export function differenceOf(from: YearResult, to: YearResult): Difference {
+  const litres = (r: YearResult) => r.water.mixedL + r.water.runOffL
+  return {
+    cost: to.cost.total - from.cost.total,
+    inputKwh: boughtKwh(to) - boughtKwh(from),
+    waterL: litres(to) - litres(from),
+    co2Kg: to.co2Kg - from.co2Kg,
+    waitMedianS: to.comfort.waitMedianS - from.comfort.waitMedianS,
+    coolDraws: to.comfort.coolDraws - from.comfort.coolDraws,
+  }
+}
+
+/**
+ * Puts the years of `jobsOf` together.
+ * @throws RangeError when a year of the plan is missing
+ */
+export function compared(
+  study: Study,
+  years: ReadonlyMap<string, YearResult>,
+  packages: readonly Package[] = study.packages,
+): Comparison {
+  const year = (key: string) => {
+    const found = years.get(key)
+    if (!found) throw new RangeError(`the year "${key}" was not simulated`)
+    return found
+  }
+  const found = year(AS_FOUND)
+  const set = study.controls.set ? year(AS_SET) : null
+  const base = set ?? found
+  const saved = (from: YearResult, to: YearResult) => from.cost.total - to.cost.total
+  return {
+    asFound: found,
+    asSet: set && { result: set, difference: differenceOf(found, set) },
+    packages: packages.map((pack) => {
+      const result = year(packageKey(pack.id))
+      const alone = (id: string) => (pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id))))
+      const lastIn = (id: string) => (pack.measures.length < 2 ? saved(base, result) : saved(year(lastKey(pack.id, id)), result))
+      const measures = pack.measures.map((m) => ({
+        id: m.id,
+        name: m.name,
+        aloneMoney: alone(m.id),
+        lastInMoney: lastIn(m.id),
+        costMoney: m.costMoney,
+      }))
+      return {
+        id: pack.id,
+        name: pack.name,
+        result,
+        difference: differenceOf(found, result),
+        measures,
+        sumOfSingles: measures.reduce((s, m) => s + m.aloneMoney, 0),
+        together: saved(base, result),
+        costMoney: pack.measures.reduce((s, m) => s + (m.costMoney ?? 0), 0),
+      }
+    }),
+  }
+}

@@ -1,0 +1,54 @@
+import { fromMetric, unitOf, type Quantity, type System } from './quantities'
+
+const LOCALE = 'en-GB'
+
+/** Writes figures with their units in one system and currency. */
+export interface Display {
+  /** Any quantity, rounded as the trade rounds. */
+  figure: (quantity: Quantity, metric: number, decimals?: number) => string
+  temperature: (c: number) => string
+  energy: (kwh: number) => string
+  litres: (l: number) => string
+  seconds: (s: number) => string
+  mass: (kg: number) => string
+  money: (amount: number) => string
+  /** With its sign, and none for nothing. */
+  moneyChange: (amount: number) => string
+}
+
+/** @example display('us', 'USD').temperature(60) // "140 °F" */
+export function display(system: System, currency: string): Display {
+  const number = (value: number, decimals: number) =>
+    // Adding nought turns −0 into 0.
+    (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+  const figure = (quantity: Quantity, metric: number, decimals?: number) => {
+    const u = unitOf(quantity, system)
+    return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals)} ${u.label}`
+  }
+  const money = (amount: number, sign = false) => {
+    const decimals = Math.abs(amount) < 100 ? 2 : 0
+    return (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+      signDisplay: sign ? 'exceptZero' : 'auto',
+    })
+  }
+  return {
+    figure,
+    temperature: (c) => figure('temperature', c),
+    energy: (kwh) => figure('energy', kwh),
+    litres: (l) => figure('bigVolume', l),
+    seconds: (s) => figure('seconds', s),
+    mass: (kg) => figure('mass', kg),
+    money: (amount) => money(amount),
+    moneyChange: (amount) => money(amount, true),
+  }
+}
+
+/** Minutes from midnight as a time. @example clock(450) // "07:30" */
+export function clock(minute: number): string {
+  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+}

@@ -1,0 +1,81 @@
+import { DAY_S, DAYS_IN_MONTH } from '../climate/calendar'
+import type { Study } from '../study/study'
+import { Household } from './household'
+
+/** Minutes between two pictures of a traced day. */
+export const FRAME_MIN = 5
+/** Days run before the traced one, so that what is seen does not depend on how the year began. */
+const LEAD_DAYS = 3
+
+/** The household at one moment of a day. */
+export interface Frame {
+  minute: number
+  /** Temperature that leaves the plant, °C. */
+  supplyC: number
+  /** Ten slices of the store, bottom to top, °C. */
+  slices: number[]
+  heatKw: number
+  pumping: boolean
+  /** For each run: its plugs from inlet to outlet, [share of the run, °C]. */
+  runs: Record<string, [number, number][]>
+  loopReturnC: number | null
+  /** Taps that ran since the frame before. */
+  open: string[]
+}
+
+export interface DayTrace {
+  /** Day of the year, 1 to 365, and of the week, 0 = Monday. */
+  day: number
+  weekday: number
+  mainsC: number
+  frames: Frame[]
+}
+
+/** First day of a month (0–11) that falls on a weekday (0 = Monday) and leaves room for the lead-in, 0–364. */
+export function dayInMonth(study: Study, month: number, weekday: number): number {
+  const first = DAYS_IN_MONTH.slice(0, month).reduce((s, n) => s + n, 0)
+  let day = first + 7
+  while ((study.site.firstWeekday + day) % 7 !== weekday) day++
+  return day
+}
+
+/**
+ * One day of a household in pictures five minutes apart, for the line of water and its clock.
+ * The year up to that day is not run; three days before it are.
+ */
+export function traceDay(study: Study, day: number): DayTrace {
+  const home = new Household(study)
+  const startS = day * DAY_S
+  home.startAt((day - LEAD_DAYS) * DAY_S)
+  home.runUntil(startS)
+  const frames: Frame[] = []
+  let open = new Set<string>()
+  for (let minute = 0; minute < 24 * 60; minute += FRAME_MIN) {
+    frames.push(frameOf(home, minute, [...open]))
+    open = new Set()
+    home.runUntil(startS + (minute + FRAME_MIN) * 60, FRAME_MIN * 60, () => {
+      for (const d of home.active) open.add(study.pipes.taps[d.tapIndex].id)
+    })
+  }
+  return { day: day + 1, weekday: (study.site.firstWeekday + day) % 7, mainsC: home.mainsC, frames }
+}
+
+function frameOf(home: Household, minute: number, open: string[]): Frame {
+  const state = home.plant.state()
+  const tenth = (x: number) => Math.round(x * 10) / 10
+  const runs: Frame['runs'] = {}
+  for (const b of home.network.branches)
+    runs[b.id] = b.run.profile(home.nowS).map(([litres, c]) => [Math.round((litres / b.run.frontL) * 1000) / 1000, tenth(c)])
+  const back = home.network.hasLoop ? home.network.loopReturn : null
+  return {
+    minute,
+    supplyC: tenth(state.supplyC),
+    slices: state.slices.map(tenth),
+    heatKw: tenth(state.heatKw),
+    pumping: home.pumping,
+    runs,
+    loopReturnC: back ? tenth(back.run.exitC(home.nowS)) : null,
+    open,
+  }
+}
+
