@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { X } from '@lucide/vue'
+const { notice, clear } = useNotice()
+async function undo() {
+  await notice.value?.undo?.()
+  clear()
+}
+</script>
+
+<template>
+  <div role="status" aria-live="polite" class="pointer-events-none fixed inset-x-0 bottom-0 z-40 flex justify-center p-3">
+    <div v-if="notice" class="pointer-events-auto flex items-center gap-3 rounded bg-ink py-1 pr-1 pl-4 text-white">
+      <span>{{ notice.text }}</span>
+      <button v-if="notice.undo" class="tool tool-bare font-semibold text-copper-pale! hover:bg-ink-soft!" @click="undo">Undo</button>
+      <button class="tool tool-bare px-2 text-white! hover:bg-ink-soft!" aria-label="Dismiss" @click="clear"><X :size="18" /></button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,16 @@
+<script setup lang="ts" generic="T extends string | number | null">
+/** One of a few. */
+const props = defineProps<{ label: string; value: T; choices: { value: T; name: string }[]; bare?: boolean }>()
+const emit = defineEmits<{ change: [value: T] }>()
+const id = useId()
+const pick = (event: Event) => emit('change', props.choices[(event.target as HTMLSelectElement).selectedIndex].value)
+</script>
+
+<template>
+  <div class="min-w-0">
+    <label :for="id" :class="bare ? 'sr-only' : 'caption block'">{{ label }}</label>
+    <select :id="id" class="entry" :value="value" @change="pick">
+      <option v-for="c in choices" :key="String(c.value)" :value="c.value" :selected="c.value === value">{{ c.name }}</option>
+    </select>
+  </div>
+</template>

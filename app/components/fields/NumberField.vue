@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import type { z } from 'zod'
+import { parseNumber, parseQuantity } from '~~/core/units/parse'
+import { fromMetric, unitOf, type Quantity } from '~~/core/units/quantities'
+
+/** A figure typed in the user's own units; what it accepts comes from the study's schema. */
+const props = defineProps<{
+  label: string
+  /** Metric value of the study. */
+  value: number | null
+  schema: z.ZodType
+  /** Without one the figure has no unit to convert. */
+  quantity?: Quantity
+  /** Shown behind a figure that has no quantity. */
+  unit?: string
+  decimals?: number
+  /** Lets the field be left empty. */
+  optional?: boolean
+  origin?: 'measured' | 'entered' | 'assumed'
+  /** Label only for screen readers, in a table. */
+  bare?: boolean
+}>()
+const emit = defineEmits<{ change: [value: number | null] }>()
+
+const table = useStudy()
+const system = computed(() => table.study?.units ?? 'metric')
+const id = useId()
+const error = ref('')
+const typed = ref<string | null>(null)
+
+const shownUnit = computed(() => (props.quantity ? unitOf(props.quantity, system.value).label : (props.unit ?? '')))
+const decimals = computed(() => props.decimals ?? (props.quantity ? unitOf(props.quantity, system.value).decimals : 3))
+const write = (metric: number) => {
+  const shown = props.quantity ? fromMetric(props.quantity, system.value, metric) : metric
+  return String(Number(shown.toFixed(Math.max(decimals.value, Math.abs(shown) < 1 ? 3 : 0))))
+}
+const text = computed(() => typed.value ?? (props.value === null ? '' : write(props.value)))
+
+function commit() {
+  if (typed.value === null) return
+  const entry = typed.value.trim()
+  if (entry === '' && props.optional) {
+    accept(null)
+    return
+  }
+  const metric = props.quantity ? parseQuantity(props.quantity, system.value, entry) : parseNumber(entry)
+  const { min, max } = rangeOf(props.schema)
+  if (metric === null || metric < min - 1e-9 || metric > max + 1e-9) {
+    error.value = `${props.label}: a number from ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
+    return
+  }
+  accept(Math.min(max, Math.max(min, metric)))
+}
+
+function accept(value: number | null) {
+  typed.value = null
+  error.value = ''
+  // A figure that was only rounded for show is not a change.
+  if (value !== null && props.value !== null && write(value) === write(props.value)) return
+  if (value !== props.value) emit('change', value)
+}
+
+watch(
+  () => props.value,
+  () => {
+    typed.value = null
+    error.value = ''
+  },
+)
+</script>
+
+<template>
+  <div class="min-w-0">
+    <label :for="id" :class="bare ? 'sr-only' : 'caption block'">
+      {{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span>
+      <span v-if="origin === 'assumed' && !bare" class="ml-1 border-b border-dashed border-line-strong italic">assumed</span>
+      <span v-if="origin === 'measured' && !bare" class="ml-1 text-verdigris">measured</span>
+    </label>
+    <div class="relative flex items-center">
+      <input
+        :id="id"
+        class="entry pr-14"
+        :class="{ italic: origin === 'assumed', 'pr-2!': !shownUnit }"
+        :value="text"
+        inputmode="text"
+        autocomplete="off"
+        :aria-invalid="error !== ''"
+        :aria-describedby="error ? `${id}-error` : undefined"
+        @input="typed = ($event.target as HTMLInputElement).value"
+        @change="commit"
+        @keydown.enter="commit"
+        @keydown.escape="((typed = null), (error = ''))"
+      />
+      <span v-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{ shownUnit }}</span>
+    </div>
+    <p v-if="error" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
+  </div>
+</template>

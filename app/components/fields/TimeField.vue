@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { clock } from '~~/core/units/display'
+import { parseTime } from '~~/core/units/parse'
+
+/** A time of day, typed any way it is written: 7:30, 0730, 7:30p. */
+const props = defineProps<{ label: string; value: number; min?: number; max?: number; step?: number }>()
+const emit = defineEmits<{ change: [value: number] }>()
+const id = useId()
+const error = ref('')
+const typed = ref<string | null>(null)
+
+function commit() {
+  if (typed.value === null) return
+  const minute = parseTime(typed.value)
+  const { min = 0, max = 1440 } = props
+  if (minute === null || minute < min || minute > max) {
+    error.value = `${props.label}: a time from ${clock(min)} to ${clock(max)}`
+    return
+  }
+  const step = props.step ?? 1
+  if (minute % step !== 0) {
+    error.value = `${props.label}: the controller is set in steps of ${step} minutes`
+    return
+  }
+  typed.value = null
+  error.value = ''
+  if (minute !== props.value) emit('change', minute)
+}
+watch(
+  () => props.value,
+  () => {
+    typed.value = null
+    error.value = ''
+  },
+)
+</script>
+
+<template>
+  <div>
+    <label :for="id" class="sr-only">{{ label }}</label>
+    <input
+      :id="id"
+      class="entry w-20! text-center"
+      :value="typed ?? clock(value)"
+      inputmode="text"
+      autocomplete="off"
+      :aria-invalid="error !== ''"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @change="commit"
+      @keydown.enter="commit"
+    />
+    <p v-if="error" role="alert" class="mt-1 max-w-44 text-sm text-alarm">{{ error }}</p>
+  </div>
+</template>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from 'd3-sankey'
+import { useElementSize } from '@vueuse/core'
+import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/heat-flow'
+import { boughtKwh } from '~~/core/measures/compare'
+import type { Energy } from '~~/core/year/result'
+
+/** The ledger of a year as bands as wide as their heat; both years are drawn to the scale of the larger. */
+const props = defineProps<{ energy: Energy; scaleTo: Energy }>()
+type N = SankeyNode<HeatNode, HeatLink>
+type L = SankeyLink<HeatNode, HeatLink>
+
+const units = computed(() => useStudy().units)
+const box = ref<HTMLElement | null>(null)
+const { width: boxWidth } = useElementSize(box)
+const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 560)
+const W = computed(() => (narrow.value ? 380 : 820))
+const H = 300
+const COLOURS = { bought: 'var(--color-ink)', passes: 'var(--color-copper)', lost: 'var(--color-line-strong)', useful: 'var(--color-verdigris)' }
+
+const graph = computed(() => {
+  const { nodes, links } = heatFlow(props.energy)
+  const size = boughtKwh({ energy: props.energy }) / Math.max(1, boughtKwh({ energy: props.scaleTo }), boughtKwh({ energy: props.energy }))
+  const pad = 26
+  const height = Math.max(pad * 7, H * size)
+  return sankey<HeatNode, HeatLink>()
+    .nodeId((n) => n.id)
+    .nodeAlign(sankeyJustify)
+    .nodeSort(null)
+    .nodeWidth(10)
+    .nodePadding(pad)
+    .extent([
+      [2, 14],
+      [W.value - (narrow.value ? 128 : 200), 14 + height],
+    ])({
+      nodes: nodes.map((n) => ({ ...n })),
+      links: links.map((l) => ({ ...l, source: l.from, target: l.to, value: l.kwh })),
+    })
+})
+const path = sankeyLinkHorizontal<N, L>()
+const role = (l: L) => (l.target as N).role
+const height = computed(() => Math.max(...graph.value.nodes.map((n) => n.y1 ?? 0)) + 24)
+const total = computed(() => boughtKwh({ energy: props.energy }))
+const share = (kwh: number) => `${Math.round((100 * kwh) / total.value)} %`
+const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
+</script>
+
+<template>
+  <div ref="box">
+    <svg :viewBox="`0 0 ${W} ${height}`" class="mt-2 block w-full" role="img" :aria-label="`Heat flow of ${units.energy(total)} bought; the table below has the figures`">
+      <path v-for="(l, i) in graph.links" :key="i" :d="path(l) ?? ''" fill="none" :stroke="COLOURS[role(l)]" :stroke-width="Math.max(1, l.width ?? 0)" stroke-opacity="0.35" />
+      <g v-for="n in graph.nodes" :key="n.id">
+        <rect :x="n.x0" :y="n.y0" :width="(n.x1 ?? 0) - (n.x0 ?? 0)" :height="Math.max(1.5, (n.y1 ?? 0) - (n.y0 ?? 0))" :fill="COLOURS[n.role]" />
+        <text v-if="isEnd(n)" :x="(n.x1 ?? 0) + 6" :y="((n.y0 ?? 0) + (n.y1 ?? 0)) / 2 - 1" font-size="13" fill="var(--color-ink)">
+          <tspan font-weight="600">{{ n.name }}</tspan>
+          <tspan :x="(n.x1 ?? 0) + 6" dy="14" fill="var(--color-ink-soft)">{{ units.energy(n.value ?? 0) }}, {{ share(n.value ?? 0) }}</tspan>
+        </text>
+        <text v-else-if="!narrow || n.role === 'bought'" :x="n.x0" :y="(n.y0 ?? 0) - 4" font-size="13" fill="var(--color-ink)"><tspan font-weight="600">{{ n.name }}</tspan> {{ units.energy(n.value ?? 0) }}</text>
+      </g>
+    </svg>
+    <details>
+      <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
+      <table class="w-full max-w-md text-sm">
+        <tbody>
+          <tr v-for="l in heatFlow(energy).links" :key="l.from + l.to" class="border-b border-line">
+            <th class="py-1 text-left font-normal">{{ graph.nodes.find((n) => n.id === l.to)?.name }}</th>
+            <td class="text-right">{{ units.energy(l.kwh) }}</td><td class="text-right">{{ share(l.kwh) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </div>
+</template>

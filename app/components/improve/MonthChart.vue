@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Bar } from 'vue-chartjs'
+import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
+import type { YearResult } from '~~/core/year/result'
+
+/** Cost month by month, as found and with the package. */
+const props = defineProps<{ found: YearResult; after: YearResult; name: string }>()
+Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip)
+Chart.defaults.font.family = "'Source Sans 3 Variable', system-ui, sans-serif"
+Chart.defaults.font.size = 13
+Chart.defaults.color = '#5a5347'
+
+const units = computed(() => useStudy().units)
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const data = computed(() => ({
+  labels: MONTHS,
+  datasets: [
+    { label: 'As found', data: props.found.months.map((m) => m.cost.total), backgroundColor: '#8d8371' },
+    { label: props.name, data: props.after.months.map((m) => m.cost.total), backgroundColor: '#1c6a5f' },
+  ],
+}))
+const options = computed(() => ({
+  responsive: true,
+  maintainAspectRatio: false,
+  animation: false as const,
+  plugins: {
+    legend: { align: 'start' as const, labels: { boxWidth: 14, color: '#25221d' } },
+    tooltip: { callbacks: { label: (c: { dataset: { label?: string }; raw: unknown }) => `${c.dataset.label}: ${units.value.money(c.raw as number)}` } },
+  },
+  scales: {
+    x: { grid: { display: false } },
+    y: { beginAtZero: true, grid: { color: '#cfc4af' }, ticks: { callback: (v: string | number) => units.value.money(Number(v)) } },
+  },
+}))
+</script>
+
+<template>
+  <div>
+    <p class="caption">Money a month: energy, standing charges and water</p>
+    <div class="h-64"><Bar :data="data" :options="options" aria-label="Cost month by month, as found and with the package" role="img" /></div>
+    <details>
+      <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
+      <table class="w-full max-w-md text-sm">
+        <thead><tr><th class="text-left">Month</th><th class="text-right">As found</th><th class="text-right">{{ name }}</th></tr></thead>
+        <tbody>
+          <tr v-for="(m, i) in MONTHS" :key="m" class="border-b border-line">
+            <th class="py-1 text-left font-normal">{{ m }}</th>
+            <td class="text-right">{{ units.money(found.months[i]!.cost.total) }}</td>
+            <td class="text-right">{{ units.money(after.months[i]!.cost.total) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </div>
+</template>

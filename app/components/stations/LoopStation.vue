@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { Loop } from '~~/core/study/pipes'
+import { LOOP_RETURN } from '~~/core/pipes/network'
+
+const table = useStudy()
+const years = useYears()
+const loop = computed(() => table.study!.pipes.loop)
+const lost = computed(() => years.now?.runs.find((r) => r.id === LOOP_RETURN)?.lossKwh)
+const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) : []))
+</script>
+
+<template>
+  <div v-if="loop" class="grid grid-cols-2 gap-3 md:grid-cols-4">
+    <ChoiceField label="Turns back at the end of" :value="loop.turnsAt" :choices="table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name }))" @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.turnsAt = v))" />
+    <NumberField label="Pump moves" quantity="flow" :schema="Loop.shape.pumpLMin" :value="loop.pumpLMin" :origin="table.origin('pipes.loop.pumpLMin')" @change="(v) => table.change('pump flow', (d) => void (d.pipes.loop!.pumpLMin = v!))" />
+    <NumberField label="Pump takes" quantity="watts" :schema="Loop.shape.pumpW" :value="loop.pumpW" @change="(v) => table.change('pump power', (d) => void (d.pipes.loop!.pumpW = v!))" />
+    <NumberField label="Comes back at height, 0 to 1" :schema="Loop.shape.returnHeight" :value="loop.returnHeight" @change="(v) => table.change('return height', (d) => void (d.pipes.loop!.returnHeight = v!))" />
+    <ChoiceField label="Return: material" :value="loop.back.material" :choices="MATERIAL_NAMES" @change="(v) => table.change('return material', (d) => { const b = d.pipes.loop!.back; b.size = nearestSize(b, v); b.material = v })" />
+    <ChoiceField label="Return: size" :value="loop.back.size" :choices="size" @change="(v) => table.change('return size', (d) => void (d.pipes.loop!.back.size = v))" />
+    <NumberField label="Return: length" quantity="length" :schema="Loop.shape.back.shape.lengthM" :value="loop.back.lengthM" @change="(v) => table.change('return length', (d) => void (d.pipes.loop!.back.lengthM = v!))" />
+    <ChoiceField label="Return: passes" :value="loop.back.place" :choices="PLACE_NAMES" @change="(v) => table.change('return place', (d) => void (d.pipes.loop!.back.place = v))" />
+    <InsulationField label="Return: insulation" :value="loop.back.insulation" @change="(v) => table.change('return insulation', (d) => void (d.pipes.loop!.back.insulation = v))" />
+    <p class="caption col-span-full">The return alone loses {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.</p>
+  </div>
+  <p v-else>There is no loop in this household.</p>
+</template>

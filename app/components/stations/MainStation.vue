@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { CARRIERS, CARRIER_NAMES } from '~~/core/money/carriers'
+import { Site } from '~~/core/study/site'
+import { mainsThroughYear } from '~~/core/water/mains'
+import { DAYS_IN_MONTH } from '~~/core/climate/calendar'
+
+const table = useStudy()
+const site = computed(() => table.study!.site)
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const mid = DAYS_IN_MONTH.map((_, m) => DAYS_IN_MONTH.slice(0, m).reduce((s, n) => s + n, 0) + 14)
+const modelled = computed(() => {
+  const days = mainsThroughYear({ kind: 'model' }, site.value.monthlyAirC)
+  return mid.map((d) => Math.round(days[d]! * 10) / 10)
+})
+const mains = computed(() => (site.value.mains.kind === 'monthly' ? site.value.mains.monthlyC : modelled.value))
+function setMains(month: number, c: number) {
+  table.change(`mains ${month}`, (d) => {
+    const monthlyC = [...mains.value]
+    monthlyC[month] = c
+    d.site.mains = { kind: 'monthly', monthlyC }
+    d.origins['site.mains'] = 'measured'
+  })
+}
+function useModel() {
+  table.change('mains model', (d) => {
+    d.site.mains = { kind: 'model' }
+    d.origins['site.mains'] = 'assumed'
+  })
+}
+</script>
+
+<template>
+  <div class="grid gap-4 md:grid-cols-2">
+    <div class="space-y-3">
+      <TextField label="Household" :value="table.study!.name" @change="(v) => table.change('name', (d) => void (d.name = v))" />
+      <TextField label="Place" :value="site.name" @change="(v) => table.change('place', (d) => void (d.site.name = v))" />
+      <TextField label="Notes" long optional :value="site.note" @change="(v) => table.change('note', (d) => void (d.site.note = v))" />
+      <div class="grid grid-cols-3 gap-2">
+        <NumberField label="Altitude" quantity="altitude" :schema="Site.shape.altitudeM" :value="site.altitudeM" @change="(v) => table.change('altitude', (d) => void (d.site.altitudeM = v!))" />
+        <NumberField label="Pressure" quantity="pressure" optional :schema="Site.shape.pressureBar" :value="site.pressureBar" @change="(v) => table.change('pressure', (d) => void (d.site.pressureBar = v))" />
+        <NumberField label="Hardness" unit="mg/L" :decimals="0" optional :schema="Site.shape.hardnessMgL" :value="site.hardnessMgL" @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))" />
+      </div>
+      <div class="grid grid-cols-2 gap-2">
+        <ChoiceField label="House is heated by" :value="site.heating.carrier" :choices="CARRIERS.map((value) => ({ value, name: CARRIER_NAMES[value] }))" @change="(v) => table.change('heating', (d) => void (d.site.heating.carrier = v))" />
+        <NumberField label="Heating efficiency or COP" :schema="Site.shape.heating.shape.efficiency" :value="site.heating.efficiency" :decimals="2" @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))" />
+      </div>
+    </div>
+    <div class="overflow-x-auto">
+      <table class="w-full text-sm">
+        <caption class="caption pb-1 text-left">
+          Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is
+          <b v-if="site.mains.kind === 'model'" class="italic">assumed from the air</b><b v-else class="text-verdigris">as typed in</b>.
+        </caption>
+        <thead><tr class="text-left"><th class="font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Heated</th></tr></thead>
+        <tbody>
+          <tr v-for="(m, i) in MONTHS" :key="m">
+            <th class="pr-2 text-left font-normal">{{ m }}</th>
+            <td class="p-0.5"><NumberField bare :label="`Air in ${m}`" quantity="temperature" :decimals="1" :schema="Site.shape.monthlyAirC.element" :value="site.monthlyAirC[i]!" @change="(v) => table.change(`air ${i}`, (d) => void (d.site.monthlyAirC[i] = v!))" /></td>
+            <td class="p-0.5"><NumberField bare :label="`Cold main in ${m}`" quantity="temperature" :decimals="1" :origin="site.mains.kind === 'model' ? 'assumed' : 'measured'" :schema="Site.shape.monthlyAirC.element" :value="mains[i]!" @change="(v) => setMains(i, v!)" /></td>
+            <td class="text-center"><input type="checkbox" class="size-5 accent-copper" :checked="site.heatingMonths[i]" :aria-label="`House heated in ${m}`" @change="table.change('heating months', (d) => void (d.site.heatingMonths[i] = !d.site.heatingMonths[i]))" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <button v-if="site.mains.kind === 'monthly'" class="tool mt-2" @click="useModel">Take the cold main from the air again</button>
+    </div>
+  </div>
+</template>

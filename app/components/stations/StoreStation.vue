@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { PLACE_NAMES } from '~/utils/places'
+import { LABEL_CLASSES, standingUa } from '~~/core/stores/standing-loss'
+import { StoreField } from '~~/core/study/plant'
+
+const table = useStudy()
+const store = computed(() => table.study!.plant.store)
+const shape = StoreField.shape
+const ua = computed(() => (store.value ? standingUa(store.value.loss, store.value.litres) : 0))
+function setLoss(kind: 'ua' | 'test' | 'label') {
+  table.change('loss kind', (d) => {
+    const now = Math.round(ua.value * 100) / 100
+    d.plant.store!.loss =
+      kind === 'ua' ? { kind, uaWK: now } : kind === 'test' ? { kind, kwhDay: Math.round(now * 45 * 2.4) / 100, riseK: 45 } : { kind, label: 'C' }
+  })
+}
+</script>
+
+<template>
+  <div v-if="store" class="grid grid-cols-2 gap-3 md:grid-cols-4">
+    <TextField label="Name" :value="store.name" @change="(v) => table.change('store name', (d) => void (d.plant.store!.name = v))" />
+    <NumberField label="Contents" quantity="volume" :schema="shape.litres" :decimals="0" :value="store.litres" @change="(v) => table.change('litres', (d) => void (d.plant.store!.litres = v!))" />
+    <NumberField label="Height of the water" quantity="length" :decimals="2" :schema="shape.heightM" :value="store.heightM" @change="(v) => table.change('height', (d) => void (d.plant.store!.heightM = v!))" />
+    <ChoiceField label="Stands in" :value="store.place" :choices="PLACE_NAMES" @change="(v) => table.change('store place', (d) => void (d.plant.store!.place = v))" />
+    <ChoiceField
+      label="Standing loss from"
+      :value="store.loss.kind"
+      :choices="[{ value: 'label', name: 'label class' }, { value: 'test', name: 'a test figure' }, { value: 'ua', name: 'W/K, known' }]"
+      @change="setLoss"
+    />
+    <ChoiceField
+      v-if="store.loss.kind === 'label'"
+      label="Label class"
+      :value="store.loss.label"
+      :choices="LABEL_CLASSES.map((value) => ({ value, name: value }))"
+      @change="(v) => table.change('label', (d) => { const l = d.plant.store!.loss; if (l.kind === 'label') l.label = v })"
+    />
+    <template v-else-if="store.loss.kind === 'test'">
+      <NumberField label="Loss in 24 h" unit="kWh" :schema="shape.loss.options[1].shape.kwhDay" :value="store.loss.kwhDay" @change="(v) => table.change('test loss', (d) => { const l = d.plant.store!.loss; if (l.kind === 'test') l.kwhDay = v! })" />
+      <NumberField label="at a difference of" quantity="rise" :schema="shape.loss.options[1].shape.riseK" :value="store.loss.riseK" @change="(v) => table.change('test rise', (d) => { const l = d.plant.store!.loss; if (l.kind === 'test') l.riseK = v! })" />
+    </template>
+    <NumberField v-else label="Loss for each kelvin" quantity="lossRate" :schema="shape.loss.options[0].shape.uaWK" :value="store.loss.uaWK" @change="(v) => table.change('ua', (d) => { const l = d.plant.store!.loss; if (l.kind === 'ua') l.uaWK = v! })" />
+    <p class="caption self-end pb-2">{{ table.units.figure('lossRate', ua) }}: {{ (ua * 45 * 24 / 1000).toFixed(2) }} kWh a day at {{ table.units.figure('rise', 45) }} above the room<span v-if="table.origin('plant.store.loss') === 'assumed'" class="ml-1 border-b border-dashed border-line-strong italic">assumed</span></p>
+    <NumberField label="Sensor height, 0 bottom to 1 top" :schema="shape.sensorHeight" :value="store.sensorHeight" @change="(v) => table.change('sensor', (d) => void (d.plant.store!.sensorHeight = v!))" />
+    <NumberField label="Stirred by the inlet, share" :schema="shape.inletMix" :value="store.inletMix" @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))" />
+    <p class="caption col-span-full border-l-4 border-line-strong pl-2">A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above {{ table.units.temperature(49) }} water scalds: see that a mixing valve guards the taps.</p>
+  </div>
+</template>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { boughtKwh } from '~~/core/measures/compare'
+import type { YearResult } from '~~/core/year/result'
+import { TriangleAlert } from '@lucide/vue'
+
+/** The year in six figures, as found and now, and what the last change did to each. */
+const table = useStudy()
+const years = useYears()
+const units = computed(() => table.units)
+
+interface Row {
+  name: string
+  of: (r: YearResult) => number
+  write: (x: number) => string
+  hint?: string
+}
+const rows = computed((): Row[] => [
+  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: 'energy, standing charges and water at the hot taps' },
+  { name: 'Energy bought', of: boughtKwh, write: units.value.energy },
+  { name: 'Water', of: (r) => r.water.mixedL + r.water.runOffL, write: units.value.litres, hint: 'hot and mixed with it, run-off included' },
+  { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'while waiting for it to run hot' },
+  { name: 'Median wait', of: (r) => r.comfort.waitMedianS, write: units.value.seconds },
+  { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: (x) => x.toLocaleString('en-GB') },
+])
+
+const isSet = computed(() => table.study?.controls.set !== null)
+function change(row: Row, from: YearResult | null, to: YearResult | null): string {
+  if (!from || !to) return ''
+  const by = row.of(to) - row.of(from)
+  const text = row.write(Math.abs(by))
+  return text === row.write(0) ? 'as it was' : `${by < 0 ? '−' : '+'}${text}`
+}
+const better = (row: Row, from: YearResult | null, to: YearResult | null) => (from && to ? Math.sign(row.of(from) - row.of(to)) : 0)
+const hygiene = computed(() => years.now?.hygiene)
+</script>
+
+<template>
+  <aside aria-label="Running totals for a year" class="text-sm">
+    <div class="flex items-baseline justify-between gap-2 border-b-2 border-ink pb-1">
+      <h2 class="text-base">A year</h2>
+      <span class="caption" role="status">
+        <template v-if="years.failure">not computed</template>
+        <template v-else-if="years.pending">computing {{ years.pending }}…</template>
+        <template v-else>{{ isSet ? 'as set' : 'as found' }}</template>
+      </span>
+    </div>
+    <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
+    <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
+    <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
+      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1.5 pr-2" :title="row.hint">
+        <dt class="caption">{{ row.name }}</dt>
+        <dd class="flex flex-wrap items-baseline justify-between gap-x-2">
+          <span class="text-xl font-semibold" :data-total="row.name">{{ years.now ? row.write(row.of(years.now)) : '…' }}</span>
+          <span
+            v-if="isSet && years.now"
+            class="font-semibold"
+            :class="better(row, years.found, years.now) > 0 ? 'text-verdigris' : better(row, years.found, years.now) < 0 ? 'text-alarm' : 'text-ink-soft'"
+            :data-change="row.name"
+          >{{ change(row, years.found, years.now) }}</span>
+        </dd>
+        <dd v-if="years.before && years.now" class="caption">last change: {{ change(row, years.before, years.now) }}</dd>
+      </div>
+    </dl>
+    <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
+      <h3 class="caption font-sans font-normal">Safety</h3>
+      <p>Store tepid (25–45 °C) {{ hygiene.storeTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null">; loop return below 50 °C for {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template>.</p>
+      <p v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > 0.1" class="mt-1 flex gap-1 text-alarm"><TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local code.</p>
+    </div>
+    <p v-if="isSet" class="caption pt-1">The change is against the house as found.</p>
+  </aside>
+</template>

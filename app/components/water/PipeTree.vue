@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { LOOP_RETURN } from '~~/core/pipes/network'
+import type { Study } from '~~/core/study/study'
+import type { Frame } from '~~/core/year/trace'
+
+/** The hot pipes, each run as long as it is and as thick as its bore, filled with the plugs of water that stand in it. */
+const props = defineProps<{ study: Study; frame: Frame | null; chosen?: string }>()
+const emit = defineEmits<{ choose: [station: 'runs' | 'taps' | 'loop', id: string] }>()
+
+const WIDTH = 560
+const ROW = 25
+const TOP = 14
+const LABEL = 176
+const tree = computed(() => layOut(props.study.pipes.runs, props.study.pipes.taps, WIDTH))
+const y = (row: number) => TOP + row * ROW
+const height = computed(() => y(tree.value.rows - 1) + (props.study.pipes.loop ? 46 : 16))
+const units = computed(() => useStudy().units)
+
+const plugs = (id: string) => props.frame?.runs[id] ?? [[1, 12]]
+/** Stretches of one colour along a run, as [from, to, °C], 0 at its inlet. */
+function stretches(id: string): [number, number, number][] {
+  let at = 0
+  return plugs(id).map(([share, c]) => {
+    const from = at
+    at = Math.min(1, at + share!)
+    return [from, at, c!]
+  })
+}
+const turn = computed(() => {
+  const loop = props.study.pipes.loop
+  const run = loop && tree.value.runs.find((d) => d.run.id === loop.turnsAt)
+  return run ? { x: run.x + run.width, y: y(run.row) } : null
+})
+const exitC = (runId: string) => plugs(runId).at(-1)![1]!
+const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
+</script>
+
+<template>
+  <svg
+    :viewBox="`-8 0 ${WIDTH + LABEL + 16} ${height}`"
+    :style="{ minWidth: '600px' }"
+    class="block w-full"
+    role="group"
+    aria-label="Hot pipes from the plant to the taps, drawn to the scale of their contents"
+  >
+    <!-- joints between rows -->
+    <path
+      v-for="d in tree.runs.filter((r) => r.fromRow !== r.row)"
+      :key="`j-${d.run.id}`"
+      :d="`M${d.x} ${y(d.fromRow)}V${y(d.row)}`"
+      fill="none"
+      stroke="var(--color-line-strong)"
+      stroke-width="2"
+    />
+    <!-- the loop's return -->
+    <g v-if="study.pipes.loop && turn" tabindex="0" role="button" aria-label="Loop return" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
+      <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" stroke="var(--color-ink)" stroke-width="7" stroke-linejoin="round" />
+      <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)" stroke-width="4.5" stroke-linejoin="round" />
+      <circle cx="46" :cy="height - 22" r="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
+      <path :d="`M50 ${height - 27}l-8 5l8 5z`" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
+      <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
+        loop return {{ frame?.loopReturnC != null ? units.temperature(frame.loopReturnC) : '' }}, pump {{ frame?.pumping ? 'runs' : 'rests' }}
+      </text>
+    </g>
+    <!-- runs -->
+    <g
+      v-for="d in tree.runs"
+      :key="d.run.id"
+      tabindex="0"
+      role="button"
+      :aria-label="`${d.run.name}, ${units.figure('length', d.run.lengthM)}, ${units.figure('volume', d.litres)}`"
+      @click="emit('choose', 'runs', d.run.id)"
+      @keydown.enter="emit('choose', 'runs', d.run.id)"
+    >
+      <title>{{ d.run.name }}: {{ units.figure('length', d.run.lengthM) }} of {{ d.run.size }}, {{ units.figure('volume', d.litres, 2) }}</title>
+      <rect :x="d.x" :y="y(d.row) - ROW / 2 + 1" :width="d.width" :height="ROW - 2" fill="transparent" />
+      <rect
+        v-if="d.run.insulation"
+        :x="d.x"
+        :y="y(d.row) - d.thickness / 2 - 4"
+        :width="d.width"
+        :height="d.thickness + 8"
+        fill="none"
+        stroke="var(--color-line-strong)"
+        stroke-dasharray="3 2.5"
+      />
+      <rect
+        :x="d.x - 0.5"
+        :y="y(d.row) - d.thickness / 2 - 1"
+        :width="d.width + 1"
+        :height="d.thickness + 2"
+        :fill="chosen === d.run.id ? 'var(--color-copper)' : 'var(--color-ink)'"
+      />
+      <rect
+        v-for="([from, to, c], i) in stretches(d.run.id)"
+        :key="i"
+        :x="d.x + from * d.width"
+        :y="y(d.row) - d.thickness / 2"
+        :width="Math.max(0, (to - from) * d.width)"
+        :height="d.thickness"
+        :fill="waterColour(c)"
+      />
+    </g>
+    <!-- taps -->
+    <g
+      v-for="t in tree.taps"
+      :key="t.tap.id"
+      tabindex="0"
+      role="button"
+      :aria-label="`Tap ${t.tap.name}`"
+      @click="emit('choose', 'taps', t.tap.id)"
+      @keydown.enter="emit('choose', 'taps', t.tap.id)"
+    >
+      <path :d="`M${t.x} ${y(t.row)}H${WIDTH + 4}`" stroke="var(--color-line)" stroke-dasharray="2 4" />
+      <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
+      <text :x="WIDTH + 10" :y="y(t.row) + 4.5" font-size="14" fill="var(--color-ink)" :font-weight="isOpen(t.tap.id) ? 700 : 400">
+        {{ t.tap.name }}
+        <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(exitC(t.tap.runId)) }}</tspan>
+      </text>
+    </g>
+  </svg>
+</template>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import interact from 'interactjs'
+import { Plus, Trash2 } from '@lucide/vue'
+import { daysTogether, misfits, snap, type Grid } from '~~/core/controls/grid'
+import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
+import { clock } from '~~/core/units/display'
+
+/**
+ * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are
+ * typed below. Days that share a programme on the controller change together.
+ */
+const props = defineProps<{ label: string; week: Week; grid: Grid; disabled?: boolean; found?: Week | null }>()
+const emit = defineEmits<{ change: [week: Week] }>()
+
+const DAY_MIN = 1440
+const root = ref<HTMLElement | null>(null)
+const day = ref(0)
+/** A window being dragged, shown where it would land. */
+const held = ref<{ day: number; index: number; from: number; to: number } | null>(null)
+const helpId = useId()
+
+const group = computed(() => daysTogether(props.grid, day.value))
+const groupName = (days: number[]) =>
+  days.length === 7 ? 'Every day' : days.length === 5 ? 'Monday to Friday' : days.map((d) => DAY_NAMES[d]).join(', ')
+const shown = computed(() =>
+  props.week.map((windows, d) =>
+    windows.map((w, i) => {
+      const h = held.value
+      return h && h.index === i && daysTogether(props.grid, h.day).includes(d) ? { fromMin: snap(props.grid, h.from), toMin: snap(props.grid, h.to) } : w
+    }),
+  ),
+)
+const problems = computed(() => misfits(props.grid, props.week))
+const full = computed(() => props.week[day.value]!.length >= props.grid.periodsPerDay)
+
+function setDay(d: number, windows: Window[]) {
+  const tidy = tidyDay(windows)
+  const days = daysTogether(props.grid, d)
+  emit(
+    'change',
+    props.week.map((old, i) => (days.includes(i) ? tidy.map((w) => ({ ...w })) : old)),
+  )
+}
+
+function move(d: number, i: number, fromMin: number, toMin: number) {
+  const step = props.grid.stepMin
+  const from = Math.max(0, Math.min(snap(props.grid, fromMin), DAY_MIN - step))
+  const to = Math.min(DAY_MIN, Math.max(snap(props.grid, toMin), from + step))
+  setDay(d, props.week[d]!.map((w, k) => (k === i ? { fromMin: from, toMin: to } : w)))
+}
+
+const remove = (d: number, i: number) => setDay(d, props.week[d]!.filter((_, k) => k !== i))
+
+/** Puts a window of up to an hour in at a time that is free. */
+function addAt(d: number, minute: number) {
+  const windows = props.week[d]!
+  if (props.disabled || windows.length >= props.grid.periodsPerDay) return
+  const from = Math.min(DAY_MIN - props.grid.stepMin, snap(props.grid, minute))
+  if (windows.some((w) => from >= w.fromMin && from < w.toMin)) return
+  const next = Math.min(DAY_MIN, ...windows.filter((w) => w.fromMin > from).map((w) => w.fromMin))
+  setDay(d, [...windows, { fromMin: from, toMin: Math.min(next, from + Math.max(60, props.grid.stepMin)) }])
+}
+
+/** The first free stretch of the day gets the new window. */
+function addFree() {
+  const windows = props.week[day.value]!
+  const starts = [360, 1080, 720, 1260, 0, ...windows.map((w) => w.toMin)]
+  const free = starts.find((m) => m < DAY_MIN && !windows.some((w) => m >= w.fromMin && m < w.toMin))
+  if (free !== undefined) addAt(day.value, free)
+}
+
+function onRow(event: MouseEvent, d: number) {
+  day.value = d
+  const rail = event.currentTarget as HTMLElement
+  if (event.target !== rail) return
+  const box = rail.getBoundingClientRect()
+  addAt(d, ((event.clientX - box.left) / box.width) * DAY_MIN - 30)
+}
+
+function onKey(event: KeyboardEvent, d: number, i: number) {
+  if (props.disabled) return
+  const w = props.week[d]![i]!
+  if (event.key === 'Delete' || event.key === 'Backspace') {
+    event.preventDefault()
+    remove(d, i)
+    return
+  }
+  const by = event.key === 'ArrowLeft' ? -props.grid.stepMin : event.key === 'ArrowRight' ? props.grid.stepMin : 0
+  if (!by) return
+  event.preventDefault()
+  if (event.shiftKey) move(d, i, w.fromMin, w.toMin + by)
+  else if (event.altKey) move(d, i, Math.min(w.fromMin + by, w.toMin - props.grid.stepMin), w.toMin)
+  else if (w.fromMin + by >= 0 && w.toMin + by <= DAY_MIN) move(d, i, w.fromMin + by, w.toMin + by)
+}
+
+const place = (element: Element) => ({ d: Number(element.getAttribute('data-day')), i: Number(element.getAttribute('data-index')) })
+const perPixel = (element: Element) => DAY_MIN / element.parentElement!.getBoundingClientRect().width
+
+onMounted(() => {
+  const take = (target: Element) => {
+    const { d, i } = place(target)
+    const w = props.week[d]![i]!
+    day.value = d
+    held.value = { day: d, index: i, from: w.fromMin, to: w.toMin }
+  }
+  const drop = () => {
+    const h = held.value
+    held.value = null
+    if (h) move(h.day, h.index, h.from, h.to)
+  }
+  const windows = interact('.week-window', { context: root.value! })
+  windows
+    .resizable({
+      edges: { left: '.week-from', right: '.week-to' },
+      listeners: {
+        start: (e) => take(e.target),
+        move: (e) => {
+          const h = held.value
+          if (!h) return
+          const minutes = perPixel(e.target)
+          h.from = Math.max(0, Math.min(h.from + e.deltaRect.left * minutes, h.to - props.grid.stepMin))
+          h.to = Math.min(DAY_MIN, Math.max(h.to + e.deltaRect.right * minutes, h.from + props.grid.stepMin))
+        },
+        end: drop,
+      },
+    })
+    .draggable({
+      listeners: {
+        start: (e) => take(e.target),
+        move: (e) => {
+          const h = held.value
+          if (!h) return
+          const by = Math.max(-h.from, Math.min(DAY_MIN - h.to, e.dx * perPixel(e.target)))
+          h.from += by
+          h.to += by
+        },
+        end: drop,
+      },
+    })
+  onUnmounted(() => windows.unset())
+})
+</script>
+
+<template>
+  <div ref="root" role="group" :aria-label="label" :class="{ 'opacity-60': disabled }">
+    <p :id="helpId" class="sr-only">
+      Arrow keys move a window, with Shift its end and with Alt its start. Delete removes it. Exact times are typed below.
+    </p>
+    <div class="caption ml-11 flex justify-between" aria-hidden="true">
+      <span v-for="h in [0, 3, 6, 9, 12, 15, 18, 21, 24]" :key="h" class="w-0 text-center"><span class="-ml-2">{{ String(h).padStart(2, '0') }}</span></span>
+    </div>
+    <div v-for="(windows, d) in shown" :key="d" class="flex items-center">
+      <button
+        class="min-h-8 w-11 shrink-0 text-left text-sm"
+        :class="group.includes(d) ? 'font-semibold text-copper' : 'text-ink-soft'"
+        :aria-label="`Choose ${DAY_NAMES[d]}`"
+        :aria-pressed="group.includes(d)"
+        @click="day = d"
+      >
+        {{ DAY_NAMES[d]!.slice(0, 3) }}
+      </button>
+      <div
+        class="week-rail relative h-8 flex-1 border-b border-plaster-pale bg-plaster-deep"
+        :data-rail="d"
+        @click="onRow($event, d)"
+      >
+        <span
+          v-for="(w, i) in found?.[d] ?? []"
+          :key="`f${i}`"
+          class="pointer-events-none absolute bottom-0 h-1 bg-line-strong"
+          :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
+        />
+        <span v-for="h in 7" :key="h" class="pointer-events-none absolute inset-y-0 w-px bg-line" :style="{ left: `${h * 12.5}%` }" />
+        <div
+          v-for="(w, i) in windows"
+          :key="i"
+          class="week-window group absolute inset-y-0.5 touch-none rounded-sm bg-copper text-white select-none"
+          :class="disabled ? 'pointer-events-none' : 'cursor-grab'"
+          :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
+          :data-day="d"
+          :data-index="i"
+          role="slider"
+          tabindex="0"
+          :aria-label="`${DAY_NAMES[d]}, window ${i + 1}`"
+          :aria-valuetext="`${clock(w.fromMin)} to ${clock(w.toMin)}`"
+          :aria-valuenow="w.fromMin"
+          aria-valuemin="0"
+          aria-valuemax="1440"
+          :aria-describedby="helpId"
+          @focus="day = d"
+          @keydown="onKey($event, d, i)"
+        >
+          <span class="week-from absolute inset-y-0 -left-1.5 w-4 cursor-ew-resize" />
+          <span class="pointer-events-none block truncate px-2 text-center text-xs leading-7">
+            {{ w.toMin - w.fromMin >= 180 || held ? `${clock(w.fromMin)}–${clock(w.toMin)}` : '' }}
+          </span>
+          <span class="week-to absolute inset-y-0 -right-1.5 w-4 cursor-ew-resize" />
+        </div>
+      </div>
+    </div>
+    <div class="mt-3 flex flex-wrap items-start gap-x-4 gap-y-2">
+      <h4 class="w-full text-sm font-semibold sm:w-32 sm:pt-3">{{ groupName(group) }}</h4>
+      <ul class="flex flex-1 flex-wrap gap-2">
+        <li v-for="(w, i) in week[day]" :key="i" class="flex items-start gap-1">
+          <TimeField :label="`Window ${i + 1} from`" :value="w.fromMin" :max="1439" :step="grid.stepMin" @change="(m) => move(day, i, m, Math.max(w.toMin, m + grid.stepMin))" />
+          <span class="pt-2.5">–</span>
+          <TimeField :label="`Window ${i + 1} to`" :value="w.toMin" :min="1" :step="grid.stepMin" @change="(m) => move(day, i, Math.min(w.fromMin, m - grid.stepMin), m)" />
+          <button class="tool tool-bare px-2" :aria-label="`Remove window ${clock(w.fromMin)} to ${clock(w.toMin)}`" :disabled="disabled" @click="remove(day, i)"><Trash2 :size="17" /></button>
+        </li>
+        <li v-if="week[day]!.length === 0" class="caption pt-3">no window</li>
+        <li>
+          <button class="tool" :disabled="disabled || full" @click="addFree"><Plus :size="17" />Window</button>
+        </li>
+      </ul>
+      <p class="caption w-full">
+        {{ hoursOpen(week).toFixed(1) }} hours a week. The controller holds {{ grid.periodsPerDay }} windows a day in steps of {{ grid.stepMin }} minutes.
+        <template v-if="found">The thin grey bar is what was found.</template>
+      </p>
+      <p v-for="p in problems" :key="p" class="w-full text-sm text-alarm" role="alert">{{ p }}</p>
+    </div>
+  </div>
+</template>

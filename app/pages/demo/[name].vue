@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { demo, DEMOS } from '~~/core/demos/index'
+
+/** Opens a demo household: the copy already kept here, or a fresh one. */
+const name = String(useRoute().params.name)
+const study = demo(name)
+const trouble = ref('')
+onMounted(async () => {
+  if (!study) return
+  try {
+    if (!(await keptStudy(study.id))) await keepStudy(structuredClone(study))
+    await navigateTo(`/study/${study.id}`, { replace: true })
+  } catch {
+    trouble.value = 'This browser does not let Bagno keep studies (private windows often do not).'
+  }
+})
+</script>
+
+<template>
+  <main id="work" class="mx-auto max-w-2xl p-6">
+    <template v-if="!study">
+      <h1 class="text-2xl">There is no demo “{{ name }}”</h1>
+      <p class="mt-2">There are: <NuxtLink v-for="d in DEMOS" :key="d.study.id" :to="`/demo/${d.study.id}`" class="mr-3 text-copper underline">{{ d.study.name }}</NuxtLink></p>
+    </template>
+    <p v-else-if="trouble" role="alert">{{ trouble }} <NuxtLink to="/" class="text-copper underline">Home</NuxtLink></p>
+    <p v-else class="text-ink-soft">Opening the demo household…</p>
+  </main>
+</template>

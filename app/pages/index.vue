@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
+import { DEMOS } from '~~/core/demos/index'
+import { blankStudy } from '~~/core/study/blank'
+import { readStudy, type Fault } from '~~/core/study/read'
+import type { Study } from '~~/core/study/study'
+
+useHead({ title: 'Bagno' })
+const { say } = useNotice()
+const list = shallowRef<Kept[] | null>(null)
+const trouble = ref('')
+const refused = shallowRef<{ file: string; faults: Fault[] } | null>(null)
+const over = ref(false)
+const picker = ref<HTMLInputElement | null>(null)
+
+async function refresh() {
+  try {
+    list.value = (await keptStudies()).sort((a, b) => b.changedAt.localeCompare(a.changedAt))
+  } catch {
+    list.value = []
+    trouble.value = 'This browser does not let Bagno keep studies (private windows often do not). Work is lost when the page is closed; export it as a file.'
+  }
+}
+onMounted(refresh)
+
+const sound = (kept: Kept) => readStudy(kept.study).ok
+const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+const about = (s: Study) => {
+  const people = s.people.persons.length
+  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${Math.round(s.plant.store.litres)} L store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
+}
+
+async function start(study: Study) {
+  await keepStudy(study)
+  await navigateTo(`/study/${study.id}`)
+}
+const create = async () => start(await underFreeId(blankStudy('household')))
+
+async function duplicate(kept: Kept) {
+  await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
+  await refresh()
+  say({ text: `Copied “${kept.study.name}”.` })
+}
+
+async function remove(kept: Kept) {
+  await forgetStudy(kept.id)
+  await refresh()
+  say({
+    text: `Deleted “${kept.study?.name ?? kept.id}”.`,
+    undo: async () => {
+      await restoreKept(kept)
+      await refresh()
+    },
+  })
+}
+
+async function take(file: File | undefined) {
+  if (!file) return
+  refused.value = null
+  const read = await importStudy(file)
+  if ('faults' in read) {
+    refused.value = { file: file.name, faults: read.faults }
+    return
+  }
+  const study = await underFreeId(read.study)
+  await keepStudy(study)
+  await refresh()
+  say({ text: `Imported “${study.name}”.` })
+}
+
+function onPick(event: Event) {
+  const input = event.target as HTMLInputElement
+  void take(input.files?.[0])
+  input.value = ''
+}
+
+const exportKept = (kept: Kept) => exportStudy(kept.study)
+</script>
+
+<template>
+  <main
+    id="work"
+    class="mx-auto max-w-4xl px-4 py-6"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="((over = false), take($event.dataTransfer?.files[0]))"
+  >
+    <header class="flex flex-wrap items-end justify-between gap-4">
+      <div class="flex items-center gap-3">
+        <img src="/bagno.svg" alt="" class="size-12" />
+        <div>
+          <h1 class="text-3xl">Bagno</h1>
+          <p class="text-ink-soft">Hot water, from the cold main to the drain: set it, cost a year of it, see what a change saves.</p>
+        </div>
+      </div>
+      <div class="flex flex-wrap gap-2">
+        <button class="tool tool-main" @click="create"><FilePlus2 :size="18" />New household</button>
+        <button class="tool" @click="picker?.click()"><FileUp :size="18" />Import a file</button>
+        <input ref="picker" type="file" accept=".json,application/json" class="sr-only" aria-label="Study file to import" tabindex="-1" @change="onPick" />
+      </div>
+    </header>
+
+    <p v-if="trouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">{{ trouble }}</p>
+    <div v-if="refused" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
+      <p class="font-semibold">“{{ refused.file }}” was not imported. Nothing kept here was touched.</p>
+      <ul class="mt-1 max-h-48 overflow-auto text-sm">
+        <li v-for="(f, i) in refused.faults" :key="i"><b v-if="f.path">{{ f.path }}: </b>{{ f.message }}</li>
+      </ul>
+      <button class="tool mt-2" @click="refused = null">Dismiss</button>
+    </div>
+
+    <section class="mt-8" aria-label="Households" :class="{ 'outline-2 outline-offset-8 outline-dashed outline-copper': over }">
+      <h2 class="border-b-2 border-ink pb-1 text-xl">Households</h2>
+      <p v-if="list === null" class="py-6 text-ink-soft">Looking for kept studies…</p>
+      <p v-else-if="list.length === 0" class="py-6">
+        None kept in this browser yet. Open one of the demo households below to look round, start a new one, or drop a
+        <code>.bagno.json</code> file anywhere on this page.
+      </p>
+      <ul v-else>
+        <li v-for="kept in list" :key="kept.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2">
+          <NuxtLink v-if="sound(kept)" :to="`/study/${kept.id}`" class="min-w-64 flex-1 rounded px-2 py-1 hover:bg-plaster-deep">
+            <span class="block font-display text-lg font-semibold text-copper">{{ kept.study.name }}</span>
+            <span class="block text-sm text-ink-soft">{{ about(kept.study) }}</span>
+          </NuxtLink>
+          <p v-else class="min-w-64 flex-1 px-2 py-1">
+            <span class="font-semibold">{{ kept.id }}</span>
+            <span class="block text-sm text-alarm">This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span>
+          </p>
+          <span class="caption">{{ when(kept.changedAt) }}</span>
+          <span class="flex">
+            <button v-if="sound(kept)" class="tool tool-bare px-3" :aria-label="`Duplicate ${kept.study.name}`" title="Duplicate" @click="duplicate(kept)"><Copy :size="18" /></button>
+            <button class="tool tool-bare px-3" :aria-label="`Export ${kept.study?.name ?? kept.id}`" title="Export as a file" @click="exportKept(kept)"><Download :size="18" /></button>
+            <button class="tool tool-bare px-3" :aria-label="`Delete ${kept.study?.name ?? kept.id}`" title="Delete" @click="remove(kept)"><Trash2 :size="18" /></button>
+          </span>
+        </li>
+      </ul>
+    </section>
+
+    <section class="mt-10" aria-label="Demo households">
+      <h2 class="border-b-2 border-ink pb-1 text-xl">Demo households</h2>
+      <p class="pt-2 text-sm text-ink-soft">All invented. Opening one keeps a copy here that is yours to change.</p>
+      <ul>
+        <li v-for="d in DEMOS" :key="d.study.id" class="border-b border-line py-2">
+          <NuxtLink :to="`/demo/${d.study.id}`" class="flex flex-wrap items-center justify-between gap-x-4 rounded px-2 py-1 hover:bg-plaster-deep">
+            <span class="min-w-64 flex-1">
+              <span class="block font-display text-lg font-semibold text-copper">{{ d.study.name }}</span>
+              <span class="block text-sm text-ink-soft">{{ d.shows }}</span>
+            </span>
+            <PipeSketch :study="d.study" />
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <p class="caption mt-10">Studies are kept in this browser and nowhere else. Figures are estimates to advise by; local codes and licensed trades come first.</p>
+  </main>
+</template>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core'
+import { ArrowLeft, Download, Redo2, Undo2 } from '@lucide/vue'
+import type { Fault } from '~~/core/study/read'
+import { isStation, type StationName } from '~/utils/stations'
+
+const route = useRoute()
+const router = useRouter()
+const table = useStudy()
+const years = useYears()
+const id = computed(() => String(route.params.id))
+const faults = shallowRef<Fault[] | null>(null)
+const ready = ref(false)
+
+watch(
+  id,
+  async (next) => {
+    ready.value = false
+    try {
+      faults.value = await table.open(next)
+    } catch {
+      faults.value = [{ path: '', message: 'This browser does not let Bagno read what it keeps.' }]
+    }
+    ready.value = faults.value === null
+  },
+  { immediate: true },
+)
+useHead({ title: () => (table.study ? `${table.study.name} · Bagno` : 'Bagno') })
+
+const STAGES = [
+  { name: 'survey', label: 'Survey' },
+  { name: 'set', label: 'Set' },
+  { name: 'improve', label: 'Improve' },
+] as const
+const stage = computed(() => STAGES.find((s) => route.path.endsWith(`/${s.name}`))?.name ?? null)
+
+const station = computed((): StationName | null => (isStation(route.query.at) ? route.query.at : null))
+const chosen = computed(() => (typeof route.query.on === 'string' ? route.query.on : ''))
+function open(at: StationName, on: string) {
+  const same = at === station.value && on === chosen.value
+  void router.push({ path: `/study/${id.value}/survey`, query: same ? {} : { at, ...(on ? { on } : {}) } })
+}
+
+const setUnits = (units: 'metric' | 'us') => table.change('units', (d) => void (d.units = units))
+
+const typing = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select')
+onKeyStroke(['z', 'Z', 'y'], (e) => {
+  if (!(e.ctrlKey || e.metaKey) || typing(e)) return
+  e.preventDefault()
+  if (e.key === 'y' || e.shiftKey) table.redo()
+  else table.undo()
+})
+</script>
+
+<template>
+  <div v-if="faults" class="mx-auto max-w-2xl p-6">
+    <h1 class="text-2xl">This study cannot be opened</h1>
+    <ul class="mt-2"><li v-for="(f, i) in faults" :key="i"><b v-if="f.path">{{ f.path }}: </b>{{ f.message }}</li></ul>
+    <NuxtLink to="/" class="tool mt-4"><ArrowLeft :size="18" />All households</NuxtLink>
+  </div>
+  <p v-else-if="!ready || !table.study" class="p-6 text-ink-soft">Opening…</p>
+  <div v-else class="mx-auto max-w-[84rem] px-3 pb-10 sm:px-4">
+    <header class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
+      <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
+      <h1 class="min-w-0 flex-1 truncate text-xl sm:text-2xl">{{ table.study.name }}</h1>
+      <div class="flex items-center gap-1">
+        <span class="caption mr-1 hidden sm:inline" role="status">{{ table.kept === 'kept' ? 'kept in this browser' : table.kept === 'keeping' ? 'keeping…' : '' }}</span>
+        <button class="tool px-3" aria-label="Undo" title="Undo, Ctrl Z" :disabled="!table.canUndo" @click="table.undo()"><Undo2 :size="18" /></button>
+        <button class="tool px-3" aria-label="Redo" title="Redo, Ctrl Shift Z" :disabled="!table.canRedo" @click="table.redo()"><Redo2 :size="18" /></button>
+        <select class="entry w-auto!" aria-label="Units" :value="table.study.units" @change="setUnits(($event.target as HTMLSelectElement).value as 'metric' | 'us')">
+          <option value="metric">metric</option>
+          <option value="us">US</option>
+        </select>
+        <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)"><Download :size="18" /><span class="hidden sm:inline">Export</span></button>
+      </div>
+    </header>
+    <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">The last change could not be kept in this browser: its storage may be full. Export the study now so that nothing is lost.</p>
+    <div v-if="table.faults.length" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
+      <p class="font-semibold">That change was not made:</p>
+      <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
+    </div>
+    <div class="border-y border-line-strong py-2">
+      <WaterLine :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
+      <ClockStrip />
+    </div>
+    <div class="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
+      <div class="min-w-0">
+        <nav aria-label="Stages of the visit" class="mb-3 flex gap-1 border-b border-line">
+          <NuxtLink
+            v-for="s in STAGES"
+            :key="s.name"
+            :to="`/study/${id}/${s.name}`"
+            class="-mb-px flex min-h-11 items-center border-b-3 px-4 font-display font-semibold"
+            :class="stage === s.name ? 'border-copper text-copper' : 'border-transparent text-ink-soft hover:text-ink'"
+            :aria-current="stage === s.name ? 'page' : undefined"
+          >{{ s.label }}</NuxtLink>
+        </nav>
+        <main id="work"><NuxtPage :station="station" :chosen="chosen" /></main>
+      </div>
+      <RunningTotals class="lg:sticky lg:top-2 lg:self-start" />
+    </div>
+    <p v-if="years.lastMs" class="sr-only" data-last-ms>{{ Math.round(years.lastMs) }}</p>
+  </div>
+</template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { packageKey } from '~~/core/measures/compare'
+
+/** One package of measures against the house as found. */
+const table = useStudy()
+const years = useYears()
+const packages = computed(() => table.study!.packages)
+const at = ref(0)
+const pack = computed(() => packages.value[Math.min(at.value, packages.value.length - 1)] ?? null)
+watch(pack, (p) => (years.lookedAt = p?.id ?? null), { immediate: true })
+onUnmounted(() => (years.lookedAt = null))
+
+const result = computed(() => (pack.value ? (years.years.get(packageKey(pack.value.id)) ?? null) : null))
+const after = computed(() => result.value ?? years.now)
+const view = ref<'before' | 'after'>('after')
+const pictured = computed(() => (view.value === 'before' ? years.found : after.value))
+
+function add() {
+  const id = freshId('package', packages.value.map((p) => p.id))
+  table.change('add package', (d) => void d.packages.push({ id, name: 'New package', measures: [] }))
+  at.value = packages.value.length - 1
+}
+const remove = () => table.change('remove package', (d) => void d.packages.splice(Math.min(at.value, d.packages.length - 1), 1))
+const index = computed(() => packages.value.findIndex((p) => p.id === pack.value?.id))
+</script>
+
+<template>
+  <div>
+    <div class="flex flex-wrap items-end gap-2">
+      <ChoiceField v-if="packages.length > 1" label="Package" class="w-64" :value="index" :choices="packages.map((p, value) => ({ value, name: p.name }))" @change="(v) => (at = v)" />
+      <TextField v-if="pack" label="Name of the package" class="w-72" :value="pack.name" @change="(v) => table.change('package name', (d) => void (d.packages[index]!.name = v))" />
+      <button class="tool" @click="add"><Plus :size="17" />Package</button>
+      <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
+    </div>
+    <p v-if="!pack" class="py-6">No package yet. A package is a list of measures tried together on the same household and the same draws.</p>
+    <template v-else>
+      <MeasureList class="mt-4" :index="index" />
+      <SavingsTable class="mt-6" />
+      <section class="mt-6" aria-label="Where the heat goes">
+        <div class="flex flex-wrap items-center justify-between gap-2">
+          <h2 class="text-xl">Where the heat goes</h2>
+          <div role="radiogroup" aria-label="Which year" class="inline-flex overflow-hidden rounded border border-line-strong">
+            <button v-for="v in (['before', 'after'] as const)" :key="v" role="radio" :aria-checked="view === v" class="min-h-11 px-4" :class="view === v ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'" @click="view = v">{{ v === 'before' ? 'As found' : pack.name }}</button>
+          </div>
+        </div>
+        <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
+      </section>
+      <section class="mt-6" aria-label="Month by month">
+        <h2 class="text-xl">Month by month</h2>
+        <MonthChart v-if="years.found && after" :found="years.found" :after="after" :name="pack.name" />
+      </section>
+    </template>
+  </div>
+</template>

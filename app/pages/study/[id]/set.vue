@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { RotateCcw } from '@lucide/vue'
+import { LOOP_MODES, SETPOINT_C, SetpointC, type LoopMode } from '~~/core/controls/controls'
+import { ALWAYS, type Week } from '~~/core/controls/week'
+import type { Grid } from '~~/core/controls/grid'
+import { scaldSeconds } from '~~/core/safety/scald'
+
+const table = useStudy()
+const study = computed(() => table.study!)
+const controls = computed(() => table.controls!)
+const found = computed(() => study.value.controls.found)
+const units = computed(() => table.units)
+
+const LOOP_NAMES: Record<LoopMode, string> = { off: 'Off', always: 'Always on', clock: 'By the clock' }
+const setpoint = (id: string, c: number) => table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c))
+const timer = (id: string, windows: Week | null) => table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
+const restore = () => table.change('restore', (d) => void (d.controls.set = null))
+const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
+
+const warning = (c: number) => {
+  if (c < 50 && study.value.plant.store)
+    return 'Below 50 °C a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.'
+  const { adultS } = scaldSeconds(c)
+  return Number.isFinite(adultS) ? `At the tap this burns an adult in ${adultS < 10 ? adultS.toFixed(0) : Math.round(adultS / 5) * 5} s and a child in a quarter of that, unless it is mixed down.` : ''
+}
+</script>
+
+<template>
+  <div class="space-y-8">
+    <section v-for="heater in study.plant.heaters" :key="heater.id" :aria-label="heater.name">
+      <div class="flex flex-wrap items-baseline justify-between gap-2">
+        <h2 class="text-xl">{{ study.plant.store ? `${study.plant.store.name}, heated by ${heater.name.toLowerCase()}` : heater.name }}</h2>
+        <button class="tool" :disabled="study.controls.set === null" @click="restore"><RotateCcw :size="17" />Put everything back as found</button>
+      </div>
+      <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
+        <NumberField label="Setpoint" quantity="temperature" :schema="SetpointC" :value="controls.heaters[heater.id]!.setpointC" @change="(c) => setpoint(heater.id, c!)" />
+        <div>
+          <input
+            type="range"
+            class="h-11 w-full accent-copper"
+            :min="SETPOINT_C.low"
+            :max="SETPOINT_C.high"
+            step="0.5"
+            :value="controls.heaters[heater.id]!.setpointC"
+            aria-label="Setpoint slider"
+            :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
+            @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value))"
+          />
+          <div class="caption flex justify-between" aria-hidden="true"><span>{{ units.temperature(SETPOINT_C.low) }}</span><span>found {{ units.temperature(found.heaters[heater.id]!.setpointC) }}</span><span>{{ units.temperature(SETPOINT_C.high) }}</span></div>
+        </div>
+      </div>
+      <p v-if="warning(controls.heaters[heater.id]!.setpointC)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC) }}</p>
+      <div class="mt-4">
+        <label class="flex min-h-11 items-center gap-2">
+          <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.windows !== null" @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? structuredClone(ALWAYS) : null)" />
+          <span class="font-semibold">Heater timer</span>
+          <span class="text-ink-soft">{{ controls.heaters[heater.id]!.windows === null ? 'off: it may heat at any time' : 'it heats only inside its windows' }}</span>
+        </label>
+        <WeekPlanner
+          v-if="controls.heaters[heater.id]!.windows"
+          :label="`Timer of ${heater.name}`"
+          :week="controls.heaters[heater.id]!.windows!"
+          :found="found.heaters[heater.id]!.windows"
+          :grid="controls.grid"
+          @change="(w) => timer(heater.id, w)"
+        />
+      </div>
+    </section>
+
+    <section v-if="study.pipes.loop" aria-label="Loop">
+      <h2 class="text-xl">Loop</h2>
+      <div role="radiogroup" aria-label="Mode of the loop" class="my-2 inline-flex flex-wrap overflow-hidden rounded border border-line-strong">
+        <button
+          v-for="mode in LOOP_MODES"
+          :key="mode"
+          role="radio"
+          :aria-checked="controls.loop.mode === mode"
+          class="min-h-11 border-r border-line-strong px-4 last:border-r-0"
+          :class="controls.loop.mode === mode ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
+          @click="table.set('loop mode', (k) => void (k.loop.mode = mode))"
+        >
+          {{ LOOP_NAMES[mode] }}<span v-if="found.loop.mode === mode" class="ml-1 text-xs opacity-80">found</span>
+        </button>
+      </div>
+      <WeekPlanner
+        v-if="controls.loop.mode === 'clock'"
+        label="Windows of the loop"
+        :week="controls.loop.windows"
+        :found="found.loop.mode === 'clock' ? found.loop.windows : null"
+        :grid="controls.grid"
+        @change="(w) => table.set('loop windows', (k) => void (k.loop.windows = w))"
+      />
+      <p v-else-if="controls.loop.mode === 'always'" class="text-ink-soft">The pump runs day and night.</p>
+      <p v-else class="text-ink-soft">The pump rests; whoever opens a tap waits for the pipes to fill with hot water.</p>
+    </section>
+
+    <section aria-label="Controller">
+      <h2 class="text-base">The controller on the wall holds</h2>
+      <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
+        <ChoiceField label="Steps" :value="controls.grid.stepMin" :choices="([5, 10, 15, 30, 60] as const).map((value) => ({ value: value as Grid['stepMin'], name: `${value} minutes` }))" @change="(v) => setGrid((g) => void (g.stepMin = v))" />
+        <ChoiceField label="Windows a day" :value="controls.grid.periodsPerDay" :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))" @change="(v) => setGrid((g) => void (g.periodsPerDay = v))" />
+        <ChoiceField label="Programmes" :value="controls.grid.days" :choices="[{ value: 'same', name: 'one for all days' }, { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' }, { value: 'each', name: 'seven days' }]" @change="(v) => setGrid((g) => void (g.days = v))" />
+      </div>
+    </section>
+  </div>
+</template>

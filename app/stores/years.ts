@@ -1,0 +1,163 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { AS_FOUND, AS_SET, compared, jobsOf, packageKey, type Comparison, type Job } from '~~/core/measures/compare'
+import { controlsOf, type Study } from '~~/core/study/study'
+import { dayInMonth, type DayTrace } from '~~/core/year/trace'
+import type { YearResult } from '~~/core/year/result'
+import { YearPool } from '~/utils/year-pool'
+import { useStudy } from './study'
+
+const YEARS_KEPT = 80
+
+/** What a year depends on; names, units, readings and packages do not move it. */
+function contentKey(study: Study): string {
+  const { site, people, pipes, plant, prices } = study
+  return JSON.stringify([site, people, pipes, plant, prices, controlsOf(study)])
+}
+
+/** Simulated years of the study on the table, as found, as set and improved, and the day that is being looked at. */
+export const useYears = defineStore('years', () => {
+  const table = useStudy()
+  const pool = new YearPool(Math.min(4, Math.max(2, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)))
+  const cache = new Map<string, YearResult>()
+  const years = shallowRef<ReadonlyMap<string, YearResult>>(new Map())
+  const pending = ref(0)
+  const wanted = ref(0)
+  const failure = ref<string | null>(null)
+  const lastMs = ref(0)
+  /** Package whose single and last-in savings are wanted; null while none is being looked at. */
+  const lookedAt = ref<string | null>(null)
+  /** The figures in force before the last change. */
+  const before = shallowRef<YearResult | null>(null)
+  let batch = 0
+
+  function remember(key: string, result: YearResult) {
+    cache.set(key, result)
+    if (cache.size > YEARS_KEPT) cache.delete(cache.keys().next().value!)
+  }
+
+  function jobs(study: Study): Job[] {
+    const all = jobsOf(study, study.packages.filter((p) => p.id === lookedAt.value))
+    const others = study.packages.filter((p) => p.id !== lookedAt.value).slice(0, 1)
+    const rest = jobsOf(study, others).filter((j) => others.some((p) => j.key === packageKey(p.id)))
+    const rank = (j: Job) => (j.key === AS_SET ? 0 : j.key === AS_FOUND ? 1 : j.key.startsWith('package/') ? 2 : 3)
+    return [...all, ...rest].sort((a, b) => rank(a) - rank(b))
+  }
+
+  async function simulateAll(study: Study) {
+    const mine = ++batch
+    const stale = () => mine !== batch
+    const from = performance.now()
+    const plan = jobs(study).map((job) => ({ ...job, content: contentKey(job.study) }))
+    const missing = plan.filter((j, i) => !cache.has(j.content) && plan.findIndex((k) => k.content === j.content) === i)
+    const publish = () => {
+      const next = new Map<string, YearResult>()
+      for (const job of plan) {
+        const result = cache.get(job.content)
+        if (result) next.set(job.key, result)
+      }
+      years.value = next
+    }
+    failure.value = null
+    wanted.value = missing.length
+    pending.value = missing.length
+    const current = now.value
+    // Old figures stay in sight until all that is on every screen has come.
+    const first = plan.filter((j) => j.key === AS_SET || j.key === AS_FOUND)
+    const firstHere = () => first.every((j) => cache.has(j.content))
+    if (firstHere()) publish()
+    await Promise.all(
+      missing.map(async (job) => {
+        try {
+          const result = await pool.year(job.study, stale)
+          if (!result) return
+          remember(job.content, result)
+          if (stale()) return
+          pending.value--
+          if (firstHere()) {
+            publish()
+            if (lastMs.value === 0 || first.some((j) => j.content === job.content)) lastMs.value = performance.now() - from
+          }
+        } catch (error) {
+          if (!stale()) failure.value = error instanceof Error ? error.message : String(error)
+        }
+      }),
+    )
+    if (!stale()) {
+      pending.value = 0
+      if (current && now.value && current !== now.value) before.value = current
+    }
+  }
+
+  /** Drops what has not been simulated yet. */
+  function stop() {
+    batch++
+    pending.value = 0
+  }
+
+  const found = computed(() => years.value.get(AS_FOUND) ?? null)
+  /** The household as it stands now: as set, or as found while nothing is set. */
+  const now = computed(() => years.value.get(AS_SET) ?? found.value)
+
+  const comparison = computed((): Comparison | null => {
+    const study = table.study
+    if (!study) return null
+    const pack = study.packages.filter((p) => p.id === lookedAt.value)
+    try {
+      return compared(study, years.value, pack)
+    } catch {
+      return null
+    }
+  })
+
+  const packageYear = (id: string) => years.value.get(packageKey(id)) ?? null
+
+  watch(
+    () => table.study?.id,
+    () => {
+      years.value = new Map()
+      before.value = null
+    },
+  )
+  watch([() => table.study, lookedAt], ([study]) => study && void simulateAll(study), { immediate: true })
+
+  // The day under the clock.
+  const month = ref(0)
+  const weekday = ref(1)
+  const minute = ref(6 * 60 + 30)
+  const day = shallowRef<DayTrace | null>(null)
+  let dayBatch = 0
+  watch(
+    [() => (table.study ? contentKey(table.study) : ''), month, weekday],
+    async () => {
+      const study = table.study
+      if (!study) return
+      const mine = ++dayBatch
+      const trace = await pool.day(study, dayInMonth(study, month.value, weekday.value), () => mine !== dayBatch)
+      if (trace && mine === dayBatch) day.value = trace
+    },
+    { immediate: true },
+  )
+  const frame = computed(() => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / 5))] ?? null)
+
+  return {
+    years,
+    found,
+    now,
+    before,
+    comparison,
+    packageYear,
+    lookedAt,
+    pending,
+    wanted,
+    failure,
+    lastMs,
+    onServer: !pool.local,
+    stop,
+    month,
+    weekday,
+    minute,
+    day,
+    frame,
+  }
+})

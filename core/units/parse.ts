@@ -1,0 +1,106 @@
+import { toMetric, unitOf, type Quantity, type System } from './quantities'
+
+/** "quantity unit" → how to make a figure in that unit metric. */
+const SPELLINGS = new Map<string, (x: number) => number>()
+
+function spell(of: Quantity[], factor: number, names: string, shift = 0): void {
+  for (const quantity of of)
+    for (const name of names.split(' ')) SPELLINGS.set(`${quantity} ${name}`, (x) => (x - shift) * factor)
+}
+
+spell(['temperature'], 1, 'c °c degc')
+spell(['temperature'], 1 / 1.8, 'f °f degf', 32)
+spell(['rise'], 1, 'k c °c')
+spell(['rise'], 1 / 1.8, 'f °f')
+spell(['flow'], 1, 'l/min lpm')
+spell(['flow'], 1 / 60, 'l/h lph')
+spell(['flow'], 60, 'l/s')
+spell(['flow'], 3.785412, 'gpm gal/min')
+spell(['volume', 'bigVolume'], 1, 'l litre litres liter liters')
+spell(['volume', 'bigVolume'], 0.001, 'ml')
+spell(['volume', 'bigVolume'], 1000, 'm3 m³')
+spell(['volume', 'bigVolume'], 3.785412, 'gal gallon gallons')
+spell(['volume', 'bigVolume'], 28.316847, 'ft3 ft³')
+spell(['length', 'altitude'], 1, 'm')
+spell(['length', 'altitude'], 0.3048, "ft ' feet foot")
+spell(['power'], 1, 'kw')
+spell(['power'], 0.001, 'w')
+spell(['power'], 1 / 3.412142, 'kbtu/h mbh')
+spell(['power'], 1 / 3412.142, 'btu/h')
+spell(['watts'], 1, 'w')
+spell(['watts'], 1000, 'kw')
+spell(['lossRate'], 1, 'w/k')
+spell(['lossRate'], 1 / 1.895634, 'btu/h°f btu/hf')
+spell(['pressure'], 1, 'bar')
+spell(['pressure'], 0.0689476, 'psi')
+spell(['pressure'], 0.01, 'kpa')
+spell(['thickness'], 1, 'mm')
+spell(['thickness'], 10, 'cm')
+spell(['thickness'], 25.4, 'in " inch inches')
+spell(['mass'], 1, 'kg')
+spell(['mass'], 0.45359237, 'lb')
+spell(['seconds'], 1, 's sec')
+spell(['seconds'], 60, 'min')
+spell(['energy'], 1, 'kwh')
+spell(['energy'], 0.001, 'wh')
+spell(['energy'], 29.307107, 'therm therms')
+
+/** A number as people write it: 1 234.5, 1,5, 3/4, 1-1/2, −4. Returns null when it is none. */
+export function parseNumber(text: string): number | null {
+  const t = text.trim().replace(/^[−–]/, '-').replace(/(\d)[ \u00a0\u202f](?=\d{3}(\D|$))/g, '$1')
+  const fraction = /^(-?)(?:(\d+)[ -])?(\d+)\/(\d+)$/.exec(t)
+  if (fraction) {
+    const [, minus, whole = '0', top, bottom] = fraction
+    if (Number(bottom) === 0) return null
+    const value = Number(whole) + Number(top) / Number(bottom)
+    return minus ? -value : value
+  }
+  if (!/^[-+]?(\d+([.,]\d*)?|[.,]\d+)$/.test(t)) return null
+  return Number(t.replace(',', '.'))
+}
+
+/** Feet and inches: 12'6", 12' 6 1/2", 6". In metres; null when it is none. */
+function parseFeetInches(text: string): number | null {
+  const m = /^(?:(\d+(?:[.,]\d+)?)\s*(?:'|ft))?\s*(?:(\d+(?:[.,]\d+)?(?:[ -]\d+\/\d+)?|\d+\/\d+)\s*(?:"|in))?$/.exec(text.trim())
+  if (!m || (m[1] === undefined && m[2] === undefined)) return null
+  const feet = m[1] === undefined ? 0 : parseNumber(m[1])
+  const inches = m[2] === undefined ? 0 : parseNumber(m[2])
+  return feet === null || inches === null ? null : (feet * 12 + inches) * 0.0254
+}
+
+/**
+ * A figure with or without its unit, as a heating engineer would type it, in metric. Without a unit it is in the units
+ * of the system in use. Returns null when it cannot be read.
+ * @example parseQuantity('flow', 'metric', '1.2 gpm') // 4.54
+ */
+export function parseQuantity(quantity: Quantity, system: System, text: string): number | null {
+  if (quantity === 'length') {
+    const length = parseFeetInches(text)
+    if (length !== null) return length
+  }
+  const m = /^\s*([-−–+]?[\d.,/\u00a0\u202f -]*\d[.,]?)\s*(.*?)\s*$/.exec(text)
+  if (!m) return null
+  const value = parseNumber(m[1])
+  if (value === null) return null
+  const word = m[2].toLowerCase()
+  if (word === '') return toMetric(quantity, system, value)
+  if (word === unitOf(quantity, system).label.toLowerCase()) return toMetric(quantity, system, value)
+  return SPELLINGS.get(`${quantity} ${word}`)?.(value) ?? null
+}
+
+/**
+ * A time of day in minutes from midnight: 7:30, 07.30, 0730, 7, 7:30p, 7pm, 24:00. Null when it is none.
+ * @example parseTime('7:30p') // 1170
+ */
+export function parseTime(text: string): number | null {
+  const m = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*([ap])?\.?m?\.?\s*$/i.exec(text)
+  if (!m) return null
+  let hours = Number(m[1])
+  const minutes = Number(m[2] ?? 0)
+  if (m[3]) {
+    if (hours < 1 || hours > 12) return null
+    hours = (hours % 12) + (m[3].toLowerCase() === 'p' ? 12 : 0)
+  }
+  const total = hours * 60 + minutes
+  return minutes > 59 || total > 1440 ? null : total
+}

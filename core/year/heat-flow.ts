@@ -1,0 +1,47 @@
+import { CARRIER_NAMES, type Carrier } from '../money/carriers'
+import type { Energy } from './result'
+
+export interface HeatNode {
+  id: string
+  name: string
+  /** What kind of end it is, for its colour. */
+  role: 'bought' | 'passes' | 'lost' | 'useful'
+}
+
+export interface HeatLink {
+  from: string
+  to: string
+  kwh: number
+}
+
+const LOSSES: [keyof Energy, string, string][] = [
+  ['primaryKwh', 'primary', 'Between heater and store'],
+  ['storeKwh', 'store', 'Store'],
+  ['loopKwh', 'loop', 'Loop'],
+  ['deadRunKwh', 'runs', 'Cooled in pipes'],
+  ['runOffKwh', 'run-off', 'Run off waiting'],
+  ['reliefKwh', 'relief', 'Relief valve'],
+]
+
+/** The ledger of a year as flows from what is bought to where it ends; what is under half a kWh is left out. */
+export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[] } {
+  const nodes: HeatNode[] = []
+  const links: HeatLink[] = []
+  const add = (node: HeatNode, from: string, kwh: number) => {
+    if (kwh < 0.5) return
+    nodes.push(node)
+    links.push({ from, to: node.id, kwh })
+  }
+  for (const [carrier, kwh] of Object.entries(energy.inputKwh) as [Carrier, number][]) {
+    if (kwh < 0.5) continue
+    nodes.push({ id: carrier, name: CARRIER_NAMES[carrier], role: 'bought' })
+    links.push({ from: carrier, to: 'heater', kwh })
+  }
+  nodes.push({ id: 'heater', name: 'Heater and controls', role: 'passes' })
+  const bought = links.reduce((s, l) => s + l.kwh, 0)
+  add({ id: 'water', name: 'Into the water', role: 'passes' }, 'heater', bought - energy.conversionKwh)
+  add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh)
+  add({ id: 'useful', name: 'Useful at the taps', role: 'useful' }, 'water', energy.usefulKwh)
+  for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)
+  return { nodes, links }
+}

@@ -1,0 +1,46 @@
+import { build } from 'esbuild'
+import tailwindcss from '@tailwindcss/vite'
+import { join } from 'node:path'
+
+/** Name of the bundled worker that lies beside the server's entry. */
+const WORKER_FILE = 'simulate-worker.mjs'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  // Studies live in the browser; there is nothing a server could render ahead of time.
+  ssr: false,
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt'],
+  css: ['~/assets/main.css'],
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' } },
+  typescript: { strict: true },
+  components: [{ path: '~/components', pathPrefix: false }],
+  app: {
+    head: {
+      title: 'Bagno',
+      htmlAttrs: { lang: 'en-GB' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Hot water on a household visit: set it, cost a year of it, and see what a change saves.' },
+        { name: 'theme-color', content: '#f1ebdf' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' }],
+    },
+  },
+  nitro: {
+    hooks: {
+      compiled: async (nitro) => {
+        await build({
+          entryPoints: [join(nitro.options.rootDir, 'server/pool/worker.ts')],
+          outfile: join(nitro.options.output.serverDir, WORKER_FILE),
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          logLevel: 'error',
+        })
+      },
+    },
+  },
+})
