@@ -30,6 +30,7 @@ export const useYears = defineStore('years', () => {
   /** The figures in force before the last change. */
   const before = shallowRef<YearResult | null>(null)
   let batch = 0
+  let lastView: string | null = null
 
   function remember(key: string, result: YearResult) {
     cache.set(key, result)
@@ -61,7 +62,9 @@ export const useYears = defineStore('years', () => {
     failure.value = null
     wanted.value = missing.length
     pending.value = missing.length
-    const current = now.value
+    const sameView = lastView
+    lastView = lookedAt.value
+    const current = shown.value
     // Old figures stay in sight until all that is on every screen has come.
     const first = plan.filter((j) => j.key === AS_SET || j.key === AS_FOUND)
     const firstHere = () => first.every((j) => cache.has(j.content))
@@ -85,7 +88,7 @@ export const useYears = defineStore('years', () => {
     )
     if (!stale()) {
       pending.value = 0
-      if (current && now.value && current !== now.value) before.value = current
+      if (current && shown.value && current !== shown.value && sameView === lookedAt.value) before.value = current
     }
   }
 
@@ -99,6 +102,13 @@ export const useYears = defineStore('years', () => {
   /** The household as it stands now: as set, or as found while nothing is set. */
   const now = computed(() => years.value.get(AS_SET) ?? found.value)
 
+  /** The year on show beside the work: with the package that is being looked at, or as it stands. */
+  const shown = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || now.value)
+  const shownAs = computed(() => {
+    if (lookedAt.value && years.value.has(packageKey(lookedAt.value))) return 'with the package'
+    return table.study?.controls.set ? 'as set' : 'as found'
+  })
+
   const comparison = computed((): Comparison | null => {
     const study = table.study
     if (!study) return null
@@ -110,8 +120,8 @@ export const useYears = defineStore('years', () => {
     }
   })
 
-  const packageYear = (id: string) => years.value.get(packageKey(id)) ?? null
-
+  // Another view of the same study is not a change.
+  watch(lookedAt, () => (before.value = null))
   watch(
     () => table.study?.id,
     () => {
@@ -144,9 +154,10 @@ export const useYears = defineStore('years', () => {
     years,
     found,
     now,
+    shown,
+    shownAs,
     before,
     comparison,
-    packageYear,
     lookedAt,
     pending,
     wanted,

@@ -41,7 +41,7 @@ export class BoilerCoil implements StoreHeater {
     this.primaryC = startC
     this.heatKjK = spec.primary.litres * KJ_PER_LITRE_K
     this.carriedKwK = (spec.primary.flowLMin / 60) * KJ_PER_LITRE_K
-    this.coilKwK = this.carriedKwK * (1 - Math.exp(-spec.coil.uaWK / 1000 / this.carriedKwK))
+    this.coilKwK = this.carriedKwK * (1 - decay(spec.coil.uaWK / 1000 / this.carriedKwK))
   }
 
   heldKj(): number {

@@ -9,6 +9,8 @@ import type { StoreHeater } from './store-heater'
 const BURNER_TOP = 0.12
 /** An element heats the water from its own height a little upwards. */
 const ELEMENT_BAND = 0.1
+/** Store at which the safety cut-off of a gas store shuts all gas, the pilot's too, °C. */
+export const CUT_OFF_C = 88
 
 /** What heaters that put their heat straight into the store have in common: no circuit of their own. */
 abstract class DirectHeater implements StoreHeater {
@@ -88,7 +90,7 @@ export class GasStoreBurner extends DirectHeater {
   }
 
   private burn(fuelKj: number, store: LayeredStore): void {
-    if (fuelKj <= 0) return
+    if (fuelKj <= 0 || store.topC >= CUT_OFF_C) return
     const heatKj = fuelKj * this.efficiency(store)
     this.ledger.buy(this.spec.carrier, fuelKj, heatKj)
     store.heat(heatKj, 0, BURNER_TOP)

@@ -6,6 +6,7 @@ import { standingUa } from '../stores/standing-loss'
 import type { Heater } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import type { Ledger } from '../year/ledger'
+import { sameEverywhere } from '../year/same-everywhere'
 import { BoilerCoil } from './boiler-coil'
 import { ElementHeater, GasStoreBurner } from './direct-heaters'
 import type { PlantModel, PlantState } from './plant-model'
@@ -13,6 +14,8 @@ import type { StoreHeater } from './store-heater'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
+/** No step moves more than this share of the store, so that loop and cold water settle in between. */
+const MOST_MOVED = 0.3
 /** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
 
@@ -40,7 +43,7 @@ export class StorePlant implements PlantModel {
     const spec = study.plant.store!
     const controls = controlsOf(study)
     const startC = Math.max(...Object.values(controls.heaters).map((h) => h.setpointC))
-    this.store = new LayeredStore(spec.litres, spec.heightM, standingUa(spec.loss, spec.litres), startC, spec.inletMix)
+    this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(standingUa(spec.loss, spec.litres)), startC, spec.inletMix)
     this.sensorHeight = spec.sensorHeight
     this.returnHeight = study.pipes.loop?.returnHeight ?? 0.5
     this.stations = study.plant.heaters.map((heater) => {
@@ -68,8 +71,9 @@ export class StorePlant implements PlantModel {
 
   longestStep(flowLMin: number): number {
     const acting = this.acting
-    if (acting) return acting.heater.longestStep(this.store, acting.setpointC - this.store.at(this.sensorHeight))
-    if (flowLMin > 0) return IDLE_STEP_S
+    const flowing = flowLMin > 0 ? (MOST_MOVED * this.store.litres * 60) / flowLMin : Infinity
+    if (acting) return Math.min(flowing, acting.heater.longestStep(this.store, acting.setpointC - this.store.at(this.sensorHeight)))
+    if (flowLMin > 0) return flowing
     const now = this.store.at(this.sensorHeight)
     const next = Math.max(-Infinity, ...this.stations.filter((s) => s.open).map((s) => s.callC))
     return Math.min(IDLE_STEP_S, Math.max(30, this.store.secondsToCool(now, next) + 1))

@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { DAYS, DAY_S, HOUR_S } from '../climate/calendar'
 import type { Habit, People } from '../study/people'
+import { sameEverywhere } from '../year/same-everywhere'
 import { STANDARD_DAYS } from './standard-days'
 
 /** A draw as it is asked for. `amount` is seconds, litres at the tap, or kJ of heat, by `measure`. */
@@ -54,12 +55,12 @@ function habitDraws(people: People, habit: Habit, firstWeekday: number): Draw[] 
     const amount = Math.max(0.2, 1 + habit.amountSpread * normal(c, d)) * season
     const minute = habit.atMin + habit.spreadMin * normal(a, b)
     out.push({
-      startS: Math.min(DAYS * DAY_S - HOUR_S, Math.max(0, day * DAY_S + minute * 60)),
+      startS: sameEverywhere(Math.min(DAYS * DAY_S - HOUR_S, Math.max(0, day * DAY_S + minute * 60))),
       tapId: habit.tapId,
       wantedC: habit.wantedC,
       waits: habit.waits,
       measure: habit.use.kind === 'timed' ? 'seconds' : 'litres',
-      amount: amount * (habit.use.kind === 'timed' ? habit.use.minutes * 60 : habit.use.litres),
+      amount: sameEverywhere(amount * (habit.use.kind === 'timed' ? habit.use.minutes * 60 : habit.use.litres)),
     })
   }
   return out

@@ -4,6 +4,7 @@ import { controlsOf, type Study } from '../study/study'
 import { pipeOf, type Material } from './catalogue'
 import { frontPerMetre } from './contents'
 import { pipeLoss, type Insulation } from './loss'
+import { sameEverywhere } from '../year/same-everywhere'
 import { Outflow, PlugRun } from './plug-run'
 
 /** A length of pipe as the study describes it. */
@@ -36,7 +37,8 @@ export const LOOP_RETURN = 'loop return'
 /** Loss of a run for each kelvin, W/K, at the temperature it usually carries and the year's mean of its place. */
 export function runUa(length: Length, waterC: number, monthlyAirC: readonly number[]): number {
   const months = monthlyAirC.map((_, m) => placeTemperature(length.place, m, monthlyAirC))
-  return pipeLoss(pipeOf(length.material, length.size), waterC, yearMean(months), length.insulation).uWMK * length.lengthM
+  const pipe = pipeOf(length.material, length.size)
+  return sameEverywhere(pipeLoss(pipe, waterC, yearMean(months), length.insulation).uWMK * length.lengthM)
 }
 
 /** Contents of a run with its wall counted as water, L. */

@@ -114,11 +114,11 @@ export class LayeredStore {
     return Array.from({ length: 10 }, (_, k) => this.meanBetween(k / 10, (k + 1) / 10))
   }
 
-  /** Seconds until a layer now at `nowC` has cooled to `toC` by standing loss alone; Infinity if it never does. */
+  /** Whole seconds until a layer now at `nowC` has cooled to `toC` by standing loss alone; Infinity if it never does. */
   secondsToCool(nowC: number, toC: number): number {
     if (nowC <= toC) return 0
     if (toC <= this.ambientC) return Infinity
-    return this.tauS * Math.log((nowC - this.ambientC) / (toC - this.ambientC))
+    return Math.round(this.tauS * Math.log((nowC - this.ambientC) / (toC - this.ambientC)))
   }
 
   /** Standing loss and conduction over a time without flow, or beside it. */
@@ -147,11 +147,12 @@ export class LayeredStore {
     }
   }
 
-  /** Takes litres off the top, in the order they leave. The caller puts as many back in. */
+  /** Takes litres off the top, in the order they leave: less than the store holds. The caller puts as many back in. */
   draw(litres: number, out: Outflow): void {
     let left = litres
-    while (left > 1e-12 && this.n > 0) {
+    while (left > 1e-12) {
       const i = this.n - 1
+      if (i === 0 && left >= this.vol[0]) throw new RangeError(`${litres} L cannot be drawn at once from ${this.litres} L`)
       const take = Math.min(left, this.vol[i])
       out.add(take, this.temp[i])
       left -= take

@@ -23,11 +23,11 @@ export function display(system: System, currency: string): Display {
     (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
   const figure = (quantity: Quantity, metric: number, decimals?: number) => {
     const u = unitOf(quantity, system)
-    return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals)} ${u.label}`
+    return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals).replace('-', '−')} ${u.label}`
   }
   const money = (amount: number, sign = false) => {
     const decimals = Math.abs(amount) < 100 ? 2 : 0
-    return (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
+    const text = (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
       style: 'currency',
       currency,
       currencyDisplay: 'narrowSymbol',
@@ -35,6 +35,7 @@ export function display(system: System, currency: string): Display {
       maximumFractionDigits: decimals,
       signDisplay: sign ? 'exceptZero' : 'auto',
     })
+    return text.replace('-', '−')
   }
   return {
     figure,

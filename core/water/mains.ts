@@ -1,3 +1,4 @@
+import { sameEverywhere } from '../year/same-everywhere'
 import { DAYS, MONTH_OF_DAY, yearMean } from '../climate/calendar'
 
 const toF = (c: number) => c * 1.8 + 32
@@ -31,6 +32,6 @@ export function mainsThroughYear(mains: Mains, monthlyAirC: readonly number[]): 
   const mean = yearMean(monthlyAirC)
   const span = Math.max(...monthlyAirC) - Math.min(...monthlyAirC)
   for (let d = 0; d < DAYS; d++)
-    out[d] = mains.kind === 'monthly' ? mains.monthlyC[MONTH_OF_DAY[d]] : mainsTemperature(mean, span, d + 1)
+    out[d] = mains.kind === 'monthly' ? mains.monthlyC[MONTH_OF_DAY[d]] : sameEverywhere(mainsTemperature(mean, span, d + 1))
   return out
 }

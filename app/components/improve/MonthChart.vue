@@ -29,7 +29,7 @@ const options = computed(() => ({
   },
   scales: {
     x: { grid: { display: false } },
-    y: { beginAtZero: true, grid: { color: '#cfc4af' }, ticks: { callback: (v: string | number) => units.value.money(Number(v)) } },
+    y: { beginAtZero: true, grid: { color: '#cfc4af' }, ticks: { callback: (v: string | number) => units.value.money(Number(v)).replace(/[.,]00$/, '') } },
   },
 }))
 </script>

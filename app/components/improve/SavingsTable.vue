@@ -31,7 +31,7 @@ const payback = (cost: number | null, saves: number) => {
               <th class="py-1.5 text-left font-normal">{{ m.name }}</th>
               <td class="text-right">{{ units.money(m.aloneMoney) }}</td>
               <td class="text-right">{{ units.money(m.lastInMoney) }}</td>
-              <td class="text-right">{{ m.costMoney === null ? 'not known' : units.money(m.costMoney) }}</td>
+              <td class="text-right">{{ m.costMoney === null ? 'not known' : m.costMoney === 0 ? 'nothing' : units.money(m.costMoney) }}</td>
               <td class="text-right">{{ payback(m.costMoney, m.lastInMoney) }}</td>
             </tr>
             <tr class="font-semibold">

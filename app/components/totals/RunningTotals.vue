@@ -23,7 +23,7 @@ const rows = computed((): Row[] => [
   { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: (x) => x.toLocaleString('en-GB') },
 ])
 
-const isSet = computed(() => table.study?.controls.set !== null)
+const isSet = computed(() => years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {
   if (!from || !to) return ''
   const by = row.of(to) - row.of(from)
@@ -31,7 +31,7 @@ function change(row: Row, from: YearResult | null, to: YearResult | null): strin
   return text === row.write(0) ? 'as it was' : `${by < 0 ? '−' : '+'}${text}`
 }
 const better = (row: Row, from: YearResult | null, to: YearResult | null) => (from && to ? Math.sign(row.of(from) - row.of(to)) : 0)
-const hygiene = computed(() => years.now?.hygiene)
+const hygiene = computed(() => years.shown?.hygiene)
 </script>
 
 <template>
@@ -41,24 +41,22 @@ const hygiene = computed(() => years.now?.hygiene)
       <span class="caption" role="status">
         <template v-if="years.failure">not computed</template>
         <template v-else-if="years.pending">computing {{ years.pending }}…</template>
-        <template v-else>{{ isSet ? 'as set' : 'as found' }}</template>
+        <template v-else>{{ years.shownAs }}</template>
       </span>
     </div>
     <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
     <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
     <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
-      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1.5 pr-2" :title="row.hint">
+      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0" :title="row.hint">
         <dt class="caption">{{ row.name }}</dt>
-        <dd class="flex flex-wrap items-baseline justify-between gap-x-2">
-          <span class="text-xl font-semibold" :data-total="row.name">{{ years.now ? row.write(row.of(years.now)) : '…' }}</span>
-          <span
-            v-if="isSet && years.now"
-            class="font-semibold"
-            :class="better(row, years.found, years.now) > 0 ? 'text-verdigris' : better(row, years.found, years.now) < 0 ? 'text-alarm' : 'text-ink-soft'"
-            :data-change="row.name"
-          >{{ change(row, years.found, years.now) }}</span>
-        </dd>
-        <dd v-if="years.before && years.now" class="caption">last change: {{ change(row, years.before, years.now) }}</dd>
+        <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">{{ years.shown ? row.write(row.of(years.shown)) : '…' }}</dd>
+        <dd v-if="years.before && years.shown" class="caption">last: {{ change(row, years.before, years.shown) }}</dd>
+        <dd
+          v-if="isSet && years.shown"
+          class="font-semibold lg:col-start-2 lg:text-right"
+          :class="better(row, years.found, years.shown) > 0 ? 'text-verdigris' : better(row, years.found, years.shown) < 0 ? 'text-alarm' : 'text-ink-soft'"
+          :data-change="row.name"
+        >{{ change(row, years.found, years.shown) }}</dd>
       </div>
     </dl>
     <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
@@ -66,6 +64,6 @@ const hygiene = computed(() => years.now?.hygiene)
       <p>Store tepid (25–45 °C) {{ hygiene.storeTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null">; loop return below 50 °C for {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template>.</p>
       <p v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > 0.1" class="mt-1 flex gap-1 text-alarm"><TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local code.</p>
     </div>
-    <p v-if="isSet" class="caption pt-1">The change is against the house as found.</p>
+    <p v-if="isSet" class="caption pt-1">Coloured: the change against the house as found. Grey: what the last change did.</p>
   </aside>
 </template>

@@ -58,7 +58,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         </button>
       </div>
     </div>
-    <StationButton name="Drain" :open="false" class="pointer-events-none" inert>
+    <StationButton name="Drain" still>
       <template #now>{{ spend(money?.taps) }}</template>
       <template #year>run off {{ spend(money?.runOff) }}</template>
       <DrainMark />

@@ -59,11 +59,11 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
     <NuxtLink to="/" class="tool mt-4"><ArrowLeft :size="18" />All households</NuxtLink>
   </div>
   <p v-else-if="!ready || !table.study" class="p-6 text-ink-soft">Opening…</p>
-  <div v-else class="mx-auto max-w-[84rem] px-3 pb-10 sm:px-4">
+  <div v-else class="mx-auto max-w-[84rem] px-3 pb-24 sm:px-4 lg:pb-10">
     <header class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
-      <h1 class="min-w-0 flex-1 truncate text-xl sm:text-2xl">{{ table.study.name }}</h1>
-      <div class="flex items-center gap-1">
+      <h1 class="min-w-0 flex-1 text-xl sm:text-2xl">{{ table.study.name }}</h1>
+      <div class="flex w-full items-center justify-end gap-1 sm:w-auto">
         <span class="caption mr-1 hidden sm:inline" role="status">{{ table.kept === 'kept' ? 'kept in this browser' : table.kept === 'keeping' ? 'keeping…' : '' }}</span>
         <button class="tool px-3" aria-label="Undo" title="Undo, Ctrl Z" :disabled="!table.canUndo" @click="table.undo()"><Undo2 :size="18" /></button>
         <button class="tool px-3" aria-label="Redo" title="Redo, Ctrl Shift Z" :disabled="!table.canRedo" @click="table.redo()"><Redo2 :size="18" /></button>
@@ -97,8 +97,9 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
         </nav>
         <main id="work"><NuxtPage :station="station" :chosen="chosen" /></main>
       </div>
-      <RunningTotals class="lg:sticky lg:top-2 lg:self-start" />
+      <RunningTotals id="totals" class="lg:sticky lg:top-2 lg:self-start" />
     </div>
+    <TotalsBar class="lg:hidden" />
     <p v-if="years.lastMs" class="sr-only" data-last-ms>{{ Math.round(years.lastMs) }}</p>
   </div>
 </template>

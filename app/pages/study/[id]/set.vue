@@ -17,6 +17,9 @@ const timer = (id: string, windows: Week | null) => table.set(`timer ${id}`, (k)
 const restore = () => table.change('restore', (d) => void (d.controls.set = null))
 const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
 
+/** Where a setpoint stands on the slider, %. */
+const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
+
 const warning = (c: number) => {
   if (c < 50 && study.value.plant.store)
     return 'Below 50 °C a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.'
@@ -46,7 +49,11 @@ const warning = (c: number) => {
             :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
             @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value))"
           />
-          <div class="caption flex justify-between" aria-hidden="true"><span>{{ units.temperature(SETPOINT_C.low) }}</span><span>found {{ units.temperature(found.heaters[heater.id]!.setpointC) }}</span><span>{{ units.temperature(SETPOINT_C.high) }}</span></div>
+          <div class="caption relative flex justify-between" aria-hidden="true">
+            <span>{{ units.temperature(SETPOINT_C.low) }}</span>
+            <span class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1" :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }">found</span>
+            <span>{{ units.temperature(SETPOINT_C.high) }}</span>
+          </div>
         </div>
       </div>
       <p v-if="warning(controls.heaters[heater.id]!.setpointC)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC) }}</p>

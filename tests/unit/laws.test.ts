@@ -1,0 +1,136 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { apply } from '../../core/measures/apply'
+import type { Measure } from '../../core/measures/measures'
+import { everyDay } from '../../core/controls/week'
+import { placeTemperature } from '../../core/climate/places'
+import { CUT_OFF_C } from '../../core/heaters/direct-heaters'
+import { hillTown } from '../../core/demos/hill-town'
+import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
+import type { Study } from '../../core/study/study'
+import { firstDays, randomStudy } from './random-study'
+
+const DAYS = 6
+
+describe('laws, on random studies', () => {
+  it('the ledger closes', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const { residual, input } = firstDays(study, DAYS)
+        expect(Math.abs(residual)).toBeLessThan(1e-6 * Math.max(1000, input))
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('no temperature leaves the range between the coldest input and the hottest source', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const air = study.site.monthlyAirC
+        const cold = Math.min(...air.map((_, m) => Math.min(...(['heated', 'cellar', 'loft', 'outdoors', 'ground'] as const).map((p) => placeTemperature(p, m, air)))), 1)
+        const set = Math.max(...Object.values(study.controls.found.heaters).map((h) => h.setpointC))
+        const flowMax = Math.max(...study.plant.heaters.map((h) => (h.kind === 'boiler-coil' ? h.primary.flowMaxC : 0)))
+        // A burner goes on for one step after its thermostat is content; a pilot goes on until the cut-off.
+        const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
+        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OFF_C + 1 : 0)
+        let steps = 0
+        firstDays(study, 3, (home) => {
+          if (steps++ % 7) return
+          const state = home.plant.state()
+          for (const c of [state.supplyC, ...state.slices, ...home.network.branches.flatMap((b) => b.run.profile(home.nowS).map(([, c]) => c))]) {
+            expect(c).toBeGreaterThan(cold - 1e-6)
+            expect(c).toBeLessThan(hot)
+          }
+        })
+      }),
+      { numRuns: 12 },
+    )
+  })
+
+  it('more insulation never loses more heat', () => {
+    fc.assert(
+      fc.property(randomStudy, fc.integer({ min: 9, max: 30 }), (study, mm) => {
+        const losses = (thicknessMm: number) => {
+          const wrapped = structuredClone(study)
+          // In a warm room a pipe of cold water gains heat, and insulation then keeps out what would have helped.
+          for (const run of wrapped.pipes.runs) Object.assign(run, { place: 'cellar', insulation: { lambdaWMK: 0.04, thicknessMm } })
+          if (wrapped.pipes.loop) wrapped.pipes.loop.back.insulation = { lambdaWMK: 0.04, thicknessMm }
+          const { flows } = firstDays(wrapped, DAYS)
+          return flows.loop + flows.deadRun
+        }
+        const thin = losses(mm)
+        // A per mille covers a thermostat that calls at another minute.
+        expect(losses(mm + 15)).toBeLessThanOrEqual(thin * 1.001 + 1)
+      }),
+      { numRuns: 12 },
+    )
+  })
+
+  it('a longer loop window never loses less in the loop', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 600 }), fc.integer({ min: 700, max: 1100 }), fc.integer({ min: 30, max: 300 }), (from, to, more) => {
+        const loss = (end: number) => {
+          const study = structuredClone(hillTown)
+          study.controls.found.loop = { mode: 'clock', windows: everyDay([from, end]) }
+          return firstDays(study, DAYS).flows.loop
+        }
+        expect(loss(to + more)).toBeGreaterThan(loss(to))
+      }),
+      { numRuns: 15 },
+    )
+  })
+
+  it('the same seed gives the same bytes, another seed another year', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const bytes = (s: Study) => JSON.stringify(firstDays(s, 3).flows)
+        expect(bytes(study)).toBe(bytes(structuredClone(study)))
+        expect(bytes({ ...study, people: { ...study.people, seed: study.people.seed + 1 } })).not.toBe(bytes(study))
+      }),
+      { numRuns: 10 },
+    )
+  })
+
+  it('a measure that changes nothing changes nothing', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const heaterId = study.plant.heaters[0].id
+        const set = study.controls.found.heaters[heaterId]
+        const common = { id: 'same', name: 'Same', costMoney: null }
+        const idle: Measure[] = [
+          { ...common, kind: 'insulate-runs', runIds: [], loopReturn: false, insulation: { lambdaWMK: 0.04, thicknessMm: 20 } },
+          { ...common, kind: 'setpoint', heaterId, setpointC: set.setpointC },
+          { ...common, kind: 'heater-windows', heaterId, windows: set.windows },
+          { ...common, kind: 'loop-mode', mode: study.controls.found.loop.mode },
+          { ...common, kind: 'loop-windows', windows: study.controls.found.loop.windows },
+          { ...common, kind: 'tap-flow', tapId: study.pipes.taps[0].id, flowLMin: study.pipes.taps[0].flowLMin },
+        ]
+        const before = JSON.stringify(study)
+        const year = JSON.stringify(firstDays(study, 2).flows)
+        for (const m of idle) expect(JSON.stringify(firstDays(apply(study, m), 2).flows)).toBe(year)
+        expect(JSON.stringify(study)).toBe(before)
+      }),
+      { numRuns: 8 },
+    )
+  })
+
+  it('a study survives being written and read', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const read = readStudyText(writeStudy(study))
+        expect(read).toEqual({ ok: true, study })
+      }),
+    )
+  })
+
+  it('nothing that is thrown at the reader breaks it', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json(), fc.uint8Array().map((b) => new TextDecoder().decode(b))), (text) => {
+        const read = readStudyText(text)
+        expect(read.ok).toBe(false)
+        if (!read.ok) expect(read.faults[0].message).not.toBe('')
+      }),
+    )
+    fc.assert(fc.property(fc.anything(), (value) => void readStudy(value)))
+  })
+})

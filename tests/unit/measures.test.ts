@@ -1,0 +1,115 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { hillTown } from '../../core/demos/hill-town'
+import { duplex } from '../../core/demos/duplex'
+import { apply, applyPackage } from '../../core/measures/apply'
+import { compared, jobsOf, type Comparison } from '../../core/measures/compare'
+import { Study, asFound, controlsOf } from '../../core/study/study'
+import type { YearResult } from '../../core/year/result'
+import { simulate } from '../../core/year/simulate'
+import { efficiencyAt } from '../../core/heaters/efficiency'
+import { scaldSeconds } from '../../core/safety/scald'
+import { logKillPerHour } from '../../core/safety/legionella'
+import { drawsOfYear } from '../../core/people/draws'
+
+describe('measures', () => {
+  const [windows, wrap, sixty] = hillTown.packages[0].measures
+
+  it('leave pipes that cannot be reached and the register of what was found alone', () => {
+    const all = { ...wrap, runIds: hillTown.pipes.runs.map((r) => r.id) } as typeof wrap
+    const done = apply(hillTown, all)
+    expect(done.pipes.runs.find((r) => r.id === 'riser-top')!.insulation!.thicknessMm).toBe(9)
+    expect(done.pipes.runs.find((r) => r.id === 'cellar-main')!.insulation!.thicknessMm).toBe(20)
+    expect(done.pipes.loop!.back.insulation!.thicknessMm).toBe(20)
+    const set = apply(apply(hillTown, sixty), windows)
+    expect(controlsOf(set).heaters.boiler.setpointC).toBe(60)
+    expect(set.controls.found).toEqual(hillTown.controls.found)
+    expect(asFound(set)).toEqual(hillTown)
+  })
+
+  it('leave a sound study', () => {
+    for (const study of [hillTown, duplex]) for (const p of study.packages) expect(Study.safeParse(applyPackage(study, p)).success).toBe(true)
+  })
+})
+
+describe('a comparison', () => {
+  let c: Comparison
+  let years: Map<string, YearResult>
+  beforeAll(() => {
+    years = new Map(jobsOf(hillTown).map((j) => [j.key, simulate(j.study)]))
+    c = compared(hillTown, years)
+  })
+
+  it('has the same draws in every year', () => {
+    const draws = [...years.values()].map((y) => y.comfort.draws)
+    expect(new Set(draws).size).toBe(1)
+  })
+
+  it('shows that savings do not add up', () => {
+    const [p] = c.packages
+    expect(p.together).toBeGreaterThan(0)
+    expect(p.sumOfSingles).toBeGreaterThan(p.together * 1.1)
+    for (const m of p.measures) {
+      expect(m.aloneMoney).toBeGreaterThan(0)
+      expect(m.lastInMoney).toBeLessThan(m.aloneMoney)
+    }
+    expect(p.difference.cost).toBeCloseTo(p.result.cost.total - c.asFound.cost.total, 6)
+  })
+
+  it('saves heat in the pipes it wraps and nowhere out of thin air', () => {
+    const { result } = c.packages[0]
+    expect(result.energy.loopKwh).toBeLessThan(c.asFound.energy.loopKwh * 0.6)
+    expect(result.energy.usefulKwh / c.asFound.energy.usefulKwh).toBeGreaterThan(0.98)
+    expect(result.energy.usefulKwh / c.asFound.energy.usefulKwh).toBeLessThan(1.02)
+  })
+
+  it('names a year that is missing', () => expect(() => compared(hillTown, new Map())).toThrow(/as-found/))
+})
+
+describe('draws', () => {
+  it('of one habit stay as they are when another changes', () => {
+    const before = drawsOfYear(hillTown.people, 3).filter((d) => d.tapId === 'first-bath')
+    const people = structuredClone(hillTown.people)
+    people.habits = people.habits.filter((h) => h.id !== 'ilva-shower')
+    people.habits[0].chance = 0.1
+    expect(drawsOfYear(people, 3).filter((d) => d.tapId === 'first-bath')).toEqual(before)
+  })
+
+  it('stop while everybody is away, and are longer in winter', () => {
+    const draws = drawsOfYear(hillTown.people, 3)
+    const day = (d: { startS: number }) => Math.floor(d.startS / 86_400) + 1
+    // A late shower may begin after midnight; half a day's grace at each end.
+    expect(draws.filter((d) => day(d) > 218 && day(d) < 230)).toEqual([])
+    const mean = (from: number, to: number) => {
+      const some = draws.filter((d) => d.tapId === 'top-shower' && day(d) >= from && day(d) < to)
+      return some.reduce((s, d) => s + d.amount, 0) / some.length
+    }
+    expect(mean(1, 60)).toBeGreaterThan(mean(160, 215))
+  })
+})
+
+describe('tables of the trade', () => {
+  it('condensing efficiency falls with the return', () => {
+    expect(efficiencyAt({ kind: 'condensing' }, 20)).toBe(0.975)
+    expect(efficiencyAt({ kind: 'condensing' }, 45)).toBeCloseTo(0.92, 9)
+    expect(efficiencyAt({ kind: 'condensing' }, 90)).toBe(0.86)
+    expect(efficiencyAt({ kind: 'fixed', share: 0.82 }, 20)).toBe(0.82)
+  })
+
+  it.each([
+    [48.9, 300],
+    [56.1, 15],
+    [60, 5],
+    [75, 1],
+  ])('water at %d °C scalds an adult in %d s and a child in a quarter', (c, s) => {
+    expect(scaldSeconds(c).adultS).toBeCloseTo(s, 6)
+    expect(scaldSeconds(c).childS).toBeCloseTo(s / 4, 6)
+  })
+
+  it('claims no scald below the table', () => expect(scaldSeconds(45).adultS).toBe(Infinity))
+
+  it('kills tenfold in 111 minutes at 50 °C and in 2 at 60 °C', () => {
+    expect(60 / logKillPerHour(50)).toBeCloseTo(111, 6)
+    expect(60 / logKillPerHour(60)).toBeCloseTo(2, 6)
+    expect(logKillPerHour(40)).toBe(0)
+  })
+})

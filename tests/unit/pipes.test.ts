@@ -1,0 +1,157 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { MATERIALS, pipeOf, sizesOf } from '../../core/pipes/catalogue'
+import { contentsPerMetre, frontPerMetre } from '../../core/pipes/contents'
+import { decay, meanDecay } from '../../core/pipes/decay'
+import { coolDownHours, pipeLoss } from '../../core/pipes/loss'
+import { Outflow, PlugRun } from '../../core/pipes/plug-run'
+import { KJ_PER_LITRE_K } from '../../core/water/properties'
+
+const within = (got: number, want: number, share: number) => expect(Math.abs(got / want - 1)).toBeLessThan(share)
+
+describe('contents', () => {
+  it.each([
+    ['copper-en', '22', 0.3205, 0.37],
+    ['copper-l', '1/2', 0.1505, 0.19],
+    ['pex-en', '16x2', 0.1131, 0.159],
+  ] as const)('%s %s holds %d L/m and its front needs %d L/m', (material, size, contents, front) => {
+    within(contentsPerMetre(pipeOf(material, size)), contents, 0.01)
+    within(frontPerMetre(pipeOf(material, size)), front, 0.01)
+  })
+
+  it('names the sizes that exist when one does not', () => {
+    expect(() => pipeOf('copper-en', '14')).toThrow(/10, 12, 15, 22, 28, 35/)
+    expect(() => pipeOf('copper-en', 'constructor')).toThrow(RangeError)
+  })
+})
+
+describe('loss', () => {
+  const copper = pipeOf('copper-en', '22')
+  it.each([
+    [null, 31.5],
+    [{ lambdaWMK: 0.04, thicknessMm: 9 }, 12.6],
+    [{ lambdaWMK: 0.04, thicknessMm: 20 }, 8.49],
+  ])('copper 22 at 60/20 °C with %j loses %d W/m', (insulation, want) => within(pipeLoss(copper, 60, 20, insulation).lossWM, want, 0.02))
+
+  it('PEX 20x2 at 55/15 °C with 13 mm loses 9.21 W/m', () =>
+    within(pipeLoss(pipeOf('pex-en', '20x2'), 55, 15, { lambdaWMK: 0.038, thicknessMm: 13 }).lossWM, 9.21, 0.02))
+
+  it('cools down in 0.54 h bare and 2.0 h with 20 mm', () => {
+    within(coolDownHours(copper, pipeLoss(copper, 60, 20).uWMK), 0.54, 0.03)
+    within(coolDownHours(copper, pipeLoss(copper, 60, 20, { lambdaWMK: 0.04, thicknessMm: 20 }).uWMK), 2.0, 0.03)
+  })
+
+  it('never grows with insulation of 10 mm and more, and has the sign of the difference', () => {
+    const pipes = MATERIALS.flatMap((m) => sizesOf(m).map((s) => pipeOf(m, s)))
+    fc.assert(
+      fc.property(fc.constantFrom(...pipes), fc.double({ min: 5, max: 90, noNaN: true }), fc.double({ min: -20, max: 35, noNaN: true }), fc.integer({ min: 10, max: 60 }), (pipe, water, air, mm) => {
+        const bare = pipeLoss(pipe, water, air)
+        const thin = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm })
+        const thick = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm + 10 })
+        expect(thin.uWMK).toBeLessThan(bare.uWMK)
+        expect(thick.uWMK).toBeLessThan(thin.uWMK)
+        if (water !== air) expect(Math.sign(bare.lossWM)).toBe(Math.sign(water - air))
+      }),
+    )
+  })
+})
+
+describe('decay', () => {
+  it('is exp(−x)', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 10, noNaN: true }), (x) => {
+        expect(Math.abs(decay(x) / Math.exp(-x) - 1)).toBeLessThan(2e-9)
+      }),
+    )
+    expect(decay(0)).toBe(1)
+    expect(decay(Infinity)).toBe(0)
+  })
+
+  it('has the mean of its integral', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 1e-3, max: 3, noNaN: true }), (a, span) => {
+        const want = (Math.exp(-a) - Math.exp(-a - span)) / span
+        expect(Math.abs(meanDecay(a, a + span) / want - 1)).toBeLessThan(1e-6)
+      }),
+    )
+  })
+})
+
+/** Sends water at one temperature through a run in steps and returns what left, in litres and °C. */
+function send(run: PlugRun, litres: number, tempC: number, fromS: number, overS: number, steps: number): [number, number][] {
+  const out: [number, number][] = []
+  for (let k = 0; k < steps; k++) {
+    const inflow = new Outflow()
+    const outflow = new Outflow()
+    inflow.add(litres / steps, tempC)
+    run.pass(inflow, 1, fromS + (overS * k) / steps, overS / steps, outflow)
+    for (let i = 0; i < outflow.n; i++) out.push([outflow.litres[i], outflow.tempC[i]])
+  }
+  return out
+}
+
+describe('a run of plugs', () => {
+  it('lets nothing warm out before its front litres have entered, and then all of it', () => {
+    const run = new PlugRun(3, 0, 10, 15)
+    const out = send(run, 5, 60, 0, 30, 25)
+    let before = 0
+    for (const [litres, c] of out) {
+      if (c < 37) before += litres
+    }
+    // Half a metre of 10 m holds 0.15 L: that is all the smearing allowed.
+    expect(before).toBeGreaterThan(3 - 0.16)
+    expect(before).toBeLessThan(3 + 0.16)
+  })
+
+  // 36 m at 0.25 W/mK, 58 °C in, 18 °C around, 4 L/min: back at 56.71 °C, 354 W.
+  it.each([1, 4, 24, 96])('holds the steady state of a loop in %d steps to each filling', (steps) => {
+    const frontL = 36 * 0.37
+    const fillS = (frontL / 4) * 60
+    const run = new PlugRun(frontL, 0.25 * 36, 36, 18)
+    run.ambientC = 18
+    send(run, 5 * frontL, 58, 0, 5 * fillS, 5 * steps)
+    run.takeLost()
+    const out = send(run, 20 * frontL, 58, 5 * fillS, 20 * fillS, 20 * steps)
+    const litres = out.reduce((s, [l]) => s + l, 0)
+    const meanC = out.reduce((s, [l, c]) => s + l * c, 0) / litres
+    const closedForm = 18 + 40 * Math.exp(-(0.25 * 36) / ((4 / 60) * KJ_PER_LITRE_K * 1000))
+    expect(Math.abs(meanC - closedForm)).toBeLessThan(0.005)
+    expect(Math.abs(closedForm - 56.71)).toBeLessThan(0.0129)
+    within((run.takeLost() * 1000) / (20 * fillS), 354, 0.01)
+    for (const [, c] of out) expect(Math.abs(c - meanC)).toBeLessThan(0.35)
+  })
+
+  it('keeps account of every kJ and every litre', () => {
+    const flows = fc.array(fc.record({ litres: fc.double({ min: 0.01, max: 20, noNaN: true }), c: fc.double({ min: 2, max: 85, noNaN: true }), over: fc.integer({ min: 1, max: 900 }), rest: fc.integer({ min: 0, max: 7200 }) }), { maxLength: 30 })
+    fc.assert(
+      fc.property(flows, fc.double({ min: 0.2, max: 15, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (draws, frontL, ua) => {
+        const run = new PlugRun(frontL, ua, 12, 20)
+        run.ambientC = 12
+        const before = run.heldKj()
+        let heat = 0
+        let balance = 0
+        let at = 0
+        let lowest = 12
+        let highest = 20
+        for (const d of draws) {
+          highest = Math.max(highest, d.c)
+          lowest = Math.min(lowest, d.c)
+          const out = send(run, d.litres, d.c, at, d.over, 1)
+          heat += d.litres * d.c * KJ_PER_LITRE_K
+          for (const [litres, c] of out) {
+            heat -= litres * c * KJ_PER_LITRE_K
+            balance += litres
+            expect(c).toBeGreaterThan(lowest - 1e-6)
+            expect(c).toBeLessThan(highest + 1e-6)
+          }
+          balance -= d.litres
+          at += d.over + d.rest
+          run.coolTo(at)
+        }
+        expect(Math.abs(balance)).toBeLessThan(1e-6)
+        expect(Math.abs(before + heat - run.takeLost() - run.heldKj())).toBeLessThan(1e-6 * (1 + Math.abs(before) + Math.abs(heat)))
+      }),
+      { numRuns: 200 },
+    )
+  })
+})

@@ -1,0 +1,98 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { clock, display } from '../../core/units/display'
+import { parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
+import { QUANTITIES, fromMetric, toMetric, unitOf, type Quantity } from '../../core/units/quantities'
+
+const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
+const systems = fc.constantFrom('metric' as const, 'us' as const)
+
+describe('entries as they are written', () => {
+  it.each([
+    ['flow', 'metric', '1.2 gpm', 4.5425],
+    ['flow', 'us', '1.2', 4.5425],
+    ['temperature', 'metric', '52F', 11.111],
+    ['temperature', 'us', '60 °C', 60],
+    ['temperature', 'us', '140', 60],
+    ['length', 'us', `12'6"`, 3.81],
+    ['length', 'metric', `12' 6 1/2"`, 3.8227],
+    ['length', 'us', `3/4"`, 0.01905],
+    ['length', 'metric', '3,5', 3.5],
+    ['length', 'metric', '12 ft', 3.6576],
+    ['volume', 'metric', '50 gal', 189.27],
+    ['power', 'us', '40000 btu/h', 11.723],
+    ['thickness', 'us', '3/4', 19.05],
+    ['pressure', 'metric', '45 psi', 3.1026],
+    ['rise', 'metric', '9 °F', 5],
+  ] as const)('%s in %s: "%s" is %d', (quantity, system, text, want) => {
+    expect(parseQuantity(quantity, system, text)).toBeCloseTo(want, 3)
+  })
+
+  it.each(['', 'abc', '12 furlongs', '5 gpm L', '1..2', '4 °C'])('a flow of "%s" is refused', (text) => {
+    expect(parseQuantity('flow', 'metric', text)).toBeNull()
+  })
+
+  it.each([
+    ['1 234.5', 1234.5],
+    ['1,5', 1.5],
+    ['1-1/2', 1.5],
+    ['−4', -4],
+    ['3/0', null],
+    ['1e5', null],
+  ])('the number "%s" is %s', (text, want) => expect(parseNumber(text)).toBe(want))
+
+  it.each([
+    ['7:30p', 1170],
+    ['07.30', 450],
+    ['0730', 450],
+    ['12am', 0],
+    ['12pm', 720],
+    ['24:00', 1440],
+    ['7', 420],
+    ['25:00', null],
+    ['7:60', null],
+    ['13pm', null],
+    ['noon', null],
+  ])('the time "%s" is %s', (text, want) => expect(parseTime(text)).toBe(want))
+
+  it('reads back any figure it writes with its unit', () => {
+    fc.assert(
+      fc.property(quantities, systems, fc.double({ min: 0, max: 500, noNaN: true }), (quantity, system, metric) => {
+        const shown = fromMetric(quantity, system, metric)
+        const text = `${shown.toFixed(6)} ${unitOf(quantity, system).label}`
+        expect(parseQuantity(quantity, system, text)).toBeCloseTo(metric, 3)
+        expect(toMetric(quantity, system, shown)).toBeCloseTo(metric, 6)
+      }),
+    )
+  })
+
+  it('reads back any time it writes', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 1440 }), (minute) => expect(parseTime(clock(minute))).toBe(minute)))
+  })
+
+  it('never throws', () => {
+    fc.assert(
+      fc.property(quantities, systems, fc.string(), (quantity, system, text) => {
+        const value = parseQuantity(quantity, system, text)
+        expect(value === null || Number.isFinite(value)).toBe(true)
+      }),
+    )
+  })
+})
+
+describe('figures as they are shown', () => {
+  it('carry their unit, in both systems', () => {
+    expect(display('us', 'USD').temperature(60)).toBe('140 °F')
+    expect(display('metric', 'EUR').figure('flow', 4.5425)).toBe('4.5 L/min')
+    expect(display('us', 'USD').figure('flow', 4.5425)).toBe('1.20 gpm')
+    expect(display('metric', 'EUR').litres(94_500)).toBe('94.5 m³')
+  })
+
+  it('write money with its sign where it is a change', () => {
+    const d = display('metric', 'EUR')
+    expect(d.money(1687.4)).toBe('€1,687')
+    expect(d.moneyChange(-542.2)).toBe('−€542')
+    expect(d.moneyChange(46.17)).toBe('+€46.17')
+    expect(d.moneyChange(-0.001)).toBe('€0.00')
+  })
+})

@@ -1,0 +1,181 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { DEMOS } from '../../core/demos/index'
+import { hillTown } from '../../core/demos/hill-town'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { boughtKwh } from '../../core/measures/compare'
+import { moneyByStation } from '../../core/money/where-it-goes'
+import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
+import { KJ_PER_LITRE_K } from '../../core/water/properties'
+import { standingUa } from '../../core/stores/standing-loss'
+import { readStudy } from '../../core/study/read'
+import type { Study } from '../../core/study/study'
+import { heatFlow } from '../../core/year/heat-flow'
+import type { YearResult } from '../../core/year/result'
+import { simulate } from '../../core/year/simulate'
+import { firstDays } from './random-study'
+
+const nobody = (study: Study): Study => ({ ...study, people: { ...study.people, habits: [], draws: { kind: 'routine' } } })
+
+describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
+  let year: YearResult
+  beforeAll(() => {
+    year = simulate(study)
+  })
+
+  it('is a sound study', () => expect(readStudy(study)).toEqual({ ok: true, study }))
+
+  it('closes its ledger, year and months', () => {
+    expect(Math.abs(year.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(year))
+    for (const month of year.months) expect(Math.abs(month.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(month))
+  })
+
+  it('gives the same bytes twice', () => expect(JSON.stringify(simulate(structuredClone(study)))).toBe(JSON.stringify(year)))
+
+  it('has months that add up to the year', () => {
+    const sum = (of: (p: YearResult['months'][number]) => number) => year.months.reduce((s, m) => s + of(m), 0)
+    expect(sum((m) => m.energy.usefulKwh)).toBeCloseTo(year.energy.usefulKwh, 3)
+    expect(sum((m) => m.cost.total)).toBeCloseTo(year.cost.total, 3)
+    expect(sum((m) => m.water.mixedL)).toBeCloseTo(year.water.mixedL, 2)
+  })
+
+  it('splits its energy money over the stations and its heat over the picture', () => {
+    const energy = Object.values(year.cost.energy).reduce((s, x) => s + x, 0)
+    const stations = Object.values(moneyByStation(year)).reduce((s, x) => s + x, 0)
+    expect(Math.abs(stations / energy - 1)).toBeLessThan(2e-3)
+    const { nodes, links } = heatFlow(year.energy)
+    for (const n of nodes.filter((n) => n.role === 'passes')) {
+      const into = links.filter((l) => l.to === n.id).reduce((s, l) => s + l.kwh, 0)
+      const out = links.filter((l) => l.from === n.id).reduce((s, l) => s + l.kwh, 0)
+      expect(Math.abs(into - out)).toBeLessThan(0.002 * into + 5)
+    }
+  })
+
+  it('is one a practitioner would believe', () => {
+    const perPersonDay = (year.water.mixedL + year.water.runOffL) / study.people.persons.length / 365
+    expect(perPersonDay).toBeGreaterThan(30)
+    expect(perPersonDay).toBeLessThan(110)
+    const useful = year.energy.usefulKwh / boughtKwh(year)
+    expect(useful).toBeGreaterThan(0.15)
+    expect(useful).toBeLessThan(0.85)
+  })
+})
+
+describe('standard tapping cycles', () => {
+  it.each([
+    ['S', 2.1],
+    ['M', 5.845],
+    ['L', 11.655],
+    ['XL', 19.07],
+  ] as const)('%s adds up to %d kWh', (name, kwh) => {
+    expect(STANDARD_DAYS[name].reduce((s, [, q]) => s + q, 0)).toBeCloseTo(kwh, 6)
+  })
+
+  it.each([
+    ['L', hillTown],
+    ['M', hillTown],
+    ['L', { ...harbourFlat, plant: { ...harbourFlat.plant, heaters: [{ ...harbourFlat.plant.heaters[0], leastFlowLMin: 0 } as Study['plant']['heaters'][0]] } }],
+  ] as [StandardDay, Study][])('%s is delivered within 1 % each day', (cycle, base) => {
+    const tapId = base.pipes.taps[0].id
+    const study: Study = { ...base, people: { ...base.people, draws: { kind: 'standard', cycle, tapId, wantedC: 40 } } }
+    const want = STANDARD_DAYS[cycle].reduce((s, [, q]) => s + q, 0)
+    const got = firstDays(study, 5).flows.useful / 3600 / 5
+    expect(Math.abs(got / want - 1)).toBeLessThan(0.01)
+  })
+})
+
+describe('limits with exact answers', () => {
+  it('a year with no people uses no water and loses just what the store and the plant lose', () => {
+    const study = nobody({ ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } } } })
+    const year = simulate(study)
+    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0 })
+    expect(year.energy.usefulKwh).toBe(0)
+    // The store hovers between call and setpoint; its loss lies between the losses at the two.
+    const ua = standingUa(study.plant.store!.loss, study.plant.store!.litres)
+    const at = (storeC: number) => (ua * (storeC - 13.4) * 8.76)
+    expect(year.energy.storeKwh).toBeGreaterThan(at(57))
+    expect(year.energy.storeKwh).toBeLessThan(at(66))
+    expect(Math.abs(year.energy.deadRunKwh)).toBeLessThan(0.5)
+  })
+
+  it('a loop at steady state loses what its closed form says', () => {
+    const study = nobody(structuredClone(hillTown))
+    study.controls.found.loop.mode = 'always'
+    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null }
+    const { flows, home } = firstDays(study, 4)
+    const held = home.network.branches.filter((b) => b.onLoop)
+    expect(held.length).toBe(5)
+    // Along the loop T falls as exp(−U'L/ṁc), run after run; what is lost is what the water has fallen by.
+    const back = home.network.loopReturn.run.exitC(home.nowS)
+    const drop = home.plant.state().supplyC - back
+    const watts = (flows.loop * 1000) / (4 * 86_400)
+    const carried = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000 * drop
+    expect(Math.abs(watts / carried - 1)).toBeLessThan(0.03)
+  })
+
+  it('draws the same heat at any setpoint when it is mixed down', () => {
+    const useful = (setpointC: number) => {
+      const study = structuredClone(hillTown)
+      study.controls.found.heaters.boiler.setpointC = setpointC
+      return firstDays(study, 14).flows.useful
+    }
+    expect(Math.abs(useful(65) / useful(55) - 1)).toBeLessThan(0.015)
+  })
+
+  it('a hotter store costs more all the same: it stands, runs and burns hotter', () => {
+    const at = (setpointC: number) => {
+      const study = structuredClone(hillTown)
+      study.controls.found.heaters.boiler.setpointC = setpointC
+      return firstDays(study, 14)
+    }
+    const [cool, hot] = [at(55), at(65)]
+    expect(hot.flows.store).toBeGreaterThan(cool.flows.store)
+    expect(hot.flows.loop).toBeGreaterThan(cool.flows.loop)
+    expect(hot.flows.conversion / hot.input).toBeGreaterThan(cool.flows.conversion / cool.input)
+  })
+})
+
+describe('the instantaneous heater', () => {
+  const flat = (change: (s: Study) => void) => {
+    const study = structuredClone(harbourFlat)
+    study.site.mains = { kind: 'monthly', monthlyC: Array(12).fill(10) }
+    study.people.habits = [
+      { ...study.people.habits[0], id: 'long', days: Array(7).fill(true), atMin: 480, spreadMin: 0, chance: 1, use: { kind: 'timed', minutes: 30 }, amountSpread: 0, tapId: 'shower', wantedC: 45 },
+    ]
+    study.people.winterSwing = 0
+    study.people.absences = []
+    study.pipes.taps[0].mixes = false
+    change(study)
+    return study
+  }
+  const peak = (study: Study) => {
+    let supply = 0
+    firstDays(study, 1, (home) => (supply = home.active.length > 0 ? Math.max(supply, home.plant.state().supplyC) : supply))
+    return supply
+  }
+
+  it('reaches its setpoint below its power and inlet + P/(ρcF) above it', () => {
+    const rise = (flow: number) => (19.2 * 60) / (flow * KJ_PER_LITRE_K)
+    const at = (flow: number) => peak(flat((s) => void (s.pipes.taps[0].flowLMin = flow)))
+    expect(rise(5)).toBeGreaterThan(45)
+    // The exchanger itself loses a few hundredths of a kelvin.
+    expect(Math.abs(at(5) - 55)).toBeLessThan(0.1)
+    expect(Math.abs(at(9) - 10 - rise(9))).toBeLessThan(0.1)
+    expect(Math.abs(at(12) - 10 - rise(12))).toBeLessThan(0.1)
+  })
+
+  it('does not fire below its least flow', () => {
+    const { flows, input } = firstDays(flat((s) => void (s.pipes.taps[0].flowLMin = 2.4)), 1)
+    expect(input - (2 / 1000) * 86_400).toBeCloseTo(0, 6)
+    // Only what the room had warmed in the pipes.
+    expect(flows.useful).toBeLessThan(150)
+  })
+
+  it('makes people wait for its lag and the pipe, in seconds', () => {
+    const study = flat((s) => void (s.pipes.taps[0].flowLMin = 6))
+    const { home } = firstDays(study, 2)
+    const front = home.network.paths[0].reduce((s, i) => s + home.network.branches[i].run.frontL, 0.8)
+    const wait = home.records[1].waitedS
+    expect(wait).toBeGreaterThan(7 + (front / 6) * 60 - 6)
+    expect(wait).toBeLessThan(7 + (front / 6) * 60 + 6)
+  })
+})

@@ -1,0 +1,19 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'unit', include: ['tests/unit/**/*.test.ts'], testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'interface',
+          include: ['tests/e2e/**/*.test.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+          globalSetup: ['tests/e2e/server.ts'],
+        },
+      },
+    ],
+  },
+})
