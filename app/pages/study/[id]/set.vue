@@ -59,7 +59,7 @@ const warning = (c: number) => {
       <p v-if="warning(controls.heaters[heater.id]!.setpointC)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC) }}</p>
       <div class="mt-4">
         <label class="flex min-h-11 items-center gap-2">
-          <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.windows !== null" @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? structuredClone(ALWAYS) : null)" />
+          <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.windows !== null" @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)" />
           <span class="font-semibold">Heater timer</span>
           <span class="text-ink-soft">{{ controls.heaters[heater.id]!.windows === null ? 'off: it may heat at any time' : 'it heats only inside its windows' }}</span>
         </label>
