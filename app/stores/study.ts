@@ -7,7 +7,7 @@ import { plainFault, readStudy, type Fault } from '~~/core/study/read'
 import { display } from '~~/core/units/display'
 
 const STEPS_KEPT = 200
-/** Changes of the same thing within this time are one step back, ms: a slider being moved is one change. */
+/** Moves of one slider within this time are one step back, ms. */
 const SAME_STEP_MS = 1200
 
 /** The study on the table: its document, the way back and forth through its changes, and its keeping in the browser. */
@@ -51,9 +51,10 @@ export const useStudy = defineStore('study', () => {
 
   /**
    * Changes the study. A change that would make it unsound is refused and its faults are shown; nothing is lost.
-   * @param key what is being changed; changes of the same thing in quick succession are undone together
+   * @param key what is being changed
+   * @param sliding it is one of the many small changes of a slider being moved, which are undone together
    */
-  function change(key: string, edit: (draft: Study) => void): boolean {
+  function change(key: string, edit: (draft: Study) => void, sliding = false): boolean {
     const before = study.value
     if (!before) return false
     const draft = structuredClone(before)
@@ -66,7 +67,7 @@ export const useStudy = defineStore('study', () => {
     }
     faults.value = []
     const now = Date.now()
-    const sameStep = key === lastKey && now - lastAt < SAME_STEP_MS && past.value.length > 0
+    const sameStep = sliding && key === lastKey && now - lastAt < SAME_STEP_MS && past.value.length > 0
     if (!sameStep) past.value = [...past.value.slice(-STEPS_KEPT), before]
     future.value = []
     lastKey = key
@@ -76,12 +77,12 @@ export const useStudy = defineStore('study', () => {
   }
 
   /** Changes what is set; the register of what was found is left as it was. */
-  function set(key: string, edit: (controls: Controls) => void): boolean {
+  function set(key: string, edit: (controls: Controls) => void, sliding = false): boolean {
     return change(`set ${key}`, (draft) => {
       const controls = structuredClone(controlsOf(draft))
       edit(controls)
       draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
-    })
+    }, sliding)
   }
 
   function undo() {

@@ -52,6 +52,25 @@ export function hoursOpen(week: Week): number {
   return week.flat().reduce((sum, w) => sum + w.toMin - w.fromMin, 0) / 60
 }
 
+/** Minutes from midnight as a time. @example clock(450) // "07:30" */
+export function clock(minute: number): string {
+  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+}
+
+/** A week in a sentence; days with the same windows are named together. @example "Mon–Fri 05:30–08:00; Sat, Sun none" */
+export function weekInWords(week: Week): string {
+  const spans = week.map((day) => day.map((w) => `${clock(w.fromMin)}–${clock(w.toMin)}`).join(', ') || 'none')
+  const groups: { from: number; to: number; text: string }[] = []
+  spans.forEach((text, d) => {
+    const last = groups[groups.length - 1]
+    if (last?.text === text) last.to = d
+    else groups.push({ from: d, to: d, text })
+  })
+  const short = (d: number) => DAY_NAMES[d].slice(0, 3)
+  if (groups.length === 1) return `Every day ${groups[0].text}`
+  return groups.map((g) => `${short(g.from)}${g.to > g.from ? `–${short(g.to)}` : ''} ${g.text}`).join('; ')
+}
+
 /** Sorts a day's windows and joins those that touch or overlap; empty ones fall away. */
 export function tidyDay(day: readonly Window[]): Window[] {
   const out: Window[] = []

@@ -107,7 +107,7 @@ export const hillTown: Study = {
         startLagS: 8,
         standbyW: 4,
         coil: { bottom: 0.08, top: 0.5, uaWK: 700 },
-        primary: { litres: 7, uaWK: 3.5, flowLMin: 16, flowMaxC: 78, pumpW: 45 },
+        primary: { litres: 7, uaWK: 2, flowLMin: 16, flowMaxC: 78, pumpW: 45 },
       },
     ],
     store: {

@@ -12,6 +12,8 @@ export interface Display {
   seconds: (s: number) => string
   mass: (kg: number) => string
   money: (amount: number) => string
+  /** In whole units of the currency, for figures at a glance. */
+  wholeMoney: (amount: number) => string
   /** With its sign, and none for nothing. */
   moneyChange: (amount: number) => string
 }
@@ -25,8 +27,7 @@ export function display(system: System, currency: string): Display {
     const u = unitOf(quantity, system)
     return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals).replace('-', '−')} ${u.label}`
   }
-  const money = (amount: number, sign = false) => {
-    const decimals = Math.abs(amount) < 100 ? 2 : 0
+  const money = (amount: number, sign = false, decimals = Math.abs(amount) < 100 ? 2 : 0) => {
     const text = (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
       style: 'currency',
       currency,
@@ -45,11 +46,8 @@ export function display(system: System, currency: string): Display {
     seconds: (s) => figure('seconds', s),
     mass: (kg) => figure('mass', kg),
     money: (amount) => money(amount),
+    wholeMoney: (amount) => money(amount, false, 0),
     moneyChange: (amount) => money(amount, true),
   }
 }
 
-/** Minutes from midnight as a time. @example clock(450) // "07:30" */
-export function clock(minute: number): string {
-  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
-}

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clock, display } from '../../core/units/display'
+import { clock } from '../../core/controls/week'
+import { display } from '../../core/units/display'
 import { parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
 import { QUANTITIES, fromMetric, toMetric, unitOf, type Quantity } from '../../core/units/quantities'
 

@@ -3,14 +3,15 @@
 const props = defineProps<{ label: string; value: T; choices: { value: T; name: string }[]; bare?: boolean }>()
 const emit = defineEmits<{ change: [value: T] }>()
 const id = useId()
+const at = computed(() => props.choices.findIndex((c) => c.value === props.value))
 const pick = (event: Event) => emit('change', props.choices[(event.target as HTMLSelectElement).selectedIndex].value)
 </script>
 
 <template>
   <div class="min-w-0">
     <label :for="id" :class="bare ? 'sr-only' : 'caption block'">{{ label }}</label>
-    <select :id="id" class="entry" :value="value" @change="pick">
-      <option v-for="c in choices" :key="String(c.value)" :value="c.value" :selected="c.value === value">{{ c.name }}</option>
+    <select :id="id" class="entry" :value="at" @change="pick">
+      <option v-for="(c, i) in choices" :key="String(c.value)" :value="i">{{ c.name }}</option>
     </select>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clock } from '~~/core/units/display'
+import { clock } from '~~/core/controls/week'
 import { parseTime } from '~~/core/units/parse'
 
 /** A time of day, typed any way it is written: 7:30, 0730, 7:30p. */

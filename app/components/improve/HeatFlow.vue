@@ -15,20 +15,22 @@ const box = ref<HTMLElement | null>(null)
 const { width: boxWidth } = useElementSize(box)
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 560)
 const W = computed(() => (narrow.value ? 380 : 820))
-const H = 300
+/** Height of the bands of the larger year, and room between two ends for their two lines of text, px. */
+const BANDS = 230
+const GAP = 34
 const COLOURS = { bought: 'var(--color-ink)', passes: 'var(--color-copper)', lost: 'var(--color-line-strong)', useful: 'var(--color-verdigris)' }
 
 const graph = computed(() => {
   const { nodes, links } = heatFlow(props.energy)
   const size = boughtKwh({ energy: props.energy }) / Math.max(1, boughtKwh({ energy: props.scaleTo }), boughtKwh({ energy: props.energy }))
-  const pad = 26
-  const height = Math.max(pad * 7, H * size)
+  const ends = nodes.filter((n) => n.role === 'lost' || n.role === 'useful').length
+  const height = BANDS * size + GAP * (ends - 1)
   return sankey<HeatNode, HeatLink>()
     .nodeId((n) => n.id)
     .nodeAlign(sankeyJustify)
     .nodeSort(null)
     .nodeWidth(10)
-    .nodePadding(pad)
+    .nodePadding(GAP)
     .extent([
       [2, 14],
       [W.value - (narrow.value ? 128 : 200), 14 + height],

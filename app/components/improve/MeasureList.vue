@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { SetpointC } from '~~/core/controls/controls'
-import { ALWAYS } from '~~/core/controls/week'
+import { ALWAYS, weekInWords } from '~~/core/controls/week'
 import { Measure } from '~~/core/measures/measures'
 import { Tap } from '~~/core/study/pipes'
 import { INSULATIONS } from '~~/core/pipes/loss'
@@ -52,6 +52,7 @@ const currency = computed(() => study.value.prices.currency)
 
 <template>
   <section aria-label="Measures">
+    <h2 class="mb-2 text-xl">Measures</h2>
     <ul>
       <li v-for="(m, i) in pack.measures" :key="m.id" class="grid gap-x-4 gap-y-2 border-t border-line py-2 md:grid-cols-[14rem_minmax(0,1fr)_auto]">
         <div class="space-y-1">
@@ -83,7 +84,7 @@ const currency = computed(() => study.value.prices.currency)
             <NumberField label="Flow" quantity="flow" :schema="Tap.shape.flowLMin" :value="m.flowLMin" @change="(v) => edit(i, (x) => { if (x.kind === 'tap-flow') x.flowLMin = v! })" />
           </div>
           <details v-else>
-            <summary class="flex min-h-11 items-center text-sm">Windows of the week</summary>
+            <summary class="min-h-11 cursor-pointer py-2.5 text-sm">{{ weekInWords(m.windows ?? ALWAYS) }}</summary>
             <WeekPlanner :label="m.name" :week="m.windows ?? ALWAYS" :grid="controls.grid" @change="(w) => edit(i, (x) => { if ('windows' in x) x.windows = w })" />
           </details>
         </div>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
 import { Pause, Play } from '@lucide/vue'
-import { DAY_NAMES, type Window } from '~~/core/controls/week'
+import { DAY_NAMES, clock, type Window } from '~~/core/controls/week'
 import { controlsOf } from '~~/core/study/study'
-import { clock } from '~~/core/units/display'
 
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */
 const table = useStudy()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { LOOP_RETURN } from '~~/core/pipes/network'
 import type { Study } from '~~/core/study/study'
 import type { Frame } from '~~/core/year/trace'
@@ -7,12 +8,20 @@ import type { Frame } from '~~/core/year/trace'
 const props = defineProps<{ study: Study; frame: Frame | null; chosen?: string }>()
 const emit = defineEmits<{ choose: [station: 'runs' | 'taps' | 'loop', id: string] }>()
 
-const WIDTH = 560
-const ROW = 25
-const TOP = 14
-const LABEL = 176
-const tree = computed(() => layOut(props.study.pipes.runs, props.study.pipes.taps, WIDTH))
-const y = (row: number) => TOP + row * ROW
+const box = ref<HTMLElement | null>(null)
+const { width: boxWidth } = useElementSize(box)
+/** On a phone the names stand above their runs instead of in a column of their own. */
+const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 600)
+const runsWidth = computed(() => (narrow.value ? boxWidth.value - 20 : 560))
+const ROW = computed(() => (narrow.value ? 40 : 25))
+const TOP = computed(() => (narrow.value ? 32 : 14))
+const LABEL = computed(() => (narrow.value ? 0 : 176))
+const tree = computed(() => layOut(props.study.pipes.runs, props.study.pipes.taps, runsWidth.value))
+const y = (row: number) => TOP.value + row * ROW.value
+const nameAt = (x: number, row: number) => {
+  if (!narrow.value) return { x: runsWidth.value + 10, y: y(row) + 4.5, 'text-anchor': 'start' }
+  return x > runsWidth.value / 2 ? { x: x + 5, y: y(row) - 13, 'text-anchor': 'end' } : { x: x + 10, y: y(row) + 5, 'text-anchor': 'start' }
+}
 const height = computed(() => y(tree.value.rows - 1) + (props.study.pipes.loop ? 46 : 16))
 const units = computed(() => useStudy().units)
 
@@ -36,87 +45,88 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
 </script>
 
 <template>
-  <svg
-    :viewBox="`-8 0 ${WIDTH + LABEL + 16} ${height}`"
-    :style="{ minWidth: '600px' }"
-    class="block w-full"
-    role="group"
-    aria-label="Hot pipes from the plant to the taps, drawn to the scale of their contents"
-  >
-    <!-- joints between rows -->
-    <path
-      v-for="d in tree.runs.filter((r) => r.fromRow !== r.row)"
-      :key="`j-${d.run.id}`"
-      :d="`M${d.x} ${y(d.fromRow)}V${y(d.row)}`"
-      fill="none"
-      stroke="var(--color-line-strong)"
-      stroke-width="2"
-    />
-    <!-- the loop's return -->
-    <g v-if="study.pipes.loop && turn" tabindex="0" role="button" aria-label="Loop return" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
-      <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" stroke="var(--color-ink)" stroke-width="7" stroke-linejoin="round" />
-      <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)" stroke-width="4.5" stroke-linejoin="round" />
-      <circle cx="46" :cy="height - 22" r="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
-      <path :d="`M50 ${height - 27}l-8 5l8 5z`" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
-      <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
-        loop return {{ frame?.loopReturnC != null ? units.temperature(frame.loopReturnC) : '' }}, pump {{ frame?.pumping ? 'runs' : 'rests' }}
-      </text>
-    </g>
-    <!-- runs -->
-    <g
-      v-for="d in tree.runs"
-      :key="d.run.id"
-      tabindex="0"
-      role="button"
-      :aria-label="`${d.run.name}, ${units.figure('length', d.run.lengthM)}, ${units.figure('volume', d.litres)}`"
-      @click="emit('choose', 'runs', d.run.id)"
-      @keydown.enter="emit('choose', 'runs', d.run.id)"
+  <div ref="box">
+    <svg
+      :viewBox="`-8 0 ${runsWidth + LABEL + 16} ${height}`"
+      class="block w-full"
+      role="group"
+      aria-label="Hot pipes from the plant to the taps, drawn to the scale of their contents"
     >
-      <title>{{ d.run.name }}: {{ units.figure('length', d.run.lengthM) }} of {{ d.run.size }}, {{ units.figure('volume', d.litres, 2) }}</title>
-      <rect :x="d.x" :y="y(d.row) - ROW / 2 + 1" :width="d.width" :height="ROW - 2" fill="transparent" />
-      <rect
-        v-if="d.run.insulation"
-        :x="d.x"
-        :y="y(d.row) - d.thickness / 2 - 4"
-        :width="d.width"
-        :height="d.thickness + 8"
+      <!-- joints between rows -->
+      <path
+        v-for="d in tree.runs.filter((r) => r.fromRow !== r.row)"
+        :key="`j-${d.run.id}`"
+        :d="`M${d.x} ${y(d.fromRow)}V${y(d.row)}`"
         fill="none"
         stroke="var(--color-line-strong)"
-        stroke-dasharray="3 2.5"
+        stroke-width="2"
       />
-      <rect
-        :x="d.x - 0.5"
-        :y="y(d.row) - d.thickness / 2 - 1"
-        :width="d.width + 1"
-        :height="d.thickness + 2"
-        :fill="chosen === d.run.id ? 'var(--color-copper)' : 'var(--color-ink)'"
-      />
-      <rect
-        v-for="([from, to, c], i) in stretches(d.run.id)"
-        :key="i"
-        :x="d.x + from * d.width"
-        :y="y(d.row) - d.thickness / 2"
-        :width="Math.max(0, (to - from) * d.width)"
-        :height="d.thickness"
-        :fill="waterColour(c)"
-      />
-    </g>
-    <!-- taps -->
-    <g
-      v-for="t in tree.taps"
-      :key="t.tap.id"
-      tabindex="0"
-      role="button"
-      :aria-label="`Tap ${t.tap.name}`"
-      @click="emit('choose', 'taps', t.tap.id)"
-      @keydown.enter="emit('choose', 'taps', t.tap.id)"
-    >
-      <path :d="`M${t.x} ${y(t.row)}H${WIDTH + 4}`" stroke="var(--color-line)" stroke-dasharray="2 4" />
-      <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
-      <text :x="WIDTH + 10" :y="y(t.row) + 4.5" font-size="14" fill="var(--color-ink)" :font-weight="isOpen(t.tap.id) ? 700 : 400">
-        {{ t.tap.name }}
-        <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(exitC(t.tap.runId)) }}</tspan>
-      </text>
-    </g>
-  </svg>
+      <!-- the loop's return -->
+      <g v-if="study.pipes.loop && turn" tabindex="0" role="button" aria-label="Loop return" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
+        <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" stroke="var(--color-ink)" stroke-width="7" stroke-linejoin="round" />
+        <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)" stroke-width="4.5" stroke-linejoin="round" />
+        <circle cx="46" :cy="height - 22" r="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
+        <path :d="`M50 ${height - 27}l-8 5l8 5z`" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
+        <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
+          loop return {{ frame?.loopReturnC != null ? units.temperature(frame.loopReturnC) : '' }}, pump {{ frame?.pumping ? 'runs' : 'rests' }}
+        </text>
+      </g>
+      <!-- runs -->
+      <g
+        v-for="d in tree.runs"
+        :key="d.run.id"
+        tabindex="0"
+        role="button"
+        :aria-label="`${d.run.name}, ${units.figure('length', d.run.lengthM)}, ${units.figure('volume', d.litres)}`"
+        @click="emit('choose', 'runs', d.run.id)"
+        @keydown.enter="emit('choose', 'runs', d.run.id)"
+      >
+        <title>{{ d.run.name }}: {{ units.figure('length', d.run.lengthM) }} of {{ d.run.size }}, {{ units.figure('volume', d.litres, 2) }}</title>
+        <rect :x="d.x" :y="y(d.row) - ROW / 2 + 1" :width="d.width" :height="ROW - 2" fill="transparent" />
+        <rect
+          v-if="d.run.insulation"
+          :x="d.x"
+          :y="y(d.row) - d.thickness / 2 - 4"
+          :width="d.width"
+          :height="d.thickness + 8"
+          fill="none"
+          stroke="var(--color-line-strong)"
+          stroke-dasharray="3 2.5"
+        />
+        <rect
+          :x="d.x - 0.5"
+          :y="y(d.row) - d.thickness / 2 - 1"
+          :width="d.width + 1"
+          :height="d.thickness + 2"
+          :fill="chosen === d.run.id ? 'var(--color-copper)' : 'var(--color-ink)'"
+        />
+        <rect
+          v-for="([from, to, c], i) in stretches(d.run.id)"
+          :key="i"
+          :x="d.x + from * d.width"
+          :y="y(d.row) - d.thickness / 2"
+          :width="Math.max(0, (to - from) * d.width)"
+          :height="d.thickness"
+          :fill="waterColour(c)"
+        />
+      </g>
+      <!-- taps -->
+      <g
+        v-for="t in tree.taps"
+        :key="t.tap.id"
+        tabindex="0"
+        role="button"
+        :aria-label="`Tap ${t.tap.name}`"
+        @click="emit('choose', 'taps', t.tap.id)"
+        @keydown.enter="emit('choose', 'taps', t.tap.id)"
+      >
+        <path v-if="!narrow" :d="`M${t.x} ${y(t.row)}H${runsWidth + 4}`" stroke="var(--color-line)" stroke-dasharray="2 4" />
+        <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
+        <text v-bind="nameAt(t.x, t.row)" font-size="14" fill="var(--color-ink)" stroke="var(--color-plaster)" stroke-width="4" paint-order="stroke" :font-weight="isOpen(t.tap.id) ? 700 : 400">
+          {{ t.tap.name }}
+          <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(exitC(t.tap.runId)) }}</tspan>
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>

@@ -16,7 +16,7 @@ defineProps<{
     :class="[open ? 'border-copper bg-white' : 'border-transparent', { 'hover:bg-plaster-deep': !still }]"
     :aria-pressed="still ? undefined : open"
   >
-    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold">{{ name }}</span>
+    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold" :class="{ 'text-copper': !still }">{{ name }}</span>
     <span class="flex min-h-24 flex-1 items-center"><slot /></span>
     <span class="text-sm"><slot name="now" /></span>
     <span class="caption"><slot name="year" /></span>

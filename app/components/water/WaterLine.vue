@@ -15,7 +15,7 @@ const units = computed(() => table.units)
 const money = computed(() => (years.now ? moneyByStation(years.now) : null))
 const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
-const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.money(amount)}/yr`)
+const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
 const heater = computed(() => study.value.plant.heaters[0]!)
 </script>
 
@@ -28,38 +28,38 @@ const heater = computed(() => study.value.plant.heaters[0]!)
     </StationButton>
     <StationButton :name="HEATER_KINDS[heater.kind]" :open="station === 'heater'" @click="emit('open', 'heater', '')">
       <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
-      <template #year>{{ spend(money?.heater) }}</template>
+      <template #year>loses {{ spend(money?.heater) }}</template>
       <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="heater.kind === 'element'" />
     </StationButton>
     <StationButton v-if="study.plant.store" name="Store" :open="station === 'store'" @click="emit('open', 'store', '')">
       <template #now>{{ temp(frame?.supplyC) }}</template>
-      <template #year>{{ spend(money?.store) }}</template>
+      <template #year>loses {{ spend(money?.store) }}</template>
       <StoreTank :slices="frame?.slices ?? Array(10).fill(15)" label="Store, ten layers" />
     </StationButton>
     <div class="order-last flex w-full min-w-0 flex-col lg:order-none lg:w-auto lg:flex-1">
-      <div class="min-w-0 flex-1 overflow-x-auto" tabindex="0" role="region" aria-label="Runs and taps">
+      <div class="min-w-0 flex-1">
         <PipeTree :study="study" :frame="frame" :chosen="chosen" @choose="(s, id) => emit('open', s, id)" />
       </div>
       <div class="flex flex-wrap gap-x-1">
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
-          Runs <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          <span class="text-copper">Runs</span> lose <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
         <button v-if="study.pipes.loop" class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
-          Loop <b class="font-semibold">{{ spend(money?.loop) }}</b>
+          <span class="text-copper">Loop</span> loses <b class="font-semibold">{{ spend(money?.loop) }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
-          Taps <b class="font-semibold">{{ years.now ? `median wait ${units.seconds(years.now.comfort.waitMedianS)}` : '…' }}</b>
+          <span class="text-copper">Taps</span> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.waitMedianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
-          People <b class="font-semibold">{{ study.people.persons.length }}</b>
+          <span class="text-copper">People</span> <b class="font-semibold">{{ study.people.persons.length }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
-          Prices <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
+          <span class="text-copper">Prices</span> bought <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
         </button>
       </div>
     </div>
     <StationButton name="Drain" still>
-      <template #now>{{ spend(money?.taps) }}</template>
+      <template #now>used {{ spend(money?.taps) }}</template>
       <template #year>run off {{ spend(money?.runOff) }}</template>
       <DrainMark />
     </StationButton>

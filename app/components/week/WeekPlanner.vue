@@ -2,8 +2,7 @@
 import interact from 'interactjs'
 import { Plus, Trash2 } from '@lucide/vue'
 import { daysTogether, misfits, snap, type Grid } from '~~/core/controls/grid'
-import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
-import { clock } from '~~/core/units/display'
+import { DAY_NAMES, clock, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
 
 /**
  * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are

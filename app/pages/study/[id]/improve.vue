@@ -35,8 +35,8 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
     </div>
     <p v-if="!pack" class="py-6">No package yet. A package is a list of measures tried together on the same household and the same draws.</p>
     <template v-else>
-      <MeasureList class="mt-4" :index="index" />
-      <SavingsTable class="mt-6" />
+      <SavingsTable class="mt-5" />
+      <MeasureList class="mt-6" :index="index" />
       <section class="mt-6" aria-label="Where the heat goes">
         <div class="flex flex-wrap items-center justify-between gap-2">
           <h2 class="text-xl">Where the heat goes</h2>

@@ -12,7 +12,7 @@ const found = computed(() => study.value.controls.found)
 const units = computed(() => table.units)
 
 const LOOP_NAMES: Record<LoopMode, string> = { off: 'Off', always: 'Always on', clock: 'By the clock' }
-const setpoint = (id: string, c: number) => table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c))
+const setpoint = (id: string, c: number, sliding = false) => table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
 const timer = (id: string, windows: Week | null) => table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
 const restore = () => table.change('restore', (d) => void (d.controls.set = null))
 const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
@@ -47,7 +47,7 @@ const warning = (c: number) => {
             :value="controls.heaters[heater.id]!.setpointC"
             aria-label="Setpoint slider"
             :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
-            @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value))"
+            @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value), true)"
           />
           <div class="caption relative flex justify-between" aria-hidden="true">
             <span>{{ units.temperature(SETPOINT_C.low) }}</span>

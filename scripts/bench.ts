@@ -1,0 +1,35 @@
+import Table from 'cli-table3'
+import { DEMOS } from '../core/demos/index'
+import { jobsOf } from '../core/measures/compare'
+import { simulate } from '../core/year/simulate'
+
+const ROUNDS = 9
+/** What a year of the main demo is meant to take at most, ms: now, and where it goes. */
+const LIMIT_MS = 400
+const GOAL_MS = 150
+
+const median = (xs: number[]) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)]
+
+function timed(work: () => unknown): number {
+  const from = performance.now()
+  work()
+  return performance.now() - from
+}
+
+const table = new Table({
+  head: ['household', 'first year, ms', 'median year, ms', 'draws', 'comparison, years', 'ms'],
+  style: { head: [], border: [] },
+  colAligns: ['left', 'right', 'right', 'right', 'right', 'right'],
+})
+let main = 0
+for (const { study } of DEMOS) {
+  const first = timed(() => simulate(study))
+  const year = median(Array.from({ length: ROUNDS }, () => timed(() => simulate(study))))
+  main ||= year
+  const jobs = jobsOf(study)
+  const comparison = timed(() => jobs.forEach((job) => simulate(job.study)))
+  table.push([study.name, first.toFixed(0), year.toFixed(0), simulate(study).comfort.draws, jobs.length, comparison.toFixed(0)])
+}
+console.log(table.toString())
+console.log(`Node ${process.versions.node}, one core. Main demo ${main.toFixed(0)} ms a year; at most ${LIMIT_MS} now, ${GOAL_MS} is the goal.`)
+if (main > LIMIT_MS) process.exitCode = 1

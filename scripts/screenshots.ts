@@ -1,0 +1,63 @@
+import { mkdirSync } from 'node:fs'
+import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
+
+/**
+ * Current pictures of the main views, made from the demo data.
+ * npm run screenshots            all of them, into docs/screenshots
+ * npm run screenshots -- NAME    one, into tmp/ with another folder: npm run screenshots -- NAME tmp
+ */
+interface Shot {
+  name: string
+  path: string
+  width: number
+  height: number
+  /** What to do before the picture, in the page. */
+  before?: (page: import('puppeteer-core').Page) => Promise<void>
+  whole?: boolean
+}
+
+const DESK = { width: 1280, height: 800 }
+const PHONE = { width: 360, height: 780 }
+const HOUSE = '/study/hill-town'
+
+const to = (selector: string) => async (page: import('puppeteer-core').Page) => {
+  await page.$eval(selector, (e) => e.scrollIntoView({ block: 'start' }))
+}
+
+const SHOTS: Shot[] = [
+  { name: 'home', path: '/', ...DESK },
+  { name: 'study', path: `${HOUSE}/set`, ...DESK },
+  { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
+  { name: 'week-planner', path: `${HOUSE}/set`, ...DESK, before: to('section[aria-label="Loop"]') },
+  { name: 'improve', path: `${HOUSE}/improve`, ...DESK },
+  { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
+  { name: 'home-phone', path: '/', ...PHONE },
+  { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
+  { name: 'week-planner-phone', path: `${HOUSE}/set`, ...PHONE, before: to('section[aria-label="Loop"]') },
+  { name: 'improve-phone', path: `${HOUSE}/improve`, ...PHONE, before: to('section[aria-label="Where the heat goes"]') },
+]
+
+const [only, folder = 'docs/screenshots'] = process.argv.slice(2)
+mkdirSync(folder, { recursive: true })
+const app = await startApp()
+const { browser, close } = await openBrowser()
+try {
+  for (const shot of SHOTS.filter((s) => !only || only === 'all' || s.name === only || s.name.startsWith(`${only}*`))) {
+    const { page, errors } = await openPage(browser, shot.width, shot.height)
+    for (const name of ['duplex', 'harbour-flat', 'hill-town']) {
+      await page.goto(`${app.url}/demo/${name}`)
+      await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
+    }
+    await page.goto(app.url + shot.path)
+    if (shot.path.startsWith('/study')) await settled(page)
+    await new Promise((resume) => setTimeout(resume, 1200))
+    await shot.before?.(page)
+    await new Promise((resume) => setTimeout(resume, 300))
+    await page.screenshot({ path: `${folder}/${shot.name}.png` as `${string}.png` })
+    console.log(`${shot.name}${errors.length ? `: ${errors.join('; ')}` : ''}`)
+    await page.close()
+  }
+} finally {
+  await close()
+  app.stop()
+}

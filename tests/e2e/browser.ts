@@ -1,0 +1,87 @@
+/// <reference lib="dom" />
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createServer } from 'node:net'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { launch, type Browser, type Page } from 'puppeteer-core'
+
+const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
+
+/** A port nobody listens on. */
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => resolve(port))
+    })
+  })
+}
+
+/** Starts the built app and waits until it answers. */
+export async function startApp(): Promise<{ url: string; stop: () => void }> {
+  const port = await freePort()
+  const url = `http://127.0.0.1:${port}`
+  const server: ChildProcess = spawn(process.execPath, ['.output/server/index.mjs'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1' },
+  })
+  for (let tries = 0; ; tries++) {
+    if (await fetch(`${url}/api/demos`).then((r) => r.ok, () => false)) break
+    if (tries > 200) throw new Error('the app did not start; is it built?')
+    await new Promise((resume) => setTimeout(resume, 100))
+  }
+  return { url, stop: () => server.kill() }
+}
+
+/** A browser with an empty profile of its own. */
+export async function openBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
+  const profile = mkdtempSync(join(tmpdir(), 'bagno-browser-'))
+  const browser = await launch({
+    executablePath: CHROMIUM,
+    userDataDir: profile,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-dev-shm-usage',
+    ],
+  })
+  return {
+    browser,
+    close: async () => {
+      await browser.close()
+      rmSync(profile, { recursive: true, force: true, maxRetries: 5 })
+    },
+  }
+}
+
+/** A page of a size; whatever goes wrong in it is collected. */
+export async function openPage(browser: Browser, width: number, height: number): Promise<{ page: Page; errors: string[] }> {
+  const page = await browser.newPage()
+  await page.setViewport({ width, height })
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(String(error)))
+  page.on('console', (message) => {
+    if (message.type() === 'error') errors.push(message.text())
+  })
+  return { page, errors }
+}
+
+/** Waits until the totals of the year stand and nothing is being computed. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () => {
+      const totals = document.querySelector('aside[aria-label="Running totals for a year"]')
+      const cost = totals?.querySelector('[data-total="Cost"]')?.textContent ?? '…'
+      return totals !== null && cost !== '…' && !/computing/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
+    },
+    { timeout: 30_000, polling: 50 },
+  )
+}
