@@ -5,7 +5,7 @@ import { basin, bath, dishes, run, shower } from './build'
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 
 /**
- * One side of a duplex, in US units and dollars: four people, a 50 gal gas store in an unheated basement.
+ * One side of a duplex, in US units and dollars: four people, a 48 gal gas store in an unheated basement.
  * Shows: a pilot and a flue that cost as much as a person, long half-inch runs, and a setpoint nobody has looked at.
  */
 export const duplex: Study = {

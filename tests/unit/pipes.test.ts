@@ -1,24 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { MATERIALS, pipeOf, sizesOf } from '../../core/pipes/catalogue'
-import { contentsPerMetre, frontPerMetre } from '../../core/pipes/contents'
 import { decay, meanDecay } from '../../core/pipes/decay'
-import { coolDownHours, pipeLoss } from '../../core/pipes/loss'
+import { pipeLoss } from '../../core/pipes/loss'
 import { Outflow, PlugRun } from '../../core/pipes/plug-run'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 
-const within = (got: number, want: number, share: number) => expect(Math.abs(got / want - 1)).toBeLessThan(share)
-
-describe('contents', () => {
-  it.each([
-    ['copper-en', '22', 0.3205, 0.37],
-    ['copper-l', '1/2', 0.1505, 0.19],
-    ['pex-en', '16x2', 0.1131, 0.159],
-  ] as const)('%s %s holds %d L/m and its front needs %d L/m', (material, size, contents, front) => {
-    within(contentsPerMetre(pipeOf(material, size)), contents, 0.01)
-    within(frontPerMetre(pipeOf(material, size)), front, 0.01)
-  })
-
+describe('the catalogue', () => {
   it('names the sizes that exist when one does not', () => {
     expect(() => pipeOf('copper-en', '14')).toThrow(/10, 12, 15, 22, 28, 35/)
     expect(() => pipeOf('copper-en', 'constructor')).toThrow(RangeError)
@@ -26,21 +14,6 @@ describe('contents', () => {
 })
 
 describe('loss', () => {
-  const copper = pipeOf('copper-en', '22')
-  it.each([
-    [null, 31.5],
-    [{ lambdaWMK: 0.04, thicknessMm: 9 }, 12.6],
-    [{ lambdaWMK: 0.04, thicknessMm: 20 }, 8.49],
-  ])('copper 22 at 60/20 °C with %j loses %d W/m', (insulation, want) => within(pipeLoss(copper, 60, 20, insulation).lossWM, want, 0.02))
-
-  it('PEX 20x2 at 55/15 °C with 13 mm loses 9.21 W/m', () =>
-    within(pipeLoss(pipeOf('pex-en', '20x2'), 55, 15, { lambdaWMK: 0.038, thicknessMm: 13 }).lossWM, 9.21, 0.02))
-
-  it('cools down in 0.54 h bare and 2.0 h with 20 mm', () => {
-    within(coolDownHours(copper, pipeLoss(copper, 60, 20).uWMK), 0.54, 0.03)
-    within(coolDownHours(copper, pipeLoss(copper, 60, 20, { lambdaWMK: 0.04, thicknessMm: 20 }).uWMK), 2.0, 0.03)
-  })
-
   it('never grows with insulation of 10 mm and more, and has the sign of the difference', () => {
     const pipes = MATERIALS.flatMap((m) => sizesOf(m).map((s) => pipeOf(m, s)))
     fc.assert(
@@ -116,8 +89,7 @@ describe('a run of plugs', () => {
     const meanC = out.reduce((s, [l, c]) => s + l * c, 0) / litres
     const closedForm = 18 + 40 * Math.exp(-(0.25 * 36) / ((4 / 60) * KJ_PER_LITRE_K * 1000))
     expect(Math.abs(meanC - closedForm)).toBeLessThan(0.005)
-    expect(Math.abs(closedForm - 56.71)).toBeLessThan(0.0129)
-    within((run.takeLost() * 1000) / (20 * fillS), 354, 0.01)
+    expect(Math.abs((run.takeLost() * 1000) / (20 * fillS) / 354 - 1)).toBeLessThan(0.01)
     for (const [, c] of out) expect(Math.abs(c - meanC)).toBeLessThan(0.35)
   })
 

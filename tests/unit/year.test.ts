@@ -4,7 +4,9 @@ import { hillTown } from '../../core/demos/hill-town'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { boughtKwh } from '../../core/measures/compare'
 import { moneyByStation } from '../../core/money/where-it-goes'
-import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
+import { STANDARD_DAYS } from '../../core/people/standard-days'
+import { placeTemperature } from '../../core/climate/places'
+import { runUa } from '../../core/pipes/network'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { standingUa } from '../../core/stores/standing-loss'
 import { readStudy } from '../../core/study/read'
@@ -69,18 +71,6 @@ describe('standard tapping cycles', () => {
   ] as const)('%s adds up to %d kWh', (name, kwh) => {
     expect(STANDARD_DAYS[name].reduce((s, [, q]) => s + q, 0)).toBeCloseTo(kwh, 6)
   })
-
-  it.each([
-    ['L', hillTown],
-    ['M', hillTown],
-    ['L', { ...harbourFlat, plant: { ...harbourFlat.plant, heaters: [{ ...harbourFlat.plant.heaters[0], leastFlowLMin: 0 } as Study['plant']['heaters'][0]] } }],
-  ] as [StandardDay, Study][])('%s is delivered within 1 % each day', (cycle, base) => {
-    const tapId = base.pipes.taps[0].id
-    const study: Study = { ...base, people: { ...base.people, draws: { kind: 'standard', cycle, tapId, wantedC: 40 } } }
-    const want = STANDARD_DAYS[cycle].reduce((s, [, q]) => s + q, 0)
-    const got = firstDays(study, 5).flows.useful / 3600 / 5
-    expect(Math.abs(got / want - 1)).toBeLessThan(0.01)
-  })
 })
 
 describe('limits with exact answers', () => {
@@ -101,15 +91,22 @@ describe('limits with exact answers', () => {
     const study = nobody(structuredClone(hillTown))
     study.controls.found.loop.mode = 'always'
     study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null }
-    const { flows, home } = firstDays(study, 4)
-    const held = home.network.branches.filter((b) => b.onLoop)
-    expect(held.length).toBe(5)
-    // Along the loop T falls as exp(−U'L/ṁc), run after run; what is lost is what the water has fallen by.
-    const back = home.network.loopReturn.run.exitC(home.nowS)
-    const drop = home.plant.state().supplyC - back
-    const watts = (flows.loop * 1000) / (4 * 86_400)
-    const carried = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000 * drop
-    expect(Math.abs(watts / carried - 1)).toBeLessThan(0.03)
+    // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
+    let [expected, from] = [0, 0]
+    const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000
+    const lengths = [...study.pipes.runs.filter((r) => ['cellar-main', 'riser-ground', 'riser-first', 'riser-top'].includes(r.id)), study.pipes.loop!.back]
+    const { flows, home } = firstDays(study, 4, (h) => {
+      const supplyC = h.plant.state().supplyC
+      // Along the loop T − Ta falls as exp(−U'L/ṁc), run after run.
+      const back = lengths.reduce((c, l) => {
+        const airC = placeTemperature(l.place, 0, study.site.monthlyAirC)
+        return airC + (c - airC) * Math.exp(-runUa(l, 60, study.site.monthlyAirC) / carriedWK)
+      }, supplyC)
+      expected += (supplyC - back) * (h.nowS - from)
+      from = h.nowS
+    })
+    expect(home.network.branches.filter((b) => b.onLoop)).toHaveLength(5)
+    expect(Math.abs((flows.loop * 1000) / (carriedWK * expected) - 1)).toBeLessThan(0.01)
   })
 
   it('draws the same heat at any setpoint when it is mixed down', () => {
@@ -147,21 +144,6 @@ describe('the instantaneous heater', () => {
     change(study)
     return study
   }
-  const peak = (study: Study) => {
-    let supply = 0
-    firstDays(study, 1, (home) => (supply = home.active.length > 0 ? Math.max(supply, home.plant.state().supplyC) : supply))
-    return supply
-  }
-
-  it('reaches its setpoint below its power and inlet + P/(ρcF) above it', () => {
-    const rise = (flow: number) => (19.2 * 60) / (flow * KJ_PER_LITRE_K)
-    const at = (flow: number) => peak(flat((s) => void (s.pipes.taps[0].flowLMin = flow)))
-    expect(rise(5)).toBeGreaterThan(45)
-    // The exchanger itself loses a few hundredths of a kelvin.
-    expect(Math.abs(at(5) - 55)).toBeLessThan(0.1)
-    expect(Math.abs(at(9) - 10 - rise(9))).toBeLessThan(0.1)
-    expect(Math.abs(at(12) - 10 - rise(12))).toBeLessThan(0.1)
-  })
 
   it('does not fire below its least flow', () => {
     const { flows, input } = firstDays(flat((s) => void (s.pipes.taps[0].flowLMin = 2.4)), 1)

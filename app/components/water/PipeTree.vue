@@ -41,6 +41,10 @@ const turn = computed(() => {
   return run ? { x: run.x + run.width, y: y(run.row) } : null
 })
 const exitC = (runId: string) => plugs(runId).at(-1)![1]!
+const loopText = computed(() => {
+  const { frame } = props
+  return frame ? `loop return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'runs' : 'rests'}` : 'loop return'
+})
 const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
 </script>
 
@@ -62,13 +66,13 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         stroke-width="2"
       />
       <!-- the loop's return -->
-      <g v-if="study.pipes.loop && turn" tabindex="0" role="button" aria-label="Loop return" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
+      <g v-if="study.pipes.loop && turn" tabindex="0" role="button" :aria-label="loopText" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
         <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" stroke="var(--color-ink)" stroke-width="7" stroke-linejoin="round" />
         <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)" stroke-width="4.5" stroke-linejoin="round" />
         <circle cx="46" :cy="height - 22" r="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
         <path :d="`M50 ${height - 27}l-8 5l8 5z`" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
         <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
-          loop return {{ frame?.loopReturnC != null ? units.temperature(frame.loopReturnC) : '' }}, pump {{ frame?.pumping ? 'runs' : 'rests' }}
+          {{ loopText }}
         </text>
       </g>
       <!-- runs -->
@@ -116,7 +120,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         :key="t.tap.id"
         tabindex="0"
         role="button"
-        :aria-label="`Tap ${t.tap.name}`"
+        :aria-label="`${t.tap.name} ${units.temperature(exitC(t.tap.runId))}`"
         @click="emit('choose', 'taps', t.tap.id)"
         @keydown.enter="emit('choose', 'taps', t.tap.id)"
       >

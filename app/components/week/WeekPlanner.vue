@@ -150,16 +150,16 @@ onMounted(() => {
     </div>
     <div v-for="(windows, d) in shown" :key="d" class="flex items-center">
       <button
-        class="min-h-8 w-11 shrink-0 text-left text-sm"
+        class="min-h-11 w-11 sm:min-h-8 shrink-0 text-left text-sm"
         :class="group.includes(d) ? 'font-semibold text-copper' : 'text-ink-soft'"
-        :aria-label="`Choose ${DAY_NAMES[d]}`"
+        :aria-label="`${DAY_NAMES[d]!.slice(0, 3)}: choose ${DAY_NAMES[d]}`"
         :aria-pressed="group.includes(d)"
         @click="day = d"
       >
         {{ DAY_NAMES[d]!.slice(0, 3) }}
       </button>
       <div
-        class="week-rail relative h-8 flex-1 border-b border-plaster-pale bg-plaster-deep"
+        class="week-rail relative h-11 flex-1 sm:h-8 border-b border-plaster-pale bg-plaster-deep"
         :data-rail="d"
         @click="onRow($event, d)"
       >
@@ -190,7 +190,7 @@ onMounted(() => {
           @keydown="onKey($event, d, i)"
         >
           <span class="week-from absolute inset-y-0 -left-1.5 w-4 cursor-ew-resize" />
-          <span class="pointer-events-none block truncate px-2 text-center text-xs leading-7">
+          <span class="pointer-events-none block truncate px-2 text-center text-xs leading-10 sm:leading-7">
             {{ w.toMin - w.fromMin >= 180 || held ? `${clock(w.fromMin)}–${clock(w.toMin)}` : '' }}
           </span>
           <span class="week-to absolute inset-y-0 -right-1.5 w-4 cursor-ew-resize" />

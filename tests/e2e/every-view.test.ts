@@ -1,0 +1,65 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import type { Browser, Page } from 'puppeteer-core'
+import type axe from 'axe-core'
+import { openBrowser, openPage, settled } from './browser'
+import { openDemo } from './hand'
+
+const url = inject('url')
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+let browser: Browser
+let close: () => Promise<void>
+beforeAll(async () => void ({ browser, close } = await openBrowser()))
+afterAll(() => close())
+
+const HOUSE = '/study/hill-town'
+const VIEWS = [
+  '/',
+  `${HOUSE}/survey`,
+  ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'prices'].map((s) => `${HOUSE}/survey?at=${s}`),
+  `${HOUSE}/set`,
+  `${HOUSE}/improve`,
+]
+
+/** What a screen reader or weak eyes would stumble over, in words. */
+async function faults(page: Page): Promise<string[]> {
+  await page.evaluate(AXE)
+  return page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] })
+    return violations.map((v) => `${v.id}: ${v.help}; ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)
+  })
+}
+
+describe.each([
+  [1280, 800],
+  [360, 780],
+])('every view at %d pixels', (width, height) => {
+  let page: Page
+  let errors: string[]
+  beforeAll(async () => {
+    ;({ page, errors } = await openPage(browser, width, height))
+    await openDemo(page, url, 'hill-town')
+  })
+
+  it.each(VIEWS)('%s can be read by everybody and does not run off the side', async (path) => {
+    await page.goto(url + path)
+    if (path === '/') await page.waitForSelector('section[aria-label="Households"] li')
+    else await settled(page)
+    expect(await faults(page)).toEqual([])
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+    expect(errors).toEqual([])
+  })
+
+  it.runIf(width < 500)('has targets of 44 pixels for the fingers of whoever holds it', async () => {
+    await page.goto(`${url}${HOUSE}/set`)
+    await settled(page)
+    const small = await page.$$eval('button, a.tool, select, input:not([type="range"]):not([type="checkbox"])', (all) =>
+      all
+        .filter((e) => e.getClientRects().length > 0 && !e.closest('.sr-only') && e.className !== 'sr-only')
+        .map((e) => ({ name: e.getAttribute('aria-label') ?? e.textContent!.trim(), h: e.getBoundingClientRect().height }))
+        .filter((e) => e.h < 44),
+    )
+    expect(small).toEqual([])
+  })
+})

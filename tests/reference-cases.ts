@@ -1,0 +1,152 @@
+import { harbourFlat } from '../core/demos/harbour-flat'
+import { hillTown } from '../core/demos/hill-town'
+import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
+import { pipeOf, type Material } from '../core/pipes/catalogue'
+import { contentsPerMetre, frontPerMetre } from '../core/pipes/contents'
+import { coolDownHours, pipeLoss, type Insulation } from '../core/pipes/loss'
+import { Outflow, PlugRun } from '../core/pipes/plug-run'
+import { LayeredStore } from '../core/stores/layered-store'
+import type { Study } from '../core/study/study'
+import { mainsTemperature } from '../core/water/mains'
+import { KJ_PER_LITRE_K, density, specificHeat } from '../core/water/properties'
+import { firstDays } from './unit/random-study'
+
+/** A figure that is known from elsewhere, and what Bagno makes of it. The unit tests and docs/validation.md share the list. */
+export interface ReferenceCase {
+  what: string
+  source: string
+  unit: string
+  expected: number
+  /** Allowed difference: a share of what is expected, or an amount in its unit. */
+  within: { share: number } | { amount: number }
+  got: () => number
+}
+
+const share = (s: number) => ({ share: s })
+const amount = (a: number) => ({ amount: a })
+
+const WATER: ReferenceCase[] = [
+  ...([[10, 999.7], [40, 992.22], [60, 983.2]] as const).map(([t, expected]): ReferenceCase => ({
+    what: `Density of water at ${t} °C`, source: 'Kell 1975', unit: 'kg/m³', expected, within: share(1e-4), got: () => density(t),
+  })),
+  ...([[20, 4.1826], [60, 4.1846]] as const).map(([t, expected]): ReferenceCase => ({
+    what: `Specific heat of water at ${t} °C`, source: 'Popiel & Wojtkowiak 1998', unit: 'kJ/kgK', expected, within: share(5e-4), got: () => specificHeat(t),
+  })),
+  ...([[15, 10.89], [196, 18.72]] as const).map(([day, expected]): ReferenceCase => ({
+    what: `Cold main on day ${day}, air mean 11.5 °C, span 18 K`, source: 'Burch & Christensen 2007', unit: '°C', expected, within: amount(0.05), got: () => mainsTemperature(11.5, 18, day),
+  })),
+]
+
+const contents = (material: Material, size: string, litres: number, front: number): ReferenceCase[] => [
+  { what: `Contents of ${material} ${size}`, source: 'bore', unit: 'L/m', expected: litres, within: share(0.01), got: () => contentsPerMetre(pipeOf(material, size)) },
+  { what: `Hot water to fill ${material} ${size}`, source: 'contents × (1 + C wall / C water)', unit: 'L/m', expected: front, within: share(0.01), got: () => frontPerMetre(pipeOf(material, size)) },
+]
+
+const loss = (material: Material, size: string, waterC: number, airC: number, insulation: Insulation | null, expected: number): ReferenceCase => ({
+  what: `Loss of ${material} ${size}, ${waterC}/${airC} °C, ${insulation ? `${insulation.thicknessMm} mm of ${insulation.lambdaWMK}` : 'bare'}`,
+  source: 'conduction, Churchill & Chu 1975, radiation', unit: 'W/m', expected, within: share(0.02),
+  got: () => pipeLoss(pipeOf(material, size), waterC, airC, insulation).lossWM,
+})
+
+const coolDown = (insulation: Insulation | null, expected: number): ReferenceCase => ({
+  what: `Cool-down of copper-en 22, ${insulation ? `${insulation.thicknessMm} mm` : 'bare'}`, source: 'heat held over U′', unit: 'h', expected, within: share(0.03),
+  got: () => coolDownHours(pipeOf('copper-en', '22'), pipeLoss(pipeOf('copper-en', '22'), 60, 20, insulation).uWMK),
+})
+
+/** Steady water through a run: what leaves, °C, and what is lost, W. */
+function steadyLoop(): { backC: number; lossW: number } {
+  const frontL = 36 * 0.37
+  const run = new PlugRun(frontL, 0.25 * 36, 36, 18)
+  run.ambientC = 18
+  const fillS = (frontL / 4) * 60
+  const pass = (from: number, fillings: number) => {
+    let [litres, heat] = [0, 0]
+    for (let k = 0; k < fillings * 8; k++) {
+      const [inflow, out] = [new Outflow(), new Outflow()]
+      inflow.add(frontL / 8, 58)
+      run.pass(inflow, 1, from + (k * fillS) / 8, fillS / 8, out)
+      litres += out.total
+      heat += out.total * out.meanC
+    }
+    return heat / litres
+  }
+  pass(0, 4)
+  run.takeLost()
+  const backC = pass(4 * fillS, 10)
+  return { backC, lossW: (run.takeLost() * 1000) / (10 * fillS) }
+}
+
+const PIPES: ReferenceCase[] = [
+  ...contents('copper-en', '22', 0.3205, 0.37),
+  ...contents('copper-l', '1/2', 0.1505, 0.19),
+  ...contents('pex-en', '16x2', 0.1131, 0.159),
+  loss('copper-en', '22', 60, 20, null, 31.5),
+  loss('copper-en', '22', 60, 20, { lambdaWMK: 0.04, thicknessMm: 9 }, 12.6),
+  loss('copper-en', '22', 60, 20, { lambdaWMK: 0.04, thicknessMm: 20 }, 8.49),
+  loss('pex-en', '20x2', 55, 15, { lambdaWMK: 0.038, thicknessMm: 13 }, 9.21),
+  coolDown(null, 0.54),
+  coolDown({ lambdaWMK: 0.04, thicknessMm: 20 }, 2.0),
+  { what: 'Loop of the engine, back after 36 m at 0.25 W/mK, 58/18 °C, 4 L/min', source: 'exp(−U′L/ṁc)', unit: '°C', expected: 56.71, within: share(0.01), got: () => steadyLoop().backC },
+  { what: 'The same loop, heat lost', source: 'ṁc (58 − back)', unit: 'W', expected: 354, within: share(0.01), got: () => steadyLoop().lossW },
+]
+
+/** A store left alone for two days, °C. */
+function storeLeftAlone(): number {
+  const store = new LayeredStore(200, 1.3, 2, 60)
+  store.ambientC = 15
+  for (let h = 0; h < 48; h++) {
+    store.stand(3600)
+    store.settle()
+  }
+  return store.meanC
+}
+
+/** Litres above 35 °C from one draw of a full store at 60 °C. */
+function hotFromFullStore(): number {
+  const store = new LayeredStore(180, 1.2, 0, 60)
+  let hot = 0
+  for (let k = 0; k < 250; k++) {
+    const out = new Outflow()
+    store.draw(1, out)
+    store.fillBottom(1, 10)
+    store.settle()
+    for (let i = 0; i < out.n; i++) if (out.tempC[i] > 35) hot += out.litres[i]
+  }
+  return hot
+}
+
+/** Hottest water that an instantaneous heater of 19.2 kW gives to a long draw with the main at 10 °C. */
+function instantHeater(flowLMin: number): number {
+  const study = structuredClone(harbourFlat)
+  study.site.mains = { kind: 'monthly', monthlyC: Array(12).fill(10) }
+  study.people = { ...study.people, winterSwing: 0, absences: [], habits: [{ ...study.people.habits[0], days: Array(7).fill(true), atMin: 480, spreadMin: 0, chance: 1, use: { kind: 'timed', minutes: 30 }, amountSpread: 0, wantedC: 45 }] }
+  study.pipes.taps[0] = { ...study.pipes.taps[0], mixes: false, flowLMin }
+  let supply = 0
+  firstDays(study, 1, (home) => (supply = home.active.length > 0 ? Math.max(supply, home.plant.state().supplyC) : supply))
+  return supply
+}
+
+const cycle = (name: StandardDay, study: Study, where: string): ReferenceCase => ({
+  what: `Tapping cycle ${name} on a day, ${where}`, source: 'EU 814/2013', unit: 'kWh', expected: STANDARD_DAYS[name].reduce((s, [, kwh]) => s + kwh, 0), within: share(0.01),
+  got: () => firstDays({ ...study, people: { ...study.people, draws: { kind: 'standard', cycle: name, tapId: study.pipes.taps[0].id, wantedC: 40 } } }, 5).flows.useful / 3600 / 5,
+})
+
+const wideOpen: Study = { ...harbourFlat, plant: { ...harbourFlat.plant, heaters: [{ ...harbourFlat.plant.heaters[0], leastFlowLMin: 0 } as Study['plant']['heaters'][0]] } }
+
+const PLANT: ReferenceCase[] = [
+  { what: 'Store of 200 L, 2 W/K, 60/15 °C, left alone for 48 h', source: 'exp(−UA t/C)', unit: '°C', expected: 15 + 45 * Math.exp((-48 * 3600 * 2) / (200 * KJ_PER_LITRE_K * 1000)), within: amount(0.001), got: storeLeftAlone },
+  { what: 'Hot litres from one draw of a full store of 180 L', source: 'plug flow', unit: 'L', expected: 180, within: share(0.03), got: hotFromFullStore },
+  { what: 'Instantaneous heater below its power, set to 55 °C', source: 'setpoint', unit: '°C', expected: 55, within: amount(0.1), got: () => instantHeater(5) },
+  { what: 'Instantaneous heater above its power, 19.2 kW at 12 L/min from 10 °C', source: 'inlet + P/(ρcF)', unit: '°C', expected: 10 + (19.2 * 60) / (12 * KJ_PER_LITRE_K), within: amount(0.1), got: () => instantHeater(12) },
+  cycle('M', hillTown, 'boiler and store'),
+  cycle('L', hillTown, 'boiler and store'),
+  cycle('L', wideOpen, 'instantaneous heater'),
+]
+
+export const REFERENCE_CASES: ReferenceCase[] = [...WATER, ...PIPES, ...PLANT]
+
+/** How far off a case is, as a share of what it allows: 1 is the limit. */
+export function strain(c: ReferenceCase, got: number): number {
+  const off = Math.abs(got - c.expected)
+  return 'share' in c.within ? off / (c.within.share * Math.abs(c.expected)) : off / c.within.amount
+}
