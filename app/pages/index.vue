@@ -4,6 +4,7 @@ import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/study/blank'
 import { readStudy, type Fault } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
+import { display } from '~~/core/units/display'
 
 useHead({ title: 'Bagno' })
 const { say } = useNotice()
@@ -27,7 +28,7 @@ const sound = (kept: Kept) => readStudy(kept.study).ok
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
 const about = (s: Study) => {
   const people = s.people.persons.length
-  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${Math.round(s.plant.store.litres)} L store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
+  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${display(s.units, s.prices.currency).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
 }
 
 async function start(study: Study) {
@@ -126,7 +127,7 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
             <span class="font-semibold">{{ kept.id }}</span>
             <span class="block text-sm text-alarm">This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span>
           </p>
-          <span class="caption">{{ when(kept.changedAt) }}</span>
+          <span class="caption pl-2">{{ when(kept.changedAt) }}</span>
           <span class="flex">
             <button v-if="sound(kept)" class="tool tool-bare px-3" :aria-label="`Duplicate ${kept.study.name}`" title="Duplicate" @click="duplicate(kept)"><Copy :size="18" /></button>
             <button class="tool tool-bare px-3" :aria-label="`Export ${kept.study?.name ?? kept.id}`" title="Export as a file" @click="exportKept(kept)"><Download :size="18" /></button>

@@ -15,7 +15,7 @@ export interface HeatLink {
 }
 
 const LOSSES: [keyof Energy, string, string][] = [
-  ['primaryKwh', 'primary', 'Between heater and store'],
+  ['primaryKwh', 'primary', 'Heater to store'],
   ['storeKwh', 'store', 'Store'],
   ['loopKwh', 'loop', 'Loop'],
   ['deadRunKwh', 'runs', 'Cooled in pipes'],

@@ -23,7 +23,7 @@ const payback = (cost: number | null, saves: number) => {
         <b class="text-2xl" :class="result.difference.cost <= 0 ? 'text-verdigris' : 'text-alarm'" data-package-change>{{ units.moneyChange(result.difference.cost) }}</b> a year against as found:
         {{ units.money(found.cost.total) }} becomes <b data-package-cost>{{ units.money(result.result.cost.total) }}</b>.
       </p>
-      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Savings, in a table that scrolls sideways">
+      <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Savings, in a table that scrolls sideways">
         <table class="mt-2 w-full min-w-[34rem] text-sm">
           <thead><tr class="border-b border-ink text-left"><th class="py-1">Measure</th><th class="text-right">Alone</th><th class="text-right">Last in</th><th class="text-right">Costs</th><th class="text-right">Pays back, last in</th></tr></thead>
           <tbody>

@@ -45,7 +45,7 @@ function useModel() {
         <NumberField label="Heating efficiency or COP" :schema="Site.shape.heating.shape.efficiency" :value="site.heating.efficiency" :decimals="2" @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))" />
       </div>
     </div>
-    <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Months, in a table that scrolls sideways">
+    <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Months, in a table that scrolls sideways">
       <table class="w-full text-sm">
         <caption class="caption pb-1 text-left">
           Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is

@@ -30,7 +30,7 @@ function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
     <NumberField label="Longer in midwinter by, share" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
     <NumberField label="Seed of the draws" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
   </div>
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Habits, in a table that scrolls sideways">
+  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Habits, in a table that scrolls sideways">
     <table class="w-full min-w-[62rem] text-sm">
       <thead>
         <tr class="text-left"><th class="w-56">Habit</th><th class="w-32">Who</th><th class="w-40">Tap</th><th class="w-48">Days</th><th class="w-24">at</th><th class="w-24">±</th><th class="w-24">Chance</th><th class="w-28">Amount</th><th class="w-28">Wanted</th><th>Waits</th><th /></tr>

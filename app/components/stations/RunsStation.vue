@@ -47,7 +47,7 @@ watch(
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Runs, in a table that scrolls sideways">
+  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Runs, in a table that scrolls sideways">
     <table class="w-full min-w-[64rem] text-sm">
       <thead>
         <tr class="text-left">

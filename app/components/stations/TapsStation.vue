@@ -18,7 +18,7 @@ function add() {
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Taps, in a table that scrolls sideways">
+  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Taps, in a table that scrolls sideways">
     <table class="w-full min-w-[54rem] text-sm">
       <thead>
         <tr class="text-left"><th class="w-44">Tap</th><th class="w-32">Kind</th><th class="w-48">at the end of</th><th class="w-32">Flow</th><th>Mixes</th><th class="text-right">Median wait</th><th class="text-right">Run off a year</th><th class="text-right">Too cool</th><th /></tr>
