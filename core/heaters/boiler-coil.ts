@@ -10,6 +10,8 @@ import type { StoreHeater } from './store-heater'
 const CYCLE_S = 600
 /** Shortest step near the setpoint, s: the thermostat overshoots by no more than this gives, about half a kelvin. */
 const LEAST_STEP_S = 25
+/** Longest step while it fires: the water round the coil is taken half a step ahead, which holds for a few kelvins. */
+const LONGEST_STEP_S = 240
 
 /**
  * A boiler that heats a store through a coil.
@@ -54,11 +56,9 @@ export class BoilerCoil implements StoreHeater {
     return q
   }
 
-  longestStep(store: LayeredStore, missingK: number): number {
+  longestStep(store: LayeredStore, setpointC: number): number {
     if (!this.firing) return this.spec.startLagS + LEAST_STEP_S
-    const { top, bottom } = this.spec.coil
-    const missingKj = missingK * store.litres * (top - bottom) * KJ_PER_LITRE_K
-    return Math.min(120, Math.max(LEAST_STEP_S, missingKj / Math.max(1, this.kw)))
+    return Math.min(LONGEST_STEP_S, Math.max(LEAST_STEP_S, store.heatToReach(setpointC, this.spec.coil.bottom) / Math.max(1, this.kw)))
   }
 
   heat(store: LayeredStore, stepS: number): void {

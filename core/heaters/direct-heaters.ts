@@ -1,6 +1,5 @@
 import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
-import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import { efficiencyAt } from './efficiency'
 import type { StoreHeater } from './store-heater'
@@ -20,12 +19,13 @@ abstract class DirectHeater implements StoreHeater {
   protected on = false
 
   protected abstract readonly powerKw: number
+  /** Height below which it heats nothing, 0 to 1. */
+  protected abstract readonly lowestHeated: number
   protected abstract give(store: LayeredStore, dtS: number): void
   protected begin(): void {}
 
-  longestStep(store: LayeredStore, missingK: number): number {
-    const missingKj = missingK * store.litres * KJ_PER_LITRE_K
-    return Math.min(120, Math.max(20, missingKj / this.powerKw / 2))
+  longestStep(store: LayeredStore, setpointC: number): number {
+    return Math.min(120, Math.max(20, store.heatToReach(setpointC, this.lowestHeated) / this.powerKw))
   }
 
   heat(store: LayeredStore, dtS: number): void {
@@ -62,6 +62,7 @@ abstract class DirectHeater implements StoreHeater {
  */
 export class GasStoreBurner extends DirectHeater {
   protected readonly powerKw: number
+  protected readonly lowestHeated = 0
 
   constructor(
     private readonly spec: HeaterOf<'gas-store'>,
@@ -100,6 +101,7 @@ export class GasStoreBurner extends DirectHeater {
 /** An electric element: all its power becomes heat, at its height and above. */
 export class ElementHeater extends DirectHeater {
   protected readonly powerKw: number
+  protected readonly lowestHeated: number
 
   constructor(
     private readonly spec: HeaterOf<'element'>,
@@ -107,12 +109,12 @@ export class ElementHeater extends DirectHeater {
   ) {
     super()
     this.powerKw = spec.powerKw
+    this.lowestHeated = Math.min(spec.height, 1 - ELEMENT_BAND)
   }
 
   protected give(store: LayeredStore, dtS: number): void {
     const kj = this.powerKw * dtS
     this.ledger.buy('electricity', kj, kj)
-    const bottom = Math.min(this.spec.height, 1 - ELEMENT_BAND)
-    store.heat(kj, bottom, bottom + ELEMENT_BAND)
+    store.heat(kj, this.lowestHeated, this.lowestHeated + ELEMENT_BAND)
   }
 }

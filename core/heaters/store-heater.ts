@@ -8,8 +8,8 @@ export interface StoreHeater {
   readonly starts: number
   /** Heat given to the store in the last step, kW. */
   readonly kw: number
-  /** Longest step for which its model holds while it is called and the sensor lacks some kelvins, s. */
-  longestStep(store: LayeredStore, missingK: number): number
+  /** Longest step for which its model holds while it is called to bring the sensor to a setpoint, s. */
+  longestStep(store: LayeredStore, setpointC: number): number
   /** Heats for a step. */
   heat(store: LayeredStore, dtS: number): void
   /** Passes a step without being called. */

@@ -72,7 +72,7 @@ export class StorePlant implements PlantModel {
   longestStep(flowLMin: number): number {
     const acting = this.acting
     const flowing = flowLMin > 0 ? (MOST_MOVED * this.store.litres * 60) / flowLMin : Infinity
-    if (acting) return Math.min(flowing, acting.heater.longestStep(this.store, acting.setpointC - this.store.at(this.sensorHeight)))
+    if (acting) return Math.min(flowing, acting.heater.longestStep(this.store, acting.setpointC))
     if (flowLMin > 0) return flowing
     const now = this.store.at(this.sensorHeight)
     const next = Math.max(-Infinity, ...this.stations.filter((s) => s.open).map((s) => s.callC))

@@ -109,6 +109,18 @@ export class LayeredStore {
     return litres / this.litres
   }
 
+  /** Heat that brings every layer above a height to a temperature, kJ: what a heater there has still to give. */
+  heatToReach(tempC: number, fromShare: number): number {
+    const from = fromShare * this.litres
+    let below = 0
+    let heat = 0
+    for (let i = 0; i < this.n; i++) {
+      below += this.vol[i]
+      if (below > from && this.temp[i] < tempC) heat += Math.min(this.vol[i], below - from) * (tempC - this.temp[i])
+    }
+    return heat * KJ_PER_LITRE_K
+  }
+
   /** Temperatures of ten equal slices, bottom to top, °C: what a drawing of the tank shows. */
   slices(): number[] {
     return Array.from({ length: 10 }, (_, k) => this.meanBetween(k / 10, (k + 1) / 10))

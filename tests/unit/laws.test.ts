@@ -32,7 +32,7 @@ describe('laws, on random studies', () => {
         const flowMax = Math.max(...study.plant.heaters.map((h) => (h.kind === 'boiler-coil' ? h.primary.flowMaxC : 0)))
         // A burner goes on for one step after its thermostat is content; a pilot goes on until the cut-off.
         const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
-        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OFF_C + 1 : 0)
+        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OFF_C + 2 : 0)
         let steps = 0
         firstDays(study, 3, (home) => {
           if (steps++ % 7) return
