@@ -5,6 +5,8 @@ import { DEMOS, demo } from '../core/demos/index'
 import { compared, jobsOf } from '../core/measures/compare'
 import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '../core/study/read'
 import type { Study } from '../core/study/study'
+import { SUMS, sumNamed } from '../core/sums/registry'
+import { accepts, runSum } from '../core/sums/run'
 import { simulate } from '../core/year/simulate'
 import { comparisonTable, yearTable } from './tables'
 
@@ -83,6 +85,31 @@ program
     const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
     const comparison = compared(study, years)
     print(options.json ? comparison : comparisonTable(study, comparison))
+  })
+
+program
+  .command('sum [name] [input]')
+  .description('list the bench sums, or work one: sum NAME \'{"field": value}\'')
+  .action((name?: string, input?: string) => {
+    if (name === undefined) {
+      for (const s of SUMS) {
+        const fields = Object.entries(s.input.shape).map(([field, schema]) => `  ${field}${schema.isOptional() ? '?' : ''}: ${accepts(schema)}`)
+        print(`${s.name}: ${s.title}. ${s.about}\n${fields.join('\n')}\n  → ${Object.keys(s.results).join(', ')}\n`)
+      }
+      return
+    }
+    const sum = sumNamed(name)
+    if (!sum) refuse(`there is no sum "${name}"; there are ${SUMS.map((s) => s.name).join(', ')}`)
+    if (input === undefined) refuse(`${name}: needs its input as JSON, such as ${JSON.stringify(sum.example)}`)
+    let given: unknown
+    try {
+      given = JSON.parse(input)
+    } catch {
+      refuse(`${name}: the input is not JSON; it takes ${JSON.stringify(sum.example)}`)
+    }
+    const answer = runSum(sum, given)
+    if (!answer.ok) refuse(`${name}: ${answer.faults[0].field}: ${answer.faults[0].message}`)
+    print({ ...answer.worked.out, steps: answer.worked.steps, notes: answer.worked.notes })
   })
 
 try {

@@ -104,7 +104,7 @@ export class ElementHeater extends DirectHeater {
   protected readonly lowestHeated: number
 
   constructor(
-    private readonly spec: HeaterOf<'element'>,
+    spec: HeaterOf<'element'>,
     private readonly ledger: Ledger,
   ) {
     super()

@@ -25,6 +25,19 @@ export function labelBoundW(label: LabelClass, litres: number): number {
   return constant + factor * litres ** 0.4
 }
 
+/** A jacket round a store. */
+export interface Jacket {
+  lambdaWMK: number
+  thicknessMm: number
+  areaM2: number
+}
+
+/** Loss of a store with a jacket, W/K: d/λ in series over the wrapped area, which is taken to be all that loses. */
+export function wrapped(uaWK: number, jacket: Jacket): number {
+  if (uaWK <= 0) return 0
+  return 1 / (1 / uaWK + jacket.thicknessMm / 1000 / (jacket.lambdaWMK * jacket.areaM2))
+}
+
 /** How the standing loss of a store is known. */
 export type StandingLoss =
   | { kind: 'ua'; uaWK: number }

@@ -1,4 +1,4 @@
-import { toMetric, unitOf, type Quantity, type System } from './quantities'
+import { BTU_H_PER_KW, GAL_L, toMetric, unitOf, type Quantity, type System } from './quantities'
 
 /** "quantity unit" → how to make a figure in that unit metric. */
 const SPELLINGS = new Map<string, (x: number) => number>()
@@ -15,18 +15,18 @@ spell(['rise'], 1 / 1.8, 'f °f')
 spell(['flow'], 1, 'l/min lpm')
 spell(['flow'], 1 / 60, 'l/h lph')
 spell(['flow'], 60, 'l/s')
-spell(['flow'], 3.785412, 'gpm gal/min')
+spell(['flow'], GAL_L, 'gpm gal/min')
 spell(['volume', 'bigVolume'], 1, 'l litre litres liter liters')
 spell(['volume', 'bigVolume'], 0.001, 'ml')
 spell(['volume', 'bigVolume'], 1000, 'm3 m³')
-spell(['volume', 'bigVolume'], 3.785412, 'gal gallon gallons')
+spell(['volume', 'bigVolume'], GAL_L, 'gal gallon gallons')
 spell(['volume', 'bigVolume'], 28.316847, 'ft3 ft³')
 spell(['length', 'altitude'], 1, 'm')
 spell(['length', 'altitude'], 0.3048, "ft ' feet foot")
 spell(['power'], 1, 'kw')
 spell(['power'], 0.001, 'w')
-spell(['power'], 1 / 3.412142, 'kbtu/h mbh')
-spell(['power'], 1 / 3412.142, 'btu/h')
+spell(['power'], 1000 / BTU_H_PER_KW, 'kbtu/h mbh')
+spell(['power'], 1 / BTU_H_PER_KW, 'btu/h')
 spell(['watts'], 1, 'w')
 spell(['watts'], 1000, 'kw')
 spell(['lossRate'], 1, 'w/k')

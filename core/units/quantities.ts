@@ -20,17 +20,21 @@ interface Unit {
 
 const unit = (label: string, perMetric: number, decimals: number, shift = 0): Unit => ({ label, perMetric, decimals, shift })
 
-/** Factors: 1 US gal = 3.785412 L, 1 ft = 0.3048 m, 1 in = 25.4 mm, 1 psi = 0.0689476 bar, 1 lb = 0.45359237 kg. */
+/** Litres in a US gallon, and BTU/h in a kilowatt. */
+export const GAL_L = 3.785412
+export const BTU_H_PER_KW = 3412.142
+
+/** Factors: 1 ft = 0.3048 m, 1 in = 25.4 mm, 1 psi = 0.0689476 bar, 1 lb = 0.45359237 kg. */
 export const QUANTITIES = {
   temperature: { metric: unit('°C', 1, 1), us: unit('°F', 1.8, 0, 32) },
   rise: { metric: unit('K', 1, 1), us: unit('°F', 1.8, 1) },
-  flow: { metric: unit('L/min', 1, 1), us: unit('gpm', 1 / 3.785412, 2) },
-  volume: { metric: unit('L', 1, 1), us: unit('gal', 1 / 3.785412, 2) },
-  bigVolume: { metric: unit('m³', 0.001, 1), us: unit('gal', 1 / 3.785412, 0) },
+  flow: { metric: unit('L/min', 1, 1), us: unit('gpm', 1 / GAL_L, 2) },
+  volume: { metric: unit('L', 1, 1), us: unit('gal', 1 / GAL_L, 2) },
+  bigVolume: { metric: unit('m³', 0.001, 1), us: unit('gal', 1 / GAL_L, 0) },
   length: { metric: unit('m', 1, 1), us: unit('ft', 1 / 0.3048, 1) },
   thickness: { metric: unit('mm', 1, 0), us: unit('in', 1 / 25.4, 2) },
   energy: { metric: unit('kWh', 1, 0), us: unit('kWh', 1, 0) },
-  power: { metric: unit('kW', 1, 1), us: unit('kBTU/h', 3.412142, 1) },
+  power: { metric: unit('kW', 1, 1), us: unit('kBTU/h', BTU_H_PER_KW / 1000, 1) },
   watts: { metric: unit('W', 1, 0), us: unit('W', 1, 0) },
   lossRate: { metric: unit('W/K', 1, 2), us: unit('BTU/h°F', 1.895634, 2) },
   pressure: { metric: unit('bar', 1, 1), us: unit('psi', 1 / 0.0689476, 0) },

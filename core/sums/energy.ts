@@ -1,0 +1,179 @@
+import { z } from 'zod'
+import { CALORIFIC } from '../money/calorific'
+import { BTU_H_PER_KW, GAL_L } from '../units/quantities'
+import { flowAtRise, heatPerLitre, waterPower } from '../water/power'
+import { FIELDS, input } from './fields'
+import { defineSum, needsAbove, SumRefusal } from './sum'
+
+const KW = { quantity: 'power', decimals: 2 } as const
+/** Cold main taken where nobody says, °C. */
+const USUAL_INLET_C = 10
+
+export const waterPowerSum = defineSum({
+  name: 'water-power',
+  title: 'Heat into running water',
+  about: 'Power that reaches the water from flow and rise, and the fuel it takes.',
+  source: 'flow × ρ(inlet) × c(mean) × rise; input = heat / efficiency',
+  input: input(['flowLMin', 'inletC', 'outletC'], ['efficiency']),
+  results: {
+    waterKw: { label: 'Into the water', ...KW },
+    waterBtuH: { label: 'The same', unit: 'BTU/h', decimals: 0 },
+    inputKw: { label: 'Bought for it', ...KW },
+  },
+  example: { flowLMin: 9, inletC: 11, outletC: 48, efficiency: 0.88 },
+  work: ({ flowLMin, inletC, outletC, efficiency }) => {
+    if (inletC > outletC) throw new SumRefusal('inletC', `must not be above the water going out, ${outletC} °C`)
+    const waterKw = waterPower(flowLMin, inletC, outletC)
+    const inputKw = efficiency === undefined ? null : waterKw / efficiency
+    return {
+      out: { waterKw, waterBtuH: waterKw * BTU_H_PER_KW, inputKw },
+      steps: [
+        { label: 'Heat of a litre', formula: 'ρ(inlet) × c(mean)', value: heatPerLitre(inletC, outletC), unit: 'kJ/LK', decimals: 4 },
+        { label: 'Into the water', formula: 'flow / 60 × heat of a litre × rise', value: waterKw, ...KW },
+        ...(inputKw === null ? [] : [{ label: 'Bought for it', formula: 'into the water / efficiency', value: inputKw, ...KW }]),
+      ],
+      notes: inputKw === null ? ['This is heat into the water. What is bought is more: give the efficiency.'] : [],
+    }
+  },
+})
+
+export const meterRate = defineSum({
+  name: 'meter-rate',
+  title: 'Clocking a meter',
+  about: 'Input of a heater from what the meter ran while it was the only thing on.',
+  source: 'amount × calorific value × 3600 / seconds',
+  input: z.strictObject({
+    fuel: z.enum(['gas-m3', 'gas-ft3', 'electricity-kwh', 'electricity-pulses']),
+    amount: FIELDS.amount,
+    seconds: FIELDS.seconds,
+    calorificKwh: FIELDS.calorificKwh.optional(),
+    pulsesPerKwh: FIELDS.pulsesPerKwh.optional(),
+  }),
+  results: { inputKw: { label: 'Input', ...KW } },
+  example: { fuel: 'gas-m3', amount: 0.09, seconds: 120 },
+  work: ({ fuel, amount, seconds, calorificKwh, pulsesPerKwh }) => {
+    if (fuel === 'electricity-pulses' && pulsesPerKwh === undefined) throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; it stands on the meter')
+    const gas = fuel === 'gas-m3' || fuel === 'gas-ft3'
+    const perUnit = gas ? (calorificKwh ?? CALORIFIC[fuel === 'gas-m3' ? 'natural gas, m³' : 'natural gas, ft³']) : fuel === 'electricity-pulses' ? 1 / pulsesPerKwh! : 1
+    const inputKw = (amount * perUnit * 3600) / seconds
+    return {
+      out: { inputKw },
+      steps: [
+        { label: 'Energy', formula: 'amount × kWh a unit', value: amount * perUnit, unit: 'kWh', decimals: 3 },
+        { label: 'Input', formula: 'energy × 3600 / seconds', value: inputKw, ...KW },
+      ],
+      notes: gas ? [calorificKwh === undefined ? 'The usual gross calorific value is taken; the bill has the supplier’s.' : 'Gross calorific value as given.'] : [],
+    }
+  },
+})
+
+export const runningCost = defineSum({
+  name: 'running-cost',
+  title: 'What it costs to run',
+  about: 'Money an hour, a day and a year of something that draws a steady power.',
+  source: 'power × hours × price',
+  input: input(['inputKw', 'priceKwh', 'hoursPerDay']),
+  results: {
+    perHour: { label: 'An hour', unit: 'money', decimals: 3 },
+    perDay: { label: 'A day', unit: 'money', decimals: 2 },
+    perYear: { label: 'A year', unit: 'money', decimals: 2 },
+  },
+  example: { inputKw: 1.2, priceKwh: 0.3, hoursPerDay: 5 },
+  work: ({ inputKw, priceKwh, hoursPerDay }) => {
+    const perHour = inputKw * priceKwh
+    const perDay = perHour * hoursPerDay
+    return {
+      out: { perHour, perDay, perYear: perDay * 365 },
+      steps: [
+        { label: 'An hour', formula: 'input × price', value: perHour, unit: 'money', decimals: 3 },
+        { label: 'A day', formula: 'an hour × hours a day', value: perDay, unit: 'money', decimals: 2 },
+        { label: 'A year', formula: 'a day × 365', value: perDay * 365, unit: 'money', decimals: 2 },
+      ],
+      notes: [],
+    }
+  },
+})
+
+export const pumpPower = defineSum({
+  name: 'pump-power',
+  title: 'What a pump draws',
+  about: 'Watts of a pump from clamp-meter readings, and what a year of it costs.',
+  source: 'V × A × power factor',
+  input: input(['volts', 'amps', 'hoursPerDay', 'priceKwh'], ['powerFactor']),
+  results: {
+    watts: { label: 'Draws', quantity: 'watts' },
+    kwhYear: { label: 'A year', quantity: 'energy' },
+    costYear: { label: 'Costs a year', unit: 'money', decimals: 2 },
+  },
+  example: { volts: 230, amps: 0.2, powerFactor: 0.6, hoursPerDay: 17.5, priceKwh: 0.3 },
+  work: ({ volts, amps, powerFactor, hoursPerDay, priceKwh }) => {
+    const watts = volts * amps * (powerFactor ?? 1)
+    const kwhYear = (watts * hoursPerDay * 365) / 1000
+    return {
+      out: { watts, kwhYear, costYear: kwhYear * priceKwh },
+      steps: [
+        { label: 'Draws', formula: powerFactor === undefined ? 'volts × amps, no power factor' : 'volts × amps × power factor', value: watts, quantity: 'watts' },
+        { label: 'A year', formula: 'watts × hours a day × 365 / 1000', value: kwhYear, quantity: 'energy' },
+        { label: 'Costs a year', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
+      ],
+      notes: powerFactor === undefined ? ['Without the power factor this is volt-amperes, an upper bound: a small pump draws about half of it.'] : [],
+    }
+  },
+})
+
+export const flowAtRiseSum = defineSum({
+  name: 'flow-at-rise',
+  title: 'Flow that a power lifts',
+  about: 'The most water a heater lifts by a rise.',
+  source: 'P / (ρ c rise)',
+  input: input(['powerKw', 'riseK'], ['inletC']),
+  results: { flowLMin: { label: 'Flow', quantity: 'flow' }, flowGpm: { label: 'The same', unit: 'gpm', decimals: 2 } },
+  example: { powerKw: 24, riseK: 35, inletC: 8 },
+  work: ({ powerKw, riseK, inletC = USUAL_INLET_C }) => {
+    if (inletC + riseK > 100) throw new SumRefusal('riseK', `must not bring ${inletC} °C above 100 °C`)
+    const flowLMin = flowAtRise(powerKw, inletC, riseK)
+    return {
+      out: { flowLMin, flowGpm: flowLMin / GAL_L },
+      steps: [{ label: 'Flow', formula: 'power × 60 / (ρ(inlet) × c(mean) × rise)', value: flowLMin, quantity: 'flow', decimals: 2 }],
+      notes: ['Take the inlet of midwinter, not the mean.'],
+    }
+  },
+})
+
+export const heaterSize = defineSum({
+  name: 'heater-size',
+  title: 'Power for draws at once',
+  about: 'Hot flow and power that draws at the same time ask of an instantaneous heater.',
+  source: 'Mixer balance of each draw; P = flow × ρc × rise; I = P/V or P/(√3 V)',
+  input: z.strictObject({
+    draws: z.array(z.strictObject({ flowLMin: FIELDS.flowLMin, tempC: FIELDS.tempC, count: z.int().min(1).max(50) })).min(1).max(20),
+    inletC: FIELDS.inletC,
+    setpointC: FIELDS.setpointC,
+    volts: FIELDS.volts.optional(),
+    phases: z.union([z.literal(1), z.literal(3)]).optional(),
+  }),
+  results: {
+    hotFlowLMin: { label: 'Hot flow', quantity: 'flow' },
+    powerKw: { label: 'Power into the water', ...KW },
+    amps: { label: 'Current, if electric', unit: 'A', decimals: 1 },
+  },
+  example: { draws: [{ flowLMin: 9, tempC: 39, count: 2 }], inletC: 7, setpointC: 50, volts: 400, phases: 3 },
+  work: ({ draws, inletC, setpointC, volts, phases = 1 }) => {
+    needsAbove('setpointC', setpointC, inletC, 'the water coming in')
+    draws.forEach((d, i) => {
+      if (d.tempC > setpointC) throw new SumRefusal(`draws.${i}.tempC`, `must not be hotter than the setpoint, ${setpointC} °C`)
+    })
+    const hotFlowLMin = draws.reduce((s, d) => s + d.count * d.flowLMin * (Math.max(0, d.tempC - inletC) / (setpointC - inletC)), 0)
+    const powerKw = waterPower(hotFlowLMin, inletC, setpointC)
+    const amps = volts === undefined ? null : (powerKw * 1000) / (volts * Math.sqrt(phases))
+    return {
+      out: { hotFlowLMin, powerKw, amps },
+      steps: [
+        { label: 'Hot flow', formula: 'sum of count × flow × (wanted − inlet) / (setpoint − inlet)', value: hotFlowLMin, quantity: 'flow' },
+        { label: 'Power', formula: 'hot flow × ρc × (setpoint − inlet)', value: powerKw, ...KW },
+        ...(amps === null ? [] : [{ label: 'Current', formula: phases === 3 ? 'power / (√3 × volts)' : 'power / volts', value: amps, unit: 'A', decimals: 1 }]),
+      ],
+      notes: ['Take the inlet of midwinter. Electrical work is for the licensed.'],
+    }
+  },
+})

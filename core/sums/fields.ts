@@ -1,0 +1,145 @@
+import { z } from 'zod'
+import { MATERIALS, pipeOf, sizesOf, type Material } from '../pipes/catalogue'
+import type { Figure } from './sum'
+
+/** What must be more than nought is at least this: smaller figures are slips of the keys. */
+const LEAST = 0.001
+const above0 = (most: number) => z.number().min(LEAST).max(most)
+const from0 = (most: number) => z.number().min(0).max(most)
+const between = (low: number, high: number) => z.number().min(low).max(high)
+
+/** What each field of a sum accepts. One name means the same thing in every sum. */
+export const FIELDS = {
+  material: z.enum(MATERIALS),
+  size: z.string().min(1).max(12),
+  lengthM: above0(1000),
+  volumeL: above0(100_000),
+  seconds: above0(86_400),
+  flowLMin: above0(500),
+  waterC: between(0, 100),
+  ambientC: between(-40, 60),
+  tempC: between(0, 100),
+  inletC: between(0, 99),
+  outletC: between(0, 100),
+  hotC: between(0, 100),
+  coldC: between(0, 99),
+  targetC: between(0, 100),
+  storeC: between(0, 100),
+  supplyC: between(0, 100),
+  returnC: between(0, 99),
+  setpointC: between(0, 100),
+  fromC: between(0, 99),
+  toC: between(0, 100),
+  showerC: between(10, 60),
+  drainC: between(5, 60),
+  lambdaWMK: between(0.005, 1),
+  thicknessMm: from0(500),
+  areaM2: above0(100),
+  heaterDelayS: from0(600),
+  efficiency: between(0.05, 10),
+  powerKw: above0(1000),
+  inputKw: above0(1000),
+  riseK: above0(100),
+  testRiseK: between(5, 90),
+  amount: above0(1_000_000),
+  calorificKwh: above0(100),
+  pulsesPerKwh: above0(1_000_000),
+  priceKwh: from0(100),
+  waterPriceM3: from0(1000),
+  hoursPerDay: from0(24),
+  volts: above0(1000),
+  amps: above0(1000),
+  powerFactor: between(0.05, 1),
+  effectiveness: between(0.01, 0.99),
+  ratedFlowLMin: above0(100),
+  showerFlowLMin: above0(100),
+  lossKwhDay: from0(100),
+  usableShare: between(0.01, 1),
+  uWMK: from0(100),
+  pumpLMin: above0(500),
+  heightM: above0(50),
+  innerMm: above0(200),
+  fittingsEquivalentM: from0(500),
+  litresPerWait: from0(1000),
+  waitsPerDay: from0(1000),
+} as const
+export type FieldName = keyof typeof FIELDS
+
+/** Labels and units of the fields, and of what comes out under the same names. */
+export const FIGURES: Record<FieldName, Figure> = {
+  material: { label: 'Material' },
+  size: { label: 'Size' },
+  lengthM: { label: 'Length', quantity: 'length' },
+  volumeL: { label: 'Volume', quantity: 'volume' },
+  seconds: { label: 'In', quantity: 'seconds' },
+  flowLMin: { label: 'Flow', quantity: 'flow' },
+  waterC: { label: 'Water in the pipe', quantity: 'temperature' },
+  ambientC: { label: 'Air around it', quantity: 'temperature' },
+  tempC: { label: 'Temperature', quantity: 'temperature' },
+  inletC: { label: 'Water coming in', quantity: 'temperature' },
+  outletC: { label: 'Water going out', quantity: 'temperature' },
+  hotC: { label: 'Hot water', quantity: 'temperature' },
+  coldC: { label: 'Cold water', quantity: 'temperature' },
+  targetC: { label: 'Wanted', quantity: 'temperature' },
+  storeC: { label: 'Store', quantity: 'temperature' },
+  supplyC: { label: 'Leaves at', quantity: 'temperature' },
+  returnC: { label: 'Comes back at', quantity: 'temperature' },
+  setpointC: { label: 'Setpoint', quantity: 'temperature' },
+  fromC: { label: 'From', quantity: 'temperature' },
+  toC: { label: 'To', quantity: 'temperature' },
+  showerC: { label: 'Shower', quantity: 'temperature' },
+  drainC: { label: 'Water at the drain', quantity: 'temperature' },
+  lambdaWMK: { label: 'Conductivity of the insulation', unit: 'W/mK' },
+  thicknessMm: { label: 'Thickness', quantity: 'thickness' },
+  areaM2: { label: 'Area wrapped', unit: 'm²' },
+  heaterDelayS: { label: 'Delay of the heater', quantity: 'seconds' },
+  efficiency: { label: 'Efficiency, 0 to 1, or COP' },
+  powerKw: { label: 'Power into the water', quantity: 'power' },
+  inputKw: { label: 'Input', quantity: 'power' },
+  riseK: { label: 'Rise', quantity: 'rise' },
+  testRiseK: { label: 'Difference in the test', quantity: 'rise' },
+  amount: { label: 'Amount on the meter' },
+  calorificKwh: { label: 'Calorific value', unit: 'kWh a unit' },
+  pulsesPerKwh: { label: 'Pulses for a kWh' },
+  priceKwh: { label: 'Price of a kWh', unit: 'money' },
+  waterPriceM3: { label: 'Price of water, sewer included', unit: 'money/m³' },
+  hoursPerDay: { label: 'Hours a day', unit: 'h' },
+  volts: { label: 'Voltage', unit: 'V' },
+  amps: { label: 'Current', unit: 'A' },
+  powerFactor: { label: 'Power factor, 0 to 1' },
+  effectiveness: { label: 'Rated effectiveness, 0 to 1' },
+  ratedFlowLMin: { label: 'Flow of the rating', quantity: 'flow' },
+  showerFlowLMin: { label: 'Flow of the shower', quantity: 'flow' },
+  lossKwhDay: { label: 'Loss in 24 h', unit: 'kWh' },
+  usableShare: { label: 'Usable share, 0 to 1' },
+  uWMK: { label: 'Loss of a metre for each kelvin', unit: 'W/mK' },
+  pumpLMin: { label: 'Flow of the pump', quantity: 'flow' },
+  heightM: { label: 'Height between thermal centres', quantity: 'length' },
+  innerMm: { label: 'Bore', quantity: 'thickness' },
+  fittingsEquivalentM: { label: 'Fittings, as length of pipe', quantity: 'length' },
+  litresPerWait: { label: 'Run off at a wait', quantity: 'volume' },
+  waitsPerDay: { label: 'Waits a day' },
+}
+
+/** A strict input of some fields; those named optional may be left out. */
+export function input<R extends FieldName, O extends FieldName = never>(required: readonly R[], optional: readonly O[] = []) {
+  const shape: Record<string, z.ZodType> = {}
+  for (const name of required) shape[name] = FIELDS[name]
+  for (const name of optional) shape[name] = FIELDS[name].optional()
+  return z.strictObject(shape as { [K in R]: (typeof FIELDS)[K] } & { [K in O]: z.ZodOptional<(typeof FIELDS)[K]> })
+}
+
+/** A pipe whose size must be one its material is made in. */
+export function sized<T extends z.ZodObject<{ material: typeof FIELDS.material; size: typeof FIELDS.size }>>(schema: T): T {
+  return schema.superRefine((pipe, ctx) => {
+    const { material, size } = pipe as { material: Material; size: string }
+    try {
+      pipeOf(material, size)
+    } catch {
+      ctx.addIssue({ code: 'custom', path: ['size'], message: `accepts ${sizesOf(material).join(', ')} in ${material}` })
+    }
+  })
+}
+
+export const PipeInput = sized(z.strictObject({ material: FIELDS.material, size: FIELDS.size, lengthM: FIELDS.lengthM }))
+export const InsulationInput = z.strictObject({ lambdaWMK: FIELDS.lambdaWMK, thicknessMm: FIELDS.thicknessMm })

@@ -1,0 +1,31 @@
+import { flowAtRiseSum, heaterSize, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
+import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
+import { drawOff, reheat, storeLoss, thermosiphon } from './stores'
+import type { Sum } from './sum'
+import { bucketFlow, drainRecoverySum, mix, scald } from './taps'
+
+/** Every bench sum, in the order of a visit. The pocket of sums, the command line and the visit log all read this. */
+export const SUMS: readonly Sum[] = [
+  bucketFlow,
+  tapWait,
+  pipeContent,
+  cupLength,
+  pipeLossSum,
+  waterPowerSum,
+  meterRate,
+  flowAtRiseSum,
+  heaterSize,
+  storeLoss,
+  reheat,
+  drawOff,
+  mix,
+  scald,
+  loopLoss,
+  pumpPower,
+  runningCost,
+  wasteYear,
+  drainRecoverySum,
+  thermosiphon,
+]
+
+export const sumNamed = (name: string): Sum | undefined => SUMS.find((s) => s.name === name)

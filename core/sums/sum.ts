@@ -1,0 +1,62 @@
+import type { z } from 'zod'
+import type { Quantity } from '../units/quantities'
+
+/** How a figure of a sum is written: its label, and its quantity or a unit that both systems share. */
+export interface Figure {
+  readonly label: string
+  readonly quantity?: Quantity
+  readonly unit?: string
+  readonly decimals?: number
+}
+
+/** One worked step: what it is, the formula in words, and what it came to. */
+export interface Step extends Figure {
+  readonly formula: string
+  readonly value: number
+}
+
+export type Outcome = Record<string, number | string | null>
+
+export interface Worked<O extends Outcome = Outcome> {
+  readonly out: O
+  readonly steps: readonly Step[]
+  /** What the reader should know of it: an assumption made, a limit, a caution. */
+  readonly notes: readonly string[]
+}
+
+/** A bench sum: a pure function with a schema for its input. Metric in and out; units stand in the names. */
+export interface Sum {
+  readonly name: string
+  readonly title: string
+  /** Where on the visit it is of use. */
+  readonly about: string
+  readonly source: string
+  readonly input: z.ZodObject
+  /** Labels of what comes out, by name. */
+  readonly results: Readonly<Record<string, Figure>>
+  /** An input that shows what it is for. */
+  readonly example: Record<string, unknown>
+  readonly work: (input: never) => Worked
+}
+
+/** Ties a sum's schema to its function, so that the function sees checked input of the schema's type. */
+export function defineSum<S extends z.ZodObject>(
+  sum: Omit<Sum, 'input' | 'work'> & { input: S; work: (input: z.output<S>) => Worked },
+): Sum {
+  return sum as unknown as Sum
+}
+
+/** Thrown by a sum for figures that each are possible but not together; names the field. */
+export class SumRefusal extends Error {
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+/** Refuses when a figure is not above another. */
+export function needsAbove(field: string, value: number, other: number, what: string): void {
+  if (value <= other) throw new SumRefusal(field, `must be above ${what}, ${other}`)
+}

@@ -1,0 +1,115 @@
+import { z } from 'zod'
+import { scaldSeconds } from '../safety/scald'
+import { drainRecovery, CONNECTIONS } from '../recovery/drain-recovery'
+import { GAL_L } from '../units/quantities'
+import { FIELDS, input } from './fields'
+import { defineSum, needsAbove, SumRefusal } from './sum'
+
+export const bucketFlow = defineSum({
+  name: 'bucket-flow',
+  title: 'Flow by bucket and watch',
+  about: 'Flow of a tap from a volume and the seconds it took.',
+  source: 'Volume over time',
+  input: input(['volumeL', 'seconds']),
+  results: { flowLMin: { label: 'Flow', quantity: 'flow' }, flowGpm: { label: 'The same', unit: 'gpm', decimals: 2 } },
+  example: { volumeL: 5, seconds: 38 },
+  work: ({ volumeL, seconds }) => {
+    const flowLMin = (volumeL / seconds) * 60
+    return {
+      out: { flowLMin, flowGpm: flowLMin / GAL_L },
+      steps: [{ label: 'Flow', formula: 'volume / seconds × 60', value: flowLMin, quantity: 'flow' }],
+      notes: [],
+    }
+  },
+})
+
+export const mix = defineSum({
+  name: 'mix',
+  title: 'Mixing hot and cold',
+  about: 'How much of a mixed flow is hot water.',
+  source: 'Heat balance of the mixer',
+  input: input(['hotC', 'coldC', 'targetC', 'flowLMin']),
+  results: {
+    hotShare: { label: 'Share of hot water', decimals: 3 },
+    hotLMin: { label: 'Hot', quantity: 'flow' },
+    coldLMin: { label: 'Cold', quantity: 'flow' },
+  },
+  example: { hotC: 60, coldC: 10, targetC: 39, flowLMin: 9 },
+  work: ({ hotC, coldC, targetC, flowLMin }) => {
+    needsAbove('hotC', hotC, coldC, 'the cold water')
+    if (targetC > hotC) throw new SumRefusal('targetC', `must not be hotter than the hot water, ${hotC} °C`)
+    if (targetC < coldC) throw new SumRefusal('targetC', `must not be colder than the cold water, ${coldC} °C`)
+    const hotShare = (targetC - coldC) / (hotC - coldC)
+    return {
+      out: { hotShare, hotLMin: flowLMin * hotShare, coldLMin: flowLMin * (1 - hotShare) },
+      steps: [
+        { label: 'Share of hot water', formula: '(wanted − cold) / (hot − cold)', value: hotShare, decimals: 3 },
+        { label: 'Hot', formula: 'flow × share', value: flowLMin * hotShare, quantity: 'flow' },
+        { label: 'Cold', formula: 'flow × (1 − share)', value: flowLMin * (1 - hotShare), quantity: 'flow' },
+      ],
+      notes: [],
+    }
+  },
+})
+
+export const scald = defineSum({
+  name: 'scald',
+  title: 'Seconds to a burn',
+  about: 'How long water of a temperature may touch the skin before it burns deeply.',
+  source: 'Seconds against temperature, the logarithm interpolated; children in about a quarter of it',
+  input: input(['tempC']),
+  results: { adultS: { label: 'Adult', quantity: 'seconds', decimals: 1 }, childS: { label: 'Child, or thin skin', quantity: 'seconds', decimals: 1 } },
+  example: { tempC: 57 },
+  work: ({ tempC }) => {
+    const { adultS, childS } = scaldSeconds(tempC)
+    if (!Number.isFinite(adultS))
+      return { out: { adultS: null, childS: null }, steps: [], notes: ['Below 48.9 °C: more than five minutes for an adult. A child’s bath is 38 °C.'] }
+    return {
+      out: { adultS, childS },
+      steps: [
+        { label: 'Adult', formula: 'between the two nearest points of the table, on the logarithm', value: adultS, quantity: 'seconds', decimals: 1 },
+        { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
+      ],
+      notes: ['Bath 38–40 °C, shower 38–42 °C. Guard the outlets with a mixing valve; follow the local code.'],
+    }
+  },
+})
+
+export const drainRecoverySum = defineSum({
+  name: 'drain-recovery',
+  title: 'Heat back from the drain',
+  about: 'What a drain-water exchanger saves of a shower’s heat, by how it is connected.',
+  source: 'Counterflow effectiveness; UA ∝ flow^0.35; mixer balance',
+  input: z.strictObject({
+    connection: z.enum(CONNECTIONS),
+    effectiveness: FIELDS.effectiveness,
+    ratedFlowLMin: FIELDS.ratedFlowLMin,
+    showerFlowLMin: FIELDS.showerFlowLMin,
+    showerC: FIELDS.showerC,
+    drainC: FIELDS.drainC,
+    hotC: FIELDS.hotC,
+    coldC: FIELDS.coldC,
+  }),
+  results: {
+    preheatC: { label: 'Preheated to', quantity: 'temperature' },
+    hotShare: { label: 'Share of hot water at the mixer', decimals: 3 },
+    savedShare: { label: 'Share of the heat saved', decimals: 3 },
+  },
+  example: { connection: 'A', effectiveness: 0.5, ratedFlowLMin: 10, showerFlowLMin: 10, showerC: 40, drainC: 36, hotC: 55, coldC: 10 },
+  work: ({ connection, effectiveness, ratedFlowLMin, ...shower }) => {
+    needsAbove('drainC', shower.drainC, shower.coldC, 'the cold water')
+    if (shower.drainC > shower.showerC) throw new SumRefusal('drainC', `must not be hotter than the shower, ${shower.showerC} °C`)
+    needsAbove('hotC', shower.hotC, shower.showerC, 'the shower')
+    const r = drainRecovery(connection, { effectiveness, ratedFlowLMin }, shower)
+    return {
+      out: { preheatC: r.preheatC, hotShare: r.hotShare, savedShare: r.savedShare },
+      steps: [
+        { label: 'Hot share without it', formula: '(shower − cold) / (hot − cold)', value: (shower.showerC - shower.coldC) / (shower.hotC - shower.coldC), decimals: 3 },
+        { label: 'Preheated to', formula: 'cold + effectiveness at this flow × (drain − cold)', value: r.preheatC, quantity: 'temperature' },
+        { label: 'Hot share with it', formula: connection === 'C' ? 'unchanged: only the heater gets preheated water' : '(shower − cold side) / (hot − cold side)', value: r.hotShare, decimals: 3 },
+        { label: 'Share of the heat saved', formula: 'heat the heater need not give / heat of the shower', value: r.savedShare, decimals: 3 },
+      ],
+      notes: ['Only draws that drain while they fill count: showers, not baths.'],
+    }
+  },
+})
