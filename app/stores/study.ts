@@ -3,6 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import { controlsOf, Study, type Origin } from '~~/core/study/study'
 import type { Controls } from '~~/core/controls/controls'
+import { settleOrigins } from '~~/core/study/origins'
 import { plainFault, readStudy, type Fault } from '~~/core/study/read'
 import { display } from '~~/core/units/display'
 
@@ -60,6 +61,7 @@ export const useStudy = defineStore('study', () => {
     const draft = structuredClone(before)
     edit(draft)
     if (JSON.stringify(draft) === JSON.stringify(before)) return true
+    draft.origins = settleOrigins(before, draft)
     const checked = Study.safeParse(draft)
     if (!checked.success) {
       faults.value = checked.error.issues.map(plainFault)

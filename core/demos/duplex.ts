@@ -10,7 +10,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const duplex: Study = {
   format: 'bagno-study',
-  version: 1,
+  version: 2,
   id: 'duplex',
   name: 'Left half of a duplex',
   units: 'us',
@@ -22,6 +22,10 @@ export const duplex: Study = {
     mains: { kind: 'model' },
     pressureBar: 3.8,
     hardnessMgL: 180,
+    metered: null,
+    backflowGuard: null,
+    pressureReducer: null,
+    expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.8 },
     firstWeekday: 3,
@@ -81,6 +85,8 @@ export const duplex: Study = {
         id: 'burner',
         name: 'Burner under the store',
         place: 'cellar',
+        plateInputKw: null,
+        settingsReviewed: null,
         carrier: 'natural-gas',
         outputKw: 9.1,
         efficiency: { kind: 'fixed', share: 0.78 },
@@ -97,6 +103,9 @@ export const duplex: Study = {
       loss: { kind: 'ua', uaWK: 4.6 },
       sensorHeight: 0.25,
       inletMix: 0.06,
+      mixingValve: null,
+      reliefValve: null,
+      valveBeforeRelief: null,
     },
   },
   controls: {
@@ -137,5 +146,5 @@ export const duplex: Study = {
     },
   ],
   readings: [],
-  origins: { 'plant.store.loss': 'assumed', 'plant.heaters.0.pilotW': 'assumed', 'site.mains': 'assumed' },
+  origins: { 'plant.store.loss': 'assumed', 'plant.heaters.burner.pilotW': 'assumed', 'site.mains': 'assumed' },
 }

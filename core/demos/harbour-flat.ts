@@ -11,7 +11,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const harbourFlat: Study = {
   format: 'bagno-study',
-  version: 1,
+  version: 2,
   id: 'harbour-flat',
   name: 'Flat by the harbour',
   units: 'metric',
@@ -23,6 +23,10 @@ export const harbourFlat: Study = {
     mains: { kind: 'monthly', monthlyC: [7.5, 7.0, 7.8, 9.4, 12.0, 14.6, 16.8, 17.5, 16.4, 13.8, 11.0, 8.8] },
     pressureBar: 2.6,
     hardnessMgL: 95,
+    metered: null,
+    backflowGuard: null,
+    pressureReducer: null,
+    expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.85 },
     firstWeekday: 3,
@@ -70,6 +74,8 @@ export const harbourFlat: Study = {
         id: 'wall-heater',
         name: 'Wall heater',
         place: 'heated',
+        plateInputKw: null,
+        settingsReviewed: null,
         carrier: 'natural-gas',
         outputKw: 19.2,
         leastOutputKw: 7,
@@ -121,5 +127,5 @@ export const harbourFlat: Study = {
     },
   ],
   readings: [],
-  origins: { 'plant.heaters.0.startLagS': 'assumed', 'site.mains': 'measured' },
+  origins: { 'plant.heaters.wall-heater.startLagS': 'assumed', 'site.mains': 'measured' },
 }

@@ -12,7 +12,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const hillTown: Study = {
   format: 'bagno-study',
-  version: 1,
+  version: 2,
   id: 'hill-town',
   name: 'Tall house in the hill town',
   units: 'metric',
@@ -24,6 +24,10 @@ export const hillTown: Study = {
     mains: { kind: 'model' },
     pressureBar: 3.2,
     hardnessMgL: 240,
+    metered: null,
+    backflowGuard: null,
+    pressureReducer: null,
+    expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.88 },
     firstWeekday: 3,
@@ -90,6 +94,7 @@ export const hillTown: Study = {
       pumpLMin: 4,
       pumpW: 25,
       returnHeight: 0.6,
+      measuredUaWK: null,
     },
   },
   plant: {
@@ -99,6 +104,8 @@ export const hillTown: Study = {
         id: 'boiler',
         name: 'Condensing boiler',
         place: 'cellar',
+        plateInputKw: null,
+        settingsReviewed: null,
         carrier: 'natural-gas',
         outputKw: 24,
         leastOutputKw: 5.5,
@@ -118,6 +125,9 @@ export const hillTown: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.45,
       inletMix: 0.05,
+      mixingValve: null,
+      reliefValve: null,
+      valveBeforeRelief: null,
     },
   },
   controls: {
@@ -172,8 +182,8 @@ export const hillTown: Study = {
   readings: [],
   origins: {
     'plant.store.loss': 'assumed',
-    'plant.heaters.0.coil.uaWK': 'assumed',
-    'plant.heaters.0.primary.uaWK': 'assumed',
+    'plant.heaters.boiler.coil.uaWK': 'assumed',
+    'plant.heaters.boiler.primary.uaWK': 'assumed',
     'site.mains': 'assumed',
     'pipes.loop.pumpLMin': 'assumed',
   },

@@ -87,6 +87,12 @@ export class Network {
       this.branches.push(branch(study.pipes.loop.back, LOOP_RETURN, turn))
       this.loopPath = this.pathTo(this.branches.length - 1)
       for (const i of this.loopPath) this.branches[i].onLoop = true
+      // A loop whose loss was measured loses that; its runs share it as they would by computation.
+      const measured = study.pipes.loop.measuredUaWK
+      if (measured !== null) {
+        const computed = this.loopPath.reduce((sum, i) => sum + this.branches[i].run.uaWK, 0)
+        for (const i of this.loopPath) this.branches[i].run.uaWK *= measured / computed
+      }
     }
   }
 

@@ -68,7 +68,8 @@ export class PlugRun {
   ambientC = 15
   /** Heat lost since it was last asked for, kJ. */
   private lost = 0
-  private readonly tauS: number
+  private tauS = Infinity
+  private ua = 0
   private readonly halfMetreL: number
   private cooledAt = 0
   private head = 0
@@ -83,11 +84,20 @@ export class PlugRun {
    */
   constructor(frontL: number, uaWK: number, lengthM: number, startC: number) {
     this.frontL = frontL
-    this.tauS = uaWK > 0 ? (frontL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
+    this.uaWK = uaWK
     this.halfMetreL = frontL * Math.min(1, 0.5 / lengthM)
     this.litres[0] = frontL
     this.temps[0] = startC
     this.tail = 1
+  }
+
+  /** Loss of the whole run, W/K. To be set before anything has moved. */
+  get uaWK(): number {
+    return this.ua
+  }
+  set uaWK(uaWK: number) {
+    this.ua = uaWK
+    this.tauS = uaWK > 0 ? (this.frontL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
   }
 
   /** Sets its clock before anything has moved. */

@@ -10,7 +10,7 @@ export function blankStudy(id: string): Study {
   const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
   return {
     format: 'bagno-study',
-    version: 1,
+    version: 2,
     id,
     name: 'New household',
     units: 'metric',
@@ -22,6 +22,10 @@ export function blankStudy(id: string): Study {
       mains: { kind: 'model' },
       pressureBar: null,
       hardnessMgL: null,
+      metered: null,
+      backflowGuard: null,
+      pressureReducer: null,
+      expansionVessel: null,
       heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
       heating: { carrier: 'natural-gas', efficiency: 0.88 },
       firstWeekday: 3,
@@ -63,6 +67,8 @@ export function blankStudy(id: string): Study {
           id: 'boiler',
           name: 'Boiler',
           place: 'heated',
+          plateInputKw: null,
+          settingsReviewed: null,
           carrier: 'natural-gas',
           outputKw: 18,
           leastOutputKw: 5,
@@ -74,7 +80,7 @@ export function blankStudy(id: string): Study {
           primary: { litres: 6, uaWK: 3, flowLMin: 15, flowMaxC: 78, pumpW: 40 },
         },
       ],
-      store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05 },
+      store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, mixingValve: null, reliefValve: null, valveBeforeRelief: null },
     },
     controls: {
       found: {

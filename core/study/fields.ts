@@ -9,6 +9,8 @@ export const between = (low: number, high: number) => z.number().min(low).max(hi
 export const Share = between(0, 1)
 export const AirC = between(-50, 50)
 export const WaterC = between(0, 99)
+/** Whether something is there; null: nobody has looked. */
+export const Looked = z.boolean().nullable()
 export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
 
 export const MINUTES_A_DAY = 1440

@@ -70,6 +70,8 @@ export const Loop = z.strictObject({
   pumpW: between(0, 500),
   /** Height at which it comes back into the store, 0 bottom to 1 top. */
   returnHeight: between(0, 1),
+  /** Loss of the whole loop as measured, W/K; null: computed from its pipes. */
+  measuredUaWK: between(0.1, 500).nullable(),
 })
 export type Loop = z.infer<typeof Loop>
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Carrier } from '../money/carriers'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { Id, Name, Share, between } from './fields'
+import { Id, Looked, Name, Share, between } from './fields'
 import { PlaceField } from './site'
 
 const EfficiencyField = z.discriminatedUnion('kind', [
@@ -9,7 +9,15 @@ const EfficiencyField = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fixed'), share: between(0.2, 1) }),
 ])
 
-const named = { id: Id, name: Name, place: PlaceField }
+const named = {
+  id: Id,
+  name: Name,
+  place: PlaceField,
+  /** Input on its plate, gross, kW; null: not read. Everything else here is output. */
+  plateInputKw: between(0.3, 400).nullable(),
+  /** Whether anybody has gone through its settings since it left the factory. */
+  settingsReviewed: Looked,
+}
 
 /** Fuel burned at each start before any heat is made use of, Wh. */
 const PurgeWh = between(0, 500)
@@ -76,6 +84,9 @@ export const Element = z.strictObject({
   kind: z.literal('element'),
   powerKw: between(0.3, 40),
   height: Share,
+  /** What its supply allows, A, and its voltage; null: not looked. */
+  supplyAmps: between(1, 200).nullable(),
+  volts: between(100, 480).nullable(),
 })
 
 export const Heater = z.discriminatedUnion('kind', [BoilerCoil, InstantGas, GasStoreBurner, Element])
@@ -114,6 +125,12 @@ export const StoreField = z.strictObject({
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */
   inletMix: between(0, 0.3),
+  /** A mixing valve guards the taps. */
+  mixingValve: Looked,
+  /** A relief valve is there, and its discharge is piped to a safe place. */
+  reliefValve: Looked,
+  /** Something can be shut between store and relief valve. */
+  valveBeforeRelief: Looked,
 })
 
 export const Plant = z.strictObject({

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { canMigrate, migrate } from './migrate'
 import { FORMAT, Study, VERSION } from './study'
 
 /** Largest study file that is read, bytes: hundreds of times what a real one needs. */
@@ -54,14 +55,14 @@ export function readStudy(document: unknown): ReadResult {
     return refuse('this is not a Bagno study: a JSON object is expected')
   const head = document as Record<string, unknown>
   if (head.format !== FORMAT) return refuse(`this is not a Bagno study: "format" should be "${FORMAT}"`, 'format')
-  if (head.version !== VERSION)
+  if (head.version !== VERSION && !canMigrate(head.version))
     return refuse(
       typeof head.version === 'number' && head.version > VERSION
         ? `was written by a newer Bagno (version ${head.version}); this one reads version ${VERSION}`
         : `is version ${JSON.stringify(head.version) ?? 'missing'}; this Bagno reads version ${VERSION}`,
       'version',
     )
-  const result = Study.safeParse(document)
+  const result = Study.safeParse(migrate(head))
   if (result.success) return { ok: true, study: result.data }
   return { ok: false, faults: result.error.issues.slice(0, 50).map(plainFault) }
 }

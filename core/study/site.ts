@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { PLACES } from '../climate/places'
-import { AirC, Name, Note, Twelve, WaterC, between } from './fields'
+import { AirC, Looked, Name, Note, Twelve, WaterC, between } from './fields'
 import { Carrier } from '../money/carriers'
 
 export const PlaceField = z.enum(PLACES)
@@ -17,6 +17,11 @@ export const Site = z.strictObject({
   ]),
   pressureBar: between(0, 16).nullable(),
   hardnessMgL: between(0, 1000).nullable(),
+  /** What was looked for at the main; null: not looked. */
+  metered: Looked,
+  backflowGuard: Looked,
+  pressureReducer: Looked,
+  expansionVessel: Looked,
   /** Months in which the house is heated, January first. */
   heatingMonths: Twelve(z.boolean()),
   heating: z.strictObject({ carrier: Carrier, efficiency: between(0.2, 6) }),

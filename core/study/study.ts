@@ -11,7 +11,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 1
+export const VERSION = 2
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -33,7 +33,7 @@ export const StudyShape = z.strictObject({
   prices: Prices,
   packages: z.array(Package).max(20),
   readings: z.array(Reading).max(5000),
-  /** Path of a figure, such as "plant.store.loss" → where it came from. */
+  /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
   origins: z.record(z.string().max(200), Origin),
 })
 

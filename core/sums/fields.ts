@@ -8,7 +8,7 @@ const above0 = (most: number) => z.number().min(LEAST).max(most)
 const from0 = (most: number) => z.number().min(0).max(most)
 const between = (low: number, high: number) => z.number().min(low).max(high)
 
-/** What each field of a sum accepts. One name means the same thing in every sum. */
+/** What each field of a sum or of a reading accepts. One name means the same thing in every sum. */
 export const FIELDS = {
   material: z.enum(MATERIALS),
   size: z.string().min(1).max(12),
@@ -62,6 +62,14 @@ export const FIELDS = {
   fittingsEquivalentM: from0(500),
   litresPerWait: from0(1000),
   waitsPerDay: from0(1000),
+  pressureBar: from0(16),
+  hardnessMgL: from0(1000),
+  aloneC: between(0, 100),
+  togetherC: between(0, 100),
+  hours: between(0.5, 72),
+  preheatC: between(0, 60),
+  drainOutC: between(0, 60),
+  division: between(-20, 100),
 } as const
 export type FieldName = keyof typeof FIELDS
 
@@ -119,6 +127,14 @@ export const FIGURES: Record<FieldName, Figure> = {
   fittingsEquivalentM: { label: 'Fittings, as length of pipe', quantity: 'length' },
   litresPerWait: { label: 'Run off at a wait', quantity: 'volume' },
   waitsPerDay: { label: 'Waits a day' },
+  pressureBar: { label: 'Pressure', quantity: 'pressure' },
+  hardnessMgL: { label: 'Hardness', unit: 'mg/L', decimals: 0 },
+  aloneC: { label: 'Alone', quantity: 'temperature' },
+  togetherC: { label: 'Together', quantity: 'temperature' },
+  hours: { label: 'Hours between', unit: 'h' },
+  preheatC: { label: 'Cold water out of the unit', quantity: 'temperature' },
+  drainOutC: { label: 'Drain out of the unit', quantity: 'temperature' },
+  division: { label: 'Dial stands at division' },
 }
 
 /** A strict input of some fields; those named optional may be left out. */

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { shapeOf } from './shape'
 import type { Sum, Worked } from './sum'
 import { SumRefusal } from './sum'
 
@@ -17,35 +18,31 @@ function gotAt(given: unknown, path: readonly PropertyKey[]): string {
   return JSON.stringify(value)?.slice(0, 60) ?? String(value)
 }
 
-interface Bounded {
-  minValue?: number | null
-  maxValue?: number | null
-}
-
 /** What a field accepts, in words, from its schema. */
 export function accepts(schema: z.ZodType): string {
-  const { def } = schema as z.ZodType & { def: { type: string; innerType?: z.ZodType; entries?: Record<string, string>; options?: z.ZodType[]; values?: unknown[] } }
-  if (def.type === 'optional') return accepts(def.innerType!)
-  if (def.type === 'enum') return Object.values(def.entries!).join(', ')
-  if (def.type === 'literal') return def.values!.join(', ')
-  if (def.type === 'union') return def.options!.map(accepts).join(' or ')
-  if (def.type === 'array') return 'a list'
-  if (def.type === 'object') return 'an object'
-  if (def.type === 'string') return 'a text'
-  const { minValue, maxValue } = schema as Bounded
-  return `a number from ${minValue} to ${maxValue}`
+  const shape = shapeOf(schema)
+  switch (shape.kind) {
+    case 'choice':
+      return shape.options.join(', ')
+    case 'list':
+      return 'a list'
+    case 'group':
+      return 'an object'
+    case 'text':
+      return 'a text'
+    case 'number': {
+      const { minValue, maxValue } = shape.schema as { minValue?: number | null; maxValue?: number | null }
+      return `a number from ${minValue} to ${maxValue}`
+    }
+  }
 }
 
 /** The schema at a path of a schema. */
 function schemaAt(schema: z.ZodType, path: readonly PropertyKey[]): z.ZodType | undefined {
-  let at: z.ZodType | undefined = schema
-  for (const key of path) {
-    type Def = { type: string; innerType?: z.ZodType; element?: z.ZodType; shape?: Record<string, z.ZodType> }
-    let def: Def | undefined = (at as (z.ZodType & { def: Def }) | undefined)?.def
-    while (def?.type === 'optional') def = (def.innerType as z.ZodType & { def: Def }).def
-    at = def?.type === 'array' ? def.element : def?.shape?.[String(key)]
-  }
-  return at
+  return path.reduce<z.ZodType | undefined>((at, key) => {
+    const shape = at && shapeOf(at)
+    return shape?.kind === 'list' ? shape.item : shape?.kind === 'group' ? shape.fields[String(key)] : undefined
+  }, schema)
 }
 
 function faultOf(sum: Sum, given: unknown, issue: z.core.$ZodIssue): SumFault {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
 import { parseNumber, parseQuantity } from '~~/core/units/parse'
-import { fromMetric, unitOf, type Quantity } from '~~/core/units/quantities'
+import { fromMetric, unitOf, type Quantity, type System } from '~~/core/units/quantities'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
 const props = defineProps<{
@@ -19,11 +19,18 @@ const props = defineProps<{
   origin?: 'measured' | 'entered' | 'assumed'
   /** Label only for screen readers, in a table. */
   bare?: boolean
+  /** Lets this one field be written in the other unit system. */
+  switchable?: boolean
+  /** What is wrong with it together with other fields. */
+  fault?: string
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
 const table = useStudy()
-const system = computed(() => table.study?.units ?? 'metric')
+const own = ref<System | null>(null)
+const system = computed(() => own.value ?? table.study?.units ?? 'metric')
+const other = computed((): System => (system.value === 'metric' ? 'us' : 'metric'))
+const canSwitch = computed(() => props.switchable && props.quantity !== undefined && unitOf(props.quantity, other.value).label !== shownUnit.value)
 const id = useId()
 const error = ref('')
 const typed = ref<string | null>(null)
@@ -84,15 +91,16 @@ watch(
         :value="text"
         inputmode="text"
         autocomplete="off"
-        :aria-invalid="error !== ''"
-        :aria-describedby="error ? `${id}-error` : undefined"
+        :aria-invalid="error !== '' || fault !== undefined"
+        :aria-describedby="error || fault ? `${id}-error` : undefined"
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
         @keydown.enter="commit"
         @keydown.escape="((typed = null), (error = ''))"
       />
-      <span v-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{ shownUnit }}</span>
+      <button v-if="canSwitch" type="button" class="absolute right-0 min-h-11 min-w-11 rounded px-2 text-sm text-copper underline" :aria-label="`${shownUnit}: write ${label} in ${unitOf(quantity!, other).label}`" @click="own = other">{{ shownUnit }}</button>
+      <span v-else-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{ shownUnit }}</span>
     </div>
-    <p v-if="error" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
+    <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">{{ error || `${label}: ${fault}` }}</p>
   </div>
 </template>

@@ -109,7 +109,7 @@ const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
         :unit="r.unit"
         :schema="r.schema"
         :value="read(heater, r.path)"
-        :origin="table.origin(`plant.heaters.${i}.${r.path}`)"
+        :origin="table.origin(`plant.heaters.${heater.id}.${r.path}`)"
         @change="(v) => write(i, r.path, v!)"
       />
     </div>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { onKeyStroke } from '@vueuse/core'
+import { ArrowLeft, NotebookPen, X } from '@lucide/vue'
+import { SUMS, sumNamed } from '~~/core/sums/registry'
+import { runSum } from '~~/core/sums/run'
+import { flatValues } from '~~/core/study/readings'
+
+/** All bench sums at hand at every stage: searched, filled in, worked step by step, kept in the log when wanted. */
+const { open, at } = usePocket()
+const table = useStudy()
+const { say } = useNotice()
+const wanted = ref('')
+const found = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return SUMS.filter((s) => words.every((w) => `${s.name} ${s.title} ${s.about}`.toLowerCase().includes(w)))
+})
+const sum = computed(() => (at.value ? (sumNamed(at.value) ?? null) : null))
+const given = ref<Record<string, unknown>>({})
+watch(
+  sum,
+  (s) => {
+    if (s) given.value = structuredClone(s.example)
+  },
+  { immediate: true },
+)
+const answer = computed(() => (sum.value ? runSum(sum.value, toRaw(given.value)) : null))
+const others = computed(() => (answer.value && !answer.value.ok ? answer.value.faults.filter((f) => !(f.field in (sum.value?.input.shape ?? {}))) : []))
+
+function set(name: string, value: unknown) {
+  const next = { ...given.value, [name]: value }
+  if (value === undefined) delete next[name]
+  if (name === 'material') next.size = nearestSize(given.value as never, value as never)
+  given.value = next
+}
+function keep() {
+  const s = sum.value
+  if (!s || !answer.value?.ok || !table.study) return
+  const id = freshId('reading', table.study.readings.map((r) => r.id))
+  const { out } = answer.value.worked
+  table.change('keep sum', (d) => void d.readings.push({ id, takenAt: new Date().toISOString(), kind: 'sum', sum: s.name, where: null, values: flatValues({ ...given.value, ...out }), note: '', photo: null, adopted: null }))
+  say({ text: `“${s.title}” is kept in the log.` })
+}
+
+onKeyStroke('b', (e) => {
+  if (!(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey) return
+  e.preventDefault()
+  open.value = !open.value
+})
+</script>
+
+<template>
+  <Dialog :open="open" class="relative z-50" @close="open = false">
+    <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
+    <DialogPanel class="fixed inset-y-0 right-0 flex w-full max-w-xl flex-col border-l border-line-strong bg-plaster">
+      <header class="flex items-center gap-2 border-b border-line px-3 py-1">
+        <button v-if="sum" class="tool tool-bare px-2" aria-label="All sums" @click="at = null"><ArrowLeft :size="20" /></button>
+        <DialogTitle class="flex-1 font-display text-lg font-semibold">{{ sum ? sum.title : 'Bench sums' }}</DialogTitle>
+        <button class="tool tool-bare px-2" aria-label="Close the sums" @click="open = false"><X :size="20" /></button>
+      </header>
+      <div class="flex-1 overflow-y-auto p-3">
+        <template v-if="!sum">
+          <label for="sum-search" class="caption">Search the sums</label>
+          <input id="sum-search" v-model="wanted" class="entry" type="search" autocomplete="off" @keydown.enter="found.length && (at = found[0]!.name)" />
+          <ul class="mt-2">
+            <li v-for="s in found" :key="s.name" class="border-b border-line">
+              <button class="block min-h-11 w-full px-1 py-1.5 text-left hover:bg-plaster-deep" @click="at = s.name">
+                <span class="block font-semibold text-copper">{{ s.title }}</span>
+                <span class="block text-sm text-ink-soft">{{ s.about }}</span>
+              </button>
+            </li>
+          </ul>
+          <p v-if="found.length === 0" class="py-4">No sum has these words.</p>
+        </template>
+        <template v-else>
+          <p class="mb-3 text-ink-soft">{{ sum.about }}</p>
+          <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
+            <SumField v-for="(schema, name) in sum.input.shape" :key="`${sum.name}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="given[name]" :faults="answer && !answer.ok ? answer.faults : []" :beside="given" @change="(v) => set(String(name), v)" />
+          </div>
+          <WorkedSum v-if="answer?.ok" class="mt-4" :worked="answer.worked" :results="sum.results" />
+          <p v-for="f in others" :key="f.field" class="mt-2 text-sm text-alarm" role="alert">{{ f.field }}: {{ f.message }}</p>
+          <p class="caption mt-3">Source: {{ sum.source }}.</p>
+          <button v-if="table.study" class="tool mt-3" :disabled="!answer?.ok" @click="keep"><NotebookPen :size="17" />Keep in the log</button>
+        </template>
+      </div>
+    </DialogPanel>
+  </Dialog>
+</template>

@@ -1,0 +1,54 @@
+import { z } from 'zod'
+import { sumNamed } from '../sums/registry'
+import type { Reading } from '../study/readings'
+import type { Study } from '../study/study'
+import { dial, heaterDisplay, meter } from './heater-readings'
+import { NOTED, defineReading, type Judgement, type ReadingKind } from './reading-kind'
+import { drain, loop, overnightDrop, pump, storeTop } from './store-readings'
+import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
+import { hardness, mains, pressure } from './water-readings'
+
+export const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code'] as const
+
+const event = defineReading({
+  kind: 'event',
+  title: 'Top-up, reset, fault, relief',
+  how: 'What was done or shown; a code goes in the note.',
+  at: null,
+  input: z.strictObject({ event: z.enum(EVENTS) }),
+  begin: { event: 'topped up' },
+  possible: () => true,
+  judge: () => NOTED,
+})
+
+const note = defineReading({
+  kind: 'note',
+  title: 'Note or picture',
+  how: 'Whatever should not be forgotten.',
+  at: null,
+  input: z.strictObject({}),
+  begin: {},
+  possible: () => true,
+  judge: () => NOTED,
+})
+
+/** Every kind of reading, in the order of a visit. Kept sums are readings too, but are not taken as such. */
+export const KINDS: readonly ReadingKind[] = [
+  mains, pressure, hardness, bucket, timeToHot, tapTemperature, droop, heaterDisplay, meter, dial, storeTop, overnightDrop, loop, pump, drain, event, note,
+]
+
+export const kindOf = (reading: Pick<Reading, 'kind'>): ReadingKind | undefined => KINDS.find((k) => k.kind === reading.kind)
+
+/** Title of a reading, of whatever kind. */
+export function titleOf(reading: Reading): string {
+  if (reading.kind === 'sum') return sumNamed(reading.sum ?? '')?.title ?? 'Bench sum'
+  return kindOf(reading)?.title ?? reading.kind
+}
+
+/** What a reading comes to and what it says of the study; null for kept sums, and for values that its kind does not take. */
+export function judge(study: Study, reading: Reading): Judgement | null {
+  const kind = kindOf(reading)
+  if (!kind || !kind.possible(study)) return null
+  const values = kind.input.safeParse(reading.values)
+  return values.success ? kind.judge(study, reading, values.data as never) : null
+}

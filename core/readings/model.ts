@@ -1,0 +1,65 @@
+import { DAYS_IN_MONTH } from '../climate/calendar'
+import { placeTemperature } from '../climate/places'
+import { runFrontL, runUa } from '../pipes/network'
+import type { Run, Tap } from '../study/pipes'
+import type { Heater } from '../study/plant'
+import { controlsOf, type Study } from '../study/study'
+import { mainsThroughYear } from '../water/mains'
+import { KJ_PER_LITRE_K } from '../water/properties'
+
+/** What the study expects of the figures that are read on a visit. */
+
+/** Month (0–11) and day of the year (0–364) of an ISO time; 29 February counts as the 28th. */
+export function dayOf(takenAt: string): { month: number; day: number } {
+  const month = Number(takenAt.slice(5, 7)) - 1
+  const inMonth = Math.min(Number(takenAt.slice(8, 10)), DAYS_IN_MONTH[month])
+  return { month, day: DAYS_IN_MONTH.slice(0, month).reduce((s, n) => s + n, 0) + inMonth - 1 }
+}
+
+export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site.mains, study.site.monthlyAirC)[dayOf(takenAt).day]
+
+export function tapOf(study: Study, id: string | null): Tap {
+  return study.pipes.taps.find((t) => t.id === id) ?? study.pipes.taps[0]
+}
+export function heaterOf(study: Study, id: string | null): Heater {
+  return study.plant.heaters.find((h) => h.id === id) ?? study.plant.heaters[0]
+}
+
+/** Runs from the plant to a tap, in the order the water takes. */
+export function runsTo(study: Study, tap: Tap): Run[] {
+  const out: Run[] = []
+  for (let id: string | null = tap.runId; id !== null; ) {
+    const run: Run = study.pipes.runs.find((r) => r.id === id)!
+    out.unshift(run)
+    id = run.from
+  }
+  return out
+}
+
+/** Hot water that must run before a tap on cold pipes runs warm, L. */
+export const frontTo = (study: Study, tap: Tap) => runsTo(study, tap).reduce((s, r) => s + runFrontL(r), 0)
+
+/** Temperature that reaches a tap in a long draw of hot water only, °C. */
+export function steadyAtTap(study: Study, tap: Tap, supplyC: number, month: number): number {
+  const carriedWK = (tap.flowLMin / 60) * KJ_PER_LITRE_K * 1000
+  return runsTo(study, tap).reduce((c, run) => {
+    const air = placeTemperature(run.place, month, study.site.monthlyAirC)
+    return air + (c - air) * Math.exp(-runUa(run, supplyC, study.site.monthlyAirC) / carriedWK)
+  }, supplyC)
+}
+
+/** The hottest setpoint in force, °C, and whose it is. */
+export function supplyOf(study: Study): { heaterId: string; setpointC: number } {
+  const [heaterId, control] = Object.entries(controlsOf(study).heaters).sort((a, b) => b[1].setpointC - a[1].setpointC)[0]
+  return { heaterId, setpointC: control.setpointC }
+}
+
+/** Loss of the loop for each kelvin, out and back, W/K. */
+export function loopUa(study: Study): number {
+  const { loop } = study.pipes
+  if (!loop) return 0
+  if (loop.measuredUaWK !== null) return loop.measuredUaWK
+  const { setpointC } = supplyOf(study)
+  const out = runsTo(study, { runId: loop.turnsAt } as Tap)
+  return [...out, loop.back].reduce((s, r) => s + runUa(r, setpointC, study.site.monthlyAirC), 0)
+}

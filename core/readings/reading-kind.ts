@@ -1,0 +1,58 @@
+import type { z } from 'zod'
+import type { Figure, Worked } from '../sums/sum'
+import type { Reading, ReadingKindName } from '../study/readings'
+import type { Study } from '../study/study'
+
+/** A measured figure held against what the study makes of it. */
+export interface Verdict {
+  figure: Figure
+  measured: number
+  modelled: number
+  /** How far the two may lie apart and still agree, in the unit of the figure. */
+  uncertainty: number
+  /** What would explain it when they do not. */
+  likely: readonly string[]
+}
+
+export const agrees = (v: Verdict) => Math.abs(v.measured - v.modelled) <= v.uncertainty
+
+/** A figure of the study that the reading can replace. */
+export interface Offer {
+  path: string
+  label: string
+  value: unknown
+}
+
+export interface Judgement {
+  worked: Worked
+  results: Readonly<Record<string, Figure>>
+  verdict: Verdict | null
+  offers: readonly Offer[]
+}
+
+/** What a reading means: pure, from the study, where it was taken, when, and what was read. */
+export interface ReadingKind {
+  readonly kind: ReadingKindName
+  readonly title: string
+  /** How it is taken, in a line. */
+  readonly how: string
+  /** What it is taken at; null: the household. */
+  readonly at: 'tap' | 'heater' | null
+  readonly input: z.ZodObject
+  readonly begin: Record<string, number | string>
+  /** Whether the household has what is read. */
+  readonly possible: (study: Study) => boolean
+  readonly judge: (study: Study, reading: Reading, values: never) => Judgement
+}
+
+export function defineReading<S extends z.ZodObject>(
+  kind: Omit<ReadingKind, 'input' | 'judge'> & { input: S; judge: (study: Study, reading: Reading, values: z.output<S>) => Judgement },
+): ReadingKind {
+  return kind as unknown as ReadingKind
+}
+
+/** A judgement with nothing to work, compare or adopt. */
+export const NOTED: Judgement = { worked: { out: {}, steps: [], notes: [] }, results: {}, verdict: null, offers: [] }
+
+/** A judgement of figures that cannot be, with the reason. */
+export const impossible = (why: string): Judgement => ({ ...NOTED, worked: { ...NOTED.worked, notes: [why] } })

@@ -1,0 +1,165 @@
+import { FIELDS, input } from '../sums/fields'
+import { pumpPower } from '../sums/energy'
+import { standingUa } from '../stores/standing-loss'
+import { density, specificHeat, KJ_PER_LITRE_K } from '../water/properties'
+import { z } from 'zod'
+import { loopUa, supplyOf } from './model'
+import { defineReading, impossible, type Judgement } from './reading-kind'
+import { workedBy } from './worked-by'
+
+/** A thermostat's store is within this of its setpoint when it has just been satisfied, K. */
+const SATISFIED_K = 3
+
+export const storeTop = defineReading({
+  kind: 'store-top',
+  title: 'Store, at its top',
+  how: 'Sensor or pocket at the top, after the heater has rested.',
+  at: null,
+  input: input(['storeC']),
+  begin: { storeC: 58 },
+  possible: (study) => study.plant.store !== null,
+  judge: (study, _reading, { storeC }) => {
+    const { heaterId, setpointC } = supplyOf(study)
+    return {
+      worked: { out: { storeC }, steps: [], notes: storeC < 50 ? ['Tepid: bacteria live in a store below 50 °C. Follow the local code.'] : [] },
+      results: { storeC: { label: 'Top of the store', quantity: 'temperature' } },
+      verdict: {
+        figure: { label: 'Top of the store', quantity: 'temperature' },
+        measured: storeC,
+        modelled: setpointC,
+        uncertainty: SATISFIED_K,
+        likely: storeC < setpointC ? ['it was drawn from since it was heated', 'the dial stands lower than it says'] : ['the dial stands higher than it says', 'a boost or a hot run is on'],
+      },
+      offers: storeC >= 30 && storeC <= 85 ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: storeC }] : [],
+    }
+  },
+})
+
+export const overnightDrop = defineReading({
+  kind: 'overnight-drop',
+  title: 'Store, overnight drop',
+  how: 'Heater and loop off, nothing drawn: the store in the evening and in the morning, and the air beside it.',
+  at: null,
+  input: input(['fromC', 'toC', 'hours', 'ambientC']),
+  begin: { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
+  possible: (study) => study.plant.store !== null,
+  judge: (study, _reading, { fromC, toC, hours, ambientC }): Judgement => {
+    const store = study.plant.store!
+    const wrong = toC > fromC ? 'It cannot have warmed with the heater off.' : toC <= ambientC ? 'It cannot have cooled to the air or below.' : null
+    if (wrong) return impossible(wrong)
+    const tauH = hours / Math.log((fromC - ambientC) / (toC - ambientC))
+    const uaWK = toC === fromC ? 0 : (store.litres * KJ_PER_LITRE_K) / 3.6 / tauH
+    const modelled = standingUa(store.loss, store.litres)
+    // A kelvin either way on the drop.
+    const spread = (uaWK * 1) / Math.max(1, fromC - toC)
+    return {
+      worked: {
+        out: { uaWK, kwhDay: (uaWK * 45 * 24) / 1000 },
+        steps: [
+          { label: 'Heat held', formula: 'litres × heat of a litre', value: (store.litres * KJ_PER_LITRE_K) / 3600, unit: 'kWh/K', decimals: 3 },
+          { label: 'Loss for each kelvin', formula: 'heat held × ln((from − air) / (to − air)) / hours', value: uaWK, quantity: 'lossRate' },
+        ],
+        notes: fromC - toC < 2 ? ['A drop of less than 2 K says little: take it over a longer night.'] : [],
+      },
+      results: { uaWK: { label: 'Loss for each kelvin', quantity: 'lossRate' }, kwhDay: { label: 'A day at 45 K', unit: 'kWh', decimals: 2 } },
+      verdict: {
+        figure: { label: 'Loss of the store for each kelvin', quantity: 'lossRate' },
+        measured: uaWK,
+        modelled,
+        uncertainty: spread + 0.1 * modelled,
+        likely: uaWK > modelled ? ['pipes near the store carry heat off (no heat trap)', 'a loop or a heating circuit circulates by itself', 'the insulation is damaged'] : ['the label gives an upper bound, and this store is better'],
+      },
+      offers: uaWK <= 100 ? [{ path: 'plant.store.loss', label: 'Standing loss of the store, as measured', value: { kind: 'ua', uaWK: Math.round(uaWK * 1000) / 1000 } }] : [],
+    }
+  },
+})
+
+export const loop = defineReading({
+  kind: 'loop',
+  title: 'Loop, out and back',
+  how: 'Pump running for half an hour, no draws: pipe thermometers on flow and return, and the pump’s flow.',
+  at: null,
+  input: input(['supplyC', 'returnC', 'pumpLMin', 'ambientC']),
+  begin: { supplyC: 58, returnC: 55, pumpLMin: 4, ambientC: 16 },
+  possible: (study) => study.pipes.loop !== null,
+  judge: (study, _reading, { supplyC, returnC, pumpLMin, ambientC }): Judgement => {
+    const wrong = returnC > supplyC ? 'It cannot come back hotter than it leaves.' : returnC <= ambientC ? 'It cannot come back at the air or below.' : null
+    if (wrong) return impossible(wrong)
+    const carriedWK = (pumpLMin / 60) * density(supplyC) * specificHeat(supplyC)
+    const lossW = carriedWK * (supplyC - returnC)
+    const uaWK = carriedWK * Math.log((supplyC - ambientC) / (returnC - ambientC))
+    const modelled = loopUa(study)
+    return {
+      worked: {
+        out: { lossW, uaWK },
+        steps: [
+          { label: 'Carried by the flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
+          { label: 'Loses', formula: 'carried × (out − back)', value: lossW, quantity: 'watts' },
+          { label: 'For each kelvin', formula: 'carried × ln((out − air) / (back − air))', value: uaWK, quantity: 'lossRate' },
+        ],
+        notes: returnC < 50 ? ['The return is below 50 °C: a tepid loop lets bacteria grow. Follow the local code.'] : [],
+      },
+      results: { lossW: { label: 'Loses', quantity: 'watts' }, uaWK: { label: 'For each kelvin', quantity: 'lossRate' } },
+      verdict: {
+        figure: { label: 'Loss of the loop for each kelvin', quantity: 'lossRate' },
+        measured: uaWK,
+        modelled,
+        // Half a kelvin on the drop, a tenth on the flow.
+        uncertainty: uaWK * (0.1 + 0.5 / Math.max(0.5, supplyC - returnC)),
+        likely: uaWK > modelled ? ['more of it is bare than was seen', 'it is longer than was written down', 'a branch is left circulating'] : ['the pump moves less than was read', 'it is better insulated than was seen'],
+      },
+      offers: uaWK >= 0.1 && uaWK <= 500 ? [{ path: 'pipes.loop.measuredUaWK', label: 'Loss of the loop, as measured', value: Math.round(uaWK * 100) / 100 }] : [],
+    }
+  },
+})
+
+export const pump = defineReading({
+  kind: 'pump',
+  title: 'Pump of the loop',
+  how: 'Clamp meter on one wire; power factor off a wattmeter where there is one.',
+  at: null,
+  input: input(['volts', 'amps'], ['powerFactor']),
+  begin: { volts: 230, amps: 0.2, powerFactor: 0.6 },
+  possible: (study) => study.pipes.loop !== null,
+  judge: (study, _reading, values) => {
+    const worked = workedBy(pumpPower, { ...values, hoursPerDay: 24, priceKwh: 0 })
+    const watts = worked.out.watts as number
+    const { powerFactor } = values
+    return {
+      worked: { out: { watts }, steps: worked.steps.slice(0, 1), notes: worked.notes },
+      results: { watts: { label: 'Draws', quantity: 'watts' } },
+      verdict: { figure: { label: 'Pump of the loop', quantity: 'watts' }, measured: watts, modelled: study.pipes.loop!.pumpW, uncertainty: 2 + watts * (powerFactor === undefined ? 0.5 : 0.05), likely: powerFactor === undefined ? ['volt-amperes were taken for watts'] : ['the pump stands on another step'] },
+      // Without a power factor it is an upper bound and corrects nothing.
+      offers: powerFactor !== undefined && watts <= 500 ? [{ path: 'pipes.loop.pumpW', label: 'Power of the pump', value: Math.round(watts * 10) / 10 }] : [],
+    }
+  },
+})
+
+export const drain = defineReading({
+  kind: 'drain',
+  title: 'Drain recovery, four temperatures',
+  how: 'Shower running steady: cold in and out of the unit, drain in and out of it.',
+  at: null,
+  input: z.strictObject({ coldC: FIELDS.coldC, preheatC: FIELDS.preheatC, drainC: FIELDS.drainC, drainOutC: FIELDS.drainOutC }),
+  begin: { coldC: 11, preheatC: 22, drainC: 36, drainOutC: 24 },
+  possible: () => true,
+  judge: (_study, _reading, { coldC, preheatC, drainC, drainOutC }): Judgement => {
+    const wrong = preheatC < coldC || drainOutC > drainC || preheatC > drainC ? 'Heat runs from the drain to the cold water: check which is which.' : null
+    if (wrong || drainC <= coldC) return impossible(wrong ?? 'The drain must be warmer than the cold water.')
+    const effectiveness = (preheatC - coldC) / (drainC - coldC)
+    const flows = (drainC - drainOutC) / Math.max(0.01, preheatC - coldC)
+    return {
+      worked: {
+        out: { effectiveness, flows },
+        steps: [
+          { label: 'Effectiveness of the cold side', formula: '(preheated − cold) / (drain − cold)', value: effectiveness, decimals: 3 },
+          { label: 'Cold flow over drain flow', formula: '(drain in − drain out) / (preheated − cold)', value: flows, decimals: 2 },
+        ],
+        notes: flows > 1.15 ? ['The drain gives up more than the cold water takes: it runs past the wall, or a thermometer is off.'] : [],
+      },
+      results: { effectiveness: { label: 'Effectiveness of the cold side', decimals: 3 }, flows: { label: 'Cold flow over drain flow', decimals: 2 } },
+      verdict: null,
+      offers: [],
+    }
+  },
+})

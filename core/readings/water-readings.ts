@@ -1,0 +1,85 @@
+import { input } from '../sums/fields'
+import { DAYS_IN_MONTH } from '../climate/calendar'
+import { mainsThroughYear } from '../water/mains'
+import { dayOf, mainsOn } from './model'
+import { defineReading } from './reading-kind'
+
+/** The model of the cold main is good to about this, K. */
+const MAINS_K = 2
+/** What a sealed pressure gauge on a tap is good to, bar. */
+const GAUGE_BAR = 0.2
+/** Pressures in which fittings and heaters are at home, bar. */
+const PRESSURE_BAR = { low: 1, high: 5.5 }
+
+export const mains = defineReading({
+  kind: 'mains',
+  title: 'Cold main, temperature',
+  how: 'Run the cold tap nearest the main until it is steady, then read.',
+  at: null,
+  input: input(['coldC']),
+  begin: { coldC: 11 },
+  possible: () => true,
+  judge: (study, reading, { coldC }) => {
+    const modelled = mainsOn(study, reading.takenAt)
+    const { day } = dayOf(reading.takenAt)
+    const model = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
+    const middles = DAYS_IN_MONTH.map((n, m) => model[DAYS_IN_MONTH.slice(0, m).reduce((s, x) => s + x, 0) + Math.floor(n / 2)])
+    const monthlyC = middles.map((c) => Math.round(Math.min(99, Math.max(0, c + coldC - model[day])) * 10) / 10)
+    return {
+      worked: { out: { coldC }, steps: [], notes: [] },
+      results: { coldC: { label: 'Cold main', quantity: 'temperature' } },
+      verdict: {
+        figure: { label: 'Cold main on this day', quantity: 'temperature' },
+        measured: coldC,
+        modelled,
+        uncertainty: MAINS_K,
+        likely: ['the main lies shallow or passes through a warm cellar', 'it was not run long enough'],
+      },
+      offers: [{ path: 'site.mains', label: 'Shift the whole year so that it passes through this reading', value: { kind: 'monthly', monthlyC } }],
+    }
+  },
+})
+
+export const pressure = defineReading({
+  kind: 'pressure',
+  title: 'Pressure at the main',
+  how: 'Gauge on a cold tap, all taps shut.',
+  at: null,
+  input: input(['pressureBar']),
+  begin: { pressureBar: 3 },
+  possible: () => true,
+  judge: (study, _reading, { pressureBar }) => ({
+    worked: {
+      out: { pressureBar },
+      steps: [],
+      notes:
+        pressureBar > PRESSURE_BAR.high
+          ? ['Too high for most fittings: a pressure reducer is wanted.']
+          : pressureBar < PRESSURE_BAR.low
+            ? ['Low: instantaneous heaters and mixers may not work.']
+            : [],
+    },
+    results: { pressureBar: { label: 'Pressure', quantity: 'pressure' } },
+    verdict:
+      study.site.pressureBar === null
+        ? null
+        : { figure: { label: 'Pressure', quantity: 'pressure' }, measured: pressureBar, modelled: study.site.pressureBar, uncertainty: GAUGE_BAR, likely: ['the network’s pressure swings with the hour'] },
+    offers: [{ path: 'site.pressureBar', label: 'Pressure of the study', value: pressureBar }],
+  }),
+})
+
+export const hardness = defineReading({
+  kind: 'hardness',
+  title: 'Hardness of the water',
+  how: 'Test strip, or the supplier’s figure, as mg/L of calcium carbonate.',
+  at: null,
+  input: input(['hardnessMgL']),
+  begin: { hardnessMgL: 200 },
+  possible: () => true,
+  judge: (_study, _reading, { hardnessMgL }) => ({
+    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > 180 ? ['Hard: scale grows sharply above 60 °C. Have heater and elements looked at more often.'] : [] },
+    results: { hardnessMgL: { label: 'Hardness', unit: 'mg/L', decimals: 0 } },
+    verdict: null,
+    offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
+  }),
+})

@@ -1,0 +1,199 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { dialFor } from '../../core/controls/dial'
+import { placeTemperature } from '../../core/climate/places'
+import { DEMOS } from '../../core/demos/index'
+import { hillTown } from '../../core/demos/hill-town'
+import { adopt, unAdopt } from '../../core/readings/adopt'
+import { KINDS, judge } from '../../core/readings/kinds'
+import { dayOf, frontTo, loopUa, mainsOn, steadyAtTap } from '../../core/readings/model'
+import { agrees } from '../../core/readings/reading-kind'
+import { settleOrigins } from '../../core/study/origins'
+import { valueAt, withValueAt } from '../../core/study/paths'
+import { readStudy } from '../../core/study/read'
+import type { Reading } from '../../core/study/readings'
+import { Study } from '../../core/study/study'
+import { standingUa } from '../../core/stores/standing-loss'
+import { KJ_PER_LITRE_K } from '../../core/water/properties'
+import { firstDays } from './random-study'
+
+const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
+  id: 'one', takenAt: '2026-01-20T10:00:00Z', kind, sum: null, where, values, note: '', photo: null, adopted: null,
+})
+const withReading = (r: Reading, study: Study = hillTown): Study => ({ ...structuredClone(study), readings: [r] })
+const judged = (r: Reading, study: Study = hillTown) => judge(withReading(r, study), r)!
+
+describe('every kind of reading', () => {
+  it.each(KINDS.map((k) => [k.kind, k] as const))('%s takes its beginning in each demo, and an adoption is sound and can be taken back', (_, kind) => {
+    for (const { study } of DEMOS) {
+      if (!kind.possible(study)) continue
+      const where = kind.at === 'tap' ? study.pipes.taps[1].id : kind.at === 'heater' ? study.plant.heaters[0].id : null
+      const before = withReading(reading(kind.kind, kind.begin, where), study)
+      const verdict = judge(before, before.readings[0])
+      expect(verdict).not.toBeNull()
+      const after = adopt(before, 'one')
+      expect(readStudy(after).ok).toBe(true)
+      if (verdict!.offers.length === 0) expect(after).toEqual(before)
+      else {
+        for (const o of verdict!.offers) {
+          expect(valueAt(after, o.path)).toEqual(o.value)
+          expect(after.origins[o.path]).toBe('measured')
+        }
+        // Adopted, the study says what was read.
+        const again = judge(after, after.readings[0])!
+        if (again.verdict) expect(agrees(again.verdict)).toBe(true)
+      }
+      expect(unAdopt(after, 'one')).toEqual(before)
+    }
+  })
+
+  it('never throws, whatever values an import brings', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...KINDS), fc.dictionary(fc.string({ maxLength: 20 }), fc.oneof(fc.double(), fc.string())), (kind, values) => {
+        const got = judge(hillTown, reading(kind.kind, values as Reading['values'], 'nowhere'))
+        expect(got === null || typeof got === 'object').toBe(true)
+      }),
+      { numRuns: 500 },
+    )
+  })
+})
+
+describe('what readings say', () => {
+  it('a store left overnight in the engine reads its own loss', () => {
+    const study = structuredClone(hillTown)
+    study.people.habits = []
+    study.controls.found.loop.mode = 'off'
+    study.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 600, toMin: 601 }])
+    let [from, to] = [0, 0]
+    firstDays(study, 2, (home) => {
+      const mean = home.plant.state().slices.reduce((s, c) => s + c / 10, 0)
+      if (home.nowS <= 86_400 + 12 * 3600) from = mean
+      if (home.nowS <= 86_400 + 20 * 3600) to = mean
+    })
+    const { verdict, worked } = judged(reading('overnight-drop', { fromC: from, toC: to, hours: 8, ambientC: placeTemperature('cellar', 0, study.site.monthlyAirC) }), study)
+    expect(verdict!.modelled).toBeCloseTo(standingUa(study.plant.store!.loss, 200), 9)
+    expect(Math.abs((worked.out.uaWK as number) / verdict!.modelled - 1)).toBeLessThan(0.05)
+  })
+
+  it('the time to hot of the study agrees with the study, and a longer one lengthens the last run', () => {
+    const tap = hillTown.pipes.taps[0]
+    const seconds = (frontTo(hillTown, tap) / 6) * 60
+    expect(agrees(judged(reading('time-to-hot', { seconds, flowLMin: 6, hotC: 40 }, tap.id)).verdict!)).toBe(true)
+    const long = judged(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id))
+    expect(agrees(long.verdict!)).toBe(false)
+    expect(long.offers[0].path).toBe(`pipes.runs.${tap.runId}.lengthM`)
+    const after = adopt(withReading(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id)), 'one')
+    expect(frontTo(after, tap)).toBeCloseTo(frontTo(hillTown, tap) + 3, 1)
+  })
+
+  it('a loop read at its modelled loss agrees, and a measured loss is what the engine loses', () => {
+    const ua = loopUa(hillTown)
+    const carried = (4 / 60) * KJ_PER_LITRE_K * 1000
+    const returnC = 16 + (58 - 16) * Math.exp(-ua / carried)
+    expect(agrees(judged(reading('loop', { supplyC: 58, returnC, pumpLMin: 4, ambientC: 16 })).verdict!)).toBe(true)
+    const twice = withValueAt(hillTown, 'pipes.loop.measuredUaWK', ua * 1.5) as Study
+    const lost = (s: Study) => firstDays(s, 5).flows.loop
+    expect(lost(twice) / lost(hillTown)).toBeGreaterThan(1.3)
+    expect(lost(twice) / lost(hillTown)).toBeLessThan(1.6)
+    expect(firstDays({ ...hillTown, pipes: { ...hillTown.pipes, loop: { ...hillTown.pipes.loop!, measuredUaWK: ua } } }, 5).flows.loop).toBeCloseTo(lost(hillTown), -2)
+  })
+
+  it('a cold main that was read shifts its year through the reading', () => {
+    const r = reading('mains', { coldC: 7.5 })
+    const after = adopt(withReading(r), 'one')
+    expect(Math.abs(mainsOn(after, r.takenAt) - 7.5)).toBeLessThan(0.6)
+    expect(after.site.mains.kind).toBe('monthly')
+  })
+
+  it('meter and water together give an efficiency, and more out than in is said to be wrong', () => {
+    const good = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 19 }, 'boiler'))
+    expect(good.worked.out.efficiency as number).toBeCloseTo(19 / ((0.05 * 11 * 3600) / 90), 6)
+    expect(good.offers[0].path).toBe('plant.heaters.boiler.efficiency')
+    const bad = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 30 }, 'boiler'))
+    expect(bad.offers).toHaveLength(0)
+    expect(bad.worked.notes.join()).toMatch(/More out than in/)
+  })
+
+  it('volt-amperes correct nothing', () => {
+    expect(judged(reading('pump', { volts: 230, amps: 0.2 })).offers).toHaveLength(0)
+    expect(judged(reading('pump', { volts: 230, amps: 0.2, powerFactor: 0.6 })).offers[0].value).toBe(27.6)
+  })
+
+  it('long draws lose little on the way, and less the faster they run', () => {
+    const tap = hillTown.pipes.taps[4]
+    const slow = steadyAtTap(hillTown, { ...tap, flowLMin: 3 }, 60, 0)
+    const fast = steadyAtTap(hillTown, { ...tap, flowLMin: 12 }, 60, 0)
+    expect(slow).toBeLessThan(fast)
+    expect(fast).toBeLessThan(60)
+    expect(60 - slow).toBeLessThan(4)
+  })
+
+  it('knows the day of an ISO time', () => {
+    expect(dayOf('2026-01-01T00:00:00Z')).toEqual({ month: 0, day: 0 })
+    expect(dayOf('2028-02-29T08:00:00+01:00')).toEqual({ month: 1, day: 58 })
+    expect(dayOf('2026-12-31T23:00:00Z')).toEqual({ month: 11, day: 364 })
+  })
+})
+
+describe('a dial without degrees', () => {
+  it('lies on the line between its marks, whichever way it turns', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -5, max: 5, noNaN: true }), fc.constantFrom(-1, 1), fc.double({ min: 2, max: 9, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (start, way, perDivision, share) => {
+        const marks = [0, 1, 2.5].map((d) => ({ division: start + way * d, tempC: 45 + perDivision * d }))
+        const wanted = 45 + perDivision * 2.5 * share
+        const answer = dialFor(marks, wanted)
+        expect('division' in answer && Math.abs(answer.division - (start + way * 2.5 * share))).toBeLessThan(1e-6)
+      }),
+    )
+  })
+
+  it('says why it cannot be said', () => {
+    expect(dialFor([{ division: 2, tempC: 50 }], 55)).toEqual({ reason: expect.stringMatching(/Two marks/) })
+    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 55 }, { division: 1.5, tempC: 60 }], 52)).toEqual({ reason: expect.stringMatching(/contradict/) })
+    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 54 }], 70)).toEqual({ reason: expect.stringMatching(/Too far/) })
+    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 50.5 }], 50.2)).toEqual({ reason: expect.stringMatching(/less than 1 K/) })
+  })
+})
+
+describe('paths and origins', () => {
+  it('reach by key, by id and by position, and never out of a prototype', () => {
+    expect(valueAt(hillTown, 'pipes.taps.bath.flowLMin')).toBeUndefined()
+    expect(valueAt(hillTown, 'pipes.taps.first-bath.flowLMin')).toBe(14)
+    expect(valueAt(hillTown, 'site.monthlyAirC.2')).toBe(6.8)
+    expect(valueAt(hillTown, 'constructor.name')).toBeUndefined()
+    expect(() => withValueAt(hillTown, 'pipes.taps.none.flowLMin', 3)).toThrow(RangeError)
+    expect(valueAt(withValueAt(hillTown, 'pipes.taps.first-bath.flowLMin', 3), 'pipes.taps.first-bath.flowLMin')).toBe(3)
+    expect(hillTown.pipes.taps[2].flowLMin).toBe(14)
+  })
+
+  it('what is typed over is no longer assumed, what is adopted is measured', () => {
+    const typed = withValueAt(hillTown, 'pipes.loop.pumpLMin', 5)
+    expect(settleOrigins(hillTown, typed)['pipes.loop.pumpLMin']).toBeUndefined()
+    expect(settleOrigins(hillTown, typed)['plant.store.loss']).toBe('assumed')
+    const measured = { ...typed, origins: { ...typed.origins, 'pipes.loop.pumpLMin': 'measured' as const } }
+    expect(settleOrigins(hillTown, measured)['pipes.loop.pumpLMin']).toBe('measured')
+    expect(Object.keys(settleOrigins(hillTown, { ...hillTown, origins: { 'plant.heaters.gone.outputKw': 'measured' } }))).toEqual([])
+  })
+})
+
+describe('files of version 1', () => {
+  it('are brought up to date', () => {
+    const old = structuredClone(hillTown) as unknown as Record<string, never>
+    const drop = (of: Record<string, unknown>, ...keys: string[]) => keys.forEach((k) => delete of[k])
+    const doc = old as unknown as { version: number; site: never; plant: { heaters: never[]; store: never }; pipes: { loop: never }; readings: unknown[]; origins: Record<string, string> }
+    doc.version = 1
+    drop(doc.site, 'metered', 'backflowGuard', 'pressureReducer', 'expansionVessel')
+    drop(doc.plant.heaters[0], 'plateInputKw', 'settingsReviewed')
+    drop(doc.plant.store, 'mixingValve', 'reliefValve', 'valveBeforeRelief')
+    drop(doc.pipes.loop, 'measuredUaWK')
+    doc.readings = [{ id: 'r', takenAt: '2026-03-01T08:00:00Z', what: 'Flow', where: null, values: { flowLMin: 8 }, note: 'kitchen', adopted: true }]
+    doc.origins = { 'plant.heaters.0.coil.uaWK': 'assumed' }
+    const read = readStudy(old)
+    expect(read.ok).toBe(true)
+    if (!read.ok) return
+    expect(read.study.version).toBe(2)
+    expect(read.study.origins).toEqual({ 'plant.heaters.boiler.coil.uaWK': 'assumed' })
+    expect(read.study.readings[0]).toMatchObject({ kind: 'note', note: 'Flow: kitchen', values: { flowLMin: 8 } })
+    expect(read.study.plant).toEqual(hillTown.plant)
+  })
+})
