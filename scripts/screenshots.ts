@@ -1,4 +1,5 @@
 import { mkdirSync } from 'node:fs'
+import { choose, press } from '../tests/e2e/hand'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 
 /**
@@ -24,6 +25,25 @@ const to = (selector: string) => async (page: import('puppeteer-core').Page) => 
   await page.$eval(selector, (e) => e.scrollIntoView({ block: 'start' }))
 }
 
+async function takeReading(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Take a reading')
+  await press(page, 'menuitem', 'Loop, out and back')
+  await press(page, 'button', 'Keep in the log')
+  await press(page, 'button', 'Take a reading')
+  await press(page, 'menuitem', 'Time to hot')
+  await choose(page, 'Tap', 'Top shower')
+  await page.$eval('section[aria-label="Time to hot"]', (e) => e.scrollIntoView({ block: 'start' }))
+}
+
+async function openSum(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Bench sums')
+  await page.waitForSelector('#sum-search')
+  await page.type('#sum-search', 'drain')
+  await page.keyboard.press('Enter')
+  await page.waitForSelector('[data-result]')
+  await page.click('[role="dialog"] summary')
+}
+
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'study', path: `${HOUSE}/set`, ...DESK },
@@ -31,9 +51,12 @@ const SHOTS: Shot[] = [
   { name: 'week-planner', path: `${HOUSE}/set`, ...DESK, before: to('section[aria-label="Loop"]') },
   { name: 'improve', path: `${HOUSE}/improve`, ...DESK },
   { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
+  { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReading },
+  { name: 'sums', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'home-phone', path: '/', ...PHONE },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
   { name: 'week-planner-phone', path: `${HOUSE}/set`, ...PHONE, before: to('section[aria-label="Loop"]') },
+  { name: 'measure-phone', path: `${HOUSE}/measure`, ...PHONE, before: takeReading },
   { name: 'improve-phone', path: `${HOUSE}/improve`, ...PHONE, before: to('section[aria-label="Where the heat goes"]') },
 ]
 

@@ -60,6 +60,16 @@ export const useStudy = defineStore('study', () => {
     if (!before) return false
     const draft = structuredClone(before)
     edit(draft)
+    return take(key, before, draft, sliding)
+  }
+
+  /** Replaces the study by what a function of the core makes of it; refused like any change when that is unsound. */
+  function replace(make: (study: Study) => Study): boolean {
+    const before = study.value
+    return before !== null && take('replace', before, structuredClone(make(before)), false)
+  }
+
+  function take(key: string, before: Study, draft: Study, sliding: boolean): boolean {
     if (JSON.stringify(draft) === JSON.stringify(before)) return true
     draft.origins = settleOrigins(before, draft)
     const checked = Study.safeParse(draft)
@@ -121,6 +131,7 @@ export const useStudy = defineStore('study', () => {
     canRedo: computed(() => future.value.length > 0),
     open,
     change,
+    replace,
     set,
     undo,
     redo,

@@ -18,6 +18,7 @@ const VIEWS = [
   '/',
   `${HOUSE}/survey`,
   ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'prices'].map((s) => `${HOUSE}/survey?at=${s}`),
+  `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
 ]

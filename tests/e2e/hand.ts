@@ -13,6 +13,7 @@ export const named = (role: string, name: string) => `::-p-aria(${name}[role="${
 
 export async function press(page: Page, role: string, name: string): Promise<void> {
   const target = await page.waitForSelector(named(role, name), { timeout: 10_000 })
+  await target!.evaluate((e) => e.scrollIntoView({ block: 'center' }))
   await target!.click()
 }
 

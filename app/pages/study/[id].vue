@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { ArrowLeft, Download, Redo2, Undo2 } from '@lucide/vue'
+import { ArrowLeft, Calculator, Download, Redo2, Undo2 } from '@lucide/vue'
 import type { Fault } from '~~/core/study/read'
 import { isStation, type StationName } from '~/utils/stations'
 
 const route = useRoute()
 const router = useRouter()
 const table = useStudy()
+const pocket = usePocket()
 const years = useYears()
 const id = computed(() => String(route.params.id))
 const faults = shallowRef<Fault[] | null>(null)
@@ -29,6 +30,7 @@ useHead({ title: () => (table.study ? `${table.study.name} · Bagno` : 'Bagno') 
 
 const STAGES = [
   { name: 'survey', label: 'Survey' },
+  { name: 'measure', label: 'Measure' },
   { name: 'set', label: 'Set' },
   { name: 'improve', label: 'Improve' },
 ] as const
@@ -71,6 +73,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
           <option value="metric">metric</option>
           <option value="us">US</option>
         </select>
+        <button class="tool px-3" aria-label="Bench sums" title="Bench sums, Ctrl B" @click="pocket.open.value = true"><Calculator :size="18" /></button>
         <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)"><Download :size="18" /><span class="hidden sm:inline">Export</span></button>
       </div>
     </header>
@@ -90,7 +93,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
             v-for="s in STAGES"
             :key="s.name"
             :to="`/study/${id}/${s.name}`"
-            class="-mb-px flex min-h-11 items-center border-b-3 px-4 font-display font-semibold"
+            class="-mb-px flex min-h-11 items-center border-b-3 px-2.5 font-display sm:px-4 font-semibold"
             :class="stage === s.name ? 'border-copper text-copper' : 'border-transparent text-ink-soft hover:text-ink'"
             :aria-current="stage === s.name ? 'page' : undefined"
           >{{ s.label }}</NuxtLink>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { Camera, NotebookPen, X } from '@lucide/vue'
+import { adopt } from '~~/core/readings/adopt'
+import { KINDS } from '~~/core/readings/kinds'
+import { flatValues, type Reading, type ReadingKindName } from '~~/core/study/readings'
+import type { SumFault } from '~~/core/sums/run'
+
+/** A reading being taken: its fields, what it comes to at once, and what it says of the study. */
+const props = defineProps<{ kind: ReadingKindName }>()
+const emit = defineEmits<{ close: [] }>()
+const table = useStudy()
+const { say } = useNotice()
+const kind = computed(() => KINDS.find((k) => k.kind === props.kind)!)
+const values = ref<Record<string, unknown>>({})
+const where = ref<string | null>(null)
+const note = ref('')
+const photo = ref<string | null>(null)
+const trouble = ref('')
+watch(
+  () => props.kind,
+  () => {
+    values.value = { ...kind.value.begin }
+    where.value = kind.value.at === 'tap' ? table.study!.pipes.taps[0]!.id : kind.value.at === 'heater' ? table.study!.plant.heaters[0]!.id : null
+    note.value = ''
+    photo.value = null
+  },
+  { immediate: true },
+)
+const places = computed(() => (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({ value: x.id as string | null, name: x.name })))
+const reading = computed((): Reading => ({
+  id: freshId('reading', table.study!.readings.map((r) => r.id)),
+  takenAt: new Date().toISOString(),
+  kind: props.kind,
+  sum: null,
+  where: where.value,
+  values: flatValues(toRaw(values.value)),
+  note: note.value,
+  photo: photo.value,
+  adopted: null,
+}))
+const checked = computed(() => kind.value.input.safeParse(reading.value.values))
+const judgement = computed(() => (checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null))
+const faults = computed((): SumFault[] => (checked.value.success ? [] : checked.value.error.issues.map((i) => ({ field: i.path.join('.'), message: 'is needed' }))))
+
+function set(name: string, value: unknown) {
+  const next = { ...values.value, [name]: value }
+  if (value === undefined) delete next[name]
+  values.value = next
+}
+function keep(adoptToo: boolean) {
+  const one = reading.value
+  const made = table.replace((study) => {
+    const withIt = { ...study, readings: [...study.readings, one] }
+    return adoptToo ? adopt(withIt, one.id) : withIt
+  })
+  if (!made) return
+  say({ text: adoptToo ? `“${kind.value.title}” is in the log and corrects the study.` : `“${kind.value.title}” is in the log.` })
+  emit('close')
+}
+async function picture(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  trouble.value = ''
+  if (!file) return
+  try {
+    photo.value = await smallPicture(file)
+  } catch {
+    trouble.value = 'That picture cannot be read; a JPEG, PNG or WebP can.'
+  }
+}
+</script>
+
+<template>
+  <section :aria-label="kind.title" class="border-y-2 border-ink py-3">
+    <div class="flex items-start justify-between gap-2">
+      <div><h2 class="text-xl">{{ kind.title }}</h2><p class="text-sm text-ink-soft">{{ kind.how }}</p></div>
+      <button class="tool tool-bare px-2" aria-label="Close the reading" @click="emit('close')"><X :size="20" /></button>
+    </div>
+    <StopWatch v-if="'seconds' in kind.input.shape" class="mt-2" @took="(s) => set('seconds', s)" />
+    <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+      <ChoiceField v-if="kind.at" :label="kind.at === 'tap' ? 'Tap' : 'Heater'" :value="where" :choices="places" @change="(v) => (where = v)" />
+      <SumField v-for="(schema, name) in kind.input.shape" :key="`${kind.kind}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="values[name]" :faults="faults" @change="(v) => set(String(name), v)" />
+    </div>
+    <template v-if="judgement">
+      <WorkedSum v-if="Object.keys(judgement.results).length || judgement.worked.notes.length" class="mt-3" :worked="judgement.worked" :results="judgement.results" />
+      <VerdictLine v-if="judgement.verdict" :verdict="judgement.verdict" />
+    </template>
+    <div class="mt-3 grid gap-3 sm:grid-cols-2">
+      <TextField label="Note" optional :value="note" @change="(v) => (note = v)" />
+      <div>
+        <label class="caption block" for="reading-photo">Picture</label>
+        <div class="flex items-center gap-2">
+          <label class="tool focus-within:outline-2 focus-within:outline-copper"><Camera :size="18" />Take or choose<input id="reading-photo" type="file" accept="image/*" capture="environment" class="sr-only" @change="picture" /></label>
+          <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
+        </div>
+        <p v-if="trouble" class="mt-1 text-sm text-alarm" role="alert">{{ trouble }}</p>
+      </div>
+    </div>
+    <div class="mt-3 flex flex-wrap gap-2">
+      <button v-if="judgement?.offers.length" class="tool tool-main" @click="keep(true)"><NotebookPen :size="18" />Keep and correct the study</button>
+      <button class="tool" :disabled="!checked.success" @click="keep(false)"><NotebookPen :size="18" />Keep in the log</button>
+    </div>
+    <ul v-if="judgement?.offers.length" class="caption mt-1"><li v-for="o in judgement.offers" :key="o.path">Would correct: {{ o.label }}.</li></ul>
+  </section>
+</template>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { Calculator, Plus } from '@lucide/vue'
+import { KINDS } from '~~/core/readings/kinds'
+import type { ReadingKindName } from '~~/core/study/readings'
+
+/** The visit log: readings taken once, held against the study, and adopted into it. */
+const table = useStudy()
+const pocket = usePocket()
+const taking = ref<ReadingKindName | null>(null)
+const kinds = computed(() => KINDS.filter((k) => k.possible(table.study!)))
+const readings = computed(() => [...table.study!.readings].reverse())
+const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).length)
+</script>
+
+<template>
+  <div>
+    <div class="flex flex-wrap items-center gap-2">
+      <Menu as="div" class="relative">
+        <MenuButton class="tool tool-main"><Plus :size="17" />Take a reading</MenuButton>
+        <MenuItems class="absolute z-20 mt-1 max-h-96 w-72 overflow-y-auto rounded border border-line-strong bg-white py-1 shadow-md focus:outline-none">
+          <MenuItem v-for="k in kinds" :key="k.kind" v-slot="{ active }">
+            <button class="block min-h-11 w-full px-3 text-left" :class="{ 'bg-copper-pale': active }" @click="taking = k.kind">{{ k.title }}</button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+      <button class="tool" @click="pocket.open.value = true"><Calculator :size="17" />Bench sums</button>
+      <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
+    </div>
+    <ReadingForm v-if="taking" class="mt-3" :kind="taking" @close="taking = null" />
+    <DialPanel />
+    <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Visit log">
+      <ReadingRow v-for="r in readings" :key="r.id" :reading="r" />
+    </ul>
+    <div v-else-if="!taking" class="max-w-prose py-6">
+      <p>Nothing read yet. Each reading gives its result at once, is held against the study, and can correct it.</p>
+      <p class="mt-2 text-ink-soft">Worth taking first: the cold main, the flow of each shower, the time to hot at the farthest tap<template v-if="table.study!.plant.store">, and the store’s overnight drop</template>.</p>
+    </div>
+  </div>
+</template>

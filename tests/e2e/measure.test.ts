@@ -1,0 +1,148 @@
+import { writeFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
+import { sumNamed } from '../../core/sums/registry'
+import { runSum } from '../../core/sums/run'
+import { openBrowser, openPage, settled } from './browser'
+import { choose, newTotal, openDemo, press, total, type, valueOf } from './hand'
+
+const url = inject('url')
+const files = mkdtempSync(join(tmpdir(), 'bagno-measure-'))
+let browser: Browser
+let page: Page
+let errors: string[]
+let close: () => Promise<void>
+beforeAll(async () => {
+  ;({ browser, close } = await openBrowser())
+  ;({ page, errors } = await openPage(browser, 360, 780))
+  await openDemo(page, url, 'hill-town')
+  await settled(page)
+})
+afterAll(async () => {
+  await close()
+  rmSync(files, { recursive: true, force: true })
+})
+
+const rows = () => page.$$eval('ul[aria-label="Visit log"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
+const kept = () => page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+
+describe('the log of a visit, on a phone', () => {
+  it('times a tap with a watch that survives a reload', async () => {
+    await press(page, 'link', 'Measure')
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Flow of a tap')
+    await press(page, 'button', 'Start the watch')
+    await new Promise((resume) => setTimeout(resume, 600))
+    await page.reload()
+    await settled(page)
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Flow of a tap')
+    const take = await page.waitForSelector('[role="group"][aria-label="Stopwatch"] .tool-main')
+    await take!.click()
+    expect(Number(await valueOf(page, 'In'))).toBeGreaterThan(0.6)
+    expect(Number(await valueOf(page, 'In'))).toBeLessThan(30)
+  })
+
+  it('gives the result at once, with its steps, and says what it means', async () => {
+    await choose(page, 'Tap', 'First-floor shower')
+    await type(page, 'Volume', '1.5 gal')
+    await type(page, 'In', '30')
+    await page.waitForFunction(() => document.querySelector('[data-result="flowLMin"]')?.textContent === '11.4 L/min')
+    const verdict = await page.$eval('[data-verdict]', (v) => v.textContent!.replace(/\s+/g, ' '))
+    expect(verdict).toMatch(/Flow of First-floor shower: read 11.4 L\/min, by the study 9.0 L\/min\. Off by 2.4 L\/min/)
+  })
+
+  it('corrects the study by one touch, and the year with it', async () => {
+    const before = await total(page, 'Cost')
+    await type(page, 'Note', 'Old rose, no limiter')
+    await press(page, 'button', 'Keep and correct the study')
+    await newTotal(page, before)
+    await settled(page)
+    expect((await rows())[0]).toMatch(/Flow of a tap.*First-floor shower.*in the study.*Old rose, no limiter/)
+    await page.goto(`${url}/study/hill-town/survey?at=taps`)
+    await settled(page)
+    expect(await valueOf(page, 'Flow of First-floor shower, L/min')).toBe('11.4')
+  })
+
+  it('keeps a picture small, and a reading that agrees', async () => {
+    await page.goto(`${url}/study/hill-town/measure`)
+    await settled(page)
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Pump of the loop')
+    await type(page, 'Current', '0.18')
+    const dot = join(files, 'dot.png')
+    writeFileSync(dot, Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'))
+    await ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(dot)
+    await page.waitForSelector('img[alt="The picture taken"]')
+    expect(await page.$eval('[data-verdict]', (v) => v.textContent)).toMatch(/They agree/)
+    await press(page, 'button', 'Keep in the log')
+    await page.waitForSelector('li[data-reading="pump"] img')
+  })
+
+  it('finds the place of a dial between two marks', async () => {
+    for (const [division, hot] of [['2', '50'], ['4', '60']]) {
+      await press(page, 'button', 'Take a reading')
+      await press(page, 'menuitem', 'Mark on a dial')
+      await type(page, 'Dial stands at division', division!)
+      await type(page, 'Hot water', hot!)
+      await press(page, 'button', 'Keep in the log')
+    }
+    await type(page, 'Wanted', '57')
+    expect(await page.$eval('section[aria-label="Dial without degrees"]', (s) => s.textContent)).toMatch(/at division 3\.4, by 2 marks/)
+  })
+
+  it('has it all after a reload, and takes an adoption back', async () => {
+    await kept()
+    await page.reload()
+    await settled(page)
+    expect(await rows()).toHaveLength(4)
+    const before = await total(page, 'Cost')
+    await press(page, 'button', 'Take Flow of a tap back out of the study')
+    await newTotal(page, before)
+    expect((await rows()).at(-1)).not.toMatch(/in the study/)
+    await press(page, 'button', 'Undo')
+    await page.waitForFunction(() => /in the study/.test(document.querySelector('ul[aria-label="Visit log"]')!.textContent!))
+  })
+
+  it('does not run off the side', async () => {
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+    expect(errors).toEqual([])
+  })
+})
+
+describe('the pocket of sums', () => {
+  it('opens by its shortcut at any stage, is searched, and works as the core does', async () => {
+    await page.setViewport({ width: 1280, height: 800 })
+    await page.goto(`${url}/study/hill-town/set`)
+    await settled(page)
+    await page.keyboard.down('Control')
+    await page.keyboard.press('b')
+    await page.keyboard.up('Control')
+    const search = await page.waitForSelector('#sum-search')
+    await search!.type('wait tap')
+    await page.keyboard.press('Enter')
+    await type(page, 'Flow', '1.6 gpm')
+    const want = runSum(sumNamed('tap-wait')!, { ...sumNamed('tap-wait')!.example, flowLMin: 1.6 * 3.785412 })
+    const seconds = want.ok ? Math.round(want.worked.out.waitS as number) : NaN
+    await page.waitForFunction((s) => document.querySelector('[data-result="waitS"]')?.textContent === `${s} s`, {}, seconds)
+  })
+
+  it('switches the unit of one field and names what is wrong beside it', async () => {
+    await press(page, 'button', 'L/min: write Flow in gpm')
+    expect(await valueOf(page, 'Flow')).toBe('1.6')
+    await type(page, 'Flow', '900')
+    expect(await page.$eval('[role="dialog"] p[role="alert"]', (p) => p.textContent)).toMatch(/Flow: a number from 0 to 132.09 gpm/)
+    await type(page, 'Flow', '2')
+  })
+
+  it('keeps a result in the log', async () => {
+    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Close the sums')
+    await press(page, 'link', 'Measure')
+    await page.waitForSelector('li[data-reading="sum"]')
+    expect((await rows())[0]).toMatch(/Wait at a tap.*wait \d+ s/)
+    expect(errors).toEqual([])
+  })
+})
