@@ -2,6 +2,7 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command } from 'commander'
 import { DEMOS, demo } from '../core/demos/index'
+import { findings } from '../core/findings/findings'
 import { compared, jobsOf } from '../core/measures/compare'
 import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '../core/study/read'
 import type { Study } from '../core/study/study'
@@ -85,6 +86,16 @@ program
     const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
     const comparison = compared(study, years)
     print(options.json ? comparison : comparisonTable(study, comparison))
+  })
+
+program
+  .command('findings <file>')
+  .description('what an experienced engineer would point out')
+  .option('--json', 'print every field')
+  .action((file: string, options: { json?: boolean }) => {
+    const study = load(file)
+    const all = findings(study, simulate(study))
+    print(options.json ? all : all.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('') || 'nothing stands out\n')
   })
 
 program

@@ -21,19 +21,51 @@ export const useStudy = defineStore('study', () => {
   let lastKey = ''
   let lastAt = 0
 
-  const keep = useDebounceFn(async (document: Study) => {
+  /** When the kept copy that is on the table was changed. */
+  let seen: string | undefined
+
+  const keep = useDebounceFn(() => (keeping = keeping.then(keepNow)), 150)
+  let keeping: Promise<void> = Promise.resolve()
+
+  async function keepNow() {
+    const document = study.value
+    if (!document) return
     try {
-      await keepStudy(document)
-      kept.value = 'kept'
-    } catch {
-      kept.value = 'failed'
+      seen = (await keepStudy(document, seen)).changedAt
+      if (study.value === document) kept.value = 'kept'
+    } catch (error) {
+      if (error instanceof KeptElsewhere) await standAside(document)
+      else kept.value = 'failed'
     }
-  }, 150)
+  }
+
+  /** Both tabs changed the study in the same moment: what was done here goes on under a name of its own. */
+  async function standAside(document: Study) {
+    const copy = await underFreeId(document, `${document.name}, second tab`)
+    seen = (await keepStudy(copy)).changedAt
+    study.value = copy
+    kept.value = 'kept'
+    useNotice().say({ text: 'Another tab changed this study too. Your work goes on as a second one beside it.' })
+    await navigateTo(`/study/${copy.id}`)
+  }
+
+  /** Another tab has kept this study: what it did is shown here, unless something here is not kept yet. */
+  onKeptElsewhere(async (id) => {
+    const mayShow = () => study.value?.id === id && kept.value !== 'keeping'
+    if (!mayShow()) return
+    const found = await keptStudy(id)
+    const read = found && readStudy(found.study)
+    if (!read?.ok || !mayShow()) return
+    past.value = [...past.value.slice(-STEPS_KEPT), study.value!]
+    future.value = []
+    seen = found!.changedAt
+    study.value = read.study
+  })
 
   function show(document: Study) {
     study.value = document
     kept.value = 'keeping'
-    void keep(document)
+    void keep()
   }
 
   /** Opens a kept study. Returns what is wrong with it when it cannot be read. */
@@ -44,6 +76,7 @@ export const useStudy = defineStore('study', () => {
     const read = readStudy(found.study)
     if (!read.ok) return read.faults
     study.value = read.study
+    seen = found.changedAt
     past.value = []
     future.value = []
     lastKey = ''

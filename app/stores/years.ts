@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { findings } from '~~/core/findings/findings'
 import { AS_FOUND, AS_SET, compared, jobsOf, packageKey, type Comparison, type Job } from '~~/core/measures/compare'
 import { controlsOf, type Study } from '~~/core/study/study'
 import { dayInMonth, type DayTrace } from '~~/core/year/trace'
@@ -150,7 +151,11 @@ export const useYears = defineStore('years', () => {
   )
   const frame = computed(() => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / 5))] ?? null)
 
+  /** What an experienced engineer would point out of the household as it stands. */
+  const points = computed(() => (table.study ? findings(table.study, now.value) : []))
+
   return {
+    points,
     years,
     found,
     now,

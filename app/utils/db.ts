@@ -25,10 +25,31 @@ export const keptStudies = async () => (await db()).getAll('studies')
 export const keptStudy = async (id: string) => (await db()).get('studies', id)
 export const forgetStudy = async (id: string) => (await db()).delete('studies', id)
 
-/** Keeps a study under its id. Fails only when the browser will not store anything at all. */
-export async function keepStudy(study: Study): Promise<Kept> {
+/** Another tab has kept the same study since this one last saw it. */
+export class KeptElsewhere extends Error {}
+
+/** Tells other tabs that a study was kept. */
+const otherTabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('bagno-studies')
+export function onKeptElsewhere(seen: (id: string) => void): void {
+  otherTabs?.addEventListener('message', (e: MessageEvent<string>) => seen(e.data))
+}
+
+/**
+ * Keeps a study under its id.
+ * @param seen when the kept copy that this study grew from was changed; without it whatever is kept is replaced
+ * @throws KeptElsewhere when another copy has been kept since; otherwise fails only when the browser stores nothing at all
+ */
+export async function keepStudy(study: Study, seen?: string): Promise<Kept> {
+  const transaction = (await db()).transaction('studies', 'readwrite')
+  const there = await transaction.store.get(study.id)
+  if (seen !== undefined && there && there.changedAt !== seen) {
+    await transaction.done
+    throw new KeptElsewhere()
+  }
   const kept: Kept = { id: study.id, study, changedAt: new Date().toISOString() }
-  await (await db()).put('studies', kept)
+  await transaction.store.put(kept)
+  await transaction.done
+  otherTabs?.postMessage(study.id)
   return kept
 }
 

@@ -79,7 +79,7 @@ export const timeToHot = defineReading({
         likely:
           measured > modelled
             ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-            : ['the pipes were still warm from a draw before', 'a run is shorter or narrower than it was written down'],
+            : [study.pipes.loop ? 'the loop kept part of the way warm' : 'the pipes were still warm from a draw before', 'a run is shorter or narrower than it was written down'],
       },
       offers: lengthM > 0.1 && lengthM < 500 ? [{ path: `pipes.runs.${last.id}.lengthM`, label: `Length of “${last.name}”, so that the contents agree`, value: Math.round(lengthM * 100) / 100 }] : [],
     }

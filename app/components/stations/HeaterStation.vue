@@ -112,6 +112,12 @@ const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
         :origin="table.origin(`plant.heaters.${heater.id}.${r.path}`)"
         @change="(v) => write(i, r.path, v!)"
       />
+      <NumberField label="Input on its plate, if read" quantity="power" optional :schema="BoilerCoil.shape.plateInputKw" :value="heater.plateInputKw" @change="(v) => table.change('plate', (d) => void (d.plant.heaters[i]!.plateInputKw = v))" />
+      <LookedField label="Settings gone through" no="as they left the factory" :value="heater.settingsReviewed" @change="(v) => table.change('reviewed', (d) => void (d.plant.heaters[i]!.settingsReviewed = v))" />
+      <template v-if="heater.kind === 'element'">
+        <NumberField label="Supply allows" unit="A" optional :schema="Element.shape.supplyAmps" :value="heater.supplyAmps" @change="(v) => table.change('supply amps', (d) => { const h = d.plant.heaters[i]!; if (h.kind === 'element') h.supplyAmps = v })" />
+        <NumberField label="Voltage" unit="V" optional :schema="Element.shape.volts" :value="heater.volts" @change="(v) => table.change('volts', (d) => { const h = d.plant.heaters[i]!; if (h.kind === 'element') h.volts = v })" />
+      </template>
     </div>
     <p class="caption border-l-4 border-line-strong pl-2">Gas and flue work is for the licensed. Isolate electricity before a cover comes off.</p>
   </div>

@@ -41,6 +41,12 @@ function useModel() {
         <NumberField label="Hardness" unit="mg/L" :decimals="0" optional :schema="Site.shape.hardnessMgL" :value="site.hardnessMgL" @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))" />
       </div>
       <div class="grid grid-cols-2 gap-2">
+        <LookedField label="Water meter" :value="site.metered" @change="(v) => table.change('metered', (d) => void (d.site.metered = v))" />
+        <LookedField label="Backflow device" :value="site.backflowGuard" @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))" />
+        <LookedField label="Pressure reducer" :value="site.pressureReducer" @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))" />
+        <LookedField label="Expansion vessel" :value="site.expansionVessel" @change="(v) => table.change('vessel', (d) => void (d.site.expansionVessel = v))" />
+      </div>
+      <div class="grid grid-cols-2 gap-2">
         <ChoiceField label="House is heated by" :value="site.heating.carrier" :choices="CARRIERS.map((value) => ({ value, name: CARRIER_NAMES[value] }))" @change="(v) => table.change('heating', (d) => void (d.site.heating.carrier = v))" />
         <NumberField label="Heating efficiency or COP" :schema="Site.shape.heating.shape.efficiency" :value="site.heating.efficiency" :decimals="2" @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))" />
       </div>

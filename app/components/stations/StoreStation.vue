@@ -43,6 +43,9 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     <p class="caption self-end pb-2">{{ table.units.figure('lossRate', ua) }}: {{ (ua * 45 * 24 / 1000).toFixed(2) }} kWh a day at {{ table.units.figure('rise', 45) }} above the room<span v-if="table.origin('plant.store.loss') === 'assumed'" class="ml-1 border-b border-dashed border-line-strong italic">assumed</span></p>
     <NumberField label="Sensor height, 0 bottom to 1 top" :schema="shape.sensorHeight" :value="store.sensorHeight" @change="(v) => table.change('sensor', (d) => void (d.plant.store!.sensorHeight = v!))" />
     <NumberField label="Stirred by the inlet, share" :schema="shape.inletMix" :value="store.inletMix" @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))" />
+    <LookedField label="Mixing valve guards the taps" :value="store.mixingValve" @change="(v) => table.change('mixing valve', (d) => void (d.plant.store!.mixingValve = v))" />
+    <LookedField label="Relief valve, piped to a safe place" :value="store.reliefValve" @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))" />
+    <LookedField label="Can be shut before the relief valve" :value="store.valveBeforeRelief" @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))" />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above {{ table.units.temperature(49) }} water scalds: see that a mixing valve guards the taps.</p>
   </div>
 </template>

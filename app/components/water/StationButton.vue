@@ -5,6 +5,8 @@ defineProps<{
   open?: boolean
   /** Nothing is set here: it is not a button. */
   still?: boolean
+  /** How many findings stand here. */
+  marks?: number
 }>()
 </script>
 
@@ -16,7 +18,7 @@ defineProps<{
     :class="[open ? 'border-copper bg-white' : 'border-transparent', { 'hover:bg-plaster-deep': !still }]"
     :aria-pressed="still ? undefined : open"
   >
-    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold" :class="{ 'text-copper': !still }">{{ name }}</span>
+    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold" :class="{ 'text-copper': !still }">{{ name }}<FindingMark v-if="marks" :count="marks" /></span>
     <span class="flex min-h-24 flex-1 items-center"><slot /></span>
     <span class="text-sm"><slot name="now" /></span>
     <span class="caption"><slot name="year" /></span>

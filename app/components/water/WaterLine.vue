@@ -2,6 +2,7 @@
 import { moneyByStation } from '~~/core/money/where-it-goes'
 import { boughtKwh } from '~~/core/measures/compare'
 import { HEATER_KINDS } from '~~/core/study/plant'
+import type { Station } from '~~/core/findings/finding'
 import type { StationName } from '~/utils/stations'
 
 /** The household as one line of water, from the cold main to the drain: map, way in and result at once. */
@@ -16,22 +17,23 @@ const money = computed(() => (years.now ? moneyByStation(years.now) : null))
 const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
+const marks = (at: Station) => years.points.filter((f) => f.station === at).length
 const heater = computed(() => study.value.plant.heaters[0]!)
 </script>
 
 <template>
   <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
-    <StationButton name="Cold main" :open="station === 'main'" @click="emit('open', 'main', '')">
+    <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(years.day?.mainsC) }}</template>
       <template #year>{{ years.now ? units.litres(years.now.water.mixedL + years.now.water.runOffL) : '…' }}</template>
       <span class="my-auto block h-3 w-14 border-y border-ink" :style="{ background: waterColour(years.day?.mainsC ?? 10) }" />
     </StationButton>
-    <StationButton :name="HEATER_KINDS[heater.kind]" :open="station === 'heater'" @click="emit('open', 'heater', '')">
+    <StationButton :name="HEATER_KINDS[heater.kind]" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
       <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
       <template #year>loses {{ spend(money?.heater) }}</template>
       <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="heater.kind === 'element'" />
     </StationButton>
-    <StationButton v-if="study.plant.store" name="Store" :open="station === 'store'" @click="emit('open', 'store', '')">
+    <StationButton v-if="study.plant.store" name="Store" :marks="marks('store')" :open="station === 'store'" @click="emit('open', 'store', '')">
       <template #now>{{ temp(frame?.supplyC) }}</template>
       <template #year>loses {{ spend(money?.store) }}</template>
       <StoreTank :slices="frame?.slices ?? Array(10).fill(15)" label="Store, ten layers" />
@@ -42,13 +44,13 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       </div>
       <div class="flex flex-wrap gap-x-1">
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
-          <span class="text-copper">Runs</span> lose <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" /> lose <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
         <button v-if="study.pipes.loop" class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
-          <span class="text-copper">Loop</span> loses <b class="font-semibold">{{ spend(money?.loop) }}</b>
+          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" /> loses <b class="font-semibold">{{ spend(money?.loop) }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
-          <span class="text-copper">Taps</span> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.waitMedianS) : '…' }}</b>
+          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.waitMedianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
           <span class="text-copper">People</span> <b class="font-semibold">{{ study.people.persons.length }}</b>

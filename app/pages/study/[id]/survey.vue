@@ -5,6 +5,7 @@ import { STATIONS, type StationName } from '~/utils/stations'
 defineProps<{ station: StationName | null; chosen: string }>()
 const route = useRoute()
 const table = useStudy()
+const years = useYears()
 const there = computed(() =>
   (Object.entries(STATIONS) as [StationName, string][]).filter(
     ([key]) => (key !== 'store' || table.study?.plant.store) && (key !== 'loop' || table.study?.pipes.loop),
@@ -15,6 +16,10 @@ const there = computed(() =>
 <template>
   <StationForm v-if="station" :station="station" :chosen="chosen" @close="navigateTo(route.path)" />
   <div v-else>
+    <section v-if="years.points.length" aria-label="What stands out" class="mb-6">
+      <h2 class="border-b border-ink pb-1 text-xl">What stands out</h2>
+      <FindingList :findings="years.points" />
+    </section>
     <h2 class="text-xl">Follow the water</h2>
     <p class="mt-1 max-w-prose text-ink-soft">Open a station, here or on the line above, to see what is known of it and to change it. What looks <i class="border-b border-dashed border-line-strong">assumed</i> is worth a reading.</p>
     <ol class="mt-3 grid gap-x-6 sm:grid-cols-2">

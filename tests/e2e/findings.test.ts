@@ -1,0 +1,38 @@
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import type { Browser, Page } from 'puppeteer-core'
+import { hillTown } from '../../core/demos/hill-town'
+import { findings } from '../../core/findings/findings'
+import { simulate } from '../../core/year/simulate'
+import { openBrowser, openPage, settled } from './browser'
+import { choose, openDemo, press } from './hand'
+
+const url = inject('url')
+let browser: Browser
+let close: () => Promise<void>
+let page: Page
+beforeAll(async () => {
+  ;({ browser, close } = await openBrowser())
+  ;({ page } = await openPage(browser, 1280, 800))
+  await openDemo(page, url, 'hill-town')
+  await settled(page)
+})
+afterAll(() => close())
+
+const shown = () => page.$$eval('[data-finding]', (all) => all.map((e) => e.getAttribute('data-finding')))
+
+describe('findings in the interface', () => {
+  it('are those of the core, and mark their stations', async () => {
+    await press(page, 'link', 'Survey')
+    await page.waitForSelector('[data-finding]')
+    expect(await shown()).toEqual(findings(hillTown, simulate(hillTown)).map((f) => f.id))
+    expect(await page.$eval('section[aria-label="The line of water"]', (s) => s.textContent)).toMatch(/Store2\s*findings/)
+  })
+
+  it('lead to where they are mended, and go when they are', async () => {
+    await press(page, 'link', 'Is there a mixing valve?')
+    await choose(page, 'Mixing valve guards the taps', 'yes')
+    await press(page, 'button', 'Close Store')
+    await page.waitForFunction(() => !document.querySelector('[data-finding="mixing-valve"]'))
+    expect(await shown()).not.toContain('mixing-valve')
+  })
+})

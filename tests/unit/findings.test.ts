@@ -1,0 +1,86 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { duplex } from '../../core/demos/duplex'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { SEVERITIES } from '../../core/findings/finding'
+import { findings } from '../../core/findings/findings'
+import type { Heater } from '../../core/study/plant'
+import type { Reading } from '../../core/study/readings'
+import { Study } from '../../core/study/study'
+import { simulate } from '../../core/year/simulate'
+import { randomStudy } from './random-study'
+
+const ids = (study: Study) => findings(study, null).map((f) => f.id)
+const changed = (study: Study, change: (s: Study) => void) => {
+  const copy = structuredClone(study)
+  change(copy)
+  return Study.parse(copy) as Study
+}
+const reading = (id: string, kind: Reading['kind'], values: Reading['values'], where: string | null = null, takenAt = '2026-03-02T09:00:00Z'): Reading => ({ id, takenAt, kind, sum: null, where, values, note: '', photo: null, adopted: null })
+
+/** id of the finding, the household in which it stands, and what makes it go away. */
+const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
+  ['store-tepid', hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = 47), (s) => void (s.controls.found.heaters.boiler.setpointC = 60)],
+  ['mixing-valve', hillTown, (s) => void (s.plant.store!.mixingValve = false), (s) => void (s.plant.store!.mixingValve = true)],
+  ['relief-valve', hillTown, (s) => void (s.plant.store!.reliefValve = false), (s) => void (s.plant.store!.reliefValve = true)],
+  ['relief-shut', hillTown, (s) => void Object.assign(s.plant.store!, { reliefValve: true, valveBeforeRelief: true }), (s) => void (s.plant.store!.valveBeforeRelief = false)],
+  ['relief-look', hillTown, () => {}, (s) => void (s.plant.store!.reliefValve = true)],
+  ['expansion', hillTown, (s) => void (s.site.backflowGuard = true), (s) => void (s.site.expansionVessel = true)],
+  ['plastic-basement-main', duplex, (s) => void Object.assign(s.pipes.runs[0], { material: 'pex-cts', size: '3/4' }), (s) => void Object.assign(s.pipes.runs[0], { material: 'copper-l', size: '3/4' })],
+  ['will-not-fire-basin', harbourFlat, (s) => void (s.pipes.taps[1].flowLMin = 3), (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).leastFlowLMin = 0.5)],
+  ['two-taps', harbourFlat, () => {}, (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).outputKw = 60)],
+  ['input-output-boiler', hillTown, (s) => void (s.plant.heaters[0].plateInputKw = 24), (s) => void (s.plant.heaters[0].plateInputKw = 26)],
+  ['factory-boiler', hillTown, (s) => void (s.plant.heaters[0].settingsReviewed = false), (s) => void (s.plant.heaters[0].settingsReviewed = true)],
+  ['power-factor', hillTown, (s) => void s.readings.push(reading('p', 'pump', { volts: 230, amps: 0.2 })), (s) => void (s.readings[0].values.powerFactor = 0.6)],
+  ['repeated-topped-up', hillTown, (s) => void s.readings.push(reading('a', 'event', { event: 'topped up' }), reading('b', 'event', { event: 'topped up' })), (s) => void s.readings.pop()],
+  ['waste-w', hillTown, (s) => void s.readings.push(reading('w', 'time-to-hot', { seconds: 150, flowLMin: 7, hotC: 40 }, 'kitchen-sink')), (s) => void (s.readings[0].values.seconds = 60)],
+  ['contradicts-m', hillTown, (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })), (s) => void (s.readings[1].values.coldC = 7)],
+]
+
+const element = (id: string, height: number): Heater => ({ kind: 'element', id, name: id, place: 'cellar', plateInputKw: null, settingsReviewed: null, powerKw: 4.5, height, supplyAmps: 15, volts: 240 })
+const twoElements = changed(hillTown, (s) => {
+  s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
+  s.controls.found.heaters = { upper: { setpointC: 60, hysteresisK: 5, windows: null }, lower: { setpointC: 52, hysteresisK: 5, windows: null } }
+  s.packages = []
+  s.origins = {}
+})
+
+describe('findings', () => {
+  it.each(CASES)('%s stands where it should and goes when it is mended', (id, base, make, mend) => {
+    const there = changed(base, make)
+    expect(ids(there)).toContain(id)
+    expect(ids(changed(there, mend))).not.toContain(id)
+  })
+
+  it('names an element above its supply and thermostats that disagree', () => {
+    expect(ids(twoElements)).toEqual(expect.arrayContaining(['current-upper', 'current-lower', 'unequal-thermostats']))
+    const alike = changed(twoElements, (s) => void (s.controls.found.heaters.lower.setpointC = 59))
+    expect(ids(alike)).not.toContain('unequal-thermostats')
+  })
+
+  it('says that children are at risk, by name and with the seconds', () => {
+    const [danger] = findings(changed(hillTown, (s) => void (s.plant.store!.mixingValve = false)), null)
+    expect(danger.severity).toBe('danger')
+    expect(danger.why).toMatch(/65.0 °C burns an adult in 2.0 s and a child in 0.5 s, and Runa, Pim, Oda are at risk/)
+  })
+
+  it('reads the year: a loop that takes more than the taps', () => {
+    expect(findings(hillTown, simulate(hillTown)).map((f) => f.id)).toContain('loop-costs')
+    const off = changed(hillTown, (s) => void (s.controls.found.loop.mode = 'off'))
+    expect(findings(off, simulate(off)).map((f) => f.id)).not.toContain('loop-costs')
+  })
+
+  it('on any household come in order, once each, each with its reason, source and way out', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const all = findings(study, null)
+        expect(new Set(all.map((f) => f.id)).size).toBe(all.length)
+        const rank = all.map((f) => SEVERITIES.indexOf(f.severity))
+        expect(rank).toEqual([...rank].sort((a, b) => a - b))
+        for (const f of all) expect([f.what, f.why, f.source, f.mend].every((t) => t.length > 5 && !/NaN|undefined|Infinity/.test(t))).toBe(true)
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
