@@ -1,7 +1,7 @@
 import { PLACES, type Place } from '~~/core/climate/places'
 
 const NAMES: Record<Place, string> = {
-  heated: 'heated rooms',
+  heated: 'heated room',
   cellar: 'cellar',
   loft: 'loft',
   outdoors: 'outdoors',

@@ -9,6 +9,7 @@ export const Person = z.strictObject({
   /** At risk from scalding or from bacteria when not "adult". */
   kind: z.enum(['adult', 'child', 'old', 'reduced-sensation']),
 })
+export type Person = z.infer<typeof Person>
 
 /** A use as it is asked for: so many minutes of running (a shower) or so many litres (a bath, a bucket). */
 export const Use = z.discriminatedUnion('kind', [

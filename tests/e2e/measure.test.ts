@@ -63,7 +63,7 @@ describe('the log of a visit, on a phone', () => {
     expect((await rows())[0]).toMatch(/Flow of a tap.*First-floor shower.*in the study.*Old rose, no limiter/)
     await page.goto(`${url}/study/hill-town/survey?at=taps`)
     await settled(page)
-    expect(await valueOf(page, 'Flow of First-floor shower, L/min')).toBe('11.4')
+    expect(await valueOf(page, 'Flow of First-floor shower measured')).toBe('11.4')
   })
 
   it('keeps a picture small, and a reading that agrees', async () => {

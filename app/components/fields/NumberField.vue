@@ -18,7 +18,7 @@ const props = defineProps<{
   optional?: boolean
   origin?: 'measured' | 'entered' | 'assumed'
   /** Label only for screen readers, in a table. */
-  bare?: boolean
+  bare?: boolean | 'wide'
   /** Lets this one field be written in the other unit system. */
   switchable?: boolean
   /** What is wrong with it together with other fields. */
@@ -78,10 +78,10 @@ watch(
 
 <template>
   <div class="min-w-0">
-    <label :for="id" :class="bare ? 'sr-only' : 'caption block'">
+    <label :for="id" :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'">
       {{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span>
-      <span v-if="origin === 'assumed' && !bare" class="ml-1 border-b border-dashed border-line-strong italic">assumed</span>
-      <span v-if="origin === 'measured' && !bare" class="ml-1 text-verdigris">measured</span>
+      <span v-if="origin === 'assumed' && !bare" class="border-b border-dashed border-line-strong italic">&#32;assumed</span>
+      <span v-if="origin === 'measured' && !bare" class="text-verdigris">&#32;measured</span>
     </label>
     <div class="relative flex items-center">
       <input

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { ArrowUp, Plus, Trash2 } from '@lucide/vue'
+import { addHeater, changeHeaterKind, raiseHeater, removeHeater, withPrices } from '~~/core/study/plant-edits'
 import { BoilerCoil, Element, GasStoreBurner, HEATER_KINDS, InstantGas, type Heater } from '~~/core/study/plant'
 import { HeaterControl } from '~~/core/controls/controls'
 import { efficiencyAt } from '~~/core/heaters/efficiency'
+import { CARRIERS, CARRIER_NAMES } from '~~/core/money/carriers'
 import type { z } from 'zod'
 import type { Quantity } from '~~/core/units/quantities'
 
@@ -63,13 +66,23 @@ function write(index: number, path: string, value: number) {
     at[last] = value
   })
 }
+const KINDS = (Object.keys(HEATER_KINDS) as Heater['kind'][]).map((value) => ({ value, name: HEATER_KINDS[value] }))
+const FUELS = CARRIERS.filter((c) => c !== 'electricity').map((value) => ({ value, name: CARRIER_NAMES[value] }))
+const STORE_KINDS = ['boiler-coil', 'gas-store', 'element'] as const
 const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
 </script>
 
 <template>
-  <div v-for="(heater, i) in heaters" :key="heater.id" class="space-y-3">
-    <p class="caption">{{ HEATER_KINDS[heater.kind] }}. Outputs are what reaches the water; efficiencies are on gross calorific value.</p>
+  <div v-for="(heater, i) in heaters" :key="heater.id" class="mb-6 space-y-3">
+    <div class="flex flex-wrap items-end gap-2">
+      <ChoiceField class="w-64" :label="heaters.length > 1 ? `Kind of heater ${i + 1}` : 'Kind of heater'" :value="heater.kind" :choices="KINDS" @change="(v) => table.replace((s) => changeHeaterKind(s, heater.id, v))" />
+      <button v-if="i > 0" class="tool" @click="table.replace((s) => raiseHeater(s, heater.id))"><ArrowUp :size="17" />Before {{ heaters[i - 1]!.name }}</button>
+      <button v-if="heaters.length > 1" class="tool tool-bare" :aria-label="`Remove ${heater.name}`" @click="table.replace((s) => removeHeater(s, heater.id))"><Trash2 :size="17" />Remove</button>
+    </div>
+    <p class="caption">Outputs are what reaches the water; efficiencies are on gross calorific value.</p>
     <div class="grid grid-cols-2 gap-3 md:grid-cols-4">
+      <ChoiceField label="Stands in" :value="heater.place" :choices="PLACE_NAMES" @change="(v) => table.change(`heater ${i} place`, (d) => void (d.plant.heaters[i]!.place = v))" />
+      <ChoiceField v-if="heater.kind !== 'element'" label="Burns" :value="heater.carrier" :choices="FUELS" @change="(v) => table.replace((s) => withPrices({ ...s, plant: { ...s.plant, heaters: s.plant.heaters.map((h) => (h.id === heater.id && h.kind !== 'element' ? { ...h, carrier: v } : h)) } }))" />
       <TextField label="Name" :value="heater.name" @change="(v) => table.change(`heater ${i} name`, (d) => void (d.plant.heaters[i]!.name = v))" />
       <NumberField
         label="Setpoint as found"
@@ -87,7 +100,7 @@ const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
       />
       <template v-if="heater.kind !== 'element'">
         <ChoiceField
-          label="Kind"
+          label="Efficiency"
           :value="heater.efficiency.kind"
           :choices="[{ value: 'condensing', name: 'Condensing' }, { value: 'fixed', name: 'Fixed efficiency' }]"
           @change="(v) => table.change('efficiency kind', (d) => { const h = d.plant.heaters[i]!; if (h.kind !== 'element') h.efficiency = v === 'condensing' ? { kind: 'condensing' } : { kind: 'fixed', share: 0.82 } })"
@@ -120,5 +133,8 @@ const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
       </template>
     </div>
     <p class="caption border-l-4 border-line-strong pl-2">Gas and flue work is for the licensed. Isolate electricity before a cover comes off.</p>
+  </div>
+  <div v-if="table.study!.plant.store && heaters.length < 6" class="flex flex-wrap gap-2">
+    <button v-for="k in STORE_KINDS" :key="k" class="tool" @click="table.replace((s) => addHeater(s, k))"><Plus :size="17" />{{ HEATER_KINDS[k] }}</button>
   </div>
 </template>

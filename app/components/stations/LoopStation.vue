@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { addLoop, removeLoop } from '~~/core/study/plant-edits'
 import { Loop } from '~~/core/study/pipes'
 import { LOOP_RETURN } from '~~/core/pipes/network'
 
@@ -20,7 +22,12 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
     <NumberField label="Return: length" quantity="length" :schema="Loop.shape.back.shape.lengthM" :value="loop.back.lengthM" @change="(v) => table.change('return length', (d) => void (d.pipes.loop!.back.lengthM = v!))" />
     <ChoiceField label="Return: passes" :value="loop.back.place" :choices="PLACE_NAMES" @change="(v) => table.change('return place', (d) => void (d.pipes.loop!.back.place = v))" />
     <InsulationField label="Return: insulation" :value="loop.back.insulation" @change="(v) => table.change('return insulation', (d) => void (d.pipes.loop!.back.insulation = v))" />
+    <NumberField label="Loss of the whole loop, if measured" quantity="lossRate" optional :schema="Loop.shape.measuredUaWK" :value="loop.measuredUaWK" :origin="table.origin('pipes.loop.measuredUaWK')" @change="(v) => table.change('loop loss', (d) => void (d.pipes.loop!.measuredUaWK = v))" />
+    <button class="tool tool-bare self-end justify-self-start" @click="table.replace(removeLoop)"><Trash2 :size="17" />Remove the loop</button>
     <p class="caption col-span-full">The return alone loses {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.</p>
   </div>
-  <p v-else>There is no loop in this household.</p>
+  <div v-else>
+    <p>There is no loop in this household.</p>
+    <button class="tool mt-2" @click="table.replace(addLoop)"><Plus :size="17" />Add a loop with its own return</button>
+  </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { DAY_NAMES } from '~~/core/controls/week'
-import { Habit, People } from '~~/core/study/people'
+import { Absence, Habit, People, Person } from '~~/core/study/people'
 
 const table = useStudy()
 const people = computed(() => table.study!.people)
@@ -14,6 +14,20 @@ function add() {
   const id = freshId('habit', people.value.habits.map((h) => h.id))
   table.change('add habit', (d) => {
     d.people.habits.push({ id, name: 'New habit', personId: null, tapId: d.pipes.taps[0]!.id, days: Array(7).fill(true), atMin: 420, spreadMin: 15, chance: 1, use: { kind: 'timed', minutes: 5 }, amountSpread: 0.2, wantedC: 39, waits: true })
+  })
+}
+const RISK_NAMES: Record<Person['kind'], string> = { adult: 'an adult', child: 'a child', old: 'old', 'reduced-sensation': 'of reduced sensation' }
+const RISKS = Person.shape.kind.options.map((value) => ({ value, name: RISK_NAMES[value] }))
+const away = computed(() => [{ value: null as string | null, name: 'everybody' }, ...who.value.slice(1)])
+function addPerson() {
+  table.change('add person', (d) => void d.people.persons.push({ id: freshId('person', d.people.persons.map((p) => p.id)), name: 'New person', kind: 'adult' }))
+}
+/** Whoever leaves takes their absences; their habits become the household's. */
+function removePerson(id: string) {
+  table.change('remove person', (d) => {
+    d.people.persons = d.people.persons.filter((p) => p.id !== id)
+    d.people.absences = d.people.absences.filter((a) => a.personId !== id)
+    for (const h of d.people.habits) if (h.personId === id) h.personId = null
   })
 }
 const draws = computed(() => (people.value.draws.kind === 'routine' ? 'routine' : people.value.draws.cycle))
@@ -30,32 +44,54 @@ function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
     <NumberField label="Longer in midwinter by, share" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
     <NumberField label="Seed of the draws" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
   </div>
-  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Habits, in a table that scrolls sideways">
-    <table class="w-full min-w-[62rem] text-sm">
-      <thead>
-        <tr class="text-left"><th class="w-56">Habit</th><th class="w-32">Who</th><th class="w-40">Tap</th><th class="w-48">Days</th><th class="w-24">at</th><th class="w-24">±</th><th class="w-24">Chance</th><th class="w-28">Amount</th><th class="w-28">Wanted</th><th>Waits</th><th /></tr>
-      </thead>
-      <tbody>
-        <tr v-for="(h, i) in people.habits" :key="h.id">
-          <td class="p-0.5"><TextField bare label="Habit" :value="h.name" @change="(v) => edit(i, 'name', (x) => void (x.name = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Who" :value="h.personId" :choices="who" @change="(v) => edit(i, 'who', (x) => void (x.personId = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Tap" :value="h.tapId" :choices="taps" @change="(v) => edit(i, 'tap', (x) => void (x.tapId = v))" /></td>
-          <td class="p-0.5 whitespace-nowrap">
-            <button v-for="(on, d) in h.days" :key="d" class="size-6 rounded-sm text-xs" :class="on ? 'bg-ink text-white' : 'bg-plaster-deep text-ink-soft'" :aria-pressed="on" :aria-label="`${h.name} on ${DAY_NAMES[d]}`" @click="edit(i, 'days', (x) => void (x.days[d] = !x.days[d]))">{{ DAY_NAMES[d]![0] }}</button>
-          </td>
-          <td class="p-0.5"><TimeField :label="`Time of ${h.name}`" :value="h.atMin" :max="1439" @change="(v) => edit(i, 'at', (x) => void (x.atMin = v))" /></td>
-          <td class="p-0.5"><NumberField bare :label="`Spread of ${h.name}`" unit="min" :decimals="0" :schema="Habit.shape.spreadMin" :value="h.spreadMin" @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))" /></td>
-          <td class="p-0.5"><NumberField bare :label="`Chance of ${h.name}, 0 to 1`" :decimals="2" :schema="Habit.shape.chance" :value="h.chance" @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))" /></td>
-          <td class="p-0.5">
-            <NumberField v-if="h.use.kind === 'timed'" bare :label="`Minutes of ${h.name}`" unit="min" :decimals="1" :schema="timed" :value="h.use.minutes" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'timed') x.use.minutes = v! })" />
-            <NumberField v-else bare :label="`Amount of ${h.name}`" quantity="volume" :schema="filled" :value="h.use.litres" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'filled') x.use.litres = v! })" />
-          </td>
-          <td class="p-0.5"><NumberField bare :label="`Temperature wanted for ${h.name}`" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" /></td>
-          <td class="text-center"><input type="checkbox" class="size-5 accent-copper" :checked="h.waits" :aria-label="`${h.name} waits until it is warm`" @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))" /></td>
-          <td><button class="tool tool-bare px-2" :aria-label="`Remove ${h.name}`" @click="table.change('remove habit', (d) => void d.people.habits.splice(i, 1))"><Trash2 :size="17" /></button></td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
-  <button class="tool mt-2" @click="add"><Plus :size="17" />Habit</button>
+  <section aria-label="Persons" class="mb-4">
+    <h3 class="text-base">Persons</h3>
+    <ul class="grid gap-x-6 sm:grid-cols-2">
+      <li v-for="(p, i) in people.persons" :key="p.id" class="flex items-end gap-1.5 py-1">
+        <TextField class="min-w-0 flex-1" label="Name of the person" :value="p.name" @change="(v) => table.change(`person ${i} name`, (d) => void (d.people.persons[i]!.name = v))" />
+        <ChoiceField class="w-40" :label="`${p.name} is`" :value="p.kind" :choices="RISKS" @change="(v) => table.change(`person ${i} kind`, (d) => void (d.people.persons[i]!.kind = v))" />
+        <button class="tool tool-bare px-2" :aria-label="`Remove ${p.name}`" @click="removePerson(p.id)"><Trash2 :size="17" /></button>
+      </li>
+    </ul>
+    <button class="tool mt-1" @click="addPerson"><Plus :size="17" />Person</button>
+  </section>
+  <section aria-label="Habits">
+    <h3 class="text-base">A week of habits</h3>
+    <ul>
+      <li v-for="(h, i) in people.habits" :key="h.id" class="flex items-start gap-1 border-b border-line py-2" :data-habit="h.id">
+        <div class="grid min-w-0 flex-1 grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(10rem,2fr)_minmax(7rem,1fr)_minmax(8rem,1.3fr)_5rem_5.5rem_5.5rem_6.5rem_6.5rem]">
+          <TextField class="col-span-2 sm:col-span-1" label="Habit" :value="h.name" @change="(v) => edit(i, 'name', (x) => void (x.name = v))" />
+          <ChoiceField label="Who" :value="h.personId" :choices="who" @change="(v) => edit(i, 'who', (x) => void (x.personId = v))" />
+          <ChoiceField label="Tap" :value="h.tapId" :choices="taps" @change="(v) => edit(i, 'tap', (x) => void (x.tapId = v))" />
+          <div><span class="caption block" aria-hidden="true">at</span><TimeField :label="`Time of ${h.name}`" :value="h.atMin" :max="1439" @change="(v) => edit(i, 'at', (x) => void (x.atMin = v))" /></div>
+          <NumberField label="give or take" unit="min" :decimals="0" :schema="Habit.shape.spreadMin" :value="h.spreadMin" @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))" />
+          <NumberField label="chance, 0 to 1" :decimals="2" :schema="Habit.shape.chance" :value="h.chance" @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))" />
+          <NumberField v-if="h.use.kind === 'timed'" label="runs for" unit="min" :decimals="1" :schema="timed" :value="h.use.minutes" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'timed') x.use.minutes = v! })" />
+          <NumberField v-else label="takes" quantity="volume" :schema="filled" :value="h.use.litres" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'filled') x.use.litres = v! })" />
+          <NumberField label="wanted" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" />
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
+            <span class="flex" role="group" :aria-label="`Days of ${h.name}`">
+              <button v-for="(on, d) in h.days" :key="d" class="min-h-11 w-9 border-y border-r border-line-strong text-xs first:rounded-l first:border-l last:rounded-r sm:min-h-9" :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'" :aria-pressed="on" @click="edit(i, 'days', (x) => void (x.days[d] = !x.days[d]))">{{ DAY_NAMES[d]!.slice(0, 2) }}</button>
+            </span>
+            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.waits" @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))" />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label>
+            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.use.kind === 'filled'" @change="edit(i, 'use', (x) => void (x.use = x.use.kind === 'timed' ? { kind: 'filled', litres: 10 } : { kind: 'timed', minutes: 5 }))" />filled, not timed<span class="sr-only">: {{ h.name }}</span></label>
+          </div>
+        </div>
+        <button class="tool tool-bare px-2" :aria-label="`Remove ${h.name}`" @click="table.change('remove habit', (d) => void d.people.habits.splice(i, 1))"><Trash2 :size="17" /></button>
+      </li>
+    </ul>
+    <button class="tool mt-2" @click="add"><Plus :size="17" />Habit</button>
+  </section>
+  <section aria-label="Absences" class="mt-4">
+    <h3 class="text-base">Away</h3>
+    <ul>
+      <li v-for="(a, i) in people.absences" :key="i" class="grid max-w-xl grid-cols-[1fr_1fr_1fr_auto] items-end gap-1.5 py-1">
+        <ChoiceField label="Who is away" :value="a.personId" :choices="away" @change="(v) => table.change(`absence ${i} who`, (d) => void (d.people.absences[i]!.personId = v))" />
+        <NumberField label="from day of the year" :decimals="0" :schema="Absence.shape.fromDay" :value="a.fromDay" @change="(v) => table.change(`absence ${i} from`, (d) => { const x = d.people.absences[i]!; x.fromDay = Math.round(v!); x.toDay = Math.max(x.toDay, x.fromDay) })" />
+        <NumberField label="to day" :decimals="0" :schema="Absence.shape.toDay" :value="a.toDay" @change="(v) => table.change(`absence ${i} to`, (d) => { const x = d.people.absences[i]!; x.toDay = Math.round(v!); x.fromDay = Math.min(x.toDay, x.fromDay) })" />
+        <button class="tool tool-bare px-2" :aria-label="`Remove absence ${i + 1}`" @click="table.change('remove absence', (d) => void d.people.absences.splice(i, 1))"><Trash2 :size="17" /></button>
+      </li>
+    </ul>
+    <button class="tool mt-1" @click="table.change('add absence', (d) => void d.people.absences.push({ personId: null, fromDay: 213, toDay: 226 }))"><Plus :size="17" />Absence</button>
+  </section>
 </template>

@@ -1,75 +1,117 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import Sortable from 'sortablejs'
+import { GripVertical, Plus, Trash2 } from '@lucide/vue'
 import { contentsPerMetre } from '~~/core/pipes/contents'
 import { pipeOf } from '~~/core/pipes/catalogue'
+import { addRun, below, keepsRun, moveRun, nudgeRun, outline, removeRun, type Nudge } from '~~/core/pipes/outline'
 import { Run } from '~~/core/study/pipes'
 import { meanPrice } from '~~/core/money/where-it-goes'
 
+/** The pipes as an outline: typed from top to bottom, dragged or moved by arrow keys, each row with what it holds and loses. */
 const props = defineProps<{ chosen: string }>()
 const table = useStudy()
 const years = useYears()
-const runs = computed(() => table.study!.pipes.runs)
-const litres = (r: (typeof runs.value)[number]) => contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM
+const rows = computed(() => outline(table.study!.pipes.runs))
+const litres = (r: Run) => contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM
 const lost = (id: string) => years.now?.runs.find((r) => r.id === id)?.lossKwh
 const price = computed(() => (years.now ? meanPrice(years.now) : 0))
-const used = (id: string) => runs.value.some((r) => r.from === id) || table.study!.pipes.taps.some((t) => t.runId === id) || table.study!.pipes.loop?.turnsAt === id
-const edit = (i: number, key: string, change: (run: Run) => void) => table.change(`run ${i} ${key}`, (d) => change(d.pipes.runs[i]!))
+const edit = (id: string, change: (run: Run) => void) => table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
+const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
-function add() {
-  const last = runs.value.at(-1)!
-  const id = freshId('run', runs.value.map((r) => r.id))
-  table.change('add run', (d) => {
-    d.pipes.runs.push({ ...structuredClone(d.pipes.runs.at(-1)!), id, name: 'New run', from: last.from, lengthM: 3, insulation: null, reachable: true })
-  })
+/** A level of the outline, px; less where the screen is narrow. */
+const LEVEL_PX = 18
+const list = ref<HTMLElement | null>(null)
+/** Drawn anew after a drag, because the drag has moved what Vue had placed. */
+const drawn = ref(0)
+
+function add(from: string | null) {
+  const { study, id } = addRun(table.study!, from)
+  if (table.replace(() => study)) void focusOn(id)
 }
-/** Runs that a run may leave from without leading round in a circle. */
-function parents(id: string) {
-  const below = new Set([id])
-  for (let grew = true; grew; ) {
-    grew = false
-    for (const r of runs.value)
-      if (r.from !== null && below.has(r.from) && !below.has(r.id)) {
-        below.add(r.id)
-        grew = true
-      }
-  }
-  return [{ value: null as string | null, name: 'the plant' }, ...runs.value.filter((r) => !below.has(r.id)).map((r) => ({ value: r.id as string | null, name: r.name }))]
+async function focusOn(id: string, grip = false) {
+  await nextTick()
+  const row = list.value?.querySelector<HTMLElement>(`[data-run="${id}"]`)
+  row?.scrollIntoView({ block: 'nearest' })
+  const target = row?.querySelector<HTMLInputElement>(grip ? '.run-grip' : 'input')
+  target?.focus()
+  if (!grip) target?.select()
 }
-const rows = ref<HTMLElement[]>([])
+const WAYS: Record<string, Nudge> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'out', ArrowRight: 'in' }
+function onGrip(event: KeyboardEvent, id: string) {
+  const way = WAYS[event.key]
+  if (!way) return
+  event.preventDefault()
+  put(nudgeRun(table.study!.pipes.runs, id, way))
+  void focusOn(id, true)
+}
+
+let dragFromX = 0
+watch(
+  [list, drawn],
+  ([element], _old, cleanUp) => {
+    if (!element) return
+    const sortable = Sortable.create(element, {
+      handle: '.run-grip',
+      animation: 120,
+      onStart: (e) => (dragFromX = pointerX((e as unknown as { originalEvent?: Event }).originalEvent)),
+      onEnd: (e) => {
+        const id = e.item.dataset.run!
+        const { runs } = table.study!.pipes
+        const moved = below(runs, id)
+        const order = [...element.children].map((c) => (c as HTMLElement).dataset.run!)
+        const place = order.slice(0, order.indexOf(id)).filter((x) => !moved.has(x)).length
+        const levels = Math.round((pointerX((e as unknown as { originalEvent?: Event }).originalEvent) - dragFromX) / LEVEL_PX)
+        const depth = rows.value.find((r) => r.run.id === id)!.depth + levels
+        drawn.value++
+        put(moveRun(runs, id, place, depth))
+      },
+    })
+    cleanUp(() => sortable.destroy())
+  },
+  { flush: 'post' },
+)
+const pointerX = (event: Event | undefined) => (event instanceof MouseEvent ? event.clientX : event instanceof TouchEvent ? (event.changedTouches[0]?.clientX ?? 0) : 0)
+
 watch(
   () => props.chosen,
   async (id) => {
     await nextTick()
-    rows.value.find((el) => el.dataset.run === id)?.scrollIntoView({ block: 'nearest' })
+    list.value?.querySelector(`[data-run="${id}"]`)?.scrollIntoView({ block: 'nearest' })
   },
   { immediate: true },
 )
 </script>
 
 <template>
-  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Runs, in a table that scrolls sideways">
-    <table class="w-full min-w-[64rem] text-sm">
-      <thead>
-        <tr class="text-left">
-          <th class="w-48">Run</th><th class="w-40">leaves from</th><th class="w-36">Material</th><th class="w-24">Size</th><th class="w-28">Length</th><th class="w-28">Insulation</th><th class="w-32">Passes</th><th>Reach</th><th class="text-right">Contents</th><th class="text-right">Loses a year</th><th />
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(run, i) in runs" :key="run.id" ref="rows" :data-run="run.id" :class="{ 'bg-copper-pale': chosen === run.id }">
-          <td class="p-0.5"><TextField bare label="Name of the run" :value="run.name" @change="(v) => edit(i, 'name', (r) => void (r.name = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Leaves from" :value="run.from" :choices="parents(run.id)" @change="(v) => edit(i, 'from', (r) => void (r.from = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Material" :value="run.material" :choices="MATERIAL_NAMES" @change="(v) => edit(i, 'material', (r) => { r.size = nearestSize(r, v); r.material = v })" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Size" :value="run.size" :choices="sizeChoices(run.material)" @change="(v) => edit(i, 'size', (r) => void (r.size = v))" /></td>
-          <td class="p-0.5"><NumberField bare :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :value="run.lengthM" @change="(v) => edit(i, 'length', (r) => void (r.lengthM = v!))" /></td>
-          <td class="p-0.5"><InsulationField bare :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(i, 'insulation', (r) => void (r.insulation = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(i, 'place', (r) => void (r.place = v))" /></td>
-          <td class="p-0.5 text-center"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" :aria-label="`${run.name} can be reached`" @change="edit(i, 'reach', (r) => void (r.reachable = !r.reachable))" /></td>
-          <td class="p-1 text-right whitespace-nowrap">{{ table.units.figure('volume', litres(run), 2) }}</td>
-          <td class="p-1 text-right whitespace-nowrap">{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</td>
-          <td><button class="tool tool-bare px-2" :disabled="used(run.id)" :title="used(run.id) ? 'Something hangs on this run' : ''" :aria-label="`Remove ${run.name}`" @click="table.change('remove run', (d) => { d.pipes.runs.splice(i, 1); for (const p of d.packages) for (const m of p.measures) if (m.kind === 'insulate-runs') m.runIds = m.runIds.filter((x) => x !== run.id) })"><Trash2 :size="17" /></button></td>
-        </tr>
-      </tbody>
-    </table>
+  <p id="run-help" class="caption mb-2">Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it off. Enter in a length adds the next run.</p>
+  <div class="caption hidden pr-22 pl-10 sm:block" aria-hidden="true">
+    <div class="grid gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
+      <span>Run</span><span>Material</span><span>Size</span><span>Length</span><span>Insulation</span><span>Passes</span>
+    </div>
   </div>
-  <button class="tool mt-2" @click="add"><Plus :size="17" />Run</button>
+  <ol :key="drawn" ref="list">
+    <li v-for="{ run, depth } in rows" :key="run.id" :data-run="run.id" class="border-b border-line py-1.5" :class="{ 'bg-copper-pale': chosen === run.id }">
+      <div class="flex items-start gap-1" :style="{ paddingLeft: `${Math.min(depth, 5) * LEVEL_PX}px` }">
+        <button class="run-grip tool tool-bare mt-0 cursor-grab touch-none px-1.5" :aria-label="`Move ${run.name}`" aria-describedby="run-help" @keydown="onGrip($event, run.id)"><GripVertical :size="18" /></button>
+        <div class="grid min-w-0 flex-1 grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
+          <TextField class="col-span-2 sm:col-span-1" bare label="Name of the run" :value="run.name" @change="(v) => edit(run.id, (r) => void (r.name = v))" />
+          <ChoiceField bare="wide" label="Material" :value="run.material" :choices="MATERIAL_NAMES" @change="(v) => edit(run.id, (r) => { r.size = nearestSize(r, v); r.material = v })" />
+          <ChoiceField bare="wide" label="Size" :value="run.size" :choices="sizeChoices(run.material)" @change="(v) => edit(run.id, (r) => void (r.size = v))" />
+          <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
+          <InsulationField bare="wide" :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(run.id, (r) => void (r.insulation = v))" />
+          <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => void (r.place = v))" />
+          <p class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
+            <span>holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span>
+            <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year</span>
+            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" @change="edit(run.id, (r) => void (r.reachable = !r.reachable))" />can be reached<span class="sr-only">: {{ run.name }}</span></label>
+          </p>
+        </div>
+        <div class="flex flex-col sm:flex-row">
+          <button class="tool tool-bare px-2" :aria-label="`Add a run after ${run.name}`" title="Add a run that leaves its end" @click="add(run.id)"><Plus :size="17" /></button>
+          <button class="tool tool-bare px-2" :disabled="keepsRun(table.study!, run.id) !== null" :title="keepsRun(table.study!, run.id) ?? ''" :aria-label="`Remove ${run.name}`" @click="table.replace((s) => removeRun(s, run.id))"><Trash2 :size="17" /></button>
+        </div>
+      </div>
+    </li>
+  </ol>
+  <button class="tool mt-2" @click="add(null)"><Plus :size="17" />Run from the plant</button>
 </template>

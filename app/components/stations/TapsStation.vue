@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { rankedTaps, tapFigures } from '~~/core/taps/tap-figures'
 import { Tap } from '~~/core/study/pipes'
 
 defineProps<{ chosen: string }>()
@@ -8,6 +9,8 @@ const years = useYears()
 const taps = computed(() => table.study!.pipes.taps)
 const runs = computed(() => table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name })))
 const result = (id: string) => years.now?.taps.find((t) => t.id === id)
+const figures = (tap: Tap) => tapFigures(table.study!, tap)
+const worst = computed(() => rankedTaps(table.study!)[0]!.tap.id)
 const KINDS = Tap.shape.kind.options.map((value) => ({ value, name: value }))
 const edit = (i: number, key: string, change: (tap: Tap) => void) => table.change(`tap ${i} ${key}`, (d) => change(d.pipes.taps[i]!))
 const used = (id: string) => taps.value.length === 1 || table.study!.people.habits.some((h) => h.tapId === id) || (table.study!.people.draws.kind === 'standard' && table.study!.people.draws.tapId === id)
@@ -18,25 +21,26 @@ function add() {
 </script>
 
 <template>
-  <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Taps, in a table that scrolls sideways">
-    <table class="w-full min-w-[54rem] text-sm">
-      <thead>
-        <tr class="text-left"><th class="w-44">Tap</th><th class="w-32">Kind</th><th class="w-48">at the end of</th><th class="w-32">Flow</th><th>Mixes</th><th class="text-right">Median wait</th><th class="text-right">Run off a year</th><th class="text-right">Too cool</th><th /></tr>
-      </thead>
-      <tbody>
-        <tr v-for="(tap, i) in taps" :key="tap.id" :class="{ 'bg-copper-pale': chosen === tap.id }">
-          <td class="p-0.5"><TextField bare label="Name of the tap" :value="tap.name" @change="(v) => edit(i, 'name', (t) => void (t.name = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="Kind" :value="tap.kind" :choices="KINDS" @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))" /></td>
-          <td class="p-0.5"><ChoiceField bare label="At the end of" :value="tap.runId" :choices="runs" @change="(v) => edit(i, 'run', (t) => void (t.runId = v))" /></td>
-          <td class="p-0.5"><NumberField bare :label="`Flow of ${tap.name}`" quantity="flow" :schema="Tap.shape.flowLMin" :value="tap.flowLMin" @change="(v) => edit(i, 'flow', (t) => void (t.flowLMin = v!))" /></td>
-          <td class="text-center"><input type="checkbox" class="size-5 accent-copper" :checked="tap.mixes" :aria-label="`${tap.name} mixes cold water in`" @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))" /></td>
-          <td class="p-1 text-right whitespace-nowrap">{{ result(tap.id) ? (result(tap.id)!.waitMedianS > 0 ? table.units.seconds(result(tap.id)!.waitMedianS) : 'nobody waits') : '…' }}</td>
-          <td class="p-1 text-right whitespace-nowrap">{{ result(tap.id) ? table.units.litres(result(tap.id)!.runOffL) : '…' }}</td>
-          <td class="p-1 text-right whitespace-nowrap">{{ result(tap.id) ? `${result(tap.id)!.coolDraws} of ${result(tap.id)!.draws}` : '…' }}</td>
-          <td><button class="tool tool-bare px-2" :disabled="used(tap.id)" :title="used(tap.id) ? 'Somebody uses this tap' : ''" :aria-label="`Remove ${tap.name}`" @click="table.change('remove tap', (d) => void d.pipes.taps.splice(i, 1))"><Trash2 :size="17" /></button></td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <ul>
+    <li v-for="(tap, i) in taps" :key="tap.id" class="flex items-start gap-1 border-b border-line py-2" :class="{ 'bg-copper-pale': chosen === tap.id }" :data-tap="tap.id">
+      <div class="min-w-0 flex-1">
+        <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_7rem_minmax(9rem,2fr)_7rem]">
+          <TextField class="col-span-2 sm:col-span-1" label="Name of the tap" :value="tap.name" @change="(v) => edit(i, 'name', (t) => void (t.name = v))" />
+          <ChoiceField label="Kind" :value="tap.kind" :choices="KINDS" @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))" />
+          <ChoiceField label="At the end of" :value="tap.runId" :choices="runs" @change="(v) => edit(i, 'run', (t) => void (t.runId = v))" />
+          <NumberField :label="`Flow of ${tap.name}`" quantity="flow" :schema="Tap.shape.flowLMin" :origin="table.origin(`pipes.taps.${tap.id}.flowLMin`)" :value="tap.flowLMin" @change="(v) => edit(i, 'flow', (t) => void (t.flowLMin = v!))" />
+        </div>
+        <div class="mt-1 flex flex-wrap gap-x-5 text-sm">
+          <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="tap.mixes" @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))" />mixes cold water in<span class="sr-only">: {{ tap.name }}</span></label>
+          <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="tap.drains" @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))" />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label>
+        </div>
+        <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
+          From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits <b>{{ table.units.seconds(f.waitS) }}</b>, runs off <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template v-if="tap.id === worst"> (most of all)</template>; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in straight pipe.
+        </p>
+        <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">In a year: {{ r.waitMedianS > 0 ? `median wait ${table.units.seconds(r.waitMedianS)}` : 'nobody waits' }}, {{ table.units.litres(r.runOffL) }} run off, {{ r.coolDraws }} of {{ r.draws }} draws too cool.</p>
+      </div>
+      <button class="tool tool-bare px-2" :disabled="used(tap.id)" :title="used(tap.id) ? 'Somebody uses this tap' : ''" :aria-label="`Remove ${tap.name}`" @click="table.change('remove tap', (d) => void d.pipes.taps.splice(i, 1))"><Trash2 :size="17" /></button>
+    </li>
+  </ul>
   <button class="tool mt-2" @click="add"><Plus :size="17" />Tap</button>
 </template>

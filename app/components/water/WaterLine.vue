@@ -46,8 +46,8 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
           <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" /> lose <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
-        <button v-if="study.pipes.loop" class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
-          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" /> loses <b class="font-semibold">{{ spend(money?.loop) }}</b>
+        <button class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
+          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" /> <template v-if="study.pipes.loop">loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template><template v-else>none</template>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
           <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.waitMedianS) : '…' }}</b>

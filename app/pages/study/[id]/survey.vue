@@ -8,7 +8,7 @@ const table = useStudy()
 const years = useYears()
 const there = computed(() =>
   (Object.entries(STATIONS) as [StationName, string][]).filter(
-    ([key]) => (key !== 'store' || table.study?.plant.store) && (key !== 'loop' || table.study?.pipes.loop),
+    ([key]) => key !== 'store' || table.study?.plant.store,
   ),
 )
 </script>
