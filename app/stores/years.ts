@@ -169,6 +169,7 @@ export const useYears = defineStore('years', () => {
     failure,
     lastMs,
     onServer: !pool.local,
+    fit: (study: Study) => pool.fit(study),
     stop,
     month,
     weekday,

@@ -1,10 +1,11 @@
 import { wrap, type Remote } from 'comlink'
+import { fit, type Fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
 import type { DayTrace } from '~~/core/year/trace'
 import type { YearWorker } from '~/workers/year.worker'
 
-type Doing = { year: YearResult; day: DayTrace }
+type Doing = { year: YearResult; day: DayTrace; fit: Fit | null }
 interface Order<K extends keyof Doing = keyof Doing> {
   kind: K
   text: string
@@ -44,6 +45,11 @@ export class YearPool {
     return this.local ? this.order('day', JSON.stringify(study), day, stale) : Promise.resolve(null)
   }
 
+  /** All readings of a study fitted together; a second or two, here only where there is no worker. */
+  fit(study: Study): Promise<Fit | null> {
+    return this.local ? this.order('fit', JSON.stringify(study), 0, () => false) : Promise.resolve(fit(study))
+  }
+
   private order<K extends keyof Doing>(kind: K, text: string, day: number, stale: () => boolean): Promise<Doing[K] | null> {
     return new Promise((done, failed) => {
       this.waiting.push({ kind, text, day, stale, done, failed } as Order)
@@ -61,7 +67,7 @@ export class YearPool {
     }
     if (order) {
       try {
-        order.done(order.kind === 'year' ? await worker.year(order.text) : await worker.day(order.text, order.day))
+        order.done(order.kind === 'year' ? await worker.year(order.text) : order.kind === 'fit' ? await worker.fit(order.text) : await worker.day(order.text, order.day))
       } catch (error) {
         order.failed(error)
       }

@@ -106,6 +106,15 @@ export class Network {
     return this.branches[this.branches.length - 1]
   }
 
+  /**
+   * Temperature at which the loop comes back at a moment, °C. While it flows it is that of the water that has just left: a
+   * plug at rest in the return carries its mean, which is warmer than its end.
+   */
+  returnC(atS: number): number {
+    const { flowLMin, out, run } = this.loopReturn
+    return flowLMin > 0 && out.n > 0 ? out.tempC[out.n - 1] : run.exitC(atS)
+  }
+
   startAt(atS: number): void {
     for (const b of this.branches) {
       b.run.startAt(atS)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FIELDS, input } from '../sums/fields'
 import { meterRate, waterPowerSum } from '../sums/energy'
+import { efficiencyAt } from '../heaters/efficiency'
 import { carrierOf } from '../study/plant'
 import { heaterOf } from './model'
 import { defineReading } from './reading-kind'
@@ -10,6 +11,10 @@ import { workedBy } from './worked-by'
 const EFFICIENCY = { low: 0.2, high: 1 }
 /** A heater's display is good to about this share of the heat. */
 const DISPLAY_SHARE = 0.06
+/** An efficiency from display and meter together, share of it. */
+const METERED_SHARE = 0.05
+/** Return at which a condensing appliance is compared while it heats water, °C. */
+const USUAL_RETURN_C = 45
 
 export const heaterDisplay = defineReading({
   kind: 'heater-display',
@@ -73,8 +78,15 @@ export const meter = defineReading({
     return {
       worked,
       results: { ...meterRate.results, efficiency: { label: 'Efficiency', decimals: 3 } },
-      verdict:
-        inputKw !== undefined && plate !== null
+      verdict: efficiency !== null && burns && heater.kind !== 'element'
+        ? {
+            figure: { label: `Efficiency of ${heater.name}`, decimals: 3 },
+            measured: efficiency,
+            modelled: efficiencyAt(heater.efficiency, USUAL_RETURN_C),
+            uncertainty: METERED_SHARE * efficiency,
+            likely: efficiency < efficiencyAt(heater.efficiency, USUAL_RETURN_C) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
+          }
+        : inputKw !== undefined && plate !== null
           ? { figure: { label: 'Input', quantity: 'power' }, measured: inputKw, modelled: plate, uncertainty: plate * 0.08, likely: ['it was modulating', 'something else ran on the same meter', 'the plate gives input on net calorific value'] }
           : null,
       offers: [

@@ -54,12 +54,24 @@ export function supplyOf(study: Study): { heaterId: string; setpointC: number } 
   return { heaterId, setpointC: control.setpointC }
 }
 
+/** Every length of the loop, out and back, with its computed loss, W/K, and the air around it in a month, °C. */
+function loopLengths(study: Study, month: number): { uaWK: number; airC: number }[] {
+  const { loop } = study.pipes
+  if (!loop) return []
+  const { setpointC } = supplyOf(study)
+  return [...runsTo(study, { runId: loop.turnsAt } as Tap), loop.back].map((r) => ({
+    uaWK: runUa(r, setpointC, study.site.monthlyAirC),
+    airC: placeTemperature(r.place, month, study.site.monthlyAirC),
+  }))
+}
+
 /** Loss of the loop for each kelvin, out and back, W/K. */
 export function loopUa(study: Study): number {
-  const { loop } = study.pipes
-  if (!loop) return 0
-  if (loop.measuredUaWK !== null) return loop.measuredUaWK
-  const { setpointC } = supplyOf(study)
-  const out = runsTo(study, { runId: loop.turnsAt } as Tap)
-  return [...out, loop.back].reduce((s, r) => s + runUa(r, setpointC, study.site.monthlyAirC), 0)
+  return study.pipes.loop?.measuredUaWK ?? loopLengths(study, 0).reduce((s, l) => s + l.uaWK, 0)
+}
+
+/** Air around the loop in a month, each length counting by what it loses, °C. */
+export function loopAir(study: Study, month: number): number {
+  const lengths = loopLengths(study, month)
+  return lengths.reduce((s, l) => s + l.uaWK * l.airC, 0) / lengths.reduce((s, l) => s + l.uaWK, 0)
 }

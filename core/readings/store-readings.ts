@@ -3,7 +3,7 @@ import { pumpPower } from '../sums/energy'
 import { standingUa } from '../stores/standing-loss'
 import { density, specificHeat, KJ_PER_LITRE_K } from '../water/properties'
 import { z } from 'zod'
-import { loopUa, supplyOf } from './model'
+import { dayOf, loopAir, loopUa, supplyOf } from './model'
 import { defineReading, impossible, type Judgement } from './reading-kind'
 import { workedBy } from './worked-by'
 
@@ -50,8 +50,8 @@ export const overnightDrop = defineReading({
     const tauH = hours / Math.log((fromC - ambientC) / (toC - ambientC))
     const uaWK = toC === fromC ? 0 : (store.litres * KJ_PER_LITRE_K) / 3.6 / tauH
     const modelled = standingUa(store.loss, store.litres)
-    // A kelvin either way on the drop.
-    const spread = (uaWK * 1) / Math.max(1, fromC - toC)
+    // Six tenths of a kelvin either way on the drop.
+    const spread = (uaWK * 0.6) / Math.max(1, fromC - toC)
     return {
       worked: {
         out: { uaWK, kwhDay: (uaWK * 45 * 24) / 1000 },
@@ -66,7 +66,7 @@ export const overnightDrop = defineReading({
         figure: { label: 'Loss of the store for each kelvin', quantity: 'lossRate' },
         measured: uaWK,
         modelled,
-        uncertainty: spread + 0.1 * modelled,
+        uncertainty: spread + 0.05 * uaWK,
         likely: uaWK > modelled ? ['pipes near the store carry heat off (no heat trap)', 'a loop or a heating circuit circulates by itself', 'the insulation is damaged'] : ['the label gives an upper bound, and this store is better'],
       },
       offers: uaWK <= 100 ? [{ path: 'plant.store.loss', label: 'Standing loss of the store, as measured', value: { kind: 'ua', uaWK: Math.round(uaWK * 1000) / 1000 } }] : [],
@@ -79,10 +79,11 @@ export const loop = defineReading({
   title: 'Loop, out and back',
   how: 'Pump running for half an hour, no draws: pipe thermometers on flow and return, and the pump’s flow.',
   at: null,
-  input: input(['supplyC', 'returnC', 'pumpLMin', 'ambientC']),
-  begin: { supplyC: 58, returnC: 55, pumpLMin: 4, ambientC: 16 },
+  input: input(['supplyC', 'returnC', 'pumpLMin']),
+  begin: { supplyC: 58, returnC: 55, pumpLMin: 4 },
   possible: (study) => study.pipes.loop !== null,
-  judge: (study, _reading, { supplyC, returnC, pumpLMin, ambientC }): Judgement => {
+  judge: (study, reading, { supplyC, returnC, pumpLMin }): Judgement => {
+    const ambientC = loopAir(study, dayOf(reading.takenAt).month)
     const wrong = returnC > supplyC ? 'It cannot come back hotter than it leaves.' : returnC <= ambientC ? 'It cannot come back at the air or below.' : null
     if (wrong) return impossible(wrong)
     const carriedWK = (pumpLMin / 60) * density(supplyC) * specificHeat(supplyC)
@@ -95,6 +96,7 @@ export const loop = defineReading({
         steps: [
           { label: 'Carried by the flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
           { label: 'Loses', formula: 'carried × (out − back)', value: lossW, quantity: 'watts' },
+          { label: 'Air around it', formula: 'by the places its pipes pass, each counting by what it loses', value: ambientC, quantity: 'temperature' },
           { label: 'For each kelvin', formula: 'carried × ln((out − air) / (back − air))', value: uaWK, quantity: 'lossRate' },
         ],
         notes: returnC < 50 ? ['The return is below 50 °C: a tepid loop lets bacteria grow. Follow the local code.'] : [],
@@ -104,8 +106,8 @@ export const loop = defineReading({
         figure: { label: 'Loss of the loop for each kelvin', quantity: 'lossRate' },
         measured: uaWK,
         modelled,
-        // Half a kelvin on the drop, a tenth on the flow.
-        uncertainty: uaWK * (0.1 + 0.5 / Math.max(0.5, supplyC - returnC)),
+        // Four tenths of a kelvin on the drop, a twentieth on the flow.
+        uncertainty: uaWK * (0.05 + 0.4 / Math.max(0.4, supplyC - returnC)),
         likely: uaWK > modelled ? ['more of it is bare than was seen', 'it is longer than was written down', 'a branch is left circulating'] : ['the pump moves less than was read', 'it is better insulated than was seen'],
       },
       offers: uaWK >= 0.1 && uaWK <= 500 ? [{ path: 'pipes.loop.measuredUaWK', label: 'Loss of the loop, as measured', value: Math.round(uaWK * 100) / 100 }] : [],

@@ -4,8 +4,8 @@ import { mainsThroughYear } from '../water/mains'
 import { dayOf, mainsOn } from './model'
 import { defineReading } from './reading-kind'
 
-/** The model of the cold main is good to about this, K. */
-const MAINS_K = 2
+/** A thermometer in the stream, and one day against its neighbours, K. */
+const MAINS_K = 1
 /** What a sealed pressure gauge on a tap is good to, bar. */
 const GAUGE_BAR = 0.2
 /** Pressures in which fittings and heaters are at home, bar. */

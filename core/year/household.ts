@@ -205,7 +205,7 @@ export class Household {
     const span = this.nowS - this.hygieneFromS
     const coolest = this.plant.coolestC()
     if (coolest !== null) this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, span)
-    if (this.network.hasLoop) this.hygiene.loop(this.network.loopReturn.run.exitC(this.nowS), this.pumping, span)
+    if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, span)
     this.hygiene.pass(this.nowS, span)
     this.hygieneFromS = this.nowS
     this.hygieneDueS = HYGIENE_STEP_S

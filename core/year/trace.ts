@@ -66,7 +66,6 @@ function frameOf(home: Household, minute: number, open: string[]): Frame {
   const runs: Frame['runs'] = {}
   for (const b of home.network.branches)
     runs[b.id] = b.run.profile(home.nowS).map(([litres, c]) => [Math.round((litres / b.run.frontL) * 1000) / 1000, tenth(c)])
-  const back = home.network.hasLoop ? home.network.loopReturn : null
   return {
     minute,
     supplyC: tenth(state.supplyC),
@@ -74,7 +73,7 @@ function frameOf(home: Household, minute: number, open: string[]): Frame {
     heatKw: tenth(state.heatKw),
     pumping: home.pumping,
     runs,
-    loopReturnC: back ? tenth(back.run.exitC(home.nowS)) : null,
+    loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
     open,
   }
 }

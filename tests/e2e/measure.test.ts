@@ -106,6 +106,14 @@ describe('the log of a visit, on a phone', () => {
     await page.waitForFunction(() => /in the study/.test(document.querySelector('ul[aria-label="Visit log"]')!.textContent!))
   })
 
+  it('fits all readings together, in a worker, and takes the result', async () => {
+    await press(page, 'button', 'Fit all readings together')
+    const rows = await page.waitForSelector('section[aria-label="All readings together"] tbody tr', { timeout: 20_000 })
+    expect(await rows!.evaluate((r) => r.textContent)).toMatch(/Flow of First-floor shower/)
+    await press(page, 'button', 'Correct the study')
+    await page.waitForFunction(() => !document.querySelector('section[aria-label="All readings together"] tbody'))
+  })
+
   it('does not run off the side', async () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
     expect(errors).toEqual([])

@@ -28,6 +28,7 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
       <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
     </div>
     <ReadingForm v-if="taking" class="mt-3" :kind="taking" @close="taking = null" />
+    <FitPanel />
     <DialPanel />
     <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Visit log">
       <ReadingRow v-for="r in readings" :key="r.id" :reading="r" />

@@ -1,0 +1,189 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { Matrix, inverse } from 'ml-matrix'
+import { SETPOINT_C } from '../controls/controls'
+import { standingUa } from '../stores/standing-loss'
+import { valueAt, withValueAt } from '../study/paths'
+import type { Study } from '../study/study'
+import { mainsThroughYear } from '../water/mains'
+import { DAYS_IN_MONTH } from '../climate/calendar'
+import { unAdopt } from './adopt'
+import { judge, titleOf } from './kinds'
+import { loopUa, runsTo, supplyOf, tapOf } from './model'
+import type { Figure } from '../sums/sum'
+
+/**
+ * A quantity of the study that is not surely known, and how far it may reasonably be off before anything is read.
+ * It is moved in steps of that doubt: 0 is what stands in the study, ±1 one standard deviation away.
+ */
+interface Doubt {
+  path: string
+  label: string
+  figure: Figure
+  /** The figure as it stands, in metric. */
+  now: number
+  /** The figure at a step of the doubt. */
+  at: (step: number) => number
+  /** The study with the figure there. */
+  write: (study: Study, value: number) => Study
+}
+
+const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x))
+/** Doubt of a quantity that may be off by a factor: e^σ either way is one step. */
+const byFactor = (now: number, sigma: number, low: number, high: number) => (step: number) => clamp(now * Math.exp(sigma * step), low, high)
+const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
+
+/** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */
+const USUAL = { storeLoss: 0.4, loopLoss: 0.35, length: 0.25, flow: 0.2, output: 0.12, efficiency: 0.06, setpointK: 4, mainsK: 2 }
+
+/** Everything in the study that the readings in its log could correct. */
+function doubts(study: Study): Doubt[] {
+  const out: Doubt[] = []
+  const read = new Set(study.readings.map((r) => r.kind))
+  if (study.plant.store) {
+    const now = standingUa(study.plant.store.loss, study.plant.store.litres)
+    if (now > 0)
+      out.push({ path: 'plant.store.loss', label: 'Standing loss of the store', figure: { label: '', quantity: 'lossRate' }, now, at: byFactor(now, USUAL.storeLoss, 0.01, 100), write: (s, uaWK) => withValueAt(s, 'plant.store.loss', { kind: 'ua', uaWK }) })
+  }
+  if (study.pipes.loop) {
+    const now = loopUa(study)
+    out.push({ path: 'pipes.loop.measuredUaWK', label: 'Loss of the loop', figure: { label: '', quantity: 'lossRate' }, now, at: byFactor(now, USUAL.loopLoss, 0.1, 500), write: plain('pipes.loop.measuredUaWK') })
+  }
+  const { heaterId, setpointC } = supplyOf(study)
+  const setpointPath = `controls.found.heaters.${heaterId}.setpointC`
+  if (!study.controls.set)
+    out.push({ path: setpointPath, label: 'Setpoint as found', figure: { label: '', quantity: 'temperature' }, now: setpointC, at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high), write: plain(setpointPath) })
+  if (read.has('mains')) {
+    const model = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
+    const middles = DAYS_IN_MONTH.map((n, m) => model[DAYS_IN_MONTH.slice(0, m).reduce((s, x) => s + x, 0) + Math.floor(n / 2)])
+    const mean = middles.reduce((s, c) => s + c / 12, 0)
+    out.push({ path: 'site.mains', label: 'Cold main, mean of the year', figure: { label: '', quantity: 'temperature' }, now: mean, at: (step) => mean + USUAL.mainsK * step, write: (s, c) => withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }) })
+  }
+  for (const heater of study.plant.heaters) {
+    const output = heater.kind === 'element' ? 'powerKw' : 'outputKw'
+    const path = `plant.heaters.${heater.id}.${output}`
+    const now = valueAt(study, path) as number
+    if (study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id))
+      out.push({ path, label: `Output of ${heater.name}`, figure: { label: '', quantity: 'power' }, now, at: byFactor(now, USUAL.output, 1, 200), write: plain(path) })
+    if (heater.kind !== 'element' && heater.efficiency.kind === 'fixed') {
+      const share = heater.efficiency.share
+      const at = `plant.heaters.${heater.id}.efficiency`
+      out.push({ path: at, label: `Efficiency of ${heater.name}`, figure: { label: '', decimals: 3 }, now: share, at: (step) => clamp(share + USUAL.efficiency * step, 0.2, 1), write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }) })
+    }
+  }
+  const taps = new Set(study.readings.filter((r) => r.kind === 'time-to-hot' || r.kind === 'bucket').map((r) => tapOf(study, r.where).id))
+  const runs = new Set<string>()
+  for (const tap of study.pipes.taps.filter((t) => taps.has(t.id))) {
+    const path = `pipes.taps.${tap.id}.flowLMin`
+    out.push({ path, label: `Flow of ${tap.name}`, figure: { label: '', quantity: 'flow' }, now: tap.flowLMin, at: byFactor(tap.flowLMin, USUAL.flow, 0.5, 60), write: plain(path) })
+    for (const run of runsTo(study, tap)) {
+      if (runs.has(run.id)) continue
+      runs.add(run.id)
+      const length = `pipes.runs.${run.id}.lengthM`
+      out.push({ path: length, label: `Length of “${run.name}”`, figure: { label: '', quantity: 'length' }, now: run.lengthM, at: byFactor(run.lengthM, USUAL.length, 0.1, 500), write: plain(length) })
+    }
+  }
+  return out
+}
+
+export interface Correction {
+  path: string
+  label: string
+  figure: Figure
+  from: number
+  to: number
+  /** One standard deviation of what is left, as a share of the doubt before: 1 says that nothing was learned. */
+  left: number
+  /** Whether the readings settle it; otherwise it stays undetermined. */
+  settled: boolean
+}
+
+export interface Fit {
+  study: Study
+  corrections: Correction[]
+  /** Readings that were used, and how far each is still off, in its own uncertainties. */
+  readings: { id: string; title: string; off: number }[]
+}
+
+/**
+ * The study as it stood before readings corrected what is to be fitted: a reading adopted by itself has put all it had to
+ * say on one figure, and the fit is to share it out. Adoptions of anything else stay.
+ */
+function beforeAdoption(study: Study): Study {
+  const all = [...study.readings].reverse().reduce((s, r) => unAdopt(s, r.id), study)
+  const paths = new Set(doubts(all).map((d) => d.path))
+  return [...study.readings].reverse().reduce((s, r) => (r.adopted?.every((a) => paths.has(a.path)) ? unAdopt(s, r.id) : s), study)
+}
+
+/** A reading agrees within two standard deviations: its uncertainty is twice the one it is weighted by. */
+const SIGMAS = 2
+/** What is left of a doubt above which it counts as undetermined. */
+const UNDETERMINED = 0.75
+/** Step of the derivative, in doubts. */
+const DERIVATIVE_STEP = 0.05
+
+/**
+ * Corrects everything uncertain by all readings of the log together: least squares of every reading against the study,
+ * each weighted by its uncertainty, with the usual doubt of each quantity as its prior (Levenberg–Marquardt on both).
+ * It starts from what stood there before the readings were adopted one by one.
+ * Readings of one thing average; what no reading touches stays where it was and is said to be undetermined.
+ * @returns null when no reading in the log can be compared
+ */
+export function fit(log: Study): Fit | null {
+  const study = beforeAdoption(log)
+  const used = study.readings.filter((r) => (judge(study, r)?.verdict?.uncertainty ?? 0) > 0)
+  const unsure = doubts(study)
+  if (used.length === 0 || unsure.length === 0) return null
+  const target = used.map((r) => judge(study, r)!.verdict!).map((v) => ({ ...v, sigma: v.uncertainty / SIGMAS }))
+
+  const studyAt = (steps: readonly number[]) => unsure.reduce((s, d, k) => (steps[k] === 0 ? s : d.write(s, d.at(steps[k]))), study)
+  /** Every reading as the study at some steps would give it, in its uncertainties; then the steps themselves, the priors. */
+  const rowsAt = (steps: readonly number[]): number[] => {
+    const there = studyAt(steps)
+    return [...used.map((r, i) => (judge(there, r)?.verdict?.modelled ?? target[i].modelled) / target[i].sigma), ...steps]
+  }
+  // The solver asks for one row at a time, of one point and the two beside it in turn.
+  const known = new Map<string, number[]>()
+  const cached = (steps: readonly number[]) => {
+    const key = steps.join()
+    const rows = known.get(key) ?? rowsAt(steps)
+    if (!known.has(key)) known.set(key, rows)
+    if (known.size > 8) known.delete(known.keys().next().value!)
+    return rows
+  }
+  const x = Array.from({ length: used.length + unsure.length }, (_, i) => i)
+  // A reading of a measured figure corrects it even when the figure in the reading itself moves with the study.
+  const y = [...target.map((v) => v.measured / v.sigma), ...unsure.map(() => 0)]
+  const { parameterValues } = levenbergMarquardt({ x, y }, (steps) => (i) => cached(steps)[i], {
+    initialValues: unsure.map(() => 0),
+    damping: 0.1,
+    gradientDifference: DERIVATIVE_STEP,
+    centralDifference: true,
+    maxIterations: 60,
+    errorTolerance: 1e-9,
+  })
+
+  const steps = [...parameterValues]
+  const jacobian = new Matrix(x.length, unsure.length)
+  unsure.forEach((_, k) => {
+    const beside = (by: number) => rowsAt(steps.map((s, j) => (j === k ? s + by : s)))
+    const [up, down] = [beside(DERIVATIVE_STEP), beside(-DERIVATIVE_STEP)]
+    up.forEach((v, i) => jacobian.set(i, k, (v - down[i]) / (2 * DERIVATIVE_STEP)))
+  })
+  const covariance = inverse(jacobian.transpose().mmul(jacobian))
+  const corrections = unsure.map((d, k): Correction => {
+    const left = Math.sqrt(Math.max(0, covariance.get(k, k)))
+    return { path: d.path, label: d.label, figure: d.figure, from: d.now, to: d.at(steps[k]), left, settled: left < UNDETERMINED }
+  })
+  // What nothing was learned of stays exactly as it was.
+  const kept = corrections.map((c, k) => (c.left > 0.99 ? 0 : steps[k]))
+  let next = studyAt(kept)
+  next = { ...next, readings: log.readings, origins: { ...next.origins, ...Object.fromEntries(corrections.filter((c) => c.settled).map((c) => [c.path, 'measured' as const])) } }
+  return {
+    study: next,
+    corrections: corrections.map((c, k) => ({ ...c, to: unsure[k].at(kept[k]) })),
+    readings: used.map((r, i) => {
+      const verdict = judge(next, r)?.verdict
+      return { id: r.id, title: titleOf(r), off: verdict ? (target[i].measured - verdict.modelled) / target[i].uncertainty : 0 }
+    }),
+  }
+}
