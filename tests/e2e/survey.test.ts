@@ -35,6 +35,8 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Pressure', '42 psi')
     await choose(page, 'Backflow device', 'yes')
     await type(page, 'Cold main in Jan, °C', '6')
+    await choose(page, 'Climate to begin with', 'high mountain')
+    expect(await valueOf(page, 'Air in Jul, °C')).toBe('13.5')
     await back(page, 'Cold main and place')
 
     await station(page, '2 Heater')

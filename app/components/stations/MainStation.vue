@@ -1,10 +1,37 @@
 <script setup lang="ts">
 import { CARRIERS, CARRIER_NAMES } from '~~/core/money/carriers'
+import { FileUp } from '@lucide/vue'
+import { CLIMATES, heatedMonths, type Climate } from '~~/core/climate/archetypes'
+import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
 import { Site } from '~~/core/study/site'
 import { mainsThroughYear } from '~~/core/water/mains'
 import { DAYS_IN_MONTH } from '~~/core/climate/calendar'
 
 const table = useStudy()
+const { say } = useNotice()
+const faults = ref<string[]>([])
+
+/** Takes months of air from a climate or a file; the cold main follows where it is reckoned from the air. */
+const setAir = (key: string, monthlyAirC: readonly number[], origin: 'assumed' | 'measured') =>
+  table.change(key, (d) => {
+    d.site.monthlyAirC = [...monthlyAirC]
+    d.site.heatingMonths = heatedMonths(monthlyAirC)
+    d.origins['site.monthlyAirC'] = origin
+  })
+const climates = [{ value: '', name: 'choose…' }, ...Object.keys(CLIMATES).map((name) => ({ value: name, name }))]
+const pickClimate = (name: string) => name && setAir('climate', CLIMATES[name as Climate], 'assumed')
+
+async function takeWeather(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  const answer = file.size > LARGEST_EPW ? { ok: false as const, faults: [`“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`] } : readEpw(await file.text())
+  faults.value = answer.ok ? [] : answer.faults
+  if (!answer.ok) return
+  setAir('weather file', answer.weather.monthlyAirC, 'measured')
+  say({ text: `The air is that of ${answer.weather.place}.` })
+}
 const site = computed(() => table.study!.site)
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const mid = DAYS_IN_MONTH.map((_, m) => DAYS_IN_MONTH.slice(0, m).reduce((s, n) => s + n, 0) + 14)
@@ -51,6 +78,15 @@ function useModel() {
         <NumberField label="Heating efficiency or COP" :schema="Site.shape.heating.shape.efficiency" :value="site.heating.efficiency" :decimals="2" @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))" />
       </div>
     </div>
+    <div>
+    <div class="mb-3 flex flex-wrap items-end gap-2">
+      <ChoiceField label="Climate to begin with" class="w-48" value="" :choices="climates" @change="pickClimate" />
+      <label class="tool focus-within:outline-2 focus-within:outline-copper"><FileUp :size="18" />Weather file (EPW)<input type="file" accept=".epw,text/plain" class="sr-only" aria-label="Weather file (EPW)" @change="takeWeather" /></label>
+    </div>
+    <div v-if="faults.length" class="mb-3 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm" role="alert">
+      <p class="font-semibold">The weather file was not taken; the months stand as they were.</p>
+      <p v-for="f in faults" :key="f">{{ f }}</p>
+    </div>
     <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Months, in a table that scrolls sideways">
       <table class="w-full text-sm">
         <caption class="caption pb-1 text-left">
@@ -68,6 +104,7 @@ function useModel() {
         </tbody>
       </table>
       <button v-if="site.mains.kind === 'monthly'" class="tool mt-2" @click="useModel">Take the cold main from the air again</button>
+    </div>
     </div>
   </div>
 </template>

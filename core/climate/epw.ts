@@ -1,0 +1,58 @@
+import { DAYS_IN_MONTH } from './calendar'
+
+/** Largest weather file that is read, bytes: a year of hours is under 2 MB. */
+export const LARGEST_EPW = 6 * 1024 * 1024
+
+export interface Weather {
+  place: string
+  monthlyAirC: number[]
+  /** Rows that were left out because their figure is missing, as the format marks it. */
+  missing: number
+}
+export type WeatherAnswer = { ok: true; weather: Weather } | { ok: false; faults: string[] }
+
+/** Columns of an EPW row, from 0: month, dry-bulb temperature; and how the format writes that it is missing. */
+const MONTH = 1
+const DRY_BULB = 6
+const MISSING_C = 99.9
+const HEADER_LINES = 8
+/** Air anybody has measured on earth, °C. */
+const AIR_C = { low: -70, high: 60 }
+/** A month must have this share of its hours. */
+const LEAST_SHARE = 0.5
+const MOST_FAULTS = 20
+
+/**
+ * Monthly mean air temperatures from a weather file of the EPW format (EnergyPlus, public documentation): eight header
+ * lines, then a row an hour. Faults name their line. A 29 February counts with its month.
+ */
+export function readEpw(text: string): WeatherAnswer {
+  if (text.length > LARGEST_EPW) return { ok: false, faults: [`the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`] }
+  const lines = text.split(/\r?\n/)
+  if (!/^LOCATION,/i.test(lines[0] ?? '')) return { ok: false, faults: ['line 1: a weather file begins with LOCATION'] }
+  const place = (lines[0].split(',')[1] ?? '').trim() || 'unnamed'
+  const sums = Array<number>(12).fill(0)
+  const counts = Array<number>(12).fill(0)
+  const faults: string[] = []
+  let missing = 0
+  for (let i = HEADER_LINES; i < lines.length && faults.length < MOST_FAULTS; i++) {
+    if (lines[i].trim() === '') continue
+    const cells = lines[i].split(',')
+    const month = Number(cells[MONTH])
+    const airC = cells[DRY_BULB]?.trim() === '' ? NaN : Number(cells[DRY_BULB])
+    if (cells.length <= DRY_BULB) faults.push(`line ${i + 1}: has ${cells.length} columns; an hour has at least ${DRY_BULB + 1}`)
+    else if (!Number.isInteger(month) || month < 1 || month > 12) faults.push(`line ${i + 1}: month is "${cells[MONTH].slice(0, 20)}", from 1 to 12 is expected`)
+    else if (airC === MISSING_C) missing++
+    else if (!(airC >= AIR_C.low && airC <= AIR_C.high)) faults.push(`line ${i + 1}: air is "${cells[DRY_BULB].slice(0, 20)}", a number from ${AIR_C.low} to ${AIR_C.high} °C is expected${airC > AIR_C.high && airC < 130 ? '; is it °F?' : ''}`)
+    else {
+      sums[month - 1] += airC
+      counts[month - 1]++
+    }
+  }
+  counts.forEach((n, m) => {
+    const hours = DAYS_IN_MONTH[m] * 24
+    if (faults.length < MOST_FAULTS && n < LEAST_SHARE * hours) faults.push(`month ${m + 1} has ${n} hours of ${hours}`)
+  })
+  if (faults.length) return { ok: false, faults }
+  return { ok: true, weather: { place, monthlyAirC: sums.map((s, m) => Math.round((10 * s) / counts[m]) / 10), missing } }
+}
