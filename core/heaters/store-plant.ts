@@ -75,7 +75,8 @@ export class StorePlant implements PlantModel {
     if (acting) return Math.min(flowing, acting.heater.longestStep(this.store, acting.setpointC))
     if (flowLMin > 0) return flowing
     const now = this.store.at(this.sensorHeight)
-    const next = Math.max(-Infinity, ...this.stations.filter((s) => s.open).map((s) => s.callC))
+    let next = -Infinity
+    for (const s of this.stations) if (s.open && s.callC > next) next = s.callC
     return Math.min(IDLE_STEP_S, Math.max(30, this.store.secondsToCool(now, next) + 1))
   }
 
