@@ -1,0 +1,83 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { DEMOS } from '../../core/demos/index'
+import { readStudyText, writeStudy } from '../../core/study/read'
+import { simulate } from '../../core/year/simulate'
+
+const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
+const [main] = DEMOS
+const file = join(folder, 'house.bagno.json')
+const bagno = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+  return { status, stdout, stderr: stderr.split('\n').filter((l) => l && !l.startsWith('npm')).join('\n') }
+}
+beforeAll(() => writeFileSync(file, writeStudy(main.study)))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+describe('the command line', () => {
+  it('lists the demos and prints one that reads back as it is', () => {
+    const list = bagno('demo').stdout
+    for (const { study } of DEMOS) expect(list).toContain(study.id)
+    expect(readStudyText(bagno('demo', 'duplex').stdout)).toEqual({ ok: true, study: DEMOS[2].study })
+  })
+
+  it('simulates with every field of the result, the same bytes twice but for the time it took', () => {
+    const [a, b] = [bagno('simulate', file, '--json'), bagno('simulate', file, '--json')].map((r) => JSON.parse(r.stdout))
+    for (const key of ['usefulKwh', 'deadRunKwh', 'runOffKwh', 'loopKwh', 'storeKwh', 'primaryKwh', 'conversionKwh', 'reliefKwh', 'storedChangeKwh', 'recoveredKwh', 'renewableKwh', 'ambientKwh', 'residualKwh'])
+      expect(typeof a.energy[key], key).toBe('number')
+    expect(Object.keys(a.cost)).toEqual(expect.arrayContaining(['energy', 'standing', 'water', 'total']))
+    expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'runOffL'])
+    expect(Object.keys(a.comfort)).toEqual(expect.arrayContaining(['waitMedianS', 'waitP90S', 'coolDraws', 'draws']))
+    expect(a.months).toHaveLength(12)
+    expect(a.seed).toBe(main.study.people.seed)
+    const { elapsedMs, ...figures } = a
+    expect(elapsedMs).toBeGreaterThan(0)
+    expect({ ...b, elapsedMs: 0 }).toEqual({ ...figures, elapsedMs: 0 })
+    expect(figures).toEqual(JSON.parse(JSON.stringify(simulate(main.study))))
+  })
+
+  it('prints tables a person can read, with no figure that is none', () => {
+    for (const { study } of DEMOS) {
+      const path = join(folder, `${study.id}.json`)
+      writeFileSync(path, writeStudy(study))
+      const table = bagno('simulate', path).stdout
+      expect(table).toContain(study.name)
+      expect(table).toMatch(study.prices.currency === 'USD' ? /\$\d/ : /€\d/)
+      expect(table).not.toMatch(/NaN|undefined|null/)
+    }
+    expect(bagno('compare', file).stdout).toMatch(/alone saves.*last in saves/)
+    expect(bagno('findings', file).stdout).toMatch(/The loop takes more heat than the taps/)
+  })
+
+  it.each([
+    ['a missing file', () => join(folder, 'none.json'), /cannot be read/],
+    ['random bytes', () => made('bytes.json', String.fromCharCode(...Array.from({ length: 400 }, (_, i) => (i * 37) % 250))), /not JSON/],
+    ['another kind of file', () => made('other.json', '{"format": "something"}'), /not a Bagno study/],
+    ['a newer study', () => made('newer.json', '{"format": "bagno-study", "version": 77}'), /newer Bagno \(version 77\)/],
+    ['an unsound study', () => made('bad.json', writeStudy(main.study).replace('"setpointC": 65', '"setpointC": 650')), /controls › found › heaters › boiler › setpointC: must be 85 or less/],
+    ['a file of 50 MB', () => made('huge.json', 'a'.repeat(50 * 1024 * 1024)), /at most 8 MB/],
+  ])('refuses %s in one line with exit 2', (_, path, reason) => {
+    for (const command of ['validate', 'simulate', 'compare', 'findings']) {
+      const r = bagno(command, path())
+      expect([r.status, r.stdout]).toEqual([2, ''])
+      expect(r.stderr).toMatch(reason)
+      expect(r.stderr.split('\n')).toHaveLength(1)
+      if (command === 'validate') continue
+      break
+    }
+  })
+
+  it('refuses what it does not know', () => {
+    expect(bagno('demo', 'no-such')).toMatchObject({ status: 2, stderr: expect.stringMatching(/there are hill-town, harbour-flat, duplex/) })
+    expect(bagno('forecast').status).toBe(2)
+  })
+})
+
+function made(name: string, text: string): string {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
