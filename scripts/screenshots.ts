@@ -29,6 +29,7 @@ async function takeReading(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Loop, out and back')
   await press(page, 'button', 'Keep in the log')
+  await press(page, 'button', 'Dismiss')
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Time to hot')
   await choose(page, 'Tap', 'Top shower')

@@ -12,6 +12,11 @@ import type { PlantModel, PlantState } from './plant-model'
 const PULSE_S = 30
 /** The return side of the exchanger is warmer than the water coming in by about this, K: it decides condensing. */
 const APPROACH_K = 10
+/**
+ * Water at the tee where a loop comes back to the heater, L, taken as mixed: what a step takes from it came back in the
+ * steps before. It loses nothing of its own; no step moves more than it holds, so that heat goes round the loop step by step.
+ */
+const TEE_L = 6
 
 /**
  * Heats water as it runs. It does not fire below its least flow; after starting it gives nothing for its lag; asked for
@@ -30,10 +35,8 @@ export class InstantPlant implements PlantModel {
   private open = true
   private kw = 0
   private startCount = 0
-  /** Loop water that came back in the last step: litres, and heat not yet passed on, kJ. */
-  private backC: number
-  private owedKj = 0
-  private promised = 0
+  /** Water at the tee of the loop, °C. */
+  private teeC: number
   private still = true
 
   constructor(study: Study, ledger: Ledger) {
@@ -43,8 +46,8 @@ export class InstantPlant implements PlantModel {
     this.study = study
     this.ledger = ledger
     this.setpointC = controlsOf(study).heaters[spec.id].setpointC
-    this.backC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
-    this.exchanger = new PlugRun(spec.contentL, spec.contentUaWK, 1, this.backC)
+    this.teeC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
+    this.exchanger = new PlugRun(spec.contentL, spec.contentUaWK, 1, this.teeC)
   }
 
   startAt(atS: number): void {
@@ -54,10 +57,12 @@ export class InstantPlant implements PlantModel {
 
   longestStep(flowLMin: number): number {
     if (flowLMin <= 0) return 3600
-    if (!this.fires(flowLMin)) return 60
+    const { loop } = this.study.pipes
+    const longest = loop ? Math.min(60, (TEE_L / loop.pumpLMin) * 60) : 60
+    if (!this.fires(flowLMin)) return longest
     // A heater about to start first passes its lag.
-    if (!this.firing) return Math.max(0.5, this.spec.startLagS)
-    return this.lagS > 0 ? this.lagS : 60
+    if (!this.firing) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
+    return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
   }
 
   private fires(flowLMin: number): boolean {
@@ -67,14 +72,11 @@ export class InstantPlant implements PlantModel {
   supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void {
     this.still = false
     const litres = tapLitres + loopLitres
-    const loopHeat = loopLitres * this.backC * KJ_PER_LITRE_K + (loopLitres > 0 ? this.owedKj : 0)
-    if (loopLitres > 0) this.owedKj = 0
-    const inletC = (tapLitres * mainsC + loopHeat / KJ_PER_LITRE_K) / litres
+    const inletC = (tapLitres * mainsC + loopLitres * this.teeC) / litres
     const outletC = inletC + this.burn(litres, inletC, dtS)
     this.heated.clear()
     this.heated.add(litres, outletC)
     this.exchanger.pass(this.heated, 1, this.nowS, dtS, out)
-    this.promised = loopLitres * this.backC * KJ_PER_LITRE_K
   }
 
   /** Fires for a step; returns the rise of the water, K. */
@@ -109,11 +111,7 @@ export class InstantPlant implements PlantModel {
   }
 
   refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
-    if (!back || back.n === 0) return
-    // The water that entered was taken at the last known return temperature; what it really was is settled in the next step.
-    this.backC = back.meanC
-    this.owedKj += back.total * back.meanC * KJ_PER_LITRE_K - this.promised
-    this.promised = 0
+    if (back && back.n > 0) this.teeC += ((back.meanC - this.teeC) * back.total) / TEE_L
   }
 
   advance(dtS: number): void {
@@ -143,7 +141,7 @@ export class InstantPlant implements PlantModel {
   }
 
   heldKj(): number {
-    return this.exchanger.heldKj() + this.owedKj
+    return this.exchanger.heldKj() + (this.study.pipes.loop ? TEE_L * this.teeC * KJ_PER_LITRE_K : 0)
   }
 
   state(): PlantState {

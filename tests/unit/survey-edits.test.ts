@@ -45,6 +45,20 @@ describe('changes to a plant', () => {
     )
   })
 
+  it.each(['off', 'always', 'clock'] as const)('an instantaneous heater on a loop that is %s closes its ledger and stays between its temperatures', (mode) => {
+    const study = structuredClone(changeHeaterKind(hillTown, 'boiler', 'instant-gas'))
+    study.controls.found.loop.mode = mode
+    for (const pumpLMin of [0.5, 4, 20]) {
+      study.pipes.loop!.pumpLMin = pumpLMin
+      const { residual, input, flows } = firstDays(study, 3, (home) => {
+        expect(home.plant.state().supplyC).toBeLessThan(51)
+        if (home.network.hasLoop) expect(home.network.returnC(home.nowS)).toBeLessThan(51)
+      })
+      expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
+      expect(flows.useful).toBeGreaterThan(0)
+    }
+  })
+
   it('an instantaneous heater takes the store away, and another brings one back', () => {
     const instant = changeHeaterKind(hillTown, 'boiler', 'instant-gas')
     expect(instant.plant.store).toBeNull()
