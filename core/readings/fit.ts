@@ -4,8 +4,7 @@ import { SETPOINT_C } from '../controls/controls'
 import { standingUa } from '../stores/standing-loss'
 import { valueAt, withValueAt } from '../study/paths'
 import type { Study } from '../study/study'
-import { mainsThroughYear } from '../water/mains'
-import { DAYS_IN_MONTH } from '../climate/calendar'
+import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
 import { loopUa, runsTo, supplyOf, tapOf } from './model'
@@ -53,8 +52,7 @@ function doubts(study: Study): Doubt[] {
   if (!study.controls.set)
     out.push({ path: setpointPath, label: 'Setpoint as found', figure: { label: '', quantity: 'temperature' }, now: setpointC, at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high), write: plain(setpointPath) })
   if (read.has('mains')) {
-    const model = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
-    const middles = DAYS_IN_MONTH.map((n, m) => model[DAYS_IN_MONTH.slice(0, m).reduce((s, x) => s + x, 0) + Math.floor(n / 2)])
+    const middles = mainsByMonth(study.site.mains, study.site.monthlyAirC)
     const mean = middles.reduce((s, c) => s + c / 12, 0)
     out.push({ path: 'site.mains', label: 'Cold main, mean of the year', figure: { label: '', quantity: 'temperature' }, now: mean, at: (step) => mean + USUAL.mainsK * step, write: (s, c) => withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }) })
   }

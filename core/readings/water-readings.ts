@@ -1,7 +1,6 @@
 import { input } from '../sums/fields'
-import { DAYS_IN_MONTH } from '../climate/calendar'
-import { mainsThroughYear } from '../water/mains'
-import { dayOf, mainsOn } from './model'
+import { mainsByMonth } from '../water/mains'
+import { mainsOn } from './model'
 import { defineReading } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
@@ -21,10 +20,8 @@ export const mains = defineReading({
   possible: () => true,
   judge: (study, reading, { coldC }) => {
     const modelled = mainsOn(study, reading.takenAt)
-    const { day } = dayOf(reading.takenAt)
-    const model = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
-    const middles = DAYS_IN_MONTH.map((n, m) => model[DAYS_IN_MONTH.slice(0, m).reduce((s, x) => s + x, 0) + Math.floor(n / 2)])
-    const monthlyC = middles.map((c) => Math.round(Math.min(99, Math.max(0, c + coldC - model[day])) * 10) / 10)
+    const middles = mainsByMonth(study.site.mains, study.site.monthlyAirC)
+    const monthlyC = middles.map((c) => Math.round(Math.min(99, Math.max(0, c + coldC - modelled)) * 10) / 10)
     return {
       worked: { out: { coldC }, steps: [], notes: [] },
       results: { coldC: { label: 'Cold main', quantity: 'temperature' } },

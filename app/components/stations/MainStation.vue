@@ -4,8 +4,7 @@ import { FileUp } from '@lucide/vue'
 import { CLIMATES, heatedMonths, type Climate } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
 import { Site } from '~~/core/study/site'
-import { mainsThroughYear } from '~~/core/water/mains'
-import { DAYS_IN_MONTH } from '~~/core/climate/calendar'
+import { mainsByMonth } from '~~/core/water/mains'
 
 const table = useStudy()
 const { say } = useNotice()
@@ -34,11 +33,7 @@ async function takeWeather(event: Event) {
 }
 const site = computed(() => table.study!.site)
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const mid = DAYS_IN_MONTH.map((_, m) => DAYS_IN_MONTH.slice(0, m).reduce((s, n) => s + n, 0) + 14)
-const modelled = computed(() => {
-  const days = mainsThroughYear({ kind: 'model' }, site.value.monthlyAirC)
-  return mid.map((d) => Math.round(days[d]! * 10) / 10)
-})
+const modelled = computed(() => mainsByMonth({ kind: 'model' }, site.value.monthlyAirC).map((c) => Math.round(c * 10) / 10))
 const mains = computed(() => (site.value.mains.kind === 'monthly' ? site.value.mains.monthlyC : modelled.value))
 function setMains(month: number, c: number) {
   table.change(`mains ${month}`, (d) => {
