@@ -13,3 +13,6 @@ export const MONTH_OF_DAY: readonly number[] = DAYS_IN_MONTH.flatMap((n, month) 
 export function yearMean(monthly: readonly number[]): number {
   return DAYS_IN_MONTH.reduce((sum, days, m) => sum + days * monthly[m], 0) / DAYS
 }
+
+/** The same for each of the twelve months. */
+export const everyMonth = <T>(value: T): T[] => Array<T>(12).fill(value)

@@ -18,6 +18,8 @@ export const HeaterControl = z.strictObject({
   hysteresisK: between(0.5, 20),
   /** When the heater may heat; null: at all times. */
   windows: Week.nullable(),
+  /** An instantaneous heater keeps its exchanger warm at all times. */
+  keepHot: z.boolean(),
 })
 export type HeaterControl = z.infer<typeof HeaterControl>
 

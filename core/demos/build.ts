@@ -3,6 +3,7 @@ import type { Insulation } from '../pipes/loss'
 import type { Material } from '../pipes/catalogue'
 import type { Habit } from '../study/people'
 import type { Run } from '../study/pipes'
+import { unlookedPipe } from '../study/unlooked'
 
 /** Short ways to write a demo study down. */
 
@@ -17,7 +18,7 @@ export function run(
   insulation: Insulation | null = null,
   reachable = true,
 ): Run {
-  return { id, name, from, material, size, lengthM, place, insulation, reachable }
+  return { id, name, from, material, size, lengthM, place, insulation, reachable, ...unlookedPipe() }
 }
 
 const EVERY = [true, true, true, true, true, true, true]

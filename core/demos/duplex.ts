@@ -1,4 +1,7 @@
 import { everyDay } from '../controls/week'
+import { unlookedHeater, unlookedStore, unlookedTap } from '../study/unlooked'
+import { KWH_PER_THERM } from '../money/calorific'
+import { plainTariff } from '../money/prices'
 import type { Study } from '../study/study'
 import { basin, bath, dishes, run, shower } from './build'
 
@@ -10,7 +13,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const duplex: Study = {
   format: 'bagno-study',
-  version: 2,
+  version: 3,
   id: 'duplex',
   name: 'Left half of a duplex',
   units: 'us',
@@ -18,6 +21,8 @@ export const duplex: Study = {
     name: 'Left half, river side',
     note: 'Store in the basement under the stairs; two bathrooms stacked above the kitchen.',
     altitudeM: 210,
+    latitudeDeg: 43,
+    monthlySunKwhM2: [1.7, 2.6, 3.7, 4.7, 5.6, 6.2, 6.2, 5.4, 4.2, 2.8, 1.7, 1.4],
     monthlyAirC: [-4.2, -2.6, 3.1, 9.6, 15.8, 21.1, 23.6, 22.6, 18.6, 12.0, 5.2, -1.4],
     mains: { kind: 'model' },
     pressureBar: 3.8,
@@ -53,6 +58,8 @@ export const duplex: Study = {
       },
     ],
     absences: [{ personId: null, fromDay: 170, toDay: 178 }],
+    guests: [],
+    volumeFactor: 1,
     winterSwing: 0.08,
     seed: 5150,
     draws: { kind: 'routine' },
@@ -69,24 +76,26 @@ export const duplex: Study = {
       run('upper-basin-run', 'To the upper basin', 'upper-main', ['copper-l', '1/2', 3.4], 'heated'),
     ],
     taps: [
-      { id: 'washer', name: 'Washer', runId: 'laundry-run', kind: 'machine', flowLMin: 9, mixes: true, drains: false },
-      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-run', kind: 'kitchen', flowLMin: 6.8, mixes: true, drains: false },
-      { id: 'lower-shower', name: 'Lower shower', runId: 'lower-run', kind: 'shower', flowLMin: 8.3, mixes: true, drains: true },
-      { id: 'tub', name: 'Tub', runId: 'lower-run', kind: 'bath', flowLMin: 15, mixes: true, drains: false },
-      { id: 'upper-shower', name: 'Upper shower', runId: 'upper-shower-run', kind: 'shower', flowLMin: 9.5, mixes: true, drains: true },
-      { id: 'upper-basin', name: 'Upper basin', runId: 'upper-basin-run', kind: 'basin', flowLMin: 4.5, mixes: true, drains: true },
+      { id: 'washer', name: 'Washer', runId: 'laundry-run', kind: 'machine', flowLMin: 9, mixes: true, drains: false, ...unlookedTap() },
+      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-run', kind: 'kitchen', flowLMin: 6.8, mixes: true, drains: false, ...unlookedTap() },
+      { id: 'lower-shower', name: 'Lower shower', runId: 'lower-run', kind: 'shower', flowLMin: 8.3, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'tub', name: 'Tub', runId: 'lower-run', kind: 'bath', flowLMin: 15, mixes: true, drains: false, ...unlookedTap() },
+      { id: 'upper-shower', name: 'Upper shower', runId: 'upper-shower-run', kind: 'shower', flowLMin: 9.5, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'upper-basin', name: 'Upper basin', runId: 'upper-basin-run', kind: 'basin', flowLMin: 4.5, mixes: true, drains: true, ...unlookedTap() },
     ],
     loop: null,
+    wasteLimitL: null,
+    drain: null,
   },
   plant: {
     heaters: [
       {
         kind: 'gas-store',
+        sensorHeight: null,
         id: 'burner',
         name: 'Burner under the store',
         place: 'cellar',
-        plateInputKw: null,
-        settingsReviewed: null,
+        ...unlookedHeater(),
         carrier: 'natural-gas',
         outputKw: 9.1,
         efficiency: { kind: 'fixed', share: 0.78 },
@@ -103,27 +112,26 @@ export const duplex: Study = {
       loss: { kind: 'ua', uaWK: 4.6 },
       sensorHeight: 0.25,
       inletMix: 0.06,
-      mixingValve: null,
-      reliefValve: null,
-      valveBeforeRelief: null,
+      ...unlookedStore(),
     },
   },
   controls: {
     found: {
-      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null } },
+      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null, keepHot: false } },
       loop: { mode: 'off', windows: everyDay() },
       grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
     },
+    foundOn: null,
     set: null,
+    setOn: null,
   },
   prices: {
     currency: 'USD',
     carriers: {
-      'natural-gas': { perKwh: 0.0478, bands: [], standingPerYear: 0, co2KgKwh: 0.181, source: 'Invented for the demo: 1.40 dollars a therm' },
-      electricity: { perKwh: 0.165, bands: [], standingPerYear: 0, co2KgKwh: 0.37, source: 'Invented for the demo' },
+      'natural-gas': { ...plainTariff(0, 0.181), unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.4, source: 'Invented for the demo' },
+      electricity: { ...plainTariff(0.165, 0.37), source: 'Invented for the demo' },
     },
-    waterPerM3: 1.45,
-    sewerPerM3: 2.1,
+    water: { unit: 'thousand-gal', price: 5.5, sewer: 7.95, source: 'Invented for the demo', asOf: null },
     creditHouseHeat: false,
   },
   packages: [

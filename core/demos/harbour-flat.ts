@@ -1,4 +1,7 @@
+import { CLIMATES } from '../climate/archetypes'
 import { everyDay } from '../controls/week'
+import { unlookedHeater, unlookedTap } from '../study/unlooked'
+import { plainTariff } from '../money/prices'
 import type { Study } from '../study/study'
 import { basin, dishes, run, shower } from './build'
 
@@ -11,7 +14,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const harbourFlat: Study = {
   format: 'bagno-study',
-  version: 2,
+  version: 3,
   id: 'harbour-flat',
   name: 'Flat by the harbour',
   units: 'metric',
@@ -19,6 +22,8 @@ export const harbourFlat: Study = {
     name: 'Third floor, the old sail loft',
     note: 'Heater on the bathroom wall; the kitchen was moved to the quay side and the pipe follows the corridor.',
     altitudeM: 6,
+    latitudeDeg: 54,
+    monthlySunKwhM2: [...CLIMATES['cool coast'].sunKwhM2],
     monthlyAirC: [4.6, 4.8, 6.4, 8.6, 11.7, 14.4, 16.5, 16.7, 14.6, 11.3, 7.7, 5.4],
     mains: { kind: 'monthly', monthlyC: [7.5, 7.0, 7.8, 9.4, 12.0, 14.6, 16.8, 17.5, 16.4, 13.8, 11.0, 8.8] },
     pressureBar: 2.6,
@@ -47,6 +52,8 @@ export const harbourFlat: Study = {
       dishes(who(null, 'kitchen-sink', 'kitchen-noon', 'Washing up at noon'), { days: 'rest', at: '13:40', spreadMin: 30 }, 8),
     ],
     absences: [{ personId: null, fromDay: 184, toDay: 197 }],
+    guests: [],
+    volumeFactor: 1,
     winterSwing: 0.06,
     seed: 2203,
     draws: { kind: 'routine' },
@@ -61,11 +68,13 @@ export const harbourFlat: Study = {
       run('kitchen-run', 'To the kitchen', 'corridor', ['copper-en', '15', 4], 'heated'),
     ],
     taps: [
-      { id: 'shower', name: 'Shower', runId: 'shower-run', kind: 'shower', flowLMin: 8.5, mixes: true, drains: true },
-      { id: 'basin', name: 'Basin', runId: 'basin-run', kind: 'basin', flowLMin: 4, mixes: true, drains: true },
-      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-run', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false },
+      { id: 'shower', name: 'Shower', runId: 'shower-run', kind: 'shower', flowLMin: 8.5, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'basin', name: 'Basin', runId: 'basin-run', kind: 'basin', flowLMin: 4, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-run', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false, ...unlookedTap() },
     ],
     loop: null,
+    wasteLimitL: null,
+    drain: null,
   },
   plant: {
     heaters: [
@@ -74,8 +83,7 @@ export const harbourFlat: Study = {
         id: 'wall-heater',
         name: 'Wall heater',
         place: 'heated',
-        plateInputKw: null,
-        settingsReviewed: null,
+        ...unlookedHeater(),
         carrier: 'natural-gas',
         outputKw: 19.2,
         leastOutputKw: 7,
@@ -92,20 +100,21 @@ export const harbourFlat: Study = {
   },
   controls: {
     found: {
-      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null } },
+      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null, keepHot: false } },
       loop: { mode: 'off', windows: everyDay() },
       grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
     },
+    foundOn: null,
     set: null,
+    setOn: null,
   },
   prices: {
     currency: 'EUR',
     carriers: {
-      'natural-gas': { perKwh: 0.128, bands: [], standingPerYear: 0, co2KgKwh: 0.202, source: 'Invented for the demo' },
-      electricity: { perKwh: 0.34, bands: [], standingPerYear: 0, co2KgKwh: 0.2, source: 'Invented for the demo' },
+      'natural-gas': { ...plainTariff(0.128, 0.202), source: 'Invented for the demo' },
+      electricity: { ...plainTariff(0.34, 0.2), source: 'Invented for the demo' },
     },
-    waterPerM3: 2.4,
-    sewerPerM3: 2.9,
+    water: { unit: 'm3', price: 2.4, sewer: 2.9, source: '', asOf: null },
     creditHouseHeat: false,
   },
   packages: [

@@ -1,4 +1,7 @@
+import { everyMonth } from '../climate/calendar'
 import { everyDay, workAndRest } from '../controls/week'
+import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../study/unlooked'
+import { plainTariff } from '../money/prices'
 import type { Study } from '../study/study'
 import { basin, bath, dishes, foam, run, shower } from './build'
 
@@ -12,7 +15,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const hillTown: Study = {
   format: 'bagno-study',
-  version: 2,
+  version: 3,
   id: 'hill-town',
   name: 'Tall house in the hill town',
   units: 'metric',
@@ -20,6 +23,8 @@ export const hillTown: Study = {
     name: 'Upper lane, above the mill',
     note: 'Four storeys one above the other, thick walls, cellar at the foot of the stairs.',
     altitudeM: 610,
+    latitudeDeg: 46,
+    monthlySunKwhM2: [1.3, 2.1, 3.4, 4.5, 5.4, 6.1, 6.4, 5.5, 4.0, 2.4, 1.4, 1.1],
     monthlyAirC: [2.1, 3.4, 6.8, 10.2, 14.6, 18.5, 21.3, 21.0, 17.0, 12.1, 6.9, 3.0],
     mains: { kind: 'model' },
     pressureBar: 3.2,
@@ -62,6 +67,8 @@ export const hillTown: Study = {
       { personId: null, fromDay: 217, toDay: 230 },
       { personId: 'ilva', fromDay: 96, toDay: 99 },
     ],
+    guests: [],
+    volumeFactor: 1,
     winterSwing: 0.08,
     seed: 4711,
     draws: { kind: 'routine' },
@@ -81,31 +88,36 @@ export const hillTown: Study = {
       run('top-basin-run', 'To the top basin', 'riser-top', ['copper-en', '12', 3], 'heated'),
     ],
     taps: [
-      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-branch', kind: 'kitchen', flowLMin: 7, mixes: true, drains: false },
-      { id: 'first-shower', name: 'First-floor shower', runId: 'first-shower-run', kind: 'shower', flowLMin: 9, mixes: true, drains: true },
-      { id: 'first-bath', name: 'Bath', runId: 'first-bath-run', kind: 'bath', flowLMin: 14, mixes: true, drains: false },
-      { id: 'first-basin', name: 'First-floor basin', runId: 'first-basin-run', kind: 'basin', flowLMin: 5, mixes: true, drains: true },
-      { id: 'top-shower', name: 'Top shower', runId: 'top-shower-run', kind: 'shower', flowLMin: 8, mixes: true, drains: true },
-      { id: 'top-basin', name: 'Top basin', runId: 'top-basin-run', kind: 'basin', flowLMin: 5, mixes: true, drains: true },
+      { id: 'kitchen-sink', name: 'Kitchen sink', runId: 'kitchen-branch', kind: 'kitchen', flowLMin: 7, mixes: true, drains: false, ...unlookedTap() },
+      { id: 'first-shower', name: 'First-floor shower', runId: 'first-shower-run', kind: 'shower', flowLMin: 9, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'first-bath', name: 'Bath', runId: 'first-bath-run', kind: 'bath', flowLMin: 14, mixes: true, drains: false, ...unlookedTap() },
+      { id: 'first-basin', name: 'First-floor basin', runId: 'first-basin-run', kind: 'basin', flowLMin: 5, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'top-shower', name: 'Top shower', runId: 'top-shower-run', kind: 'shower', flowLMin: 8, mixes: true, drains: true, ...unlookedTap() },
+      { id: 'top-basin', name: 'Top basin', runId: 'top-basin-run', kind: 'basin', flowLMin: 5, mixes: true, drains: true, ...unlookedTap() },
     ],
     loop: {
       turnsAt: 'riser-top',
-      back: { material: 'copper-en', size: '15', lengthM: 19, place: 'cellar', insulation: foam(9), reachable: true },
+      back: { material: 'copper-en', size: '15', lengthM: 19, place: 'cellar', insulation: foam(9), reachable: true, ...unlookedPipe() },
       pumpLMin: 4,
       pumpW: 25,
       returnHeight: 0.6,
       measuredUaWK: null,
+      bypass: null,
+      pumpAt: 'at the plant',
+      sensorAt: 'not there',
     },
+    wasteLimitL: null,
+    drain: null,
   },
   plant: {
     heaters: [
       {
         kind: 'boiler-coil',
+        sensorHeight: null,
         id: 'boiler',
         name: 'Condensing boiler',
         place: 'cellar',
-        plateInputKw: null,
-        settingsReviewed: null,
+        ...unlookedHeater(),
         carrier: 'natural-gas',
         outputKw: 24,
         leastOutputKw: 5.5,
@@ -125,33 +137,30 @@ export const hillTown: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.45,
       inletMix: 0.05,
-      mixingValve: null,
-      reliefValve: null,
-      valveBeforeRelief: null,
+      ...unlookedStore(),
     },
   },
   controls: {
     found: {
-      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null } },
+      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null, keepHot: false } },
       loop: { mode: 'clock', windows: everyDay([330, 1380]) },
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },
+    foundOn: null,
     set: null,
+    setOn: null,
   },
   prices: {
     currency: 'EUR',
     carriers: {
-      'natural-gas': { perKwh: 0.112, bands: [], standingPerYear: 0, co2KgKwh: 0.202, source: 'Invented for the demo: a bill of the past winter' },
+      'natural-gas': { ...plainTariff(0.112, 0.202), source: 'Invented for the demo: a bill of the past winter' },
       electricity: {
-        perKwh: 0.31,
-        bands: [{ name: 'Night and weekend', perKwh: 0.22, week: workAndRest([[0, 420], [1380, 1440]], [[0, 1440]]) }],
-        standingPerYear: 0,
-        co2KgKwh: 0.24,
+        ...plainTariff(0.31, 0.24),
+        bands: [{ name: 'Night and weekend', price: 0.22, week: workAndRest([[0, 420], [1380, 1440]], [[0, 1440]]), months: everyMonth(true) }],
         source: 'Invented for the demo: two bands',
       },
     },
-    waterPerM3: 1.9,
-    sewerPerM3: 1.6,
+    water: { unit: 'm3', price: 1.9, sewer: 1.6, source: '', asOf: null },
     creditHouseHeat: false,
   },
   packages: [

@@ -1,14 +1,16 @@
+import { supplyOf } from '../controls/supply'
+import { NET_OVER_GROSS } from '../money/carriers'
+import { carrierOf, efficiencyOf, outputOf, runningOf } from '../study/plant'
 import { mainsThroughYear } from '../water/mains'
 import { waterPower } from '../water/power'
-import { supplyOf } from '../readings/model'
 import type { Finding, Rule } from './finding'
 
 /** Thermostats of one store further apart than this disagree, K. */
 const UNEQUAL_K = 3
 
 export const willNotFire: Rule = ({ study, write }) => {
-  const heater = study.plant.heaters[0]
-  if (heater.kind !== 'instant-gas') return []
+  const heater = runningOf(study.plant.heaters)
+  if (!heater) return []
   const { setpointC } = supplyOf(study)
   const mains = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
   const warmest = Math.max(...mains)
@@ -35,8 +37,8 @@ export const willNotFire: Rule = ({ study, write }) => {
 }
 
 export const twoTaps: Rule = ({ study, write }) => {
-  const heater = study.plant.heaters[0]
-  if (heater.kind !== 'instant-gas') return []
+  const heater = runningOf(study.plant.heaters)
+  if (!heater) return []
   const coldest = Math.min(...mainsThroughYear(study.site.mains, study.site.monthlyAirC))
   const asks = study.pipes.taps
     .map((tap) => ({ tap, wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)) }))
@@ -63,8 +65,11 @@ export const twoTaps: Rule = ({ study, write }) => {
 
 export const inputAsOutput: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    const output = h.kind === 'element' ? h.powerKw : h.outputKw
-    if (h.plateInputKw === null || h.kind === 'element' || output < h.plateInputKw * 0.99) return []
+    const burns = efficiencyOf(h)
+    const output = outputOf(h)?.kw ?? 0
+    if (h.plateInputKw === null || !burns) return []
+    const inputKw = h.plateInputKw / (h.plateOn === 'net' ? (NET_OVER_GROSS[carrierOf(h)] ?? 1) : 1)
+    if (output < inputKw * 0.99) return []
     return [
       {
         id: `input-output-${h.id}`,
@@ -72,7 +77,7 @@ export const inputAsOutput: Rule = ({ study, write }) =>
         station: 'heater',
         on: h.id,
         what: 'Input compared with output',
-        why: `${h.name} is down with an output of ${write.figure('power', output)}, and its plate says an input of ${write.figure('power', h.plateInputKw)}: no burner gives all it takes.`,
+        why: `${h.name} is down with an output of ${write.figure('power', output)}, and its plate says an input of ${write.figure('power', inputKw)} on gross value: no burner gives all it takes.`,
         source: 'Output = input × efficiency',
         mend: 'Read output off the plate, or measure it.',
         reading: 'heater-display',
@@ -96,8 +101,10 @@ export const neverReviewed: Rule = ({ study }) =>
 
 export const supplyCurrent: Rule = ({ study }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    if (h.kind !== 'element' || h.supplyAmps === null || h.volts === null) return []
-    const amps = (h.powerKw * 1000) / h.volts
+    if (!('supplyAmps' in h) || h.supplyAmps === null || h.volts === null) return []
+    const kw = outputOf(h)!.kw
+    const phases = h.kind === 'instant-electric' ? h.phases : 1
+    const amps = (kw * 1000) / (phases === 3 ? h.volts * Math.sqrt(3) : h.volts)
     if (amps <= h.supplyAmps) return []
     return [
       {
@@ -106,8 +113,8 @@ export const supplyCurrent: Rule = ({ study }) =>
         station: 'heater',
         on: h.id,
         what: 'It draws more than its supply allows',
-        why: `${h.powerKw} kW at ${h.volts} V is ${amps.toFixed(1)} A; the supply is good for ${h.supplyAmps} A.`,
-        source: 'I = P / V',
+        why: `${kw} kW at ${h.volts} V${phases === 3 ? ' on three phases' : ''} is ${amps.toFixed(1)} A; the supply is good for ${h.supplyAmps} A.`,
+        source: 'I = P / V, or P / (√3 V) on three phases',
         mend: 'Electrical work is for the licensed: a larger supply or a smaller element.',
       },
     ]

@@ -1,19 +1,22 @@
+import { storeSetpoint, supplyOf } from '../controls/supply'
 import { CUT_OFF_C } from '../heaters/direct-heaters'
+import { COIL_LIMIT_C } from '../heaters/wood-coil'
 import type { Material } from '../pipes/catalogue'
 import { SAFE_RETURN_C } from '../safety/legionella'
 import { scaldSeconds } from '../safety/scald'
-import { supplyOf } from '../readings/model'
 import type { Rule } from './finding'
 
 /** Below this a store lets legionella live, and above `SCALDS_C` water scalds, °C. */
 const TEPID_STORE_C = 50
 const SCALDS_C = 49
+/** A thermostat may let the water this far past its dial, K. */
+const DIAL_OVER_K = 5
 /** Hottest water a plastic pipe stands, °C; makers differ. */
 const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = { 'pex-cts': 82, 'pex-en': 82, multilayer: 82, 'cpvc-cts': 93, 'pp-r': 70 }
 
 export const storeTepid: Rule = ({ study, write }) => {
-  const { setpointC } = supplyOf(study)
-  if (!study.plant.store || setpointC >= TEPID_STORE_C) return []
+  const setpointC = storeSetpoint(study)
+  if (setpointC === null || setpointC >= TEPID_STORE_C) return []
   return [
     {
       id: 'store-tepid',
@@ -30,7 +33,7 @@ export const storeTepid: Rule = ({ study, write }) => {
 
 export const mixingValve: Rule = ({ study, write }) => {
   const { store } = study.plant
-  const { setpointC } = supplyOf(study)
+  const setpointC = Math.min(supplyOf(study).setpointC, store?.mixesToC ?? Infinity)
   if (!store || store.mixingValve === true || setpointC <= SCALDS_C) return []
   const atRisk = study.people.persons.filter((p) => p.kind !== 'adult')
   const { adultS, childS } = scaldSeconds(setpointC)
@@ -81,8 +84,9 @@ export const expansion: Rule = ({ study }) => {
 }
 
 export const plasticAtSource: Rule = ({ study, write }) => {
-  const dial = Math.max(...Object.values(study.controls.found.heaters).map((h) => h.setpointC), supplyOf(study).setpointC)
-  const canReach = study.plant.heaters.some((h) => h.kind === 'gas-store') ? CUT_OFF_C : dial + 5
+  const dials = Object.values(study.controls.found.heaters).map((h) => h.setpointC + DIAL_OVER_K)
+  const beyond = study.plant.heaters.map((h) => (h.kind === 'gas-store' ? CUT_OFF_C : h.kind === 'wood-coil' ? COIL_LIMIT_C : h.kind === 'solar' ? h.storeLimitC : 0))
+  const canReach = Math.max(...dials, supplyOf(study).setpointC + DIAL_OVER_K, ...beyond)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)
     .map((r) => ({

@@ -61,6 +61,15 @@ export class BoilerCoil implements StoreHeater {
     return Math.min(LONGEST_STEP_S, Math.max(LEAST_STEP_S, store.heatToReach(setpointC, this.spec.coil.bottom) / Math.max(1, this.kw)))
   }
 
+  /** Its circuit cools by a closed form. */
+  longestRest(): number {
+    return Infinity
+  }
+
+  takeFromRoom(): number {
+    return 0
+  }
+
   heat(store: LayeredStore, stepS: number): void {
     const { spec, ledger } = this
     if (!this.firing) {

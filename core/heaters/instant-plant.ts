@@ -1,53 +1,65 @@
 import { placeTemperature } from '../climate/places'
 import { isOn } from '../controls/week'
 import { Outflow, PlugRun } from '../pipes/plug-run'
-import type { HeaterOf } from '../study/plant'
+import { carrierOf, efficiencyOf, runningOf, type RunningHeater } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
-import { efficiencyAt } from './efficiency'
+import type { HeaterControl } from '../controls/controls'
+import { efficiencyAt, type Efficiency } from './efficiency'
+import { LoopTee } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
 
 /** Below its least fire the burner pulses; each pulse counts as a start, s apart. */
 const PULSE_S = 30
 /** The return side of the exchanger is warmer than the water coming in by about this, K: it decides condensing. */
 const APPROACH_K = 10
-/**
- * Water at the tee where a loop comes back to the heater, L, taken as mixed: what a step takes from it came back in the
- * steps before. It loses nothing of its own; no step moves more than it holds, so that heat goes round the loop step by step.
- */
-const TEE_L = 6
+/** What comes in warm enough is looked at again after this, s. */
+const LOOK_S = 10
+/** Electricity and metered district heat arrive whole. */
+const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
 
 /**
  * Heats water as it runs. It does not fire below its least flow; after starting it gives nothing for its lag; asked for
- * more than its power it delivers inlet + P/(ρcF). Its exchanger holds a little water that cools between draws.
+ * more than its power it delivers inlet + P/(ρcF). Its exchanger holds a little water that cools between draws, unless
+ * keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
  */
 export class InstantPlant implements PlantModel {
-  private readonly spec: HeaterOf<'instant-gas'>
+  private readonly spec: RunningHeater
+  private readonly control: HeaterControl
+  private readonly efficiency: Efficiency
+  private readonly leastOutputKw: number
+  private readonly purgeWh: number
   private readonly study: Study
   private readonly ledger: Ledger
   private readonly exchanger: PlugRun
   private readonly heated = new Outflow()
-  private readonly setpointC: number
+  private readonly tee: LoopTee
   private nowS = 0
   private lagS = 0
   private firing = false
   private open = true
   private kw = 0
   private startCount = 0
-  /** Water at the tee of the loop, °C. */
-  private teeC: number
   private still = true
+  private month = 0
+  /** What came in in the last step was warm enough already. */
+  private warmEnough = false
+  private keptKj = 0
 
   constructor(study: Study, ledger: Ledger) {
-    const spec = study.plant.heaters[0]
-    if (spec.kind !== 'instant-gas') throw new RangeError(`"${spec.name}" needs a store`)
+    const spec = runningOf(study.plant.heaters)
+    if (!spec) throw new RangeError('nothing here heats water as it runs')
     this.spec = spec
+    this.control = controlsOf(study).heaters[spec.id]
+    this.efficiency = efficiencyOf(spec) ?? WHOLE
+    this.leastOutputKw = spec.kind === 'instant-gas' ? spec.leastOutputKw : 0
+    this.purgeWh = spec.kind === 'instant-gas' ? spec.purgeWh : 0
     this.study = study
     this.ledger = ledger
-    this.setpointC = controlsOf(study).heaters[spec.id].setpointC
-    this.teeC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
-    this.exchanger = new PlugRun(spec.contentL, spec.contentUaWK, 1, this.teeC)
+    const startC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
+    this.tee = new LoopTee(startC)
+    this.exchanger = new PlugRun(spec.contentL, this.control.keepHot ? 0 : spec.contentUaWK, 1, startC)
   }
 
   startAt(atS: number): void {
@@ -58,10 +70,11 @@ export class InstantPlant implements PlantModel {
   longestStep(flowLMin: number): number {
     if (flowLMin <= 0) return 3600
     const { loop } = this.study.pipes
-    const longest = loop ? Math.min(60, (TEE_L / loop.pumpLMin) * 60) : 60
+    const longest = loop ? Math.min(60, this.tee.longestStep(loop.pumpLMin)) : 60
     if (!this.fires(flowLMin)) return longest
     // A heater about to start first passes its lag.
-    if (!this.firing) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
+    if (this.warmEnough) return Math.min(longest, LOOK_S)
+    if (!this.firing && !this.control.keepHot) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
     return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
   }
 
@@ -69,11 +82,12 @@ export class InstantPlant implements PlantModel {
     return this.open && flowLMin >= this.spec.leastFlowLMin
   }
 
-  supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void {
+  /** @param inletC of the water that is for the taps: the cold main, or what a store has warmed before */
+  supply(tapLitres: number, loopLitres: number, inletC: number, dtS: number, out: Outflow): void {
     this.still = false
     const litres = tapLitres + loopLitres
-    const inletC = (tapLitres * mainsC + loopLitres * this.teeC) / litres
-    const outletC = inletC + this.burn(litres, inletC, dtS)
+    const mixedC = (tapLitres * inletC + loopLitres * this.tee.tempC) / litres
+    const outletC = mixedC + this.burn(litres, mixedC, dtS)
     this.heated.clear()
     this.heated.add(litres, outletC)
     this.exchanger.pass(this.heated, 1, this.nowS, dtS, out)
@@ -81,17 +95,18 @@ export class InstantPlant implements PlantModel {
 
   /** Fires for a step; returns the rise of the water, K. */
   private burn(litres: number, inletC: number, dtS: number): number {
-    const { spec, ledger } = this
+    const { spec, control } = this
     const flowLMin = (litres / dtS) * 60
     this.kw = 0
-    const neededKw = ((this.setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
-    if (!this.fires(flowLMin) || neededKw <= 0) {
+    const neededKw = ((control.setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
+    this.warmEnough = neededKw <= 0
+    if (!this.fires(flowLMin) || this.warmEnough) {
       this.firing = false
       return 0
     }
     if (!this.firing) {
       this.firing = true
-      this.lagS = spec.startLagS
+      this.lagS = control.keepHot ? 0 : spec.startLagS
       this.start(1)
     }
     if (this.lagS > 1e-9) {
@@ -99,23 +114,28 @@ export class InstantPlant implements PlantModel {
       return 0
     }
     this.kw = Math.min(spec.outputKw, neededKw)
-    if (this.kw < spec.leastOutputKw) this.start(dtS / PULSE_S)
+    if (this.kw < this.leastOutputKw) this.start(dtS / PULSE_S)
     const heatKj = this.kw * dtS
-    ledger.buy(spec.carrier, heatKj / efficiencyAt(spec.efficiency, inletC + APPROACH_K), heatKj)
+    this.buy(heatKj, inletC + APPROACH_K)
     return heatKj / (litres * KJ_PER_LITRE_K)
+  }
+
+  private buy(heatKj: number, returnC: number): void {
+    this.ledger.buy(carrierOf(this.spec), heatKj / efficiencyAt(this.efficiency, returnC), heatKj)
   }
 
   private start(count: number): void {
     this.startCount += count
-    this.ledger.buy(this.spec.carrier, count * this.spec.purgeWh * 3.6, 0)
+    this.ledger.buy(carrierOf(this.spec), count * this.purgeWh * 3.6, 0)
   }
 
   refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
-    if (back && back.n > 0) this.teeC += ((back.meanC - this.teeC) * back.total) / TEE_L
+    this.tee.take(back)
   }
 
   advance(dtS: number): void {
     this.nowS += dtS
+    if (this.control.keepHot && this.open) this.keepHot(dtS)
     // No water moved in this step: the burner went out with the flow.
     if (this.still) {
       this.firing = false
@@ -124,24 +144,35 @@ export class InstantPlant implements PlantModel {
     this.still = true
   }
 
+  /** Makes good what the exchanger loses at its setpoint, and warms what cold water has left in it. */
+  private keepHot(dtS: number): void {
+    const { setpointC } = this.control
+    const lost = (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
+    const warmed = this.still ? this.exchanger.heatTo(setpointC) : 0
+    this.keptKj += lost
+    this.buy(lost + warmed, setpointC)
+  }
+
   atMinute(minuteOfWeek: number): void {
-    const { windows } = controlsOf(this.study).heaters[this.spec.id]
-    this.open = windows === null || isOn(windows, minuteOfWeek)
+    const { windows } = this.control
+    this.open = this.spec.months[this.month] && (windows === null || isOn(windows, minuteOfWeek))
   }
 
   setMonth(month: number): void {
+    this.month = month
     this.exchanger.ambientC = placeTemperature(this.spec.place, month, this.study.site.monthlyAirC)
   }
 
   settle(ledger: Ledger, heatingMonth: boolean): void {
     this.exchanger.coolTo(this.nowS)
-    const lost = this.exchanger.takeLost()
+    const lost = this.exchanger.takeLost() + this.keptKj
+    this.keptKj = 0
     ledger.add('primary', lost)
     if (heatingMonth && this.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost
   }
 
   heldKj(): number {
-    return this.exchanger.heldKj() + (this.study.pipes.loop ? TEE_L * this.teeC * KJ_PER_LITRE_K : 0)
+    return this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
   }
 
   state(): PlantState {
@@ -150,6 +181,10 @@ export class InstantPlant implements PlantModel {
 
   starts(): number {
     return this.startCount
+  }
+
+  stagnantHours(): number {
+    return 0
   }
 
   coolestC(): null {

@@ -22,7 +22,7 @@ export interface PlantModel {
   /** Takes in what replaces it: cold water, and what the loop brought back. */
   refill(tapLitres: number, mainsC: number, back: Outflow | null): void
   /** Heaters and standing loss over the step. */
-  advance(dtS: number): void
+  advance(dtS: number, mainsC: number): void
   /** Opens and closes heater windows at a minute of the week. */
   atMinute(minuteOfWeek: number): void
   setMonth(month: number): void
@@ -32,6 +32,8 @@ export interface PlantModel {
   state(): PlantState
   /** Starts of all heaters so far. */
   starts(): number
+  /** Hours in which collectors stood in the sun with nowhere to put their heat. */
+  stagnantHours(): number
   /** Coolest water that is stored, °C; null without a store. */
   coolestC(): number | null
   /** Share of the store between two temperatures. */

@@ -1,16 +1,23 @@
+import { hoursOf } from '../climate/site-hours'
 import { placeTemperature } from '../climate/places'
+import type { Controls } from '../controls/controls'
 import { isOn, type Week } from '../controls/week'
-import type { Outflow } from '../pipes/plug-run'
+import { Outflow } from '../pipes/plug-run'
 import { LayeredStore } from '../stores/layered-store'
 import { standingUa } from '../stores/standing-loss'
-import type { Heater } from '../study/plant'
-import { controlsOf, type Study } from '../study/study'
+import { hasSetpoint, type Store, type StoreHeaterSpec } from '../study/plant'
+import type { Site } from '../study/site'
+import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import { sameEverywhere } from '../year/same-everywhere'
 import { BoilerCoil } from './boiler-coil'
 import { ElementHeater, GasStoreBurner } from './direct-heaters'
+import { HeatPumpHeater } from './heat-pump'
+import { LoopTee } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
+import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
+import { WoodHeater } from './wood-coil'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
@@ -18,78 +25,116 @@ const STAND_S = 300
 const MOST_MOVED = 0.3
 /** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
+/** A store that no thermostat holds begins the year at this, °C. */
+const UNHELD_C = 40
+
+/** What a store stands on: the parts of a study, or a small store of its own at a tap. */
+export interface StoreParts {
+  store: Store
+  heaters: readonly StoreHeaterSpec[]
+  controls: Controls['heaters']
+  site: Site
+  /** A loop that comes back to it: its pump, L/min, and the height it comes in at. */
+  loop: { pumpLMin: number; height: number } | null
+}
 
 interface Station {
   heater: StoreHeater
-  spec: Heater
-  setpointC: number
+  spec: StoreHeaterSpec
+  /** Null: it acts by itself, whatever the thermostats say. */
+  setpointC: number | null
   callC: number
+  sensor: number
   windows: Week | null
   open: boolean
   calling: boolean
 }
 
-/** A store with heaters in order of priority: one acts only while none before it is called. */
+/** A store with heaters in order of priority: of those with a thermostat one acts only while none before it is called. */
 export class StorePlant implements PlantModel {
-  private readonly store: LayeredStore
+  readonly store: LayeredStore
   private readonly stations: Station[]
-  private readonly study: Study
-  private readonly returnHeight: number
-  private readonly sensorHeight: number
+  private readonly parts: StoreParts
+  /** Where a mixing valve takes a loop's water from; null where nothing mixes. */
+  private readonly tee: LoopTee | null
+  /** Share of what leaves that came from the store in the last step; the rest was mixed in. */
+  private hotShare = 1
+  private readonly drawn = new Outflow()
   private standingS = 0
+  private nowS = 0
+  private month = 0
+  private readonly ledger: Ledger
 
-  constructor(study: Study, ledger: Ledger) {
-    this.study = study
-    const spec = study.plant.store!
-    const controls = controlsOf(study)
-    const startC = Math.max(...Object.values(controls.heaters).map((h) => h.setpointC))
+  constructor(parts: StoreParts, ledger: Ledger) {
+    this.parts = parts
+    this.ledger = ledger
+    const { store: spec, heaters, controls, site } = parts
+    const held = heaters.filter(hasSetpoint).map((h) => controls[h.id].setpointC)
+    const startC = held.length ? Math.max(...held) : UNHELD_C
     this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(standingUa(spec.loss, spec.litres)), startC, spec.inletMix)
-    this.sensorHeight = spec.sensorHeight
-    this.returnHeight = study.pipes.loop?.returnHeight ?? 0.5
-    this.stations = study.plant.heaters.map((heater) => {
-      const set = controls.heaters[heater.id]
+    this.tee = spec.mixesToC !== null ? new LoopTee(spec.mixesToC) : null
+    this.stations = heaters.map((heater) => {
+      const set = controls[heater.id]
+      const setpointC = hasSetpoint(heater) ? set.setpointC : null
       return {
-        heater: modelOf(heater, ledger, placeTemperature(heater.place, 0, study.site.monthlyAirC)),
+        heater: modelOf(heater, ledger, site),
         spec: heater,
-        setpointC: set.setpointC,
-        callC: set.setpointC - set.hysteresisK,
-        windows: set.windows,
+        setpointC,
+        callC: setpointC === null ? -Infinity : setpointC - set.hysteresisK,
+        sensor: ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight,
+        windows: setpointC === null ? null : set.windows,
         open: true,
         calling: false,
       }
     })
   }
 
-  /** The heater that acts now. */
+  /** The heater with a thermostat that acts now. */
   private get acting(): Station | null {
     for (const s of this.stations) if (s.open && s.calling) return s
     return null
   }
 
-  /** A store keeps no clock of its own. */
-  startAt(): void {}
+  startAt(atS: number): void {
+    this.nowS = atS
+  }
 
   longestStep(flowLMin: number): number {
     const acting = this.acting
-    const flowing = flowLMin > 0 ? (MOST_MOVED * this.store.litres * 60) / flowLMin : Infinity
-    if (acting) return Math.min(flowing, acting.heater.longestStep(this.store, acting.setpointC))
-    if (flowLMin > 0) return flowing
-    const now = this.store.at(this.sensorHeight)
-    let next = -Infinity
-    for (const s of this.stations) if (s.open && s.callC > next) next = s.callC
-    return Math.min(IDLE_STEP_S, Math.max(30, this.store.secondsToCool(now, next) + 1))
+    let longest = flowLMin > 0 ? (MOST_MOVED * this.store.litres * 60) / flowLMin : Infinity
+    if (this.tee && this.parts.loop && flowLMin > 0) longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
+    for (const s of this.stations) if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
+    if (acting) return Math.min(longest, acting.heater.longestStep(this.store, acting.setpointC!, this.nowS))
+    if (flowLMin > 0) return longest
+    for (const s of this.stations)
+      if (s.open && s.setpointC !== null) longest = Math.min(longest, Math.max(30, this.store.secondsToCool(this.store.at(s.sensor), s.callC) + 1))
+    return Math.min(IDLE_STEP_S, longest)
   }
 
-  supply(tapLitres: number, loopLitres: number, _mainsC: number, _dtS: number, out: Outflow): void {
-    this.store.draw(tapLitres + loopLitres, out)
+  supply(tapLitres: number, loopLitres: number, mainsC: number, _dtS: number, out: Outflow): void {
+    const litres = tapLitres + loopLitres
+    this.hotShare = 1
+    const { mixesToC } = this.parts.store
+    if (!this.tee || mixesToC === null || this.store.topC <= mixesToC) return this.store.draw(litres, out)
+    const coldC = (tapLitres * mainsC + loopLitres * this.tee.tempC) / litres
+    this.hotShare = Math.min(1, Math.max(0.01, (mixesToC - coldC) / (this.store.topC - coldC)))
+    this.drawn.clear()
+    this.store.draw(litres * this.hotShare, this.drawn)
+    out.add(litres, this.hotShare * this.drawn.meanC + (1 - this.hotShare) * coldC)
   }
 
   refill(tapLitres: number, mainsC: number, back: Outflow | null): void {
-    if (back && back.n > 0) this.store.fillAt(this.returnHeight, back.total, back.meanC)
-    this.store.fillBottom(tapLitres, mainsC)
+    if (back && back.n > 0) {
+      const height = this.parts.loop?.height ?? 0
+      if (this.tee) {
+        this.store.fillAt(height, back.total * this.hotShare, this.tee.tempC)
+        this.tee.take(back)
+      } else this.store.fillAt(height, back.total, back.meanC)
+    }
+    this.store.fillBottom(tapLitres * this.hotShare, mainsC)
   }
 
-  advance(dtS: number): void {
+  advance(dtS: number, mainsC: number): void {
     this.standingS += dtS
     if (this.standingS >= STAND_S) {
       this.store.stand(this.standingS)
@@ -97,17 +142,36 @@ export class StorePlant implements PlantModel {
     }
     const acting = this.acting
     for (const s of this.stations) {
-      if (s === acting) s.heater.heat(this.store, dtS)
-      else s.heater.rest(dtS, this.store)
+      if (s === acting) s.heater.heat(this.store, dtS, this.nowS)
+      else if (s.open || s.setpointC !== null) s.heater.rest(dtS, this.store, this.nowS)
     }
+    this.nowS += dtS
     this.store.settle()
+    if (this.store.topC > this.parts.store.reliefC) this.relieve(mainsC)
     this.think()
+  }
+
+  /** The relief valve lets hot water go until what is at the top is no longer too hot; cold water takes its place. */
+  private relieve(mainsC: number): void {
+    const { reliefC } = this.parts.store
+    let litres = 0
+    while (this.store.topC > reliefC && litres < this.store.litres) {
+      this.drawn.clear()
+      const piece = this.store.litres / 40
+      this.store.draw(piece, this.drawn)
+      this.ledger.add('relief', piece * KJ_PER_LITRE_K * (this.drawn.meanC - mainsC))
+      this.store.fillBottom(piece, mainsC)
+      litres += piece
+    }
+    this.ledger.water('relief', litres)
+    this.store.settle()
   }
 
   /** Thermostats: call below setpoint less hysteresis, satisfied at the setpoint. */
   private think(): void {
-    const now = this.store.at(this.sensorHeight)
     for (const s of this.stations) {
+      if (s.setpointC === null) continue
+      const now = this.store.at(s.sensor)
       if (s.calling && now >= s.setpointC) {
         s.calling = false
         s.heater.stop()
@@ -117,17 +181,18 @@ export class StorePlant implements PlantModel {
 
   atMinute(minuteOfWeek: number): void {
     for (const s of this.stations) {
-      const open = s.windows === null || isOn(s.windows, minuteOfWeek)
+      const open = s.spec.months[this.month] && (s.windows === null || isOn(s.windows, minuteOfWeek))
       // Timers ask for heat when they open: the store is brought up to its setpoint, not left at the edge of calling.
-      if (open && !s.open && this.store.at(this.sensorHeight) < s.setpointC - 0.5) s.calling = true
+      if (open && !s.open && s.setpointC !== null && this.store.at(s.sensor) < s.setpointC - 0.5) s.calling = true
       if (!open && s.open) s.heater.stop()
       s.open = open
     }
   }
 
   setMonth(month: number): void {
-    const air = this.study.site.monthlyAirC
-    this.store.ambientC = placeTemperature(this.study.plant.store!.place, month, air)
+    this.month = month
+    const air = this.parts.site.monthlyAirC
+    this.store.ambientC = placeTemperature(this.parts.store.place, month, air)
     for (const s of this.stations) s.heater.ambientC = placeTemperature(s.spec.place, month, air)
   }
 
@@ -136,21 +201,23 @@ export class StorePlant implements PlantModel {
     this.standingS = 0
     const stored = this.store.takeLost()
     ledger.add('store', stored)
-    if (heatingMonth && this.study.plant.store!.place === 'heated') ledger.houseHeat[ledger.month] += stored
+    if (heatingMonth && this.parts.store.place === 'heated') ledger.houseHeat[ledger.month] += stored
     for (const s of this.stations) {
-      const lost = s.heater.takeLost()
+      const [lost, fromRoom] = [s.heater.takeLost(), s.heater.takeFromRoom()]
       ledger.add('primary', lost)
-      if (heatingMonth && s.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost
+      if (heatingMonth && s.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost - fromRoom
     }
   }
 
   heldKj(): number {
-    return this.stations.reduce((sum, s) => sum + s.heater.heldKj(), this.store.heldKj())
+    // Without a loop nothing has passed the tee.
+    const tee = this.tee && this.parts.loop ? this.tee.heldKj() : 0
+    return this.stations.reduce((sum, s) => sum + s.heater.heldKj(), this.store.heldKj() + tee)
   }
 
   state(): PlantState {
     return {
-      supplyC: this.store.topC,
+      supplyC: Math.min(this.store.topC, this.parts.store.mixesToC ?? Infinity),
       slices: this.store.slices(),
       heatKw: this.stations.reduce((sum, s) => sum + s.heater.kw, 0),
     }
@@ -158,6 +225,10 @@ export class StorePlant implements PlantModel {
 
   starts(): number {
     return this.stations.reduce((sum, s) => sum + s.heater.starts, 0)
+  }
+
+  stagnantHours(): number {
+    return this.stations.reduce((sum, s) => sum + (s.heater instanceof SolarHeater ? s.heater.stagnantHours : 0), 0)
   }
 
   coolestC(): number {
@@ -169,15 +240,19 @@ export class StorePlant implements PlantModel {
   }
 }
 
-function modelOf(spec: Heater, ledger: Ledger, startC: number): StoreHeater {
+function modelOf(spec: StoreHeaterSpec, ledger: Ledger, site: Site): StoreHeater {
   switch (spec.kind) {
     case 'boiler-coil':
-      return new BoilerCoil(spec, ledger, startC)
+      return new BoilerCoil(spec, ledger, placeTemperature(spec.place, 0, site.monthlyAirC))
     case 'gas-store':
       return new GasStoreBurner(spec, ledger)
     case 'element':
       return new ElementHeater(spec, ledger)
-    case 'instant-gas':
-      throw new RangeError('an instantaneous heater does not heat a store')
+    case 'heat-pump':
+      return new HeatPumpHeater(spec, ledger, hoursOf(site))
+    case 'solar':
+      return new SolarHeater(spec, ledger, hoursOf(site))
+    case 'wood-coil':
+      return new WoodHeater(spec, ledger, site.firstWeekday)
   }
 }

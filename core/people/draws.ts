@@ -1,6 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { DAYS, DAY_S, HOUR_S } from '../climate/calendar'
-import type { Habit, People } from '../study/people'
+import type { Guests, Habit, People } from '../study/people'
 import { sameEverywhere } from '../year/same-everywhere'
 import { STANDARD_DAYS } from './standard-days'
 
@@ -44,15 +44,14 @@ function awayDays(people: People, habit: Habit): Set<number> {
  * Draws of one habit. Every day uses up the same count of random numbers whether or not the draw happens, and every
  * habit has a stream of its own, so changing one habit or one absence leaves all other draws as they were.
  */
-function habitDraws(people: People, habit: Habit, firstWeekday: number): Draw[] {
-  const next = uniform(hash(habit.id, people.seed))
-  const away = awayDays(people, habit)
+function habitDraws(people: People, habit: Habit, firstWeekday: number, stream = habit.id, away = awayDays(people, habit)): Draw[] {
+  const next = uniform(hash(stream, people.seed))
   const out: Draw[] = []
   for (let day = 0; day < DAYS; day++) {
     const [happens, a, b, c, d] = [next(), next(), next(), next(), next()]
     if (!habit.days[(firstWeekday + day) % 7] || away.has(day) || happens >= habit.chance) continue
     const season = 1 + people.winterSwing * Math.cos((2 * Math.PI * (day - 15)) / DAYS)
-    const amount = Math.max(0.2, 1 + habit.amountSpread * normal(c, d)) * season
+    const amount = Math.max(0.2, 1 + habit.amountSpread * normal(c, d)) * season * people.volumeFactor
     const minute = habit.atMin + habit.spreadMin * normal(a, b)
     out.push({
       startS: sameEverywhere(Math.min(DAYS * DAY_S - HOUR_S, Math.max(0, day * DAY_S + minute * 60))),
@@ -66,7 +65,30 @@ function habitDraws(people: People, habit: Habit, firstWeekday: number): Draw[] 
   return out
 }
 
-/** Every draw of the year in order of time: the household's routine, or a standard tapping cycle each day. */
+/** Guests live as the one they are like, each by a stream of their own, on the days they are there. */
+function guestDraws(people: People, guests: Guests, index: number, firstWeekday: number): Draw[] {
+  const away = new Set(Array.from({ length: DAYS }, (_, d) => d).filter((d) => d < guests.fromDay - 1 || d >= guests.toDay))
+  return people.habits
+    .filter((h) => h.personId === guests.likePersonId)
+    .flatMap((h) => Array.from({ length: guests.count }, (_, k) => habitDraws(people, h, firstWeekday, `${h.id}/guest ${index}.${k}`, away)).flat())
+}
+
+/** A log repeated from the first day of the year that falls on its weekday; the days before it take the log's end. */
+function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWeekday: number): Draw[] {
+  const lead = (log.firstWeekday - firstWeekday + 7) % 7
+  const out: Draw[] = []
+  for (let start = lead > 0 ? lead - log.days : 0; start < DAYS; start += log.days)
+    for (const d of log.draws) {
+      const startS = sameEverywhere(start * DAY_S + d.atMin * 60)
+      if (startS < 0 || startS > DAYS * DAY_S - HOUR_S) continue
+      out.push({ startS, tapId: d.tapId, wantedC: d.wantedC, waits: false, measure: 'litres', amount: d.litres })
+    }
+  return out
+}
+
+const inTime = (a: Draw, b: Draw) => a.startS - b.startS
+
+/** Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a log. */
 export function drawsOfYear(people: People, firstWeekday: number): Draw[] {
   const { draws } = people
   if (draws.kind === 'standard') {
@@ -84,5 +106,7 @@ export function drawsOfYear(people: People, firstWeekday: number): Draw[] {
       ),
     ).flat()
   }
-  return people.habits.flatMap((h) => habitDraws(people, h, firstWeekday)).sort((a, b) => a.startS - b.startS)
+  if (draws.kind === 'logged') return loggedDraws(draws, firstWeekday).sort(inTime)
+  const own = people.habits.flatMap((h) => habitDraws(people, h, firstWeekday))
+  return [...own, ...people.guests.flatMap((g, i) => guestDraws(people, g, i, firstWeekday))].sort(inTime)
 }

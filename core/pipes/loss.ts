@@ -1,5 +1,7 @@
+import type { Place } from '../climate/places'
 import { freeConvection, radiation } from '../air/properties'
 import { KJ_PER_LITRE_K } from '../water/properties'
+import { buriedResistance } from './buried'
 import type { Pipe } from './catalogue'
 import { frontPerMetre } from './contents'
 
@@ -35,17 +37,23 @@ export interface PipeLoss {
  *
  * Conduction through wall and insulation in series with an outer film of free convection (Churchill & Chu 1975)
  * and radiation, iterated on the surface temperature. The water-side film is neglected (under 2 % for a bare pipe).
- * In the ground or in a slab the film is not air; the figure is then an upper bound.
+ * In the ground or in a slab the film is the soil or concrete around it (see buried.ts).
  *
  * @param waterC 0 to 100 °C; @param ambientC −40 to 60 °C
  * @example pipeLoss(pipeOf('copper-en', '22'), 60, 20).lossWM // 31.5
  */
-export function pipeLoss(pipe: Pipe, waterC: number, ambientC: number, insulation?: Insulation | null): PipeLoss {
+export function pipeLoss(pipe: Pipe, waterC: number, ambientC: number, insulation?: Insulation | null, place?: Place): PipeLoss {
   const thickness = insulation ? insulation.thicknessMm / 1000 : 0
   const jacketM = pipe.outerM + 2 * thickness
   let resistance = Math.log(pipe.outerM / pipe.innerM) / (2 * Math.PI * pipe.wall.conductivity)
   if (insulation && thickness > 0) resistance += Math.log(jacketM / pipe.outerM) / (2 * Math.PI * insulation.lambdaWMK)
   const emissivity = thickness > 0 ? JACKET_EMISSIVITY : pipe.wall.emissivity
+
+  const buried = buriedResistance(place, jacketM)
+  if (buried !== null) {
+    const uWMK = 1 / (resistance + buried)
+    return { lossWM: uWMK * (waterC - ambientC), uWMK, surfaceC: ambientC + uWMK * (waterC - ambientC) * buried }
+  }
 
   // At no difference the loss is nil but U' still matters: take its limit at a tenth of a kelvin.
   const drive = Math.abs(waterC - ambientC) < 0.1 ? 0.1 : waterC - ambientC

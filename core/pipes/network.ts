@@ -1,5 +1,6 @@
 import { placeTemperature, type Place } from '../climate/places'
 import { yearMean } from '../climate/calendar'
+import { carriedC } from '../controls/supply'
 import { controlsOf, type Study } from '../study/study'
 import { pipeOf, type Material } from './catalogue'
 import { frontPerMetre } from './contents'
@@ -38,7 +39,7 @@ export const LOOP_RETURN = 'loop return'
 export function runUa(length: Length, waterC: number, monthlyAirC: readonly number[]): number {
   const months = monthlyAirC.map((_, m) => placeTemperature(length.place, m, monthlyAirC))
   const pipe = pipeOf(length.material, length.size)
-  return sameEverywhere(pipeLoss(pipe, waterC, yearMean(months), length.insulation).uWMK * length.lengthM)
+  return sameEverywhere(pipeLoss(pipe, waterC, yearMean(months), length.insulation, length.place).uWMK * length.lengthM)
 }
 
 /** Contents of a run with its wall counted as water, L. */
@@ -63,7 +64,7 @@ export class Network {
     this.loopInUse = this.hasLoop && controlsOf(study).loop.mode !== 'off'
     const ordered = inOrder(study)
     const index = new Map(ordered.map((r, i) => [r.id, i]))
-    const carriesC = Math.max(...Object.values(controlsOf(study).heaters).map((h) => h.setpointC))
+    const carriesC = carriedC(study)
     const branch = (length: Length, id: string, from: number): Branch => ({
       id,
       place: length.place,
@@ -100,6 +101,11 @@ export class Network {
     const path: number[] = []
     for (let i = branch; i >= 0; i = this.branches[i].from) path.unshift(i)
     return path
+  }
+
+  /** Temperature where the loop turns back, °C: what a valve there feels. */
+  turnC(atS: number): number {
+    return this.branches[this.loopReturn.from].run.exitC(atS)
   }
 
   get loopReturn(): Branch {

@@ -162,6 +162,17 @@ export class PlugRun {
     return this.ambientC + (tempC - this.ambientC) * decay((atS - this.cooledAt) / this.tauS)
   }
 
+  /** Warms whatever is cooler than a temperature up to it; returns the heat that takes, kJ. */
+  heatTo(tempC: number): number {
+    let sum = 0
+    for (let i = this.head; i < this.tail; i++) {
+      const rise = Math.max(0, tempC - this.temps[i])
+      sum += this.litres[i] * rise
+      this.temps[i] += rise
+    }
+    return sum * KJ_PER_LITRE_K
+  }
+
   /** Lets everything in the run cool, undisturbed, until a moment. */
   coolTo(atS: number): void {
     if (atS <= this.cooledAt) return

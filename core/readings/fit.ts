@@ -1,13 +1,15 @@
+import { supplyOf } from '../controls/supply'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { Matrix, inverse } from 'ml-matrix'
 import { SETPOINT_C } from '../controls/controls'
 import { standingUa } from '../stores/standing-loss'
-import { valueAt, withValueAt } from '../study/paths'
+import { withValueAt } from '../study/paths'
+import { efficiencyOf, outputOf } from '../study/plant'
 import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
-import { loopUa, runsTo, supplyOf, tapOf } from './model'
+import { loopUa, runsTo, tapOf } from './model'
 import type { Figure } from '../sums/sum'
 
 /**
@@ -32,7 +34,7 @@ const byFactor = (now: number, sigma: number, low: number, high: number) => (ste
 const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
 
 /** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */
-const USUAL = { storeLoss: 0.4, loopLoss: 0.35, length: 0.25, flow: 0.2, output: 0.12, efficiency: 0.06, setpointK: 4, mainsK: 2 }
+const USUAL = { storeLoss: 0.4, loopLoss: 0.35, length: 0.25, flow: 0.2, output: 0.12, efficiency: 0.06, habits: 0.4, setpointK: 4, mainsK: 2 }
 
 /** Everything in the study that the readings in its log could correct. */
 function doubts(study: Study): Doubt[] {
@@ -51,19 +53,25 @@ function doubts(study: Study): Doubt[] {
   const setpointPath = `controls.found.heaters.${heaterId}.setpointC`
   if (!study.controls.set)
     out.push({ path: setpointPath, label: 'Setpoint as found', figure: { label: '', quantity: 'temperature' }, now: setpointC, at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high), write: plain(setpointPath) })
+  if (read.has('hot-litres') && study.people.draws.kind === 'routine') {
+    const now = study.people.volumeFactor
+    out.push({ path: 'people.volumeFactor', label: 'All amounts of the routine, times', figure: { label: '', decimals: 2 }, now, at: byFactor(now, USUAL.habits, 0.2, 5), write: plain('people.volumeFactor') })
+  }
   if (read.has('mains')) {
     const middles = mainsByMonth(study.site.mains, study.site.monthlyAirC)
     const mean = middles.reduce((s, c) => s + c / 12, 0)
     out.push({ path: 'site.mains', label: 'Cold main, mean of the year', figure: { label: '', quantity: 'temperature' }, now: mean, at: (step) => mean + USUAL.mainsK * step, write: (s, c) => withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }) })
   }
   for (const heater of study.plant.heaters) {
-    const output = heater.kind === 'element' ? 'powerKw' : 'outputKw'
-    const path = `plant.heaters.${heater.id}.${output}`
-    const now = valueAt(study, path) as number
+    const output = outputOf(heater)
+    if (!output) continue
+    const path = `plant.heaters.${heater.id}.${output.field}`
+    const now = output.kw
     if (study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id))
       out.push({ path, label: `Output of ${heater.name}`, figure: { label: '', quantity: 'power' }, now, at: byFactor(now, USUAL.output, 1, 200), write: plain(path) })
-    if (heater.kind !== 'element' && heater.efficiency.kind === 'fixed') {
-      const share = heater.efficiency.share
+    const efficiency = efficiencyOf(heater)
+    if (efficiency?.kind === 'fixed') {
+      const { share } = efficiency
       const at = `plant.heaters.${heater.id}.efficiency`
       out.push({ path: at, label: `Efficiency of ${heater.name}`, figure: { label: '', decimals: 3 }, now: share, at: (step) => clamp(share + USUAL.efficiency * step, 0.2, 1), write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }) })
     }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { FIELDS, input } from '../sums/fields'
 import { meterRate, waterPowerSum } from '../sums/energy'
 import { efficiencyAt } from '../heaters/efficiency'
-import { carrierOf } from '../study/plant'
+import { efficiencyOf, outputOf } from '../study/plant'
 import { heaterOf } from './model'
 import { defineReading } from './reading-kind'
 import { workedBy } from './worked-by'
@@ -28,13 +28,14 @@ export const heaterDisplay = defineReading({
     const heater = heaterOf(study, reading.where)
     const worked = workedBy(waterPowerSum, values)
     const kw = worked.out.waterKw as number | undefined
-    const rated = heater.kind === 'element' ? heater.powerKw : heater.outputKw
-    const path = `plant.heaters.${heater.id}.${heater.kind === 'element' ? 'powerKw' : 'outputKw'}`
+    const output = outputOf(heater)
+    const rated = output?.kw ?? 0
+    const path = `plant.heaters.${heater.id}.${output?.field}`
     return {
       worked,
       results: waterPowerSum.results,
       verdict:
-        kw === undefined
+        kw === undefined || !output
           ? null
           : {
               figure: { label: `Power of ${heater.name}`, quantity: 'power' },
@@ -43,7 +44,7 @@ export const heaterDisplay = defineReading({
               uncertainty: rated * DISPLAY_SHARE,
               likely: kw < rated ? ['it was modulating: the draw did not ask for all of it', 'scale on the exchanger', 'the rating is input, not output'] : ['the rating is that of heating, not of hot water', 'the flow on the display is off'],
             },
-      offers: kw !== undefined && kw >= 1 && kw <= 200 ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }] : [],
+      offers: output && kw !== undefined && kw >= 1 && kw <= 200 ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }] : [],
     }
   },
 })
@@ -68,7 +69,8 @@ export const meter = defineReading({
     const base = workedBy(meterRate, clocked)
     const inputKw = base.out.inputKw as number | undefined
     const efficiency = inputKw !== undefined && powerKw !== undefined ? powerKw / inputKw : null
-    const burns = carrierOf(heater) !== 'electricity'
+    const known = efficiencyOf(heater)
+    const burns = known !== null
     const worked = {
       out: { ...base.out, efficiency },
       steps: [...base.steps, ...(efficiency === null ? [] : [{ label: 'Efficiency', formula: 'power into the water / input', value: efficiency, decimals: 3 } as const])],
@@ -78,13 +80,13 @@ export const meter = defineReading({
     return {
       worked,
       results: { ...meterRate.results, efficiency: { label: 'Efficiency', decimals: 3 } },
-      verdict: efficiency !== null && burns && heater.kind !== 'element'
+      verdict: efficiency !== null && known
         ? {
             figure: { label: `Efficiency of ${heater.name}`, decimals: 3 },
             measured: efficiency,
-            modelled: efficiencyAt(heater.efficiency, USUAL_RETURN_C),
+            modelled: efficiencyAt(known, USUAL_RETURN_C),
             uncertainty: METERED_SHARE * efficiency,
-            likely: efficiency < efficiencyAt(heater.efficiency, USUAL_RETURN_C) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
+            likely: efficiency < efficiencyAt(known, USUAL_RETURN_C) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
           }
         : inputKw !== undefined && plate !== null
           ? { figure: { label: 'Input', quantity: 'power' }, measured: inputKw, modelled: plate, uncertainty: plate * 0.08, likely: ['it was modulating', 'something else ran on the same meter', 'the plate gives input on net calorific value'] }

@@ -1,8 +1,9 @@
 import { DAYS_IN_MONTH } from '../climate/calendar'
 import { placeTemperature } from '../climate/places'
+import { carriedC } from '../controls/supply'
 import { runFrontL, runUa } from '../pipes/network'
 import type { Run, Tap } from '../study/pipes'
-import type { Heater } from '../study/plant'
+import { runningOf, type Heater } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { KJ_PER_LITRE_K } from '../water/properties'
@@ -21,6 +22,12 @@ export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study
 export function tapOf(study: Study, id: string | null): Tap {
   return study.pipes.taps.find((t) => t.id === id) ?? study.pipes.taps[0]
 }
+/** Seconds before a heater that heats as the water runs gives anything; none where keep-hot or a store holds it ready. */
+export function heaterDelayS(study: Study): number {
+  const running = runningOf(study.plant.heaters)
+  return running && !controlsOf(study).heaters[running.id].keepHot ? running.startLagS : 0
+}
+
 export function heaterOf(study: Study, id: string | null): Heater {
   return study.plant.heaters.find((h) => h.id === id) ?? study.plant.heaters[0]
 }
@@ -48,19 +55,13 @@ export function steadyAtTap(study: Study, tap: Tap, supplyC: number, month: numb
   }, supplyC)
 }
 
-/** The hottest setpoint in force, °C, and whose it is. */
-export function supplyOf(study: Study): { heaterId: string; setpointC: number } {
-  const [heaterId, control] = Object.entries(controlsOf(study).heaters).sort((a, b) => b[1].setpointC - a[1].setpointC)[0]
-  return { heaterId, setpointC: control.setpointC }
-}
-
 /** Every length of the loop, out and back, with its computed loss, W/K, and the air around it in a month, °C. */
 function loopLengths(study: Study, month: number): { uaWK: number; airC: number }[] {
   const { loop } = study.pipes
   if (!loop) return []
-  const { setpointC } = supplyOf(study)
+  const hotC = carriedC(study)
   return [...runsTo(study, { runId: loop.turnsAt } as Tap), loop.back].map((r) => ({
-    uaWK: runUa(r, setpointC, study.site.monthlyAirC),
+    uaWK: runUa(r, hotC, study.site.monthlyAirC),
     airC: placeTemperature(r.place, month, study.site.monthlyAirC),
   }))
 }

@@ -1,9 +1,10 @@
+import { supplyOf } from '../controls/supply'
 import { FIELDS, input } from '../sums/fields'
 import { pumpPower } from '../sums/energy'
 import { standingUa } from '../stores/standing-loss'
 import { density, specificHeat, KJ_PER_LITRE_K } from '../water/properties'
 import { z } from 'zod'
-import { dayOf, loopAir, loopUa, supplyOf } from './model'
+import { dayOf, loopAir, loopUa } from './model'
 import { defineReading, impossible, type Judgement } from './reading-kind'
 import { workedBy } from './worked-by'
 

@@ -1,9 +1,10 @@
+import { supplyOf } from '../controls/supply'
 import { z } from 'zod'
 import { runFrontL } from '../pipes/network'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
 import { SETPOINT_C } from '../controls/controls'
-import { dayOf, frontTo, heaterOf, runsTo, steadyAtTap, supplyOf, tapOf } from './model'
+import { dayOf, frontTo, heaterDelayS, runsTo, steadyAtTap, tapOf } from './model'
 import { defineReading } from './reading-kind'
 import { workedBy } from './worked-by'
 
@@ -52,8 +53,7 @@ export const timeToHot = defineReading({
   possible: () => true,
   judge: (study, reading, { seconds, flowLMin }) => {
     const tap = tapOf(study, reading.where)
-    const heater = heaterOf(study, null)
-    const delayS = heater.kind === 'instant-gas' ? heater.startLagS : 0
+    const delayS = heaterDelayS(study)
     const measured = (flowLMin / 60) * Math.max(0, seconds - delayS)
     const modelled = frontTo(study, tap)
     const last = runsTo(study, tap).at(-1)!

@@ -1,6 +1,8 @@
-import { input } from '../sums/fields'
+import { z } from 'zod'
+import { hotLitresADay } from '../people/hot-litres'
+import { FIELDS, input } from '../sums/fields'
 import { mainsByMonth } from '../water/mains'
-import { mainsOn } from './model'
+import { dayOf, mainsOn } from './model'
 import { defineReading } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
@@ -79,4 +81,43 @@ export const hardness = defineReading({
     verdict: null,
     offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
   }),
+})
+
+/** The routine's mean against a week or two of one household. */
+const ROUTINE_SHARE = 0.2
+/** How far a meter may correct the routine. */
+const FACTOR = { low: 0.2, high: 5 } as const
+
+export const hotLitres = defineReading({
+  kind: 'hot-litres',
+  title: 'Hot water over some days',
+  how: 'Meter on the cold feed of heater or store, read twice some days apart: the longer, the better.',
+  at: null,
+  input: z.strictObject({ volumeL: FIELDS.volumeL, days: z.number().min(1).max(400) }),
+  begin: { volumeL: 1200, days: 7 },
+  possible: (study) => study.people.draws.kind === 'routine' && study.people.habits.length > 0,
+  judge: (study, reading, { volumeL, days }) => {
+    const measured = volumeL / days
+    const modelled = hotLitresADay(study, dayOf(reading.takenAt).month)
+    const factor = Math.round(((study.people.volumeFactor * measured) / modelled) * 1000) / 1000
+    return {
+      worked: {
+        out: { perDayL: measured },
+        steps: [
+          { label: 'Hot water a day', formula: 'litres / days', value: measured, quantity: 'volume', decimals: 0 },
+          { label: 'By the routine', formula: 'Σ times a day × amount × hot share, and what runs off waiting', value: modelled, quantity: 'volume', decimals: 0 },
+        ],
+        notes: days < 5 ? ['A few days say little of a household: a week or more is worth waiting for.'] : [],
+      },
+      results: { perDayL: { label: 'Hot water a day', quantity: 'volume', decimals: 0 } },
+      verdict: {
+        figure: { label: 'Hot water a day', quantity: 'volume', decimals: 0 },
+        measured,
+        modelled,
+        uncertainty: ROUTINE_SHARE * modelled,
+        likely: measured > modelled ? ['longer showers than were told', 'guests', 'a dripping tap or a crossover'] : ['somebody was away', 'shorter showers than were told'],
+      },
+      offers: factor >= FACTOR.low && factor <= FACTOR.high ? [{ path: 'people.volumeFactor', label: 'All amounts of the routine times', value: factor }] : [],
+    }
+  },
 })

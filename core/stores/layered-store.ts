@@ -146,6 +146,20 @@ export class LayeredStore {
     this.conduct(dtS)
   }
 
+  /** Litres from the top down within a band of a temperature, K either way. */
+  litresNear(tempC: number, bandK: number): number {
+    let sum = 0
+    for (let i = this.n - 1; i >= 0 && Math.abs(this.temp[i] - tempC) < bandK; i--) sum += this.vol[i]
+    return sum
+  }
+
+  /** Litres from the top down that are colder than a temperature. */
+  litresBelow(tempC: number): number {
+    let sum = 0
+    for (let i = this.n - 1; i >= 0 && this.temp[i] < tempC; i--) sum += this.vol[i]
+    return sum
+  }
+
   /** Adds heat between two heights, spread by volume. */
   heat(kj: number, fromShare: number, toShare: number): void {
     const from = fromShare * this.litres

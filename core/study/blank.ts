@@ -1,5 +1,8 @@
+import { CLIMATES } from '../climate/archetypes'
 import { everyDay } from '../controls/week'
 import { DAYS_OF, basin, dishes, foam, run, shower } from '../demos/build'
+import { unlookedHeater, unlookedStore, unlookedTap } from './unlooked'
+import { plainTariff } from '../money/prices'
 import type { Study } from './study'
 
 /**
@@ -10,7 +13,7 @@ export function blankStudy(id: string): Study {
   const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
   return {
     format: 'bagno-study',
-    version: 2,
+    version: 3,
     id,
     name: 'New household',
     units: 'metric',
@@ -18,6 +21,8 @@ export function blankStudy(id: string): Study {
       name: 'Where it is',
       note: '',
       altitudeM: 100,
+      latitudeDeg: 47,
+      monthlySunKwhM2: [...CLIMATES['temperate inland'].sunKwhM2],
       monthlyAirC: [3, 4, 7, 10, 14, 17.5, 19.5, 19, 15.5, 11.5, 7, 4],
       mains: { kind: 'model' },
       pressureBar: null,
@@ -42,6 +47,8 @@ export function blankStudy(id: string): Study {
         dishes(who('kitchen', 'dishes', 'Washing up'), { days: 'every', at: '19:30' }, 12),
       ].map((h) => ({ ...h, days: [...DAYS_OF.every] })),
       absences: [],
+      guests: [],
+      volumeFactor: 1,
       winterSwing: 0.06,
       seed: 1,
       draws: { kind: 'routine' },
@@ -54,21 +61,23 @@ export function blankStudy(id: string): Study {
         run('to-kitchen', 'To the kitchen', 'trunk', ['copper-en', '15', 6], 'heated'),
       ],
       taps: [
-        { id: 'shower', name: 'Shower', runId: 'to-shower', kind: 'shower', flowLMin: 8, mixes: true, drains: true },
-        { id: 'basin', name: 'Basin', runId: 'to-basin', kind: 'basin', flowLMin: 5, mixes: true, drains: true },
-        { id: 'kitchen', name: 'Kitchen sink', runId: 'to-kitchen', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false },
+        { id: 'shower', name: 'Shower', runId: 'to-shower', kind: 'shower', flowLMin: 8, mixes: true, drains: true, ...unlookedTap() },
+        { id: 'basin', name: 'Basin', runId: 'to-basin', kind: 'basin', flowLMin: 5, mixes: true, drains: true, ...unlookedTap() },
+        { id: 'kitchen', name: 'Kitchen sink', runId: 'to-kitchen', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false, ...unlookedTap() },
       ],
       loop: null,
+      wasteLimitL: null,
+      drain: null,
     },
     plant: {
       heaters: [
         {
           kind: 'boiler-coil',
+          sensorHeight: null,
           id: 'boiler',
           name: 'Boiler',
           place: 'heated',
-          plateInputKw: null,
-          settingsReviewed: null,
+          ...unlookedHeater(),
           carrier: 'natural-gas',
           outputKw: 18,
           leastOutputKw: 5,
@@ -80,24 +89,25 @@ export function blankStudy(id: string): Study {
           primary: { litres: 6, uaWK: 3, flowLMin: 15, flowMaxC: 78, pumpW: 40 },
         },
       ],
-      store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, mixingValve: null, reliefValve: null, valveBeforeRelief: null },
+      store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore() },
     },
     controls: {
       found: {
-        heaters: { boiler: { setpointC: 60, hysteresisK: 5, windows: null } },
+        heaters: { boiler: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false } },
         loop: { mode: 'off', windows: everyDay() },
         grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
       },
+      foundOn: null,
       set: null,
+      setOn: null,
     },
     prices: {
       currency: 'EUR',
       carriers: {
-        'natural-gas': { perKwh: 0.11, bands: [], standingPerYear: 0, co2KgKwh: 0.2, source: '' },
-        electricity: { perKwh: 0.3, bands: [], standingPerYear: 0, co2KgKwh: 0.25, source: '' },
+        'natural-gas': { ...plainTariff(0.11, 0.2) },
+        electricity: { ...plainTariff(0.3, 0.25) },
       },
-      waterPerM3: 2,
-      sewerPerM3: 2,
+      water: { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
       creditHouseHeat: false,
     },
     packages: [],

@@ -11,6 +11,8 @@ export const AirC = between(-50, 50)
 export const WaterC = between(0, 99)
 /** Whether something is there; null: nobody has looked. */
 export const Looked = z.boolean().nullable()
+/** A day of the calendar, YYYY-MM-DD. */
+export const Day = z.iso.date('a day as YYYY-MM-DD')
 export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
 
 export const MINUTES_A_DAY = 1440

@@ -47,10 +47,28 @@ export const Absence = z.strictObject({
   toDay: z.int().min(1).max(DAYS),
 })
 
+/** People who come for a while and live as one of the household does. */
+export const Guests = z.strictObject({
+  name: Name,
+  count: z.int().min(1).max(20),
+  likePersonId: Id,
+  fromDay: z.int().min(1).max(DAYS),
+  toDay: z.int().min(1).max(DAYS),
+})
+export type Guests = z.infer<typeof Guests>
+
+/** A draw that was logged: minute of the log, tap, litres at the tap, and how warm, °C. */
+export const LoggedDraw = z.strictObject({ atMin: between(0, DAYS * MINUTES_A_DAY), tapId: Id, litres: between(0.01, 2000), wantedC: WaterC })
+export type LoggedDraw = z.infer<typeof LoggedDraw>
+export const MOST_LOGGED = 20_000
+
 export const People = z.strictObject({
   persons: z.array(Person).max(30),
   habits: z.array(Habit).max(200),
   absences: z.array(Absence).max(100),
+  guests: z.array(Guests).max(50),
+  /** All amounts of the routine times this: corrected by what a meter says. */
+  volumeFactor: between(0.2, 5),
   /** How much longer uses are in midwinter than on the mean, as a share. */
   winterSwing: between(0, 0.5),
   /** Fixes the draws: the same seed gives the same year. */
@@ -63,6 +81,15 @@ export const People = z.strictObject({
       cycle: z.enum(Object.keys(STANDARD_DAYS) as (keyof typeof STANDARD_DAYS)[]),
       tapId: Id,
       wantedC: WaterC,
+    }),
+    z.strictObject({
+      kind: z.literal('logged'),
+      /** Name of the file it came from. */
+      source: Name,
+      /** Whole days of the log; it begins on this day of the week, 0 = Monday, and is repeated. */
+      days: z.int().min(1).max(DAYS),
+      firstWeekday: z.int().min(0).max(DAYS_A_WEEK - 1),
+      draws: z.array(LoggedDraw).min(1, 'at least one draw').max(MOST_LOGGED),
     }),
   ]),
 })

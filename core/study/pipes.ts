@@ -1,12 +1,16 @@
 import { z } from 'zod'
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
-import { Id, Name, between } from './fields'
+import { Id, Looked, Name, between } from './fields'
 import { PlaceField } from './site'
 
 export const InsulationField = z.strictObject({
   lambdaWMK: between(0.01, 0.2),
   thicknessMm: between(0, 200),
 })
+
+/** How a pipe is joined. */
+export const JOINTS = ['not looked', 'soldered', 'press', 'compression', 'push-fit', 'welded plastic', 'threaded'] as const
+const Count = z.int().min(0).max(100)
 
 const LengthOfPipe = z
   .strictObject({
@@ -17,6 +21,8 @@ const LengthOfPipe = z
     insulation: InsulationField.nullable(),
     /** Whether it can be got at, to insulate it. */
     reachable: z.boolean(),
+    joints: z.enum(JOINTS),
+    fittings: z.strictObject({ bends: Count, tees: Count, valves: Count }),
   })
 
 /** Says which sizes a material comes in when the given one is not among them. */
@@ -58,14 +64,26 @@ export const Tap = z.strictObject({
   mixes: z.boolean(),
   /** Drains while it fills (a shower does, a bath does not). */
   drains: z.boolean(),
+  /** Least hot water it needs before it mixes, °C (a mixer shower, a dish sink); null: whatever comes. */
+  leastHotC: between(30, 75).nullable(),
+  /** Litres in the pipe to it as somebody wrote or said them; null: nobody did. */
+  saidContentL: between(0.05, 100).nullable(),
 })
 export type Tap = z.infer<typeof Tap>
 
-/** A pumped loop: out through the runs down to one of them, back to the plant by a return of its own. */
+/** Where things of a loop may sit. */
+export const LOOP_PLACES = ['at the plant', 'at the far tap', 'on the return', 'not there', 'not looked'] as const
+
+/** A pumped loop: out through the runs down to one of them, back to the plant by a return of its own or through the cold line. */
 export const Loop = z.strictObject({
   /** The run at whose end the return leaves. */
   turnsAt: Id,
+  /** The return: its own pipe, or the cold line when there is a bypass. */
   back: withSize(LengthOfPipe),
+  /** A thermostatic valve between hot and cold at the far tap, which closes at a temperature, °C; null: the return is its own. */
+  bypass: z.strictObject({ closesAtC: between(25, 55) }).nullable(),
+  pumpAt: z.enum(LOOP_PLACES),
+  sensorAt: z.enum(LOOP_PLACES),
   pumpLMin: between(0.2, 30),
   pumpW: between(0, 500),
   /** Height at which it comes back into the store, 0 bottom to 1 top. */
@@ -75,9 +93,27 @@ export const Loop = z.strictObject({
 })
 export type Loop = z.infer<typeof Loop>
 
+/** What a drain-water heat exchanger would find. */
+export const Drain = z.strictObject({
+  /** Upright pipe below the lowest of those taps that can be got at, m; its diameter, mm. */
+  stackHeightM: between(0, 20),
+  diameterMm: between(30, 200),
+  /** From the stack to the cold main, and to the heater, along the way a pipe would take, m. */
+  toMainM: between(0, 60),
+  toHeaterM: between(0, 60),
+  tapIds: z.array(Id).max(60),
+  /** Whether it can be cut into and got at afterwards. */
+  access: Looked,
+})
+export type Drain = z.infer<typeof Drain>
+
 export const Pipes = z.strictObject({
   runs: z.array(Run).min(1, 'at least one run').max(200),
   taps: z.array(Tap).min(1, 'at least one tap').max(60),
   loop: Loop.nullable(),
+  /** Litres somebody is ready to run off before it is warm: a mark on every run; null: none chosen. */
+  wasteLimitL: between(0.1, 20).nullable(),
+  /** The drain, for heat recovery; null: not looked. */
+  drain: Drain.nullable(),
 })
 export type Pipes = z.infer<typeof Pipes>

@@ -1,54 +1,21 @@
 import { everyDay } from '../controls/week'
-import type { HeaterControl } from '../controls/controls'
 import { CARRIERS, type Carrier } from '../money/carriers'
-import type { Tariff } from '../money/prices'
-import { carrierOf, type Heater } from './plant'
+import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
+import { MOST_HEATERS, carrierOf, isLocal, isOnStore, isRunning, type Heater, type HeaterKind } from './plant'
 import type { Loop } from './pipes'
 import type { Study } from './study'
 
 /** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
-
-type Kind = Heater['kind']
-
-/** What a heater of a kind is taken to be until somebody has looked. */
-const ASSUMED: { [K in Kind]: Omit<Extract<Heater, { kind: K }>, 'id' | 'place'> } = {
-  'boiler-coil': {
-    kind: 'boiler-coil', name: 'Boiler', plateInputKw: null, settingsReviewed: null, carrier: 'natural-gas', outputKw: 18, leastOutputKw: 5,
-    efficiency: { kind: 'condensing' }, purgeWh: 25, startLagS: 8, standbyW: 4,
-    coil: { bottom: 0.08, top: 0.5, uaWK: 600 }, primary: { litres: 6, uaWK: 2, flowLMin: 15, flowMaxC: 78, pumpW: 40 },
-  },
-  'instant-gas': {
-    kind: 'instant-gas', name: 'Instantaneous heater', plateInputKw: null, settingsReviewed: null, carrier: 'natural-gas', outputKw: 22, leastOutputKw: 6, leastFlowLMin: 2.5,
-    efficiency: { kind: 'fixed', share: 0.82 }, purgeWh: 12, startLagS: 7, standbyW: 2, contentL: 0.8, contentUaWK: 1.2,
-  },
-  'gas-store': {
-    kind: 'gas-store', name: 'Gas burner', plateInputKw: null, settingsReviewed: null, carrier: 'natural-gas', outputKw: 8,
-    efficiency: { kind: 'fixed', share: 0.78 }, pilotW: 100, purgeWh: 0, standbyW: 0,
-  },
-  element: { kind: 'element', name: 'Element', plateInputKw: null, settingsReviewed: null, powerKw: 2.4, height: 0.1, supplyAmps: null, volts: null },
-}
-
-/** Setpoint to begin with: a store is kept hot, an instantaneous heater only as warm as is used. */
-const beginControl = (kind: Kind): HeaterControl => ({ setpointC: kind === 'instant-gas' ? 50 : 60, hysteresisK: kind === 'instant-gas' ? 2 : 5, windows: null })
-
-/** Prices to begin with, money per kWh: to be replaced by those of the bill. */
-const BEGIN_TARIFF: Record<Carrier, Pick<Tariff, 'perKwh' | 'co2KgKwh'>> = {
-  'natural-gas': { perKwh: 0.11, co2KgKwh: 0.2 },
-  propane: { perKwh: 0.14, co2KgKwh: 0.24 },
-  'heating-oil': { perKwh: 0.11, co2KgKwh: 0.27 },
-  electricity: { perKwh: 0.3, co2KgKwh: 0.25 },
-}
 
 /** Every carrier that is burned has a price, an assumed one where there was none. */
 export function withPrices(study: Study): Study {
   const needed: Carrier[] = ['electricity', ...study.plant.heaters.map(carrierOf)]
   const missing = CARRIERS.filter((c) => needed.includes(c) && !study.prices.carriers[c])
   if (!missing.length) return study
-  const added = Object.fromEntries(missing.map((c) => [c, { ...BEGIN_TARIFF[c], bands: [], standingPerYear: 0, source: '' }]))
   return {
     ...study,
-    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...added } },
-    origins: { ...study.origins, ...Object.fromEntries(missing.map((c) => [`prices.carriers.${c}.perKwh`, 'assumed' as const])) },
+    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c)])) } },
+    origins: { ...study.origins, ...Object.fromEntries(missing.map((c) => [`prices.carriers.${c}.price`, 'assumed' as const])) },
   }
 }
 
@@ -57,54 +24,81 @@ const freeId = (taken: readonly string[], stem: string) => {
   for (let n = 2; ; n++) if (!taken.includes(`${stem}-${n}`)) return `${stem}-${n}`
 }
 
-/** Puts a list of heaters in place: controls for each, no measure or origin for those that are gone. */
+/**
+ * Puts a list of heaters in place: controls for each, no measure or origin for those that are gone, a store where one of
+ * them heats it and none where none does.
+ */
 function withHeaters(study: Study, heaters: Heater[]): Study {
   const ids = new Set(heaters.map((h) => h.id))
   const controlsFor = (c: Study['controls']['found']) => ({
     ...c,
     heaters: Object.fromEntries(heaters.map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)])),
   })
+  const stored = heaters.find(isOnStore)
+  const store = stored ? (study.plant.store ?? assumedStore(stored.place)) : null
+  const kept = ([path]: [string, unknown]) => (path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store'))
   return withPrices({
     ...study,
-    plant: { ...study.plant, heaters },
-    controls: { found: controlsFor(study.controls.found), set: study.controls.set && controlsFor(study.controls.set) },
+    plant: { heaters, store },
+    controls: { ...study.controls, found: controlsFor(study.controls.found), set: study.controls.set && controlsFor(study.controls.set) },
     packages: study.packages.map((p) => ({ ...p, measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)) })),
-    readings: study.readings,
-    origins: Object.fromEntries(Object.entries(study.origins).filter(([path]) => !path.startsWith('plant.heaters.') || ids.has(path.split('.')[2]))),
+    origins: { ...Object.fromEntries(Object.entries(study.origins).filter(kept)), ...(store && !study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}) },
   })
 }
 
-const STORE: NonNullable<Study['plant']['store']> = {
-  name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, mixingValve: null, reliefValve: null, valveBeforeRelief: null,
+const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h))
+
+/** Why a heater of a kind cannot be there besides the others, or null. */
+export function refusesHeater(others: readonly Heater[], kind: HeaterKind): string | null {
+  const local = kind === 'under-sink' || kind === 'reservoir'
+  if (local && central(others).length === 0) return 'it serves one tap; something must serve the others'
+  const runs = kind === 'instant-gas' || kind === 'instant-electric' || kind === 'district-heat'
+  if (runs && others.some(isRunning)) return 'there is one that heats as it runs already'
+  return null
 }
 
-/**
- * The plant with a heater of another kind in a place: it keeps its name's place, not its figures. An instantaneous heater
- * stands alone and without a store; any other needs a store and gets one.
- */
-export function changeHeaterKind(study: Study, id: string, kind: Kind): Study {
-  const old = study.plant.heaters.find((h) => h.id === id)
-  if (!old || old.kind === kind) return study
-  const { [id]: _gone, ...others } = study.controls.found.heaters
-  const cleared: Study = { ...study, controls: { found: { ...study.controls.found, heaters: others }, set: null } }
-  const heater = { ...structuredCopy(ASSUMED[kind]), id, place: old.place } as Heater
-  if (kind === 'instant-gas') return { ...withHeaters(cleared, [heater]), plant: { heaters: [heater], store: null } }
-  const list = study.plant.heaters.map((h) => (h.id === id ? heater : h)).filter((h) => h.kind !== 'instant-gas')
-  const next = withHeaters(cleared, list)
-  return study.plant.store ? next : { ...next, plant: { ...next.plant, store: structuredCopy({ ...STORE, place: old.place }) }, origins: { ...next.origins, 'plant.store.loss': 'assumed' } }
+/** The first tap without a heater of its own, or the first of all. */
+function freeTap(study: Study, others: readonly Heater[]): string {
+  const taken = new Set(others.filter(isLocal).map((h) => h.tapId))
+  return (study.pipes.taps.find((t) => !taken.has(t.id)) ?? study.pipes.taps[0]).id
 }
 
-/** A second, third … heater of the store, last in priority. Does nothing without a store. */
-export function addHeater(study: Study, kind: Exclude<Kind, 'instant-gas'>): Study {
-  if (!study.plant.store) return study
-  const id = freeId(study.plant.heaters.map((h) => h.id), kind)
-  return withHeaters(study, [...study.plant.heaters, { ...structuredCopy(ASSUMED[kind]), id, place: study.plant.store.place } as Heater])
+const tapsLeft = (study: Study, others: readonly Heater[], kind: HeaterKind) =>
+  (kind !== 'under-sink' && kind !== 'reservoir') || others.filter(isLocal).length < study.pipes.taps.length
+
+/** The plant with a heater of another kind in a place: it keeps its place, not its figures. */
+export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): Study {
+  const { heaters } = study.plant
+  const old = heaters.find((h) => h.id === id)
+  const others = heaters.filter((h) => h.id !== id)
+  if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
+  const { [id]: _gone, ...controls } = study.controls.found.heaters
+  const cleared: Study = { ...study, controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null } }
+  const heater = assumedHeater(kind, id, old.place, freeTap(study, others))
+  return withHeaters(cleared, heaters.map((h) => (h.id === id ? heater : h)))
 }
 
-/** The plant without a heater; the last one stays. */
+/** Why a heater of a kind cannot be added, or null. */
+export function refusesAnother(study: Study, kind: HeaterKind): string | null {
+  const { heaters } = study.plant
+  if (heaters.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} already`
+  return tapsLeft(study, heaters, kind) ? refusesHeater(heaters, kind) : 'every tap has one'
+}
+
+/** One more heater, last in priority; the first that heats a store brings one. */
+export function addHeater(study: Study, kind: HeaterKind): Study {
+  const { heaters, store } = study.plant
+  if (refusesAnother(study, kind)) return study
+  const id = freeId(heaters.map((h) => h.id), kind)
+  return withHeaters(study, [...heaters, assumedHeater(kind, id, store?.place ?? heaters[0].place, freeTap(study, heaters))])
+}
+
+/** Whether a heater may go: something must heat water for all taps. */
+export const keepsHeater = (study: Study, id: string) => central(study.plant.heaters.filter((h) => h.id !== id)).length === 0
+
+/** The plant without a heater. */
 export function removeHeater(study: Study, id: string): Study {
-  if (study.plant.heaters.length < 2) return study
-  return withHeaters(study, study.plant.heaters.filter((h) => h.id !== id))
+  return keepsHeater(study, id) ? study : withHeaters(study, study.plant.heaters.filter((h) => h.id !== id))
 }
 
 /** A heater one place earlier in the order of priority. */
@@ -122,8 +116,8 @@ export function addLoop(study: Study): Study {
   const trunk = study.pipes.runs.find((r) => r.from === null)!
   const loop: Loop = {
     turnsAt: trunk.id,
-    back: { material: trunk.material, size: trunk.size, lengthM: trunk.lengthM, place: trunk.place, insulation: trunk.insulation, reachable: trunk.reachable },
-    pumpLMin: 3, pumpW: 25, returnHeight: 0.6, measuredUaWK: null,
+    back: { material: trunk.material, size: trunk.size, lengthM: trunk.lengthM, place: trunk.place, insulation: trunk.insulation, reachable: trunk.reachable, joints: trunk.joints, fittings: trunk.fittings },
+    pumpLMin: 3, pumpW: 25, returnHeight: 0.6, measuredUaWK: null, bypass: null, pumpAt: 'at the plant', sensorAt: 'not looked',
   }
   return { ...study, pipes: { ...study.pipes, loop }, origins: { ...study.origins, 'pipes.loop.pumpLMin': 'assumed', 'pipes.loop.pumpW': 'assumed' } }
 }
@@ -134,16 +128,11 @@ export function removeLoop(study: Study): Study {
   return {
     ...study,
     pipes: { ...study.pipes, loop: null },
-    controls: { found: off(study.controls.found), set: study.controls.set && off(study.controls.set) },
+    controls: { ...study.controls, found: off(study.controls.found), set: study.controls.set && off(study.controls.set) },
     packages: study.packages.map((p) => ({
       ...p,
       measures: p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows').map((m) => (m.kind === 'insulate-runs' ? { ...m, loopReturn: false } : m)),
     })),
     origins: Object.fromEntries(Object.entries(study.origins).filter(([path]) => !path.startsWith('pipes.loop.'))),
   }
-}
-
-/** A copy of plain data. */
-function structuredCopy<T>(x: T): T {
-  return JSON.parse(JSON.stringify(x)) as T
 }

@@ -1,7 +1,9 @@
 import { z } from 'zod'
-import { Carrier } from '../money/carriers'
+import { BurnerFuel, FireFuel, type Carrier } from '../money/carriers'
+import type { Efficiency } from '../heaters/efficiency'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { Id, Looked, Name, Share, between } from './fields'
+import { FireCircuit, Firings } from './fire'
+import { Id, Looked, Name, Note, Share, Twelve, between } from './fields'
 import { PlaceField } from './site'
 
 const EfficiencyField = z.discriminatedUnion('kind', [
@@ -9,30 +11,49 @@ const EfficiencyField = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fixed'), share: between(0.2, 1) }),
 ])
 
+/** What is known of a function that a heater may have. */
+export const FUNCTION_STATES = ['not looked', 'not there', 'as it came', 'gone through'] as const
+const FunctionState = z.enum(FUNCTION_STATES)
+export const HEATER_FUNCTIONS = { keepHot: 'Keep-hot', boost: 'Boost', lock: 'Lock above a temperature', holiday: 'Holiday level' } as const
+
 const named = {
   id: Id,
   name: Name,
   place: PlaceField,
-  /** Input on its plate, gross, kW; null: not read. Everything else here is output. */
+  /** Months it is used in, January first. */
+  months: Twelve(z.boolean()),
+  /** Input on its plate, kW, and the calorific value that counts it; null: not read. Everything else here is output. */
   plateInputKw: between(0.3, 400).nullable(),
+  plateOn: z.enum(['gross', 'net']),
   /** Whether anybody has gone through its settings since it left the factory. */
   settingsReviewed: Looked,
+  functions: z.strictObject({ keepHot: FunctionState, boost: FunctionState, lock: FunctionState, holiday: FunctionState }),
+  /** Flue, supply and whatever else was seen. */
+  note: Note,
 }
+
+/** Height of its own sensor in the store; null: the store's sensor. */
+const ownSensor = { sensorHeight: Share.nullable() }
+/** What its supply allows, A, and its voltage; null: not looked. */
+const supplied = { supplyAmps: between(1, 200).nullable(), volts: between(100, 480).nullable() }
 
 /** Fuel burned at each start before any heat is made use of, Wh. */
 const PurgeWh = between(0, 500)
 const StartLagS = between(0, 120)
 /** Electricity of electronics, at all times, W. */
 const StandbyW = between(0, 200)
+const OutputKw = between(1, 200)
+const LeastOutputKw = between(0, 200)
 
 /** A boiler that heats the store through a coil. */
 export const BoilerCoil = z.strictObject({
   ...named,
+  ...ownSensor,
   kind: z.literal('boiler-coil'),
-  carrier: Carrier,
+  carrier: BurnerFuel,
   /** Output, not input, kW. */
-  outputKw: between(1, 200),
-  leastOutputKw: between(0, 200),
+  outputKw: OutputKw,
+  leastOutputKw: LeastOutputKw,
   efficiency: EfficiencyField,
   purgeWh: PurgeWh,
   startLagS: StartLagS,
@@ -48,30 +69,42 @@ export const BoilerCoil = z.strictObject({
   }),
 })
 
-/** Heats the water as it runs; nothing is stored. */
-export const InstantGas = z.strictObject({
+/** What everything that heats water as it runs has. */
+const running = {
   ...named,
-  kind: z.literal('instant-gas'),
-  carrier: Carrier,
-  outputKw: between(1, 200),
-  leastOutputKw: between(0, 200),
+  outputKw: OutputKw,
   /** Does not fire below this flow, L/min. */
   leastFlowLMin: between(0, 20),
-  efficiency: EfficiencyField,
-  purgeWh: PurgeWh,
   startLagS: StartLagS,
   standbyW: StandbyW,
   /** Water in its exchanger, L, and what that loses, W/K. */
   contentL: between(0.1, 20),
   contentUaWK: between(0, 20),
+}
+
+/** Heats the water as it runs; nothing is stored. */
+export const InstantGas = z.strictObject({
+  ...running,
+  kind: z.literal('instant-gas'),
+  carrier: BurnerFuel,
+  leastOutputKw: LeastOutputKw,
+  efficiency: EfficiencyField,
+  purgeWh: PurgeWh,
 })
+
+/** The same by electricity. */
+export const InstantElectric = z.strictObject({ ...running, ...supplied, kind: z.literal('instant-electric'), phases: z.union([z.literal(1), z.literal(3)]) })
+
+/** A plate exchanger between a heat network and the taps. */
+export const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat') })
 
 /** A burner under a store with its flue through it. The store's loss includes the flue's. */
 export const GasStoreBurner = z.strictObject({
   ...named,
+  ...ownSensor,
   kind: z.literal('gas-store'),
-  carrier: Carrier,
-  outputKw: between(1, 200),
+  carrier: BurnerFuel,
+  outputKw: OutputKw,
   efficiency: EfficiencyField,
   pilotW: between(0, 500),
   purgeWh: PurgeWh,
@@ -81,35 +114,142 @@ export const GasStoreBurner = z.strictObject({
 /** An electric element in the store. */
 export const Element = z.strictObject({
   ...named,
+  ...ownSensor,
+  ...supplied,
   kind: z.literal('element'),
   powerKw: between(0.3, 40),
   height: Share,
-  /** What its supply allows, A, and its voltage; null: not looked. */
-  supplyAmps: between(1, 200).nullable(),
-  volts: between(100, 480).nullable(),
 })
 
-export const Heater = z.discriminatedUnion('kind', [BoilerCoil, InstantGas, GasStoreBurner, Element])
+/** A heat pump whose condenser lies round or in the store. */
+export const HeatPump = z.strictObject({
+  ...named,
+  ...ownSensor,
+  kind: z.literal('heat-pump'),
+  /** Heat given to the water, kW. */
+  outputKw: between(0.3, 40),
+  /** An element that helps, kW; 0: none. */
+  backupKw: between(0, 20),
+  /** Air it takes its heat from. */
+  air: z.enum(['where it stands', 'outdoors']),
+  /** Below this air only the element works, °C. */
+  leastAirC: between(-30, 20),
+  coil: z.strictObject({ bottom: Share, top: Share }),
+  standbyW: StandbyW,
+})
+
+/** Collectors on the roof that heat the store through a coil. */
+export const SolarCollector = z.strictObject({
+  ...named,
+  kind: z.literal('solar'),
+  areaM2: between(0.5, 100),
+  /** Optical efficiency, and loss in W/(m²K) and W/(m²K²), for the area given. */
+  optical: between(0.3, 0.95),
+  lossLinear: between(0, 15),
+  lossSquare: between(0, 0.2),
+  /** Incidence angle modifier b₀: 1 − b₀ (1/cos θ − 1). */
+  incidence: between(0, 0.5),
+  tiltDeg: between(0, 90),
+  /** Off the direction of the noon sun, towards the west, degrees. */
+  azimuthDeg: between(-180, 180),
+  coil: z.strictObject({ bottom: Share, top: Share, uaWK: between(20, 10_000) }),
+  flowLMin: between(0.3, 60),
+  pumpW: between(0, 300),
+  /** The store is loaded no hotter than this, °C. */
+  storeLimitC: between(50, 95),
+})
+
+/** What every fire has: heat into water while it burns, and of what the fuel holds, the share put down to hot water. */
+const fired = {
+  carrier: FireFuel,
+  waterKw: between(0.2, 40),
+  efficiency: between(0.2, 1),
+  firings: Firings,
+}
+
+/** A coil or a jacket in a fire. */
+export const WoodCoil = z.strictObject({
+  ...named,
+  ...fired,
+  kind: z.literal('wood-coil'),
+  circuit: FireCircuit,
+  /** Where its heat enters the store. */
+  coil: z.strictObject({ bottom: Share, top: Share }),
+})
+
+/** What stands at one tap only. */
+const atTap = { tapId: Id, litres: between(1, 200), uaWK: between(0, 20) }
+
+/** A small electric store under a sink. */
+export const UnderSink = z.strictObject({
+  ...named,
+  ...atTap,
+  ...supplied,
+  kind: z.literal('under-sink'),
+  powerKw: between(0.3, 20),
+  /** Filled from the cold main, or from the hot run so that it bridges the wait. */
+  feed: z.enum(['cold', 'hot']),
+})
+
+/** A vessel on or in a stove that is filled and emptied at its own tap. */
+export const Reservoir = z.strictObject({ ...named, ...atTap, ...fired, kind: z.literal('reservoir') })
+
+export const Heater = z.discriminatedUnion('kind', [
+  BoilerCoil, InstantGas, GasStoreBurner, Element, InstantElectric, DistrictHeat, HeatPump, SolarCollector, WoodCoil, UnderSink, Reservoir,
+])
 export type Heater = z.infer<typeof Heater>
-export type HeaterOf<K extends Heater['kind']> = Extract<Heater, { kind: K }>
+export type HeaterKind = Heater['kind']
+export type HeaterOf<K extends HeaterKind> = Extract<Heater, { kind: K }>
 
 /** What a heater is called in a sentence. */
-export const HEATER_KINDS: Record<Heater['kind'], string> = {
+export const HEATER_KINDS: Record<HeaterKind, string> = {
   'boiler-coil': 'Boiler with coil',
-  'instant-gas': 'Instantaneous gas heater',
   'gas-store': 'Gas store burner',
   element: 'Electric element',
+  'heat-pump': 'Heat pump on the store',
+  solar: 'Solar collector',
+  'wood-coil': 'Coil or jacket in a fire',
+  'instant-gas': 'Instantaneous gas heater',
+  'instant-electric': 'Instantaneous electric heater',
+  'district-heat': 'District heat exchanger',
+  'under-sink': 'Small store at one tap',
+  reservoir: 'Reservoir on a stove',
 }
+
+export type RunningHeater = HeaterOf<'instant-gas' | 'instant-electric' | 'district-heat'>
+export type LocalHeater = HeaterOf<'under-sink' | 'reservoir'>
+export type StoreHeaterSpec = Exclude<Heater, RunningHeater | LocalHeater>
+
+/** Heats water as it runs through. */
+export const isRunning = (h: Heater): h is RunningHeater => h.kind === 'instant-gas' || h.kind === 'instant-electric' || h.kind === 'district-heat'
+/** Stands at one tap and serves that alone. */
+export const isLocal = (h: Heater): h is LocalHeater => h.kind === 'under-sink' || h.kind === 'reservoir'
+/** Heats the store. */
+export const isOnStore = (h: Heater): h is StoreHeaterSpec => !isRunning(h) && !isLocal(h)
+/** Follows a thermostat; the sun and a fire do not. */
+export const hasSetpoint = (h: Heater) => h.kind !== 'solar' && h.kind !== 'wood-coil' && h.kind !== 'reservoir'
 
 /** Carrier that a heater burns or draws. */
 export function carrierOf(heater: Heater): Carrier {
-  return heater.kind === 'element' ? 'electricity' : heater.carrier
+  if ('carrier' in heater) return heater.carrier
+  return heater.kind === 'district-heat' ? 'district-heat' : 'electricity'
 }
 
 /** Electricity that a heater takes besides, W at all times. */
-export function standbyOf(heater: Heater): number {
-  return heater.kind === 'element' ? 0 : heater.standbyW
+export const standbyOf = (heater: Heater): number => ('standbyW' in heater ? heater.standbyW : 0)
+
+/** Field that holds what a heater can give, and the figure, kW; null: the sun has none. */
+export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'waterKw'; kw: number } | null {
+  if ('outputKw' in heater) return { field: 'outputKw', kw: heater.outputKw }
+  if ('powerKw' in heater) return { field: 'powerKw', kw: heater.powerKw }
+  return heater.kind === 'solar' ? null : { field: 'waterKw', kw: heater.waterKw }
 }
+
+/** How a heater turns what it burns into heat; null where there is no choice. */
+export const efficiencyOf = (heater: Heater): Efficiency | null => ('efficiency' in heater && typeof heater.efficiency !== 'number' ? heater.efficiency : null)
+
+/** The heater whose delay a tap waits for: what heats as it runs, or none. */
+export const runningOf = (heaters: readonly Heater[]): RunningHeater | null => heaters.find(isRunning) ?? null
 
 export const StoreField = z.strictObject({
   name: Name,
@@ -127,15 +267,24 @@ export const StoreField = z.strictObject({
   inletMix: between(0, 0.3),
   /** A mixing valve guards the taps. */
   mixingValve: Looked,
+  /** What it is set to, °C; null: it does not mix, or nobody has looked. */
+  mixesToC: between(30, 70).nullable(),
   /** A relief valve is there, and its discharge is piped to a safe place. */
   reliefValve: Looked,
+  /** Temperature at which it opens, °C. */
+  reliefC: between(80, 99),
   /** Something can be shut between store and relief valve. */
   valveBeforeRelief: Looked,
 })
 
+export type Store = z.infer<typeof StoreField>
+
+/** Most heaters a plant has. */
+export const MOST_HEATERS = 8
+
 export const Plant = z.strictObject({
   /** In order of priority. */
-  heaters: z.array(Heater).min(1, 'at least one heater').max(6),
+  heaters: z.array(Heater).min(1, 'at least one heater').max(MOST_HEATERS),
   store: StoreField.nullable(),
 })
 export type Plant = z.infer<typeof Plant>

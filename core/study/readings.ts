@@ -6,9 +6,11 @@ export const READING_KINDS = [
   'mains',
   'pressure',
   'hardness',
+  'hot-litres',
   'bucket',
   'time-to-hot',
   'tap-temperature',
+  'climb',
   'droop',
   'heater-display',
   'meter',
@@ -39,7 +41,7 @@ export const Reading = z.strictObject({
   sum: z.string().max(40).nullable(),
   /** Tap or heater it was taken at; null: the household. */
   where: Id.nullable(),
-  values: z.record(z.string().max(60), z.union([z.number(), z.string().max(200)])),
+  values: z.record(z.string().max(60), z.union([z.number(), z.string().max(4000)])),
   note: Note,
   photo: z
     .string()

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Controls } from '../controls/controls'
-import { carrierOf } from './plant'
+import { carrierOf, isLocal, isOnStore, isRunning } from './plant'
 import type { Study } from './study'
 
 type Report = (path: (string | number)[], message: string) => void
@@ -41,23 +41,27 @@ function checkPipes({ pipes }: Study, report: Report): void {
   pipes.taps.forEach((tap, i) => {
     if (!runs.has(tap.runId)) report(['pipes', 'taps', i, 'runId'], `there is no run "${tap.runId}"`)
   })
+  pipes.drain?.tapIds.forEach((id, i) => !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no tap "${id}"`))
   if (pipes.loop && !runs.has(pipes.loop.turnsAt)) report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
 }
 
-function checkPlant({ plant, prices }: Study, report: Report): void {
+function checkPlant({ plant, prices, pipes }: Study, report: Report): void {
   unique(plant.heaters.map((h) => h.id), ['plant', 'heaters'], report)
   plant.heaters.forEach((heater, i) => {
     const path = ['plant', 'heaters', i]
     if (!prices.carriers[carrierOf(heater)]) report(['prices', 'carriers', carrierOf(heater)], `needs a price: "${heater.name}" uses it`)
     if ('leastOutputKw' in heater && heater.leastOutputKw > heater.outputKw)
       report([...path, 'leastOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
-    if (heater.kind === 'boiler-coil' && heater.coil.top <= heater.coil.bottom)
-      report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
-    if (plant.store && heater.kind === 'instant-gas')
-      report([...path, 'kind'], 'an instantaneous heater and a store together are not simulated yet; leave one out')
-    if (!plant.store && heater.kind !== 'instant-gas') report(['plant', 'store'], `needs a store: "${heater.name}" heats one`)
+    if ('coil' in heater && heater.coil.top <= heater.coil.bottom) report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
+    if (isOnStore(heater) && !plant.store) report(['plant', 'store'], `needs a store: "${heater.name}" heats one`)
+    if (!isLocal(heater)) return
+    if (!pipes.taps.some((t) => t.id === heater.tapId)) report([...path, 'tapId'], `there is no tap "${heater.tapId}"`)
+    if (plant.heaters.findIndex((h) => isLocal(h) && h.tapId === heater.tapId) !== i) report([...path, 'tapId'], 'this tap has a heater of its own already')
   })
-  if (!plant.store && plant.heaters.length > 1) report(['plant', 'heaters', 1], 'without a store one heater is simulated; leave the others out')
+  const running = plant.heaters.filter(isRunning)
+  if (running.length > 1) report(['plant', 'heaters', plant.heaters.indexOf(running[1])], 'one heater can heat the water as it runs; leave the others out')
+  if (plant.store && !plant.heaters.some(isOnStore)) report(['plant', 'store'], 'has no heater; leave it out, or say what heats it')
+  if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'needs one that serves all taps')
   if (!prices.carriers.electricity) report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
 }
 
@@ -74,6 +78,12 @@ function checkPeople({ people, pipes }: Study, report: Report): void {
       report(['people', 'absences', i, 'personId'], `there is no person "${absence.personId}"`)
     if (absence.toDay < absence.fromDay) report(['people', 'absences', i, 'toDay'], 'must not be before the first day')
   })
+  people.guests.forEach((guests, i) => {
+    if (!persons.has(guests.likePersonId)) report(['people', 'guests', i, 'likePersonId'], `there is no person "${guests.likePersonId}"`)
+    if (guests.toDay < guests.fromDay) report(['people', 'guests', i, 'toDay'], 'must not be before the first day')
+  })
+  if (people.draws.kind === 'logged')
+    people.draws.draws.forEach((d, i) => !taps.has(d.tapId) && report(['people', 'draws', 'draws', i, 'tapId'], `there is no tap "${d.tapId}"`))
   if (people.draws.kind === 'standard' && !taps.has(people.draws.tapId))
     report(['people', 'draws', 'tapId'], `there is no tap "${people.draws.tapId}"`)
 }

@@ -10,7 +10,11 @@ export const Site = z.strictObject({
   name: Name,
   note: Note,
   altitudeM: between(-430, 5000),
+  /** North positive; the sun's path follows from it, degrees. */
+  latitudeDeg: between(-66, 66),
   monthlyAirC: Twelve(AirC),
+  /** Sun on the level, mean of each month, kWh/m² a day. */
+  monthlySunKwhM2: Twelve(between(0, 12)),
   mains: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('model') }),
     z.strictObject({ kind: z.literal('monthly'), monthlyC: Twelve(WaterC) }),

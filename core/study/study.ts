@@ -3,7 +3,7 @@ import { Controls } from '../controls/controls'
 import { Package } from '../measures/measures'
 import { Prices } from '../money/prices'
 import { checkReferences } from './references'
-import { Id, Name } from './fields'
+import { Day, Id, Name } from './fields'
 import { People } from './people'
 import { Pipes } from './pipes'
 import { Plant } from './plant'
@@ -11,7 +11,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 2
+export const VERSION = 3
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -28,8 +28,8 @@ export const StudyShape = z.strictObject({
   people: People,
   pipes: Pipes,
   plant: Plant,
-  /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was. */
-  controls: z.strictObject({ found: Controls, set: Controls.nullable() }),
+  /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
+  controls: z.strictObject({ found: Controls, foundOn: Day.nullable(), set: Controls.nullable(), setOn: Day.nullable() }),
   prices: Prices,
   packages: z.array(Package).max(20),
   readings: z.array(Reading).max(5000),
@@ -51,5 +51,5 @@ export function controlsOf(study: Study): Controls {
 
 /** The same household as it was found. */
 export function asFound(study: Study): Study {
-  return study.controls.set ? { ...study, controls: { found: study.controls.found, set: null } } : study
+  return study.controls.set ? { ...study, controls: { ...study.controls, set: null, setOn: null } } : study
 }

@@ -1,9 +1,9 @@
 import type { Draw } from '../people/draws'
-import type { Branch } from '../pipes/network'
 import type { Outflow } from '../pipes/plug-run'
 import type { Tap } from '../study/pipes'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
+import type { Stretch } from './stretch'
 
 /** Water this close below what is wanted is warm enough to step in, K. */
 export const WARM_ENOUGH_K = 2
@@ -50,7 +50,7 @@ export class TapDraw {
     private readonly draw: Draw,
     private readonly tap: Tap,
     readonly tapIndex: number,
-    private readonly path: readonly Branch[],
+    private readonly path: readonly { run: Stretch; flowLMin: number }[],
   ) {
     this.waiting = draw.waits
     this.left = draw.amount
@@ -68,7 +68,7 @@ export class TapDraw {
     }
   }
 
-  private get last(): Branch {
+  private get last(): { run: Stretch; flowLMin: number } {
     return this.path[this.path.length - 1]
   }
 

@@ -1,9 +1,11 @@
+import { carriedC } from '../controls/supply'
 import { pressureDrop } from '../heaters/thermosiphon'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
+import { fittingsM } from '../pipes/fittings'
 import { coolDownHours } from '../pipes/loss'
 import { runUa } from '../pipes/network'
-import { frontTo, runsTo, supplyOf } from '../readings/model'
+import { frontTo, heaterDelayS, runsTo } from '../readings/model'
 import type { Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 
@@ -16,7 +18,7 @@ export interface TapFigures {
   waitS: number
   /** Time in which the last run loses 63 % of its warmth, h: it decides the second draw of a bunch. */
   coolDownH: number
-  /** Lost by friction in straight pipe at the flow of the tap, bar; fittings come on top. */
+  /** Lost by friction in pipe and fittings at the flow of the tap, bar. */
   dropBar: number
 }
 
@@ -25,18 +27,17 @@ const WARM_C = 50
 
 export function tapFigures(study: Study, tap: Tap): TapFigures {
   const runs = runsTo(study, tap)
-  const heater = study.plant.heaters[0]
-  const delayS = heater.kind === 'instant-gas' ? heater.startLagS : 0
+  const delayS = heaterDelayS(study)
   const waitS = (frontTo(study, tap) / tap.flowLMin) * 60 + delayS
   const last = runs[runs.length - 1]
-  const ua = runUa(last, supplyOf(study).setpointC, study.site.monthlyAirC) / last.lengthM
+  const ua = runUa(last, carriedC(study), study.site.monthlyAirC) / last.lengthM
   return {
     tap,
     contentL: runs.reduce((s, r) => s + contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM, 0),
     runOffL: (tap.flowLMin * waitS) / 60,
     waitS,
     coolDownH: coolDownHours(pipeOf(last.material, last.size), ua),
-    dropBar: runs.reduce((s, r) => s + pressureDrop(tap.flowLMin, r.lengthM, pipeOf(r.material, r.size).innerM, WARM_C), 0) / 1e5,
+    dropBar: runs.reduce((s, r) => s + pressureDrop(tap.flowLMin, r.lengthM + fittingsM(r.fittings, pipeOf(r.material, r.size).innerM), pipeOf(r.material, r.size).innerM, WARM_C), 0) / 1e5,
   }
 }
 

@@ -1,16 +1,16 @@
 import { DAYS, DAY_S, MONTH_OF_DAY, WEEK_MIN } from '../climate/calendar'
 import { isOn } from '../controls/week'
-import { InstantPlant } from '../heaters/instant-plant'
 import type { PlantModel } from '../heaters/plant-model'
-import { StorePlant } from '../heaters/store-plant'
+import { plantOf } from '../heaters/plant-of'
 import { CARRIERS } from '../money/carriers'
 import { priceAt } from '../money/prices'
 import { drawsOfYear, type Draw } from '../people/draws'
 import { Network } from '../pipes/network'
 import { Outflow } from '../pipes/plug-run'
 import { TEPID_C } from '../safety/legionella'
-import { standbyOf } from '../study/plant'
+import { isLocal, standbyOf } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
+import { LocalTap } from '../taps/local-tap'
 import { TapDraw, type DrawRecord } from '../taps/tap-draw'
 import { mainsThroughYear } from '../water/mains'
 import { weeklyEdges } from './edges'
@@ -19,6 +19,10 @@ import { Ledger } from './ledger'
 
 /** Longest step while only the loop's pump moves water, s. */
 const LOOP_STEP_S = 900
+/** A bypass valve is looked at this often while it is open, and while it is shut, s. */
+const VALVE_STEP_S = { open: 20, shut: 300 } as const
+/** It opens again when the water there has cooled this far below where it closes, K. */
+const VALVE_OPENS_K = 6
 /** Hygiene is looked at no more often than this, s. */
 const HYGIENE_STEP_S = 600
 
@@ -36,6 +40,10 @@ export class Household {
   readonly branchLostKj: number[]
   readonly active: TapDraw[] = []
   pumping = false
+  /** Small stores at taps, by index of the tap. */
+  readonly locals = new Map<number, LocalTap>()
+  /** A bypass valve between hot and cold; without one the way is always open. */
+  private valveOpen = true
   mainsC: number
   private readonly draws: Draw[]
   private nextDraw = 0
@@ -45,6 +53,7 @@ export class Household {
   private weekStartS: number
   private heldAtMonthStart: number
   private readonly supply = new Outflow()
+  private readonly arrived = new Outflow()
   private hygieneDueS = HYGIENE_STEP_S
   private hygieneFromS = 0
   private readonly standbyKw: number
@@ -56,12 +65,13 @@ export class Household {
     this.mainsC = this.mains[0]
     this.draws = drawsOfYear(study.people, study.site.firstWeekday)
     this.network = new Network(study)
-    this.plant = study.plant.store ? new StorePlant(study, this.ledger) : new InstantPlant(study, this.ledger)
+    this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
     this.edges = weeklyEdges(study)
     this.weekStartS = -study.site.firstWeekday * DAY_S
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
     this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
+    for (const h of study.plant.heaters) if (isLocal(h)) this.locals.set(this.tapIndex.get(h.tapId)!, new LocalTap(study, h, this.ledger))
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
   }
@@ -71,6 +81,7 @@ export class Household {
     const day = Math.round(midnightS / DAY_S)
     this.nowS = this.paidS = this.hygieneFromS = midnightS
     this.plant.startAt(midnightS)
+    for (const local of this.locals.values()) local.plant.startAt(midnightS)
     this.network.startAt(midnightS)
     this.mainsC = this.mains[day]
     this.enterMonth(MONTH_OF_DAY[day])
@@ -80,7 +91,9 @@ export class Household {
   }
 
   private heldKj(): number {
-    return this.plant.heldKj() + this.network.heldKj()
+    let held = this.plant.heldKj() + this.network.heldKj()
+    for (const local of this.locals.values()) held += local.plant.heldKj()
+    return held
   }
 
   private nextEdgeS(): number {
@@ -131,12 +144,13 @@ export class Household {
 
   private readClock(minuteOfWeek: number): void {
     this.plant.atMinute(minuteOfWeek)
+    for (const local of this.locals.values()) local.plant.atMinute(minuteOfWeek)
     const { loop } = controlsOf(this.study)
     this.pumping =
       this.network.hasLoop && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek)))
     for (const c of CARRIERS) {
       const tariff = this.study.prices.carriers[c]
-      if (tariff) this.ledger.prices[c] = priceAt(tariff, minuteOfWeek)
+      if (tariff) this.ledger.prices[c] = priceAt(tariff, minuteOfWeek, this.ledger.month)
     }
   }
 
@@ -147,13 +161,17 @@ export class Household {
     if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
 
     network.still()
+    for (const local of this.locals.values()) local.flowLMin = 0
     let tapLMin = 0
     for (const d of active) {
       d.plan(this.nowS, mainsC)
+      const local = this.locals.get(d.tapIndex)
+      if (local) local.flowLMin += d.hotLMin
+      if (local && !local.fedHot) continue
       tapLMin += d.hotLMin
       network.openTap(d.tapIndex, d.hotLMin)
     }
-    const loop = this.pumping ? this.study.pipes.loop! : null
+    const loop = this.pumping && this.valveOpen ? this.study.pipes.loop! : null
     const loopLMin = loop ? loop.pumpLMin : 0
     if (loop) {
       network.pump(loopLMin)
@@ -161,12 +179,25 @@ export class Household {
     }
     for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1))
     const totalLMin = tapLMin + loopLMin
-    dt = Math.max(1e-3, Math.min(dt, plant.longestStep(totalLMin)))
+    dt = Math.min(dt, plant.longestStep(totalLMin))
+    for (const local of this.locals.values()) dt = Math.min(dt, local.plant.longestStep(local.flowLMin))
+    if (this.pumping && this.study.pipes.loop!.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
+    dt = Math.max(1e-3, dt)
 
-    if (totalLMin > 0) this.moveWater(tapLMin, loopLMin, dt)
-    plant.advance(dt)
+    if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
+    plant.advance(dt, mainsC)
+    for (const local of this.locals.values()) local.plant.advance(dt, mainsC)
     this.nowS += dt
+    this.lookAtValve()
     this.lookAtHygiene(dt)
+  }
+
+  private lookAtValve(): void {
+    const bypass = this.study.pipes.loop?.bypass
+    if (!bypass) return
+    const here = this.network.turnC(this.nowS)
+    if (this.valveOpen && here >= bypass.closesAtC) this.valveOpen = false
+    else if (!this.valveOpen && here < bypass.closesAtC - VALVE_OPENS_K) this.valveOpen = true
   }
 
   private openTaps(): void {
@@ -175,28 +206,42 @@ export class Household {
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
       if (draw.wantedC <= this.mainsC + 0.5) continue
-      const path = this.network.paths[index].map((i) => this.network.branches[i])
-      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, path))
+      const local = this.locals.get(index)
+      const runs = local && !local.fedHot ? [] : this.network.paths[index].map((i) => this.network.branches[i])
+      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, local ? [...runs, local] : runs))
     }
   }
 
   private moveWater(tapLMin: number, loopLMin: number, dt: number): void {
     const { network, plant, ledger, mainsC } = this
     const tapLitres = (tapLMin * dt) / 60
-    this.supply.clear()
-    plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
-    network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
+    const moves = tapLMin + loopLMin > 0
+    if (moves) {
+      this.supply.clear()
+      plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
+      network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
+    }
+    for (const [tap, local] of this.locals) if (local.flowLMin > 0) local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
     for (const d of this.active) {
       const path = network.paths[d.tapIndex]
-      const last = network.branches[path[path.length - 1]]
+      const last = this.locals.get(d.tapIndex) ?? network.branches[path[path.length - 1]]
       d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
     }
-    plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
+    if (moves) plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
     for (let i = this.active.length - 1; i >= 0; i--)
       if (this.active[i].done) {
         this.records.push(this.active[i].record)
         this.active.splice(i, 1)
       }
+  }
+
+  /** What arrived at a tap in the hot run that is its alone in this step. */
+  private arrivedAt(tap: number, hotLMin: number): Outflow {
+    const path = this.network.paths[tap]
+    const last = this.network.branches[path[path.length - 1]]
+    this.arrived.clear()
+    for (let i = 0; i < last.out.n; i++) this.arrived.add((last.out.litres[i] * hotLMin) / last.flowLMin, last.out.tempC[i])
+    return this.arrived
   }
 
   private lookAtHygiene(dt: number): void {
@@ -214,6 +259,7 @@ export class Household {
   private enterMonth(month: number): void {
     this.ledger.month = month
     this.plant.setMonth(month)
+    for (const local of this.locals.values()) local.plant.setMonth(month)
     this.network.settle(this.nowS, month, () => {})
   }
 
@@ -223,6 +269,7 @@ export class Household {
     const { ledger } = this
     const heating = this.study.site.heatingMonths[ledger.month]
     this.plant.settle(ledger, heating)
+    for (const local of this.locals.values()) local.plant.settle(ledger, heating)
     let i = 0
     this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
       ledger.add(onLoop ? 'loop' : 'deadRun', kj)

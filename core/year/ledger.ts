@@ -17,8 +17,11 @@ export const FLOWS = [
 ] as const
 export type Flow = (typeof FLOWS)[number]
 
+/** Flows that bring heat in besides what is bought. */
+export const COMES_IN: readonly Flow[] = ['recovered', 'renewable', 'ambient']
+
 /** Litres kept for every month. */
-export const WATERS = ['hot', 'mixed', 'runOff'] as const
+export const WATERS = ['hot', 'mixed', 'runOff', 'relief'] as const
 export type WaterKind = (typeof WATERS)[number]
 
 const twelve = () => new Float64Array(12)

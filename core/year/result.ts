@@ -1,10 +1,11 @@
 import { DAY_S } from '../climate/calendar'
 import { CARRIERS, type Carrier } from '../money/carriers'
+import { perKwh, waterPerM3 } from '../money/prices'
 import { LOOP_RETURN } from '../pipes/network'
 import { STILL_DAYS } from '../safety/legionella'
 import type { DrawRecord } from '../taps/tap-draw'
 import type { Household } from './household'
-import { FLOWS, type Flow, type Ledger } from './ledger'
+import { COMES_IN, FLOWS, type Flow, type Ledger } from './ledger'
 
 export type EnergyFlows = { [F in Flow as `${F}Kwh`]: number }
 
@@ -29,6 +30,8 @@ export interface Water {
   hotL: number
   mixedL: number
   runOffL: number
+  /** Let go by relief valves. */
+  reliefL: number
 }
 
 export interface Comfort {
@@ -70,6 +73,8 @@ export interface YearResult extends Period {
   runs: { id: string; lossKwh: number }[]
   taps: TapResult[]
   heaterStarts: number
+  /** Hours in which collectors stood in the sun with nowhere to put their heat. */
+  stagnantHours: number
   seed: number
 }
 
@@ -96,6 +101,7 @@ function period(home: Household, months: readonly number[]): Period {
     hotL: r6(sum(ledger.waters.hot)),
     mixedL: r6(sum(ledger.waters.mixed)),
     runOffL: r6(sum(ledger.waters.runOff)),
+    reliefL: r6(sum(ledger.waters.relief)),
   }
   return {
     energy: { ...flows, inputKwh, residualKwh: r6(residual(ledger, months) / 3600), houseHeatKwh: r6(houseHeatKwh) },
@@ -109,8 +115,7 @@ function period(home: Household, months: readonly number[]): Period {
 function residual(ledger: Ledger, months: readonly number[]): number {
   const flow = (f: Flow) => months.reduce((s, m) => s + ledger.flows[f][m], 0)
   const input = CARRIERS.reduce((s, c) => s + months.reduce((t, m) => t + ledger.inputs[c][m], 0), 0)
-  const comesIn: readonly Flow[] = ['recovered', 'renewable', 'ambient']
-  return FLOWS.reduce((left, f) => left + (comesIn.includes(f) ? flow(f) : -flow(f)), input)
+  return FLOWS.reduce((left, f) => left + (COMES_IN.includes(f) ? flow(f) : -flow(f)), input)
 }
 
 function costOf(
@@ -124,8 +129,9 @@ function costOf(
   const { prices, site } = home.study
   const energy = Object.fromEntries(bought.map((c) => [c, r6(sum(home.ledger.money[c]))]))
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
-  const waterCost = r6(((water.mixedL + water.runOffL) / 1000) * (prices.waterPerM3 + prices.sewerPerM3))
-  const heatPrice = (prices.carriers[site.heating.carrier]?.perKwh ?? 0) / site.heating.efficiency
+  const waterCost = r6(((water.mixedL + water.runOffL + water.reliefL) / 1000) * waterPerM3(prices))
+  const heating = prices.carriers[site.heating.carrier]
+  const heatPrice = heating ? perKwh(heating) / site.heating.efficiency : 0
   const houseHeatCredit = prices.creditHouseHeat ? r6(houseHeatKwh * heatPrice) : 0
   const total = bought.reduce((s, c) => s + energy[c], 0) + standing + waterCost - houseHeatCredit
   return { energy, standing, water: waterCost, houseHeatCredit, total: r6(total) }
@@ -183,6 +189,7 @@ export function resultOf(home: Household): YearResult {
     runs: home.network.branches.map((b, i) => ({ id: b.id, lossKwh: r6(home.branchLostKj[i] / 3600) })),
     taps: home.study.pipes.taps.map((t, i) => tapResult(t.id, home.records.filter((r) => r.tap === i))),
     heaterStarts: Math.round(home.plant.starts()),
+    stagnantHours: r6(home.plant.stagnantHours()),
     seed: home.study.people.seed,
   }
 }

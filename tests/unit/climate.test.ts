@@ -34,10 +34,10 @@ describe('weather files', () => {
   })
 
   it('may miss hours, as the format marks them, but not whole months', () => {
-    const gaps = readEpw(epw(CLIMATES['cool coast'], (row, h) => (h % 50 === 0 ? row.with(6, '99.9') : row)))
+    const gaps = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => (h % 50 === 0 ? row.with(6, '99.9') : row)))
     expect(gaps.ok && gaps.weather.missing).toBe(176)
     expect(gaps.ok && gaps.weather.place).toBe('Nowhere Point')
-    const half = readEpw(epw(CLIMATES['cool coast']).split('\r\n').slice(0, 3000).join('\r\n'))
+    const half = readEpw(epw(CLIMATES['cool coast'].airC).split('\r\n').slice(0, 3000).join('\r\n'))
     expect(half).toEqual({ ok: false, faults: expect.arrayContaining([expect.stringMatching(/^month 6 has \d+ hours of 720/)]) })
   })
 
@@ -48,7 +48,7 @@ describe('weather files', () => {
     ['a month too many', (row: string[], h: number) => (h === 0 ? row.with(1, '13') : row), /^line 9: month is "13"/],
     ['rows cut off', (row: string[], h: number) => (h === 0 ? row.slice(0, 4) : row), /^line 9: has 4 columns/],
   ])('with %s are refused by line', (_, change, message) => {
-    const answer = readEpw(epw(CLIMATES['temperate inland'], change))
+    const answer = readEpw(epw(CLIMATES['temperate inland'].airC, change))
     expect(answer.ok).toBe(false)
     if (!answer.ok) {
       expect(answer.faults[0]).toMatch(message)
@@ -68,7 +68,7 @@ describe('weather files', () => {
 })
 
 describe('climates to begin with', () => {
-  it.each(Object.entries(CLIMATES))('%s makes a sound study, heated in its cold months', (_, monthlyC) => {
+  it.each(Object.entries(CLIMATES))('%s makes a sound study, heated in its cold months', (_, { airC: monthlyC }) => {
     const study = blankStudy('household')
     const heated = heatedMonths(monthlyC)
     expect(readStudy({ ...study, site: { ...study.site, monthlyAirC: [...monthlyC], heatingMonths: heated } }).ok).toBe(true)

@@ -1,3 +1,4 @@
+import { unlookedHeater } from '../../core/study/unlooked'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { duplex } from '../../core/demos/duplex'
@@ -38,10 +39,10 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   ['contradicts-m', hillTown, (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })), (s) => void (s.readings[1].values.coldC = 7)],
 ]
 
-const element = (id: string, height: number): Heater => ({ kind: 'element', id, name: id, place: 'cellar', plateInputKw: null, settingsReviewed: null, powerKw: 4.5, height, supplyAmps: 15, volts: 240 })
+const element = (id: string, height: number): Heater => ({ kind: 'element', id, name: id, place: 'cellar', ...unlookedHeater(), sensorHeight: null, powerKw: 4.5, height, supplyAmps: 15, volts: 240 })
 const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
-  s.controls.found.heaters = { upper: { setpointC: 60, hysteresisK: 5, windows: null }, lower: { setpointC: 52, hysteresisK: 5, windows: null } }
+  s.controls.found.heaters = { upper: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false }, lower: { setpointC: 52, hysteresisK: 5, windows: null, keepHot: false } }
   s.packages = []
   s.origins = {}
 })

@@ -33,7 +33,7 @@ describe('legionella', () => {
   })
 
   it('a hotter store is tepid for less of the week, and a loop kept cool is said to be', () => {
-    const at = (setpointC: number): Study => ({ ...hillTown, controls: { found: { ...hillTown.controls.found, heaters: { boiler: { setpointC, hysteresisK: 5, windows: null } } }, set: null } })
+    const at = (setpointC: number): Study => ({ ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, keepHot: false } } }, set: null } })
     const [cool, hot] = [simulate(at(48)), simulate(at(65))]
     expect(cool.hygiene.storeTepidHoursWeek).toBeGreaterThan(hot.hygiene.storeTepidHoursWeek)
     expect(cool.hygiene.loopReturnCoolShare).toBeGreaterThan(0.95)

@@ -51,7 +51,7 @@ describe('the reader of study files', () => {
     expect(message('{"a":1}')).toMatch(/not a Bagno study/)
     expect(message('[1,2]')).toMatch(/JSON object/)
     expect(message('{"format":"bagno-study","version":7}')).toMatch(/newer Bagno \(version 7\)/)
-    expect(message('{"format":"bagno-study"}')).toMatch(/reads version 2/)
+    expect(message('{"format":"bagno-study"}')).toMatch(/reads version 3/)
     expect(message('{"format":"bagno-st')).toMatch(/not JSON/)
     expect(message(' '.repeat(LARGEST_FILE + 1))).toMatch(/at most 8 MB/)
     expect(message(`{"__proto__":{"format":"bagno-study","version":1}}`)).toMatch(/not a Bagno study/)
@@ -106,9 +106,9 @@ describe('the grid of a controller', () => {
 describe('prices', () => {
   it('follow their bands through the week', () => {
     const tariff = hillTown.prices.carriers.electricity!
-    expect(priceAt(tariff, 6 * 60)).toBe(0.22)
-    expect(priceAt(tariff, 7 * 60)).toBe(0.31)
-    expect(priceAt(tariff, 23 * 60)).toBe(0.22)
-    expect(priceAt(tariff, 5 * 1440 + 12 * 60)).toBe(0.22)
+    expect(priceAt(tariff, 6 * 60, 0)).toBe(0.22)
+    expect(priceAt(tariff, 7 * 60, 0)).toBe(0.31)
+    expect(priceAt(tariff, 23 * 60, 0)).toBe(0.22)
+    expect(priceAt(tariff, 5 * 1440 + 12 * 60, 0)).toBe(0.22)
   })
 })

@@ -77,7 +77,7 @@ describe('limits with exact answers', () => {
   it('a year with no people uses no water and loses just what the store and the plant lose', () => {
     const study = nobody({ ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } } } })
     const year = simulate(study)
-    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0 })
+    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0, reliefL: 0 })
     expect(year.energy.usefulKwh).toBe(0)
     // The store hovers between call and setpoint; its loss lies between the losses at the two.
     const ua = standingUa(study.plant.store!.loss, study.plant.store!.litres)
@@ -90,7 +90,7 @@ describe('limits with exact answers', () => {
   it('a loop at steady state loses what its closed form says', () => {
     const study = nobody(structuredClone(hillTown))
     study.controls.found.loop.mode = 'always'
-    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null }
+    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null, keepHot: false }
     // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
     let [expected, from] = [0, 0]
     const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000

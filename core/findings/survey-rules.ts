@@ -1,0 +1,208 @@
+import { carriedC, supplyOf } from '../controls/supply'
+import { CALORIFIC } from '../money/calorific'
+import { COIL_LIMIT_C } from '../heaters/wood-coil'
+import { gravityFlow } from '../heaters/thermosiphon'
+import { pipeOf } from '../pipes/catalogue'
+import { contentsPerMetre } from '../pipes/contents'
+import { steadyAtTap } from '../readings/model'
+import { HEATER_FUNCTIONS, isLocal } from '../study/plant'
+import { tapFigures } from '../taps/tap-figures'
+import { sumNamed } from '../sums/registry'
+import type { Finding, Rule } from './finding'
+
+/** Contents said and computed further apart than this many times are a slip. */
+const FAR_TIMES = 1.5
+/** Return at which gravity circulation is judged, °C. */
+const RETURN_C = 50
+/** One metre upright carries no more than this level, m. */
+const LEVEL_TO_UPRIGHT = 2
+
+export const contentsSaid: Rule = ({ study, write }) =>
+  study.pipes.taps.flatMap((tap): Finding[] => {
+    if (tap.saidContentL === null) return []
+    const { contentL } = tapFigures(study, tap)
+    const times = tap.saidContentL / contentL
+    if (times < FAR_TIMES && times > 1 / FAR_TIMES) return []
+    return [
+      {
+        id: `contents-${tap.id}`,
+        severity: 'look',
+        station: 'taps',
+        on: tap.id,
+        what: `Litres to ${tap.name} far from what the pipes hold`,
+        why: `${write.figure('volume', tap.saidContentL, 2)} was said; material, size and length make ${write.figure('volume', contentL, 2)}, ${times > 1 ? `${times.toFixed(1)} times less` : `${(1 / times).toFixed(1)} times more`}.`,
+        source: 'Contents = π/4 × bore² × length',
+        mend: 'Measure size and length again, or time the wait: one of the two is a slip.',
+        reading: 'time-to-hot',
+      },
+    ]
+  })
+
+export const notHotEnough: Rule = ({ study, write }) =>
+  study.pipes.taps.flatMap((tap): Finding[] => {
+    if (tap.leastHotC === null || study.plant.heaters.some((h) => isLocal(h) && h.tapId === tap.id)) return []
+    const arrivesC = steadyAtTap(study, tap, carriedC(study), 0)
+    if (arrivesC >= tap.leastHotC) return []
+    return [
+      {
+        id: `not-hot-enough-${tap.id}`,
+        severity: 'mend',
+        station: 'taps',
+        on: tap.id,
+        what: `Hot water arrives too cool for ${tap.name}`,
+        why: `It needs ${write.temperature(tap.leastHotC)}; in January ${write.temperature(arrivesC)} arrives in a long draw.`,
+        source: 'Along each run T − air falls as exp(−U′L/ṁc)',
+        mend: 'A higher setpoint, insulation on the way, or a small store at that tap.',
+        reading: 'tap-temperature',
+      },
+    ]
+  })
+
+export const crossover: Rule = ({ study, write }) => {
+  const { loop } = study.pipes
+  if (!loop?.bypass) return []
+  const litres = contentsPerMetre(pipeOf(loop.back.material, loop.back.size)) * loop.back.lengthM
+  return [
+    {
+      id: 'crossover',
+      severity: 'look',
+      station: 'loop',
+      on: null,
+      what: 'The return warms the cold line',
+      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(loop.bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
+      source: 'Contents of the cold line; growth of legionella between 20 and 45 °C',
+      mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
+      reading: 'loop',
+    },
+  ]
+}
+
+export const functionsAsTheyCame: Rule = ({ study }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    const left = (Object.keys(HEATER_FUNCTIONS) as (keyof typeof HEATER_FUNCTIONS)[]).filter((f) => h.functions[f] === 'as it came')
+    if (left.length === 0) return []
+    return [
+      {
+        id: `functions-${h.id}`,
+        severity: 'mend',
+        station: 'heater',
+        on: h.id,
+        what: 'Functions that nobody has gone through',
+        why: `${h.name}: ${left.map((f) => HEATER_FUNCTIONS[f].toLowerCase()).join(', ')} ${left.length > 1 ? 'are' : 'is'} as it came.`,
+        source: 'Practice',
+        mend: 'Try each one, decide whether this household wants it, and write it down as found first.',
+      },
+    ]
+  })
+
+export const storeBelowFire: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (h.kind !== 'wood-coil' || h.circuit.pump || h.circuit.heightM > 0) return []
+    return [
+      {
+        id: `below-fire-${h.id}`,
+        severity: 'danger',
+        station: 'heater',
+        on: h.id,
+        what: 'The store stands below the fire',
+        why: `Its thermal centre is ${write.figure('length', -h.circuit.heightM)} lower than that of ${h.name}: warm water does not sink, so nothing carries the heat away and the coil boils.`,
+        source: 'Drive = g × height × (ρ cold − ρ hot)',
+        mend: 'Light no fire until the store stands at or above it, or a pump with a safe stand-by has been fitted by the licensed. Never let a coil in a fire run dry; never heat a closed vessel.',
+      },
+    ]
+  })
+
+export const gravityTooSlow: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (h.kind !== 'wood-coil' || h.circuit.pump || h.circuit.heightM <= 0) return []
+    const { heightM, lengthM, boreMm, fittingsM, horizontalM } = h.circuit
+    const { riseK, flowLMin } = gravityFlow({ heightM, lengthM, innerMm: boreMm, fittingsEquivalentM: fittingsM, powerKw: h.waterKw, returnC: RETURN_C })
+    const tooHot = RETURN_C + riseK >= COIL_LIMIT_C - 10
+    const tooLevel = horizontalM > LEVEL_TO_UPRIGHT * heightM
+    if (!tooHot && !tooLevel) return []
+    return [
+      {
+        id: `gravity-${h.id}`,
+        severity: tooHot ? 'danger' : 'mend',
+        station: 'heater',
+        on: h.id,
+        what: tooHot ? 'Gravity moves too little water past the fire' : 'Much level pipe for so little height',
+        why: `${write.figure('power', h.waterKw)} into ${write.figure('flow', flowLMin)} is a rise of ${write.figure('rise', riseK)}: ${write.temperature(RETURN_C)} comes back as ${write.temperature(RETURN_C + riseK)}. ${write.figure('length', horizontalM)} level to ${write.figure('length', heightM)} upright; the rule of the trade allows ${write.figure('length', LEVEL_TO_UPRIGHT * heightM)}.`,
+        source: 'Drive against friction (Blasius, laminar below Re 2300); one upright to two level',
+        mend: 'A wider bore, fewer bends, more height, or a pump. Work on fires and their relief is for the licensed.',
+      },
+    ]
+  })
+
+export const logsTooFew: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (h.kind !== 'wood-coil' && h.kind !== 'reservoir') return []
+    const perKg = h.carrier === 'pellets' ? CALORIFIC['pellets, kg'] : CALORIFIC['beech logs at 20 % moisture, kg']
+    return h.firings
+      .filter((f) => f.kg > 0 && f.kg * perKg < h.waterKw * f.hours)
+      .slice(0, 1)
+      .map((f) => ({
+        id: `logs-${h.id}`,
+        severity: 'look',
+        station: 'heater',
+        on: h.id,
+        what: 'More heat than the wood holds',
+        why: `${write.mass(f.kg)} hold ${write.energy(f.kg * perKg)}; ${write.figure('power', h.waterKw)} for ${f.hours} h is ${write.energy(h.waterKw * f.hours)} into the water alone.`,
+        source: 'Calorific value of wood at 20 % moisture',
+        mend: 'Weigh the wood of one evening, and read the store before and after it.',
+        reading: 'store-top',
+      }))
+  })
+
+export const reservoirWater: Rule = ({ study }) =>
+  study.plant.heaters
+    .filter((h) => h.kind === 'reservoir')
+    .map((h) => ({
+      id: `reservoir-${h.id}`,
+      severity: 'look',
+      station: 'heater',
+      on: h.id,
+      what: 'Water that stands on the stove is not for drinking',
+      why: `${h.name} keeps its water warm for days, and it can come near boiling beside a hot stove.`,
+      source: 'Practice; scalds above 49 °C',
+      mend: 'A lid, a sign, a tap that cannot be opened by a child, and fresh water each day.',
+    }))
+
+export const loopTooSlow: Rule = ({ study, write }) => {
+  const { loop } = study.pipes
+  const held = study.controls.set ?? study.controls.found
+  const id = supplyOf(study).heaterId
+  const heater = study.plant.heaters.find((h) => h.id === id)!
+  if (!loop || held.loop.mode === 'off' || heater.kind !== 'instant-gas' || loop.pumpLMin >= heater.leastFlowLMin) return []
+  return [
+    {
+      id: 'loop-too-slow',
+      severity: 'mend',
+      station: 'loop',
+      on: null,
+      what: 'The loop is too slow to fire the heater',
+      why: `The pump moves ${write.figure('flow', loop.pumpLMin)}; ${heater.name} needs ${write.figure('flow', heater.leastFlowLMin)}, so the loop goes cold.`,
+      source: 'Least flow of the heater',
+      mend: 'A larger pump, or a small store between heater and loop.',
+      reading: 'loop',
+    },
+  ]
+}
+
+/** An amount of money, energy or water, and the words that say per what. */
+const AMOUNT = /(?:[€$£]\s?\d[\d.,]*|\d[\d.,]*\s?(?:[€$£]|euros?\b|dollars?\b|pounds?\b|EUR\b|USD\b|GBP\b|kWh\b|therms?\b|m³|litres?\b|L\b|gal(?:lons)?\b))/i
+const PERIOD = /\b(?:per|an?|each|every|in)\s+(?:\d+\s+)?(?:hour|day|night|week|month|quarter|winter|year|shower|bath|draw|person|unit|kWh|m³|therm)s?\b|\/\s?(?:h|d|day|week|month|mo|yr|year|a|kWh|m³)\b|\b(?:daily|weekly|monthly|yearly|annual|a year)\b|\b(?:19|20)\d{2}\b/i
+
+export const noPeriod: Rule = ({ study }) =>
+  study.readings
+    .filter((r) => AMOUNT.test(r.note) && !PERIOD.test(r.note) && !(r.kind === 'sum' && sumNamed(r.sum ?? '')))
+    .map((r) => ({
+      id: `period-${r.id}`,
+      severity: 'look',
+      station: 'log',
+      on: null,
+      what: 'A figure with no period',
+      why: `“${r.note.length > 80 ? `${r.note.slice(0, 80)}…` : r.note}”: per what? A day, a month, a winter, a year?`,
+      source: 'Practice',
+      mend: 'Ask, and write the period beside the figure.',
+    }))

@@ -1,0 +1,111 @@
+import { DAYS, HOUR_S } from '../climate/calendar'
+import type { Hours } from '../climate/hours'
+import type { HeaterOf } from '../study/plant'
+import type { LayeredStore } from '../stores/layered-store'
+import { KJ_PER_LITRE_K } from '../water/properties'
+import type { Ledger } from '../year/ledger'
+import { DirectHeater } from './store-heater'
+
+/** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
+const ON_K = 8
+const OFF_K = 3
+/** Step while the sun shines, s. */
+const SUN_STEP_S = 600
+/** Diffuse light comes from all sides; its incidence modifier is that of this angle. Duffie & Beckman, ch. 5.4. */
+const DIFFUSE_COSINE = Math.cos((60 * Math.PI) / 180)
+
+type Glass = Pick<HeaterOf<'solar'>, 'areaM2' | 'optical' | 'lossLinear' | 'lossSquare' | 'incidence'>
+
+/** Light that gets to the absorber, W/m²: each part times optical efficiency and incidence modifier 1 − b₀ (1/cos θ − 1). */
+export function absorbed(glass: Glass, light: { beamWM2: number; skyWM2: number; cosine: number }): number {
+  const modifier = (cosine: number) => (cosine <= 0.1 ? 0 : Math.max(0, 1 - glass.incidence * (1 / cosine - 1)))
+  return glass.optical * (light.beamWM2 * modifier(light.cosine) + light.skyWM2 * modifier(DIFFUSE_COSINE))
+}
+
+/**
+ * Heat of a collector at a mean temperature, kW: A (absorbed − a₁ ΔT − a₂ ΔT²), ΔT mean of the collector over the air.
+ * Source: the efficiency curve of EN ISO 9806. @example gain(…, 546, 30)
+ */
+export const gain = (glass: Glass, absorbedWM2: number, overAirK: number) =>
+  (glass.areaM2 * (absorbedWM2 - glass.lossLinear * overAirK - glass.lossSquare * overAirK * Math.abs(overAirK))) / 1000
+
+/** Over the air, K, at which a collector gives nothing: where it comes to rest when nothing flows. */
+export function stagnation(glass: Glass, absorbedWM2: number): number {
+  const { lossLinear: a, lossSquare: b } = glass
+  if (b <= 0) return a <= 0 ? 200 : absorbedWM2 / a
+  return (-a + Math.sqrt(a * a + 4 * b * absorbedWM2)) / (2 * b)
+}
+
+/** Collectors that load the store through a coil whenever the sun is worth it. Quasi-steady: their own heat is neglected. */
+export class SolarHeater extends DirectHeater {
+  /** Hours in which the store was full and the collector stood in the sun. */
+  stagnantHours = 0
+  private running = false
+  private readonly carriedKwK: number
+  /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
+  private readonly liftKPerKw: number
+  private readonly light: Float64Array
+
+  constructor(
+    private readonly spec: HeaterOf<'solar'>,
+    private readonly ledger: Ledger,
+    private readonly hours: Hours,
+  ) {
+    super()
+    this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
+    this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
+    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) => absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg)))
+  }
+
+  private hour(atS: number): number {
+    return Math.min(this.light.length - 1, Math.floor(atS / HOUR_S))
+  }
+
+  longestStep(): number {
+    return SUN_STEP_S
+  }
+
+  override longestRest(atS: number): number {
+    const hour = this.hour(atS)
+    const left = (hour + 1) * HOUR_S - atS
+    if (this.light[hour] > 0) return Math.min(SUN_STEP_S, Math.max(1, left))
+    let dark = hour + 1
+    while (dark < this.light.length && this.light[dark] <= 0) dark++
+    return Math.max(1, dark * HOUR_S - atS)
+  }
+
+  override rest(dtS: number, store: LayeredStore, atS: number): void {
+    this.give(store, dtS, atS)
+  }
+
+  protected give(store: LayeredStore, dtS: number, atS: number): void {
+    const { spec } = this
+    this.kw = 0
+    const hour = this.hour(atS)
+    const light = this.light[hour]
+    if (light <= 0) return void (this.running = false)
+    const { bottom, top } = spec.coil
+    const coilC = store.meanBetween(bottom, top)
+    const airC = this.hours.airC[hour]
+    if (store.topC >= spec.storeLimitC) {
+      if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
+      this.running = false
+      return
+    }
+    if (!this.running && airC + stagnation(spec, light) < coilC + ON_K) return
+    // Heat and collector temperature depend on each other: three rounds bring them within a watt.
+    let kw = Math.max(0, gain(spec, light, coilC - airC))
+    for (let i = 0; i < 4; i++) {
+      const slope = ((spec.lossLinear + 2 * spec.lossSquare * Math.max(0, coilC + kw * this.liftKPerKw - airC)) * spec.areaM2 * this.liftKPerKw) / 1000
+      kw += (gain(spec, light, coilC + kw * this.liftKPerKw - airC) - kw) / (1 + slope)
+    }
+    const risen = kw / this.carriedKwK
+    if (kw <= 0 || risen + kw * (1000 / spec.coil.uaWK) < OFF_K) return void (this.running = false)
+    if (!this.running) this.starts++
+    this.running = true
+    this.kw = kw
+    this.ledger.buy('electricity', (spec.pumpW / 1000) * dtS, 0)
+    this.ledger.add('renewable', kw * dtS)
+    store.heat(kw * dtS, bottom, top)
+  }
+}

@@ -1,0 +1,88 @@
+import { z } from 'zod'
+import { FIELDS } from '../sums/fields'
+import { dayOf, frontTo, heaterDelayS, steadyAtTap, tapOf } from './model'
+import { carriedC } from '../controls/supply'
+import { defineReading, impossible } from './reading-kind'
+
+/** A reading of a climb: seconds from the opening of the tap, and °C. */
+export interface ClimbPoint {
+  s: number
+  c: number
+}
+
+/** It is steady when the last readings span this long, s, and lie this close together, K. */
+const STEADY_S = 20
+const STEADY_K = 0.6
+/** A thermometer in the stream, and its own lag. */
+const CLIMB_K = 2
+
+/** Points as a log keeps them, "0 11.2; 10 24.5; 20 41". Null when it is none, or when time runs backwards. */
+export function readClimb(text: string): ClimbPoint[] | null {
+  const points = text.split(';').map((p) => p.trim()).filter(Boolean).map((p) => /^(\d+(?:\.\d+)?) (-?\d+(?:\.\d+)?)$/.exec(p))
+  if (points.length === 0 || points.some((m) => !m)) return null
+  const out = points.map((m) => ({ s: Number(m![1]), c: Number(m![2]) }))
+  return out.every((p, i) => p.c >= 0 && p.c <= 100 && (i === 0 || p.s > out[i - 1].s)) ? out : null
+}
+
+export const writeClimb = (points: readonly ClimbPoint[]) => points.map((p) => `${Math.round(p.s * 10) / 10} ${Math.round(p.c * 10) / 10}`).join('; ')
+
+/**
+ * Whether a climb has come to rest, and where: at least three last readings over 20 s or more that lie within 0.6 K.
+ * @returns mean of those, °C, or null while it still moves
+ */
+export function steadyOf(points: readonly ClimbPoint[]): number | null {
+  const end = points.at(-1)
+  if (!end) return null
+  for (let from = points.length - 3; from >= 0; from--) {
+    const last = points.slice(from)
+    const c = last.map((p) => p.c)
+    if (Math.max(...c) - Math.min(...c) > STEADY_K) return null
+    if (end.s - last[0].s >= STEADY_S) return c.reduce((s, x) => s + x, 0) / c.length
+  }
+  return null
+}
+
+/** Seconds until a climb passes a temperature, between readings by a straight line; null when it does not. */
+export function secondsTo(points: readonly ClimbPoint[], hotC: number): number | null {
+  const i = points.findIndex((p) => p.c >= hotC)
+  if (i < 0) return null
+  if (i === 0) return points[0].s
+  const [a, b] = [points[i - 1], points[i]]
+  return a.s + ((hotC - a.c) / (b.c - a.c)) * (b.s - a.s)
+}
+
+export const climb = defineReading({
+  kind: 'climb',
+  title: 'Climb at a tap, timed',
+  how: 'Hot only, pipes cold: a thermometer reading every few seconds from the moment the tap opens, until it is steady.',
+  at: 'tap',
+  input: z.strictObject({ points: z.string().max(4000).refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, each later than the one before'), flowLMin: FIELDS.flowLMin, hotC: FIELDS.hotC }),
+  begin: { points: '', flowLMin: 6, hotC: 40 },
+  possible: () => true,
+  judge: (study, reading, { points: text, flowLMin, hotC }) => {
+    const tap = tapOf(study, reading.where)
+    const points = readClimb(text)!
+    const steadyC = steadyOf(points)
+    const seconds = secondsTo(points, hotC)
+    if (steadyC === null && seconds === null) return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
+    const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
+    const delayS = heaterDelayS(study)
+    const waitS = (frontTo(study, tap) / flowLMin) * 60 + delayS
+    return {
+      worked: {
+        out: { steadyC, seconds },
+        steps: [
+          ...(seconds === null ? [] : [{ label: 'Hot after', formula: 'where the climb passes what you call hot', value: seconds, quantity: 'seconds' } as const, { label: 'By the study', formula: 'front of all runs / flow + delay of the heater', value: waitS, quantity: 'seconds' } as const]),
+          ...(steadyC === null ? [] : [{ label: 'Steady at', formula: 'mean of the last readings, within 0.6 K over 20 s or more', value: steadyC, quantity: 'temperature' } as const]),
+        ],
+        notes: steadyC === null ? ['It was still climbing: read on until it stands.'] : [],
+      },
+      results: { seconds: { label: 'Hot after', quantity: 'seconds' }, steadyC: { label: 'Steady at', quantity: 'temperature' } },
+      verdict:
+        steadyC === null
+          ? null
+          : { figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' }, measured: steadyC, modelled, uncertainty: CLIMB_K, likely: steadyC < modelled ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'a long bare or buried stretch'] : ['the dial stands higher than it says', 'the store was just heated'] },
+      offers: [],
+    }
+  },
+})
