@@ -127,6 +127,7 @@ export const useStudy = defineStore('study', () => {
       const controls = structuredClone(controlsOf(draft))
       edit(controls)
       draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
+      draft.controls.setOn = draft.controls.set ? new Date().toISOString().slice(0, 10) : null
     }, sliding)
   }
 

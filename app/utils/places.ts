@@ -6,7 +6,10 @@ const NAMES: Record<Place, string> = {
   loft: 'loft',
   outdoors: 'outdoors',
   ground: 'ground',
+  slab: 'slab, not reachable',
 }
 
 /** Places as a choice. */
 export const PLACE_NAMES = PLACES.map((value) => ({ value, name: NAMES[value] }))
+
+export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']

@@ -7,6 +7,7 @@ export const STATIONS = {
   runs: 'Runs of pipe',
   taps: 'Taps',
   people: 'People and routine',
+  drain: 'Drain',
   prices: 'Prices',
 } as const
 export type StationName = keyof typeof STATIONS

@@ -16,3 +16,20 @@ export function yearMean(monthly: readonly number[]): number {
 
 /** The same for each of the twelve months. */
 export const everyMonth = <T>(value: T): T[] => Array<T>(12).fill(value)
+
+/** Days of the year before a month (0–11). */
+export const firstDayOf = (month: number) => DAYS_IN_MONTH.slice(0, month).reduce((s, n) => s + n, 0)
+
+const leap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
+
+/**
+ * Days from 1 January 1970 to a day of the common calendar; null when there is no such day.
+ * @example daysSince1970(2026, 3, 2) // 20514
+ */
+export function daysSince1970(year: number, month: number, day: number): number | null {
+  const length = DAYS_IN_MONTH[month - 1] + (month === 2 && leap(year) ? 1 : 0)
+  if (!(year >= 1970 && year < 2200 && day >= 1 && day <= length)) return null
+  const before = (y: number) => Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400)
+  const leapDays = before(year - 1) - before(1969) + (leap(year) && month > 2 ? 1 : 0)
+  return (year - 1970) * DAYS + leapDays + firstDayOf(month - 1) + day - 1
+}

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { DAYS, DAY_S } from '../climate/calendar'
+import { DAYS, DAY_S, daysSince1970 } from '../climate/calendar'
 import { MOST_LOGGED, type LoggedDraw, type People } from '../study/people'
 import type { Tap } from '../study/pipes'
 import { GAL_L } from '../units/quantities'
@@ -68,14 +68,13 @@ export function guessMapping(columns: readonly string[], tapId: string): LogMapp
   }
 }
 
-/** Milliseconds of a moment written as 2026-03-02 07:15[:30], with a T or a space; NaN when it is none. */
+/** Seconds since 1970 of a moment written as 2026-03-02 07:15[:30], with a T or a space; NaN when it is none. */
 function moment(text: string): number {
   const m = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?/.exec(text)
   if (!m) return NaN
   const [year, month, day, hour, minute, second] = m.slice(1).map((x) => Number(x ?? 0))
-  const at = Date.UTC(year, month - 1, day, hour, minute, second)
-  const back = new Date(at)
-  return hour < 24 && minute < 60 && back.getUTCMonth() === month - 1 && back.getUTCDate() === day ? at : NaN
+  const days = daysSince1970(year, month, day)
+  return days === null || hour > 23 || minute > 59 || second > 59 ? NaN : days * DAY_S + hour * 3600 + minute * 60 + second
 }
 
 const figure = (text: string) => (/^-?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : NaN)
@@ -113,10 +112,10 @@ export function readDrawLog(name: string, text: string, mapping: LogMapping, tap
   }
   if (faults.length > 0) return { ok: false, faults }
   if (found.length === 0) return { ok: false, faults: ['no draw of a hundredth of a litre or more is in it'] }
-  const first = Math.floor(Math.min(...found.map((d) => d.at)) / (DAY_S * 1000))
-  const last = Math.floor(Math.max(...found.map((d) => d.at)) / (DAY_S * 1000))
+  const first = Math.floor(found.reduce((least, d) => Math.min(least, d.at), Infinity) / DAY_S)
+  const last = Math.floor(found.reduce((most, d) => Math.max(most, d.at), 0) / DAY_S)
   if (last - first + 1 > DAYS) return { ok: false, faults: [`the log spans ${last - first + 1} days; at most a year is taken`] }
-  const draws = found.map(({ at, ...d }) => ({ ...d, atMin: (at / 1000 - first * DAY_S) / 60 })).sort((a, b) => a.atMin - b.atMin)
+  const draws = found.map(({ at, ...d }) => ({ ...d, atMin: (at - first * DAY_S) / 60 })).sort((a, b) => a.atMin - b.atMin)
   // 1 January 1970 was a Thursday.
   return { ok: true, draws: { kind: 'logged', source: name.slice(0, 120) || 'log', days: last - first + 1, firstWeekday: (first + 3) % 7, draws } }
 }

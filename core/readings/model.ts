@@ -1,4 +1,4 @@
-import { DAYS_IN_MONTH } from '../climate/calendar'
+import { DAYS_IN_MONTH, firstDayOf } from '../climate/calendar'
 import { placeTemperature } from '../climate/places'
 import { carriedC } from '../controls/supply'
 import { runFrontL, runUa } from '../pipes/network'
@@ -14,7 +14,7 @@ import { KJ_PER_LITRE_K } from '../water/properties'
 export function dayOf(takenAt: string): { month: number; day: number } {
   const month = Number(takenAt.slice(5, 7)) - 1
   const inMonth = Math.min(Number(takenAt.slice(8, 10)), DAYS_IN_MONTH[month])
-  return { month, day: DAYS_IN_MONTH.slice(0, month).reduce((s, n) => s + n, 0) + inMonth - 1 }
+  return { month, day: firstDayOf(month) + inMonth - 1 }
 }
 
 export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site.mains, study.site.monthlyAirC)[dayOf(takenAt).day]

@@ -4,6 +4,7 @@ const LOCALE = 'en-GB'
 
 /** Writes figures with their units in one system and currency. */
 export interface Display {
+  system: System
   /** Any quantity, rounded as the trade rounds. */
   figure: (quantity: Quantity, metric: number, decimals?: number) => string
   temperature: (c: number) => string
@@ -39,6 +40,7 @@ export function display(system: System, currency: string): Display {
     return text.replace('-', '−')
   }
   return {
+    system,
     figure,
     temperature: (c) => figure('temperature', c),
     energy: (kwh) => figure('energy', kwh),

@@ -1,5 +1,5 @@
 import { sameEverywhere } from '../year/same-everywhere'
-import { DAYS, DAYS_IN_MONTH, MONTH_OF_DAY, yearMean } from '../climate/calendar'
+import { DAYS, DAYS_IN_MONTH, MONTH_OF_DAY, yearMean, firstDayOf } from '../climate/calendar'
 
 const toF = (c: number) => c * 1.8 + 32
 const toC = (f: number) => (f - 32) / 1.8
@@ -39,5 +39,5 @@ export function mainsThroughYear(mains: Mains, monthlyAirC: readonly number[]): 
 /** Temperature of the cold main in the middle of each month, °C. */
 export function mainsByMonth(mains: Mains, monthlyAirC: readonly number[]): number[] {
   const days = mainsThroughYear(mains, monthlyAirC)
-  return DAYS_IN_MONTH.map((n, m) => days[DAYS_IN_MONTH.slice(0, m).reduce((s, x) => s + x, 0) + Math.floor(n / 2)])
+  return DAYS_IN_MONTH.map((n, m) => days[firstDayOf(m) + Math.floor(n / 2)])
 }

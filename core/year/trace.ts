@@ -1,4 +1,4 @@
-import { DAY_S, DAYS_IN_MONTH } from '../climate/calendar'
+import { DAY_S, firstDayOf } from '../climate/calendar'
 import type { Study } from '../study/study'
 import { Household } from './household'
 
@@ -33,7 +33,7 @@ export interface DayTrace {
 
 /** First day of a month (0–11) that falls on a weekday (0 = Monday) and leaves room for the lead-in, 0–364. */
 export function dayInMonth(study: Study, month: number, weekday: number): number {
-  const first = DAYS_IN_MONTH.slice(0, month).reduce((s, n) => s + n, 0)
+  const first = firstDayOf(month)
   let day = first + 7
   while ((study.site.firstWeekday + day) % 7 !== weekday) day++
   return day

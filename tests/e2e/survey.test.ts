@@ -70,7 +70,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Time of Morning shower', '6:40')
     await back(page, 'People and routine')
 
-    await station(page, '7 Prices')
+    await station(page, '8 Prices')
     await type(page, 'Water', '3.1')
     await back(page, 'Prices')
   })

@@ -26,6 +26,8 @@ watch(
   },
   { immediate: true },
 )
+/** The points of a climb are taken by their own clock. */
+const fields = computed(() => Object.fromEntries(Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points')))
 const places = computed(() => (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({ value: x.id as string | null, name: x.name })))
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings.map((r) => r.id)),
@@ -54,6 +56,7 @@ function keep(adoptToo: boolean) {
     return adoptToo ? adopt(withIt, one.id) : withIt
   })
   if (!made) return
+  if (props.kind === 'climb') localStorage.removeItem('bagno-climb-start')
   say({ text: adoptToo ? `“${kind.value.title}” is in the log and corrects the study.` : `“${kind.value.title}” is in the log.` })
   emit('close')
 }
@@ -75,10 +78,11 @@ async function picture(event: Event) {
       <div><h2 class="text-xl">{{ kind.title }}</h2><p class="text-sm text-ink-soft">{{ kind.how }}</p></div>
       <button class="tool tool-bare px-2" aria-label="Close the reading" @click="emit('close')"><X :size="20" /></button>
     </div>
+    <TimedClimb v-if="kind.kind === 'climb'" :points="String(values.points ?? '')" @change="(p) => set('points', p)" />
     <StopWatch v-if="'seconds' in kind.input.shape" class="mt-2" @took="(s) => set('seconds', s)" />
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField v-if="kind.at" :label="kind.at === 'tap' ? 'Tap' : 'Heater'" :value="where" :choices="places" @change="(v) => (where = v)" />
-      <SumField v-for="(schema, name) in kind.input.shape" :key="`${kind.kind}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="values[name]" :faults="faults" @change="(v) => set(String(name), v)" />
+      <SumField v-for="(schema, name) in fields" :key="`${kind.kind}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="values[name]" :faults="faults" @change="(v) => set(String(name), v)" />
     </div>
     <template v-if="judgement">
       <WorkedSum v-if="Object.keys(judgement.results).length || judgement.worked.notes.length" class="mt-3" :worked="judgement.worked" :results="judgement.results" />

@@ -3,6 +3,7 @@ import { CARRIERS, CARRIER_NAMES } from '~~/core/money/carriers'
 import { FileUp } from '@lucide/vue'
 import { CLIMATES, heatedMonths, type Climate } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
+import { KETTLES } from '~~/core/water/hardness'
 import { Site } from '~~/core/study/site'
 import { mainsByMonth } from '~~/core/water/mains'
 
@@ -11,14 +12,20 @@ const { say } = useNotice()
 const faults = ref<string[]>([])
 
 /** Takes months of air from a climate or a file; the cold main follows where it is reckoned from the air. */
-const setAir = (key: string, monthlyAirC: readonly number[], origin: 'assumed' | 'measured') =>
+const setAir = (key: string, monthlyAirC: readonly number[], origin: 'assumed' | 'measured', sunKwhM2: readonly number[] | null, latitudeDeg: number | null) =>
   table.change(key, (d) => {
+    if (sunKwhM2) d.site.monthlySunKwhM2 = [...sunKwhM2]
+    if (latitudeDeg !== null) d.site.latitudeDeg = latitudeDeg
     d.site.monthlyAirC = [...monthlyAirC]
     d.site.heatingMonths = heatedMonths(monthlyAirC)
     d.origins['site.monthlyAirC'] = origin
   })
 const climates = [{ value: '', name: 'choose…' }, ...Object.keys(CLIMATES).map((name) => ({ value: name, name }))]
-const pickClimate = (name: string) => name && setAir('climate', CLIMATES[name as Climate], 'assumed')
+function pickClimate(name: string) {
+  if (name === '') return
+  const climate = CLIMATES[name as Climate]
+  setAir('climate', climate.airC, 'assumed', climate.sunKwhM2, climate.latitudeDeg)
+}
 
 async function takeWeather(event: Event) {
   const input = event.target as HTMLInputElement
@@ -28,11 +35,20 @@ async function takeWeather(event: Event) {
   const answer = file.size > LARGEST_EPW ? { ok: false as const, faults: [`“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`] } : readEpw(await file.text())
   faults.value = answer.ok ? [] : answer.faults
   if (!answer.ok) return
-  setAir('weather file', answer.weather.monthlyAirC, 'measured')
-  say({ text: `The air is that of ${answer.weather.place}.` })
+  const { weather } = answer
+  setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)
+  say({ text: weather.monthlySunKwhM2 ? `Air and sun are those of ${weather.place}.` : `The air is that of ${weather.place}; the file has no sun.` })
 }
 const site = computed(() => table.study!.site)
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const MONTHS = MONTH_NAMES.map((m) => m.slice(0, 3))
+const kettles = [{ value: '', name: 'choose…' }, ...Object.keys(KETTLES).map((name) => ({ value: name, name }))]
+function lookInKettle(look: string) {
+  if (look === '') return
+  table.change('kettle', (d) => {
+    d.site.hardnessMgL = KETTLES[look as keyof typeof KETTLES]
+    d.origins['site.hardnessMgL'] = 'assumed'
+  })
+}
 const modelled = computed(() => mainsByMonth({ kind: 'model' }, site.value.monthlyAirC).map((c) => Math.round(c * 10) / 10))
 const mains = computed(() => (site.value.mains.kind === 'monthly' ? site.value.mains.monthlyC : modelled.value))
 function setMains(month: number, c: number) {
@@ -57,10 +73,12 @@ function useModel() {
       <TextField label="Household" :value="table.study!.name" @change="(v) => table.change('name', (d) => void (d.name = v))" />
       <TextField label="Place" :value="site.name" @change="(v) => table.change('place', (d) => void (d.site.name = v))" />
       <TextField label="Notes" long optional :value="site.note" @change="(v) => table.change('note', (d) => void (d.site.note = v))" />
-      <div class="grid grid-cols-3 gap-2">
+      <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
+        <NumberField label="Latitude, south negative" unit="°" :decimals="1" :schema="Site.shape.latitudeDeg" :value="site.latitudeDeg" @change="(v) => table.change('latitude', (d) => void (d.site.latitudeDeg = v!))" />
         <NumberField label="Altitude" quantity="altitude" :schema="Site.shape.altitudeM" :value="site.altitudeM" @change="(v) => table.change('altitude', (d) => void (d.site.altitudeM = v!))" />
         <NumberField label="Pressure" quantity="pressure" optional :schema="Site.shape.pressureBar" :value="site.pressureBar" @change="(v) => table.change('pressure', (d) => void (d.site.pressureBar = v))" />
-        <NumberField label="Hardness" unit="mg/L" :decimals="0" optional :schema="Site.shape.hardnessMgL" :value="site.hardnessMgL" @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))" />
+        <NumberField label="Hardness" unit="mg/L" :decimals="0" optional :schema="Site.shape.hardnessMgL" :value="site.hardnessMgL" :origin="table.origin('site.hardnessMgL')" @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))" />
+        <ChoiceField label="Or what the kettle shows" value="" :choices="kettles" @change="lookInKettle" />
       </div>
       <div class="grid grid-cols-2 gap-2">
         <LookedField label="Water meter" :value="site.metered" @change="(v) => table.change('metered', (d) => void (d.site.metered = v))" />
@@ -88,12 +106,13 @@ function useModel() {
           Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is
           <b v-if="site.mains.kind === 'model'" class="italic">assumed from the air</b><b v-else class="text-verdigris">as typed in</b>.
         </caption>
-        <thead><tr class="text-left"><th class="font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Heated</th></tr></thead>
+        <thead><tr class="text-left"><th class="font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Sun, kWh/m² day</th><th>Heated</th></tr></thead>
         <tbody>
           <tr v-for="(m, i) in MONTHS" :key="m">
             <th class="pr-2 text-left font-normal">{{ m }}</th>
             <td class="p-0.5"><NumberField bare :label="`Air in ${m}`" quantity="temperature" :decimals="1" :schema="Site.shape.monthlyAirC.element" :value="site.monthlyAirC[i]!" @change="(v) => table.change(`air ${i}`, (d) => void (d.site.monthlyAirC[i] = v!))" /></td>
             <td class="p-0.5"><NumberField bare :label="`Cold main in ${m}`" quantity="temperature" :decimals="1" :origin="site.mains.kind === 'model' ? 'assumed' : 'measured'" :schema="Site.shape.monthlyAirC.element" :value="mains[i]!" @change="(v) => setMains(i, v!)" /></td>
+            <td class="p-0.5"><NumberField bare :label="`Sun in ${m}`" unit="" :decimals="1" :schema="Site.shape.monthlySunKwhM2.element" :value="site.monthlySunKwhM2[i]!" @change="(v) => table.change(`sun ${i}`, (d) => void (d.site.monthlySunKwhM2[i] = v!))" /></td>
             <td class="text-center"><input type="checkbox" class="size-5 accent-copper" :checked="site.heatingMonths[i]" :aria-label="`House heated in ${m}`" @change="table.change('heating months', (d) => void (d.site.heatingMonths[i] = !d.site.heatingMonths[i]))" /></td>
           </tr>
         </tbody>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { DAY_NAMES } from '~~/core/controls/week'
-import { Absence, Habit, People, Person } from '~~/core/study/people'
+import { Habit, People, Person } from '~~/core/study/people'
 
 const table = useStudy()
 const people = computed(() => table.study!.people)
@@ -18,20 +17,21 @@ function add() {
 }
 const RISK_NAMES: Record<Person['kind'], string> = { adult: 'an adult', child: 'a child', old: 'old', 'reduced-sensation': 'of reduced sensation' }
 const RISKS = Person.shape.kind.options.map((value) => ({ value, name: RISK_NAMES[value] }))
-const away = computed(() => [{ value: null as string | null, name: 'everybody' }, ...who.value.slice(1)])
 function addPerson() {
   table.change('add person', (d) => void d.people.persons.push({ id: freshId('person', d.people.persons.map((p) => p.id)), name: 'New person', kind: 'adult' }))
 }
-/** Whoever leaves takes their absences; their habits become the household's. */
+/** Whoever leaves takes their absences and the guests like them; their habits become the household's. */
 function removePerson(id: string) {
   table.change('remove person', (d) => {
     d.people.persons = d.people.persons.filter((p) => p.id !== id)
     d.people.absences = d.people.absences.filter((a) => a.personId !== id)
+    d.people.guests = d.people.guests.filter((g) => g.likePersonId !== id)
     for (const h of d.people.habits) if (h.personId === id) h.personId = null
   })
 }
-const draws = computed(() => (people.value.draws.kind === 'routine' ? 'routine' : people.value.draws.cycle))
-function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
+const draws = computed(() => (people.value.draws.kind === 'standard' ? people.value.draws.cycle : people.value.draws.kind))
+function setDraws(v: 'routine' | 'logged' | 'S' | 'M' | 'L' | 'XL') {
+  if (v === 'logged') return
   table.change('draws', (d) => {
     d.people.draws = v === 'routine' ? { kind: 'routine' } : { kind: 'standard', cycle: v, tapId: d.pipes.taps[0]!.id, wantedC: 40 }
   })
@@ -40,8 +40,9 @@ function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
 
 <template>
   <div class="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
-    <ChoiceField label="Draws" :value="draws" :choices="[{ value: 'routine', name: 'the household’s routine' }, ...(['S', 'M', 'L', 'XL'] as const).map((c) => ({ value: c, name: `standard day ${c}` }))]" @change="setDraws" />
+    <ChoiceField label="Draws" :value="draws" :choices="[{ value: 'routine', name: 'the household’s routine' }, ...(['S', 'M', 'L', 'XL'] as const).map((c) => ({ value: c, name: `standard day ${c}` })), ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : [])]" @change="setDraws" />
     <NumberField label="Longer in midwinter by, share" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
+    <NumberField label="All amounts times" :decimals="2" :schema="People.shape.volumeFactor" :value="people.volumeFactor" :origin="table.origin('people.volumeFactor')" @change="(v) => table.change('volume factor', (d) => void (d.people.volumeFactor = v!))" />
     <NumberField label="Seed of the draws" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
   </div>
   <section aria-label="Persons" class="mb-4">
@@ -70,9 +71,7 @@ function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
           <NumberField v-else label="takes" quantity="volume" :schema="filled" :value="h.use.litres" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'filled') x.use.litres = v! })" />
           <NumberField label="wanted" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
-            <span class="flex" role="group" :aria-label="`Days of ${h.name}`">
-              <button v-for="(on, d) in h.days" :key="d" class="min-h-11 w-9 border-y border-r border-line-strong text-xs first:rounded-l first:border-l last:rounded-r sm:min-h-9" :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'" :aria-pressed="on" @click="edit(i, 'days', (x) => void (x.days[d] = !x.days[d]))">{{ DAY_NAMES[d]!.slice(0, 2) }}</button>
-            </span>
+            <DaysField :label="`Days of ${h.name}`" :value="h.days" @change="(days) => edit(i, 'days', (x) => void (x.days = days))" />
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.waits" @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))" />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label>
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.use.kind === 'filled'" @change="edit(i, 'use', (x) => void (x.use = x.use.kind === 'timed' ? { kind: 'filled', litres: 10 } : { kind: 'timed', minutes: 5 }))" />filled, not timed<span class="sr-only">: {{ h.name }}</span></label>
           </div>
@@ -82,16 +81,7 @@ function setDraws(v: 'routine' | 'S' | 'M' | 'L' | 'XL') {
     </ul>
     <button class="tool mt-2" @click="add"><Plus :size="17" />Habit</button>
   </section>
-  <section aria-label="Absences" class="mt-4">
-    <h3 class="text-base">Away</h3>
-    <ul>
-      <li v-for="(a, i) in people.absences" :key="i" class="grid max-w-xl grid-cols-[1fr_1fr_1fr_auto] items-end gap-1.5 py-1">
-        <ChoiceField label="Who is away" :value="a.personId" :choices="away" @change="(v) => table.change(`absence ${i} who`, (d) => void (d.people.absences[i]!.personId = v))" />
-        <NumberField label="from day of the year" :decimals="0" :schema="Absence.shape.fromDay" :value="a.fromDay" @change="(v) => table.change(`absence ${i} from`, (d) => { const x = d.people.absences[i]!; x.fromDay = Math.round(v!); x.toDay = Math.max(x.toDay, x.fromDay) })" />
-        <NumberField label="to day" :decimals="0" :schema="Absence.shape.toDay" :value="a.toDay" @change="(v) => table.change(`absence ${i} to`, (d) => { const x = d.people.absences[i]!; x.toDay = Math.round(v!); x.fromDay = Math.min(x.toDay, x.fromDay) })" />
-        <button class="tool tool-bare px-2" :aria-label="`Remove absence ${i + 1}`" @click="table.change('remove absence', (d) => void d.people.absences.splice(i, 1))"><Trash2 :size="17" /></button>
-      </li>
-    </ul>
-    <button class="tool mt-1" @click="table.change('add absence', (d) => void d.people.absences.push({ personId: null, fromDay: 213, toDay: 226 }))"><Plus :size="17" />Absence</button>
-  </section>
+  <AwayAndGuests />
+  <DrawWeek />
+  <DrawLog />
 </template>

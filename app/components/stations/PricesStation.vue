@@ -1,34 +1,84 @@
 <script setup lang="ts">
-import { CARRIER_NAMES, CARRIERS } from '~~/core/money/carriers'
-import { Band, Prices, Tariff } from '~~/core/money/prices'
+import { Plus, Trash2 } from '@lucide/vue'
+import { ALWAYS } from '~~/core/controls/week'
+import { everyMonth } from '~~/core/climate/calendar'
+import { BILLED, BILL_UNITS, BILL_UNIT_KEYS, WATER_UNITS, WATER_UNIT_KEYS, type BillUnit, type WaterUnit } from '~~/core/money/billing'
+import { CARRIER_NAMES, CARRIERS, type Carrier } from '~~/core/money/carriers'
+import { Band, Prices, Tariff, perKwh } from '~~/core/money/prices'
 
 const table = useStudy()
 const prices = computed(() => table.study!.prices)
 const bought = computed(() => CARRIERS.filter((c) => prices.value.carriers[c]))
-const perKwh = computed(() => `${prices.value.currency}/kWh`)
+const per = (c: Carrier) => `${prices.value.currency}/${BILL_UNITS[prices.value.carriers[c]!.unit]}`
+const put = (c: Carrier, key: string, change: (t: Tariff) => void) => table.change(`${key} ${c}`, (d) => change(d.prices.carriers[c]!))
+const unitsOf = (c: Carrier) => BILL_UNIT_KEYS.filter((u) => BILLED[c][u] !== undefined).map((value) => ({ value, name: BILL_UNITS[value] }))
+/** Another unit on the bill: the same money for the same heat. */
+function setUnit(c: Carrier, unit: BillUnit) {
+  put(c, 'unit', (t) => {
+    const kwhPerUnit = BILLED[c][unit]!
+    const scale = kwhPerUnit / t.kwhPerUnit
+    const tidy = (x: number) => Number((x * scale).toPrecision(5))
+    t.unit = unit
+    t.kwhPerUnit = Number(kwhPerUnit.toPrecision(6))
+    t.price = tidy(t.price)
+    for (const b of t.bands) b.price = tidy(b.price)
+  })
+}
+const addBand = (c: Carrier) => put(c, 'add band', (t) => void t.bands.push({ name: 'Other hours', price: t.price, week: JSON.parse(JSON.stringify(ALWAYS)), months: everyMonth(true) }))
+const water = computed(() => prices.value.water)
+const waterPer = computed(() => `${prices.value.currency}/${WATER_UNITS[water.value.unit].name}`)
+const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[value].name }))
+function setWaterUnit(unit: WaterUnit) {
+  table.change('water unit', (d) => {
+    const w = d.prices.water
+    const scale = WATER_UNITS[unit].m3 / WATER_UNITS[w.unit].m3
+    w.price = Number((w.price * scale).toPrecision(5))
+    w.sewer = Number((w.sewer * scale).toPrecision(5))
+    w.unit = unit
+  })
+}
 </script>
 
 <template>
-  <div v-for="c in bought" :key="c" class="mb-4">
+  <section v-for="c in bought" :key="c" :aria-label="CARRIER_NAMES[c]" class="mb-5">
     <h3 class="mb-1 text-base">{{ CARRIER_NAMES[c] }}</h3>
-    <div class="grid grid-cols-2 gap-3 md:grid-cols-4">
-      <NumberField label="Price" :unit="perKwh" :decimals="4" :schema="Tariff.shape.perKwh" :value="prices.carriers[c]!.perKwh" @change="(v) => table.change(`price ${c}`, (d) => void (d.prices.carriers[c]!.perKwh = v!))" />
-      <NumberField v-for="(band, i) in prices.carriers[c]!.bands" :key="i" :label="band.name" :unit="perKwh" :decimals="4" :schema="Band.shape.perKwh" :value="band.perKwh" @change="(v) => table.change(`band ${c} ${i}`, (d) => void (d.prices.carriers[c]!.bands[i]!.perKwh = v!))" />
-      <NumberField label="Standing charge that hot water bears" :unit="`${prices.currency}/yr`" :schema="Tariff.shape.standingPerYear" :value="prices.carriers[c]!.standingPerYear" @change="(v) => table.change(`standing ${c}`, (d) => void (d.prices.carriers[c]!.standingPerYear = v!))" />
-      <NumberField label="Carbon dioxide" unit="kg/kWh" :schema="Tariff.shape.co2KgKwh" :value="prices.carriers[c]!.co2KgKwh" @change="(v) => table.change(`co2 ${c}`, (d) => void (d.prices.carriers[c]!.co2KgKwh = v!))" />
+    <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <ChoiceField label="Billed by the" :value="prices.carriers[c]!.unit" :choices="unitsOf(c)" @change="(u) => setUnit(c, u)" />
+      <NumberField label="Price" :unit="per(c)" :decimals="4" :schema="Tariff.shape.price" :value="prices.carriers[c]!.price" :origin="table.origin(`prices.carriers.${c}.price`)" @change="(v) => put(c, 'price', (t) => void (t.price = v!))" />
+      <NumberField v-if="prices.carriers[c]!.unit !== 'kwh'" label="Calorific value, gross" :unit="`kWh/${BILL_UNITS[prices.carriers[c]!.unit]}`" :decimals="3" :schema="Tariff.shape.kwhPerUnit" :value="prices.carriers[c]!.kwhPerUnit" @change="(v) => put(c, 'calorific', (t) => void (t.kwhPerUnit = v!))" />
+      <p v-if="prices.carriers[c]!.unit !== 'kwh'" class="caption self-end pb-2">{{ perKwh(prices.carriers[c]!).toFixed(4) }} {{ prices.currency }}/kWh</p>
+      <NumberField label="Standing charge that hot water bears" :unit="`${prices.currency}/yr`" :schema="Tariff.shape.standingPerYear" :value="prices.carriers[c]!.standingPerYear" @change="(v) => put(c, 'standing', (t) => void (t.standingPerYear = v!))" />
+      <NumberField label="Carbon dioxide" unit="kg/kWh" :schema="Tariff.shape.co2KgKwh" :value="prices.carriers[c]!.co2KgKwh" @change="(v) => put(c, 'co2', (t) => void (t.co2KgKwh = v!))" />
+      <NumberField v-if="c === 'electricity'" label="Paid for what is given back" optional :unit="`${prices.currency}/kWh`" :decimals="4" :schema="Tariff.shape.exportPerKwh" :value="prices.carriers[c]!.exportPerKwh" @change="(v) => put(c, 'export', (t) => void (t.exportPerKwh = v))" />
+      <TextField label="Source" optional :value="prices.carriers[c]!.source" @change="(v) => put(c, 'source', (t) => void (t.source = v))" />
+      <DateField label="As of" :value="prices.carriers[c]!.asOf" @change="(v) => put(c, 'as of', (t) => void (t.asOf = v))" />
     </div>
-    <details v-for="(band, i) in prices.carriers[c]!.bands" :key="`w${i}`" class="mt-2">
-      <summary class="min-h-8 text-sm">Hours of “{{ band.name }}”</summary>
-      <WeekPlanner :label="`Hours of ${band.name}`" :week="band.week" :grid="{ stepMin: 30, periodsPerDay: 12, days: 'each' }" @change="(w) => table.change(`band week ${i}`, (d) => void (d.prices.carriers[c]!.bands[i]!.week = w))" />
-    </details>
-    <p class="caption mt-1">Source: {{ prices.carriers[c]!.source || 'not said' }}</p>
-  </div>
-  <div class="grid grid-cols-2 gap-3 md:grid-cols-4">
-    <NumberField label="Water" :unit="`${prices.currency}/m³`" :decimals="2" :schema="Prices.shape.waterPerM3" :value="prices.waterPerM3" @change="(v) => table.change('water price', (d) => void (d.prices.waterPerM3 = v!))" />
-    <NumberField label="Sewer" :unit="`${prices.currency}/m³`" :decimals="2" :schema="Prices.shape.sewerPerM3" :value="prices.sewerPerM3" @change="(v) => table.change('sewer price', (d) => void (d.prices.sewerPerM3 = v!))" />
-    <label class="col-span-2 flex items-center gap-2">
-      <input type="checkbox" class="size-5 shrink-0 accent-copper" :checked="prices.creditHouseHeat" @change="table.change('credit', (d) => void (d.prices.creditHouseHeat = !d.prices.creditHouseHeat))" />
-      <span>Count heat that warms the house in the heating season as not lost</span>
-    </label>
-  </div>
+    <div v-for="(band, i) in prices.carriers[c]!.bands" :key="i" class="mt-2 border-l-4 border-line-strong pl-3">
+      <div class="flex flex-wrap items-end gap-2">
+        <TextField class="w-44" label="Name of the band" :value="band.name" @change="(v) => put(c, `band ${i} name`, (t) => void (t.bands[i]!.name = v))" />
+        <NumberField class="w-36" :label="`Price in “${band.name}”`" :unit="per(c)" :decimals="4" :schema="Band.shape.price" :value="band.price" @change="(v) => put(c, `band ${i}`, (t) => void (t.bands[i]!.price = v!))" />
+        <button class="tool tool-bare px-2" :aria-label="`Remove the band ${band.name}`" @click="put(c, 'remove band', (t) => void t.bands.splice(i, 1))"><Trash2 :size="17" /></button>
+      </div>
+      <MonthsField class="mt-1" :label="`Months of “${band.name}”`" :value="band.months" @change="(v) => put(c, `band ${i} months`, (t) => void (t.bands[i]!.months = v))" />
+      <details class="mt-1">
+        <summary class="flex min-h-11 items-center text-sm">Hours of “{{ band.name }}”</summary>
+        <WeekPlanner :label="`Hours of ${band.name}`" :week="band.week" :grid="{ stepMin: 30, periodsPerDay: 12, days: 'each' }" @change="(w) => put(c, `band ${i} week`, (t) => void (t.bands[i]!.week = w))" />
+      </details>
+    </div>
+    <button class="tool mt-2" :disabled="prices.carriers[c]!.bands.length >= 8" @click="addBand(c)"><Plus :size="17" />Band of hours or season<span class="sr-only">: {{ CARRIER_NAMES[c] }}</span></button>
+  </section>
+  <section aria-label="Water" class="mb-4">
+    <h3 class="mb-1 text-base">Water</h3>
+    <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <ChoiceField label="Water is billed by the" :value="water.unit" :choices="waterUnits" @change="setWaterUnit" />
+      <NumberField label="Water" :unit="waterPer" :decimals="3" :schema="Prices.shape.water.shape.price" :value="water.price" @change="(v) => table.change('water price', (d) => void (d.prices.water.price = v!))" />
+      <NumberField label="Sewer" :unit="waterPer" :decimals="3" :schema="Prices.shape.water.shape.sewer" :value="water.sewer" @change="(v) => table.change('sewer price', (d) => void (d.prices.water.sewer = v!))" />
+      <TextField label="Source of the water price" optional :value="water.source" @change="(v) => table.change('water source', (d) => void (d.prices.water.source = v))" />
+      <DateField label="Water price as of" :value="water.asOf" @change="(v) => table.change('water as of', (d) => void (d.prices.water.asOf = v))" />
+    </div>
+  </section>
+  <label class="flex min-h-11 items-center gap-2">
+    <input type="checkbox" class="size-5 shrink-0 accent-copper" :checked="prices.creditHouseHeat" @change="table.change('credit', (d) => void (d.prices.creditHouseHeat = !d.prices.creditHouseHeat))" />
+    <span>Count heat that warms the house in the heating season as not lost</span>
+  </label>
 </template>

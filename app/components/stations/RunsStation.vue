@@ -4,7 +4,8 @@ import { GripVertical, Plus, Trash2 } from '@lucide/vue'
 import { contentsPerMetre } from '~~/core/pipes/contents'
 import { pipeOf } from '~~/core/pipes/catalogue'
 import { addRun, below, keepsRun, moveRun, nudgeRun, outline, removeRun, type Nudge } from '~~/core/pipes/outline'
-import { Run } from '~~/core/study/pipes'
+import { WASTE_LIMITS } from '~~/core/pipes/waste-mark'
+import { JOINTS, Pipes, Run } from '~~/core/study/pipes'
 import { meanPrice } from '~~/core/money/where-it-goes'
 
 /** The pipes as an outline: typed from top to bottom, dragged or moved by arrow keys, each row with what it holds and loses. */
@@ -17,6 +18,13 @@ const lost = (id: string) => years.now?.runs.find((r) => r.id === id)?.lossKwh
 const price = computed(() => (years.now ? meanPrice(years.now) : 0))
 const edit = (id: string, change: (run: Run) => void) => table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
+
+const joints = JOINTS.map((value) => ({ value, name: value }))
+const FITTINGS = { bends: 'bends', tees: 'tees', valves: 'valves' } as const
+const limitSchema = Pipes.shape.wasteLimitL.unwrap()
+const limits = computed(() => [{ value: 0, name: 'none' }, ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({ value: value as number, name })), ...(limit.value !== null && !Object.values(WASTE_LIMITS).includes(limit.value as never) ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }] : [])])
+const limit = computed(() => table.study!.pipes.wasteLimitL)
+const setLimit = (litres: number | null) => table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
 
 /** A level of the outline, px; less where the screen is narrow. */
 const LEVEL_PX = 18
@@ -83,6 +91,10 @@ watch(
 </script>
 
 <template>
+  <div class="mb-2 flex flex-wrap items-end gap-3">
+    <ChoiceField class="w-44" label="Ready to run off, a mark on each run" :value="limit ?? 0" :choices="limits" @change="setLimit" />
+    <NumberField class="w-32" label="or as much as" quantity="volume" :decimals="2" optional :schema="limitSchema" :value="limit" @change="setLimit" />
+  </div>
   <p id="run-help" class="caption mb-2">Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it off. Enter in a length adds the next run.</p>
   <div class="caption hidden pr-22 pl-10 sm:block" aria-hidden="true">
     <div class="grid gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
@@ -99,12 +111,19 @@ watch(
           <ChoiceField bare="wide" label="Size" :value="run.size" :choices="sizeChoices(run.material)" @change="(v) => edit(run.id, (r) => void (r.size = v))" />
           <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
           <InsulationField bare="wide" :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(run.id, (r) => void (r.insulation = v))" />
-          <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => void (r.place = v))" />
+          <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => { r.place = v; if (v === 'slab' || v === 'ground') r.reachable = false })" />
           <p class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span>holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span>
             <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year</span>
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" @change="edit(run.id, (r) => void (r.reachable = !r.reachable))" />can be reached<span class="sr-only">: {{ run.name }}</span></label>
           </p>
+          <details class="col-span-2 sm:col-span-full">
+            <summary class="flex min-h-9 items-center text-sm text-ink-soft">Joints and fittings<span class="sr-only"> of {{ run.name }}</span>: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees, {{ run.fittings.valves }} valves</summary>
+            <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
+              <ChoiceField label="Joints" :value="run.joints" :choices="joints" @change="(v) => edit(run.id, (r) => void (r.joints = v))" />
+              <NumberField v-for="(name, key) in FITTINGS" :key="key" :label="name" :decimals="0" :schema="Run.shape.fittings.shape[key]" :value="run.fittings[key]" @change="(v) => edit(run.id, (r) => void (r.fittings[key] = Math.round(v!)))" />
+            </div>
+          </details>
         </div>
         <div class="flex flex-col sm:flex-row">
           <button class="tool tool-bare px-2" :aria-label="`Add a run after ${run.name}`" title="Add a run that leaves its end" @click="add(run.id)"><Plus :size="17" /></button>

@@ -14,6 +14,7 @@ const FORMS = {
   taps: resolveComponent('TapsStation'),
   people: resolveComponent('PeopleStation'),
   prices: resolveComponent('PricesStation'),
+  drain: resolveComponent('DrainStation'),
 }
 const title = ref<HTMLElement | null>(null)
 watch(

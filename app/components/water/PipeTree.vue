@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { LOOP_RETURN } from '~~/core/pipes/network'
+import { wasteMarks } from '~~/core/pipes/waste-mark'
 import type { Study } from '~~/core/study/study'
 import type { Frame } from '~~/core/year/trace'
 
@@ -24,6 +25,13 @@ const nameAt = (x: number, row: number) => {
 }
 const height = computed(() => y(tree.value.rows - 1) + (props.study.pipes.loop ? 46 : 16))
 const units = computed(() => useStudy().units)
+/** Where on each run the litres that somebody is ready to run off are full. */
+const marks = computed(() => (props.study.pipes.wasteLimitL === null ? null : wasteMarks(props.study, props.study.pipes.wasteLimitL)))
+const markAt = (id: string) => {
+  const at = marks.value?.get(id)?.at
+  return typeof at === 'number' ? at : null
+}
+const pastMark = (id: string) => marks.value?.get(id)?.at === 'past' || markAt(id) !== null
 
 const plugs = (id: string) => props.frame?.runs[id] ?? [[1, 12]]
 /** Stretches of one colour along a run, as [from, to, °C], 0 at its inlet. */
@@ -113,6 +121,9 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           :height="d.thickness"
           :fill="waterColour(c)"
         />
+        <!-- the limit of what is run off: a stroke across, and a line under all that lies past it -->
+        <path v-if="pastMark(d.run.id)" :d="`M${d.x + (markAt(d.run.id) ?? 0) * d.width} ${y(d.row) + d.thickness / 2 + 4.5}H${d.x + d.width}`" stroke="var(--color-alarm)" stroke-width="1.5" stroke-dasharray="1.5 2.5" />
+        <path v-if="markAt(d.run.id) !== null" :d="`M${d.x + markAt(d.run.id)! * d.width} ${y(d.row) - d.thickness / 2 - 5}v${d.thickness + 10}`" stroke="var(--color-alarm)" stroke-width="2.5"><title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the last hot water</title></path>
       </g>
       <!-- taps -->
       <g

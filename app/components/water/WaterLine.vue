@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { moneyByStation } from '~~/core/money/where-it-goes'
 import { boughtKwh } from '~~/core/measures/compare'
-import { HEATER_KINDS } from '~~/core/study/plant'
+import { HEATER_KINDS, carrierOf } from '~~/core/study/plant'
 import type { Station } from '~~/core/findings/finding'
 import type { StationName } from '~/utils/stations'
 
@@ -25,13 +25,13 @@ const heater = computed(() => study.value.plant.heaters[0]!)
   <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(years.day?.mainsC) }}</template>
-      <template #year>{{ years.now ? units.litres(years.now.water.mixedL + years.now.water.runOffL) : '…' }}</template>
+      <template #year>{{ years.now ? units.litres(years.now.water.mixedL + years.now.water.runOffL + years.now.water.reliefL) : '…' }}</template>
       <span class="my-auto block h-3 w-14 border-y border-ink" :style="{ background: waterColour(years.day?.mainsC ?? 10) }" />
     </StationButton>
     <StationButton :name="HEATER_KINDS[heater.kind]" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
       <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
       <template #year>loses {{ spend(money?.heater) }}</template>
-      <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="heater.kind === 'element'" />
+      <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="carrierOf(heater) === 'electricity'" />
     </StationButton>
     <StationButton v-if="study.plant.store" name="Store" :marks="marks('store')" :open="station === 'store'" @click="emit('open', 'store', '')">
       <template #now>{{ temp(frame?.supplyC) }}</template>
@@ -60,7 +60,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         </button>
       </div>
     </div>
-    <StationButton name="Drain" still>
+    <StationButton name="Drain" :open="station === 'drain'" @click="emit('open', 'drain', '')">
       <template #now>used {{ spend(money?.taps) }}</template>
       <template #year>run off {{ spend(money?.runOff) }}</template>
       <DrainMark />

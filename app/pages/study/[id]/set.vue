@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RotateCcw } from '@lucide/vue'
+import { hasSetpoint, isLocal, isOnStore, isRunning, type Heater } from '~~/core/study/plant'
 import { LOOP_MODES, SETPOINT_C, SetpointC, type LoopMode } from '~~/core/controls/controls'
 import { ALWAYS, type Week } from '~~/core/controls/week'
 import type { Grid } from '~~/core/controls/grid'
@@ -14,14 +14,17 @@ const units = computed(() => table.units)
 const LOOP_NAMES: Record<LoopMode, string> = { off: 'Off', always: 'Always on', clock: 'By the clock' }
 const setpoint = (id: string, c: number, sliding = false) => table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
 const timer = (id: string, windows: Week | null) => table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
-const restore = () => table.change('restore', (d) => void (d.controls.set = null))
+const held = computed(() => study.value.plant.heaters.filter(hasSetpoint))
+const wild = computed(() => study.value.plant.heaters.filter((h) => !hasSetpoint(h)))
+const titleOf = (h: Heater) => (isOnStore(h) && study.value.plant.store ? `${study.value.plant.store.name}, heated by ${h.name.toLowerCase()}` : isLocal(h) ? `${h.name}, for ${study.value.pipes.taps.find((t) => t.id === h.tapId)!.name}` : h.name)
+const keepHot = (id: string) => table.set(`keep-hot ${id}`, (k) => void (k.heaters[id]!.keepHot = !k.heaters[id]!.keepHot))
 const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
 
 /** Where a setpoint stands on the slider, %. */
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
 
-const warning = (c: number) => {
-  if (c < 50 && study.value.plant.store)
+const warning = (c: number, heater: Heater) => {
+  if (c < 50 && isOnStore(heater))
     return 'Below 50 °C a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.'
   const { adultS } = scaldSeconds(c)
   return Number.isFinite(adultS) ? `At the tap this burns an adult in ${adultS < 10 ? adultS.toFixed(0) : Math.round(adultS / 5) * 5} s and a child in a quarter of that, unless it is mixed down.` : ''
@@ -30,11 +33,8 @@ const warning = (c: number) => {
 
 <template>
   <div class="space-y-8">
-    <section v-for="heater in study.plant.heaters" :key="heater.id" :aria-label="heater.name">
-      <div class="flex flex-wrap items-baseline justify-between gap-2">
-        <h2 class="text-xl">{{ study.plant.store ? `${study.plant.store.name}, heated by ${heater.name.toLowerCase()}` : heater.name }}</h2>
-        <button class="tool" :disabled="study.controls.set === null" @click="restore"><RotateCcw :size="17" />Put everything back as found</button>
-      </div>
+    <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
+      <h2 class="text-xl">{{ titleOf(heater) }}</h2>
       <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
         <NumberField label="Setpoint" quantity="temperature" :schema="SetpointC" :value="controls.heaters[heater.id]!.setpointC" @change="(c) => setpoint(heater.id, c!)" />
         <div>
@@ -56,7 +56,12 @@ const warning = (c: number) => {
           </div>
         </div>
       </div>
-      <p v-if="warning(controls.heaters[heater.id]!.setpointC)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC) }}</p>
+      <p v-if="warning(controls.heaters[heater.id]!.setpointC, heater)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC, heater) }}</p>
+      <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
+        <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.keepHot" @change="keepHot(heater.id)" />
+        <span class="font-semibold">Keep-hot</span>
+        <span class="text-ink-soft">{{ controls.heaters[heater.id]!.keepHot ? 'the exchanger is kept warm at all times: no lag, and it loses day and night' : 'off: the exchanger cools between draws' }}{{ found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}` : '' }}</span>
+      </label>
       <div class="mt-4">
         <label class="flex min-h-11 items-center gap-2">
           <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.windows !== null" @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)" />
@@ -73,6 +78,8 @@ const warning = (c: number) => {
         />
       </div>
     </section>
+
+    <p v-if="wild.length" class="text-ink-soft">{{ wild.map((h) => h.name).join(', ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of them stands under Survey.</p>
 
     <section v-if="study.pipes.loop" aria-label="Loop">
       <h2 class="text-xl">Loop</h2>
@@ -109,5 +116,7 @@ const warning = (c: number) => {
         <ChoiceField label="Programmes" :value="controls.grid.days" :choices="[{ value: 'same', name: 'one for all days' }, { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' }, { value: 'each', name: 'seven days' }]" @change="(v) => setGrid((g) => void (g.days = v))" />
       </div>
     </section>
+
+    <AsFoundRegister />
   </div>
 </template>

@@ -1,0 +1,19 @@
+<script setup lang="ts">
+import { DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf } from '~~/core/climate/calendar'
+
+/** A day of the year, as day and month. */
+const props = defineProps<{ label: string; value: number }>()
+const emit = defineEmits<{ change: [value: number] }>()
+const month = computed(() => MONTH_OF_DAY[props.value - 1]!)
+const day = computed(() => props.value - firstDayOf(month.value))
+const pick = (m: number, d: number) => emit('change', firstDayOf(m) + Math.min(d, DAYS_IN_MONTH[m]!))
+const days = computed(() => Array.from({ length: DAYS_IN_MONTH[month.value]! }, (_, i) => ({ value: i + 1, name: String(i + 1) })))
+const months = MONTH_NAMES.map((name, value) => ({ value, name: name.slice(0, 3) }))
+</script>
+
+<template>
+  <div class="flex items-end gap-1">
+    <ChoiceField class="w-18" :label="`${label}, day`" :value="day" :choices="days" @change="(d) => pick(month, d)" />
+    <ChoiceField class="w-20" label="month" :value="month" :choices="months" @change="(m) => pick(m, day)" />
+  </div>
+</template>
