@@ -48,11 +48,14 @@ export function restoreFound(study: Study, path: string | null): Study {
   return { ...study, controls: { ...study.controls, set: same(restored, found) ? null : restored, setOn: same(restored, found) ? null : study.controls.setOn } }
 }
 
+/** Words of the controls as a person reads them. */
+const WORDS: Record<string, string> = { clock: 'by the clock', same: 'all days alike', 'work-sat-sun': 'Mon–Fri, Sat, Sun', each: 'each day by itself' }
+
 /** A setting in a few words. */
 export function settingText(value: unknown, quantity: Quantity | null, write: (quantity: Quantity, metric: number) => string): string {
   if (quantity) return write(quantity, value as number)
   if (value === null) return 'at all times'
   if (typeof value === 'boolean') return value ? 'on' : 'off'
   if (Array.isArray(value)) return `${Math.round(hoursOpen(value as Week) * 10) / 10} h a week`
-  return String(value)
+  return WORDS[String(value)] ?? String(value)
 }

@@ -20,7 +20,7 @@ const ASKED_MORE_K = 20
  * Coefficient of performance of a heat pump on a store: heat over electricity.
  * COP = 0.42 × T_sink / (T_sink − T_source), in kelvin, T_sink = water + 5 K, T_source = air − 6 K, held between 1 and 5.
  * Source: the handbook's default; a share of Carnot that a maker's table replaces. Defrosting is within the share.
- * @example coefficientOfPerformance(50, 15) // 2.99
+ * @example coefficientOfPerformance(50, 15) // 3.00
  */
 export function coefficientOfPerformance(waterC: number, airC: number): number {
   const sinkK = waterC + SINK_K + 273.15

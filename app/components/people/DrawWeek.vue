@@ -24,7 +24,7 @@ const clock = (s: number) => `${String(Math.floor((s % DAY_S) / 3600)).padStart(
 
 <template>
   <details class="mt-4">
-    <summary class="flex min-h-11 items-center font-semibold text-copper">A week of the draws that come of it</summary>
+    <summary class="cursor-pointer py-2.5 font-semibold text-copper">A week of the draws that come of it</summary>
     <div class="flex flex-wrap items-end gap-2">
       <button class="tool" :disabled="week <= 0" @click="week--">Week before</button>
       <button class="tool" :disabled="week >= LAST - 1" @click="week++">Week after</button>

@@ -83,7 +83,7 @@ const circuit = computed(() => {
   </div>
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
-    <summary class="flex min-h-11 items-center gap-2 text-sm font-semibold text-copper">Plate, months, functions, flue and supply</summary>
+    <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">Plate, months, functions, flue and supply</summary>
     <div class="mt-1 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <NumberField label="Input on its plate, if read" quantity="power" optional :schema="BoilerCoil.shape.plateInputKw" :value="heater.plateInputKw" @change="(v) => put('plateInputKw', v)" />
       <ChoiceField label="The plate counts" :value="heater.plateOn" :choices="[{ value: 'gross', name: 'gross value' }, { value: 'net', name: 'net value' }]" @change="(v) => put('plateOn', v)" />

@@ -106,7 +106,7 @@ function useModel() {
           Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is
           <b v-if="site.mains.kind === 'model'" class="italic">assumed from the air</b><b v-else class="text-verdigris">as typed in</b>.
         </caption>
-        <thead><tr class="text-left"><th class="font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Sun, kWh/m² day</th><th>Heated</th></tr></thead>
+        <thead><tr class="text-left"><th class="pr-2 font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Sun, kWh/m² day</th><th>Heated</th></tr></thead>
         <tbody>
           <tr v-for="(m, i) in MONTHS" :key="m">
             <th class="pr-2 text-left font-normal">{{ m }}</th>

@@ -61,7 +61,7 @@ function setWaterUnit(unit: WaterUnit) {
       </div>
       <MonthsField class="mt-1" :label="`Months of “${band.name}”`" :value="band.months" @change="(v) => put(c, `band ${i} months`, (t) => void (t.bands[i]!.months = v))" />
       <details class="mt-1">
-        <summary class="flex min-h-11 items-center text-sm">Hours of “{{ band.name }}”</summary>
+        <summary class="cursor-pointer py-2.5 text-sm">Hours of “{{ band.name }}”</summary>
         <WeekPlanner :label="`Hours of ${band.name}`" :week="band.week" :grid="{ stepMin: 30, periodsPerDay: 12, days: 'each' }" @change="(w) => put(c, `band ${i} week`, (t) => void (t.bands[i]!.week = w))" />
       </details>
     </div>

@@ -92,7 +92,7 @@ watch(
 
 <template>
   <div class="mb-2 flex flex-wrap items-end gap-3">
-    <ChoiceField class="w-44" label="Ready to run off, a mark on each run" :value="limit ?? 0" :choices="limits" @change="setLimit" />
+    <ChoiceField class="w-44" label="Mark every run at" :value="limit ?? 0" :choices="limits" @change="setLimit" />
     <NumberField class="w-32" label="or as much as" quantity="volume" :decimals="2" optional :schema="limitSchema" :value="limit" @change="setLimit" />
   </div>
   <p id="run-help" class="caption mb-2">Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it off. Enter in a length adds the next run.</p>
@@ -112,18 +112,18 @@ watch(
           <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
           <InsulationField bare="wide" :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(run.id, (r) => void (r.insulation = v))" />
           <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => { r.place = v; if (v === 'slab' || v === 'ground') r.reachable = false })" />
-          <p class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span>holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span>
             <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year</span>
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" @change="edit(run.id, (r) => void (r.reachable = !r.reachable))" />can be reached<span class="sr-only">: {{ run.name }}</span></label>
-          </p>
-          <details class="col-span-2 sm:col-span-full">
-            <summary class="flex min-h-9 items-center text-sm text-ink-soft">Joints and fittings<span class="sr-only"> of {{ run.name }}</span>: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees, {{ run.fittings.valves }} valves</summary>
+          <details class="open:w-full">
+            <summary class="cursor-pointer py-2.5 text-ink-soft">Joints and fittings<span class="sr-only"> of {{ run.name }}</span>: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees, {{ run.fittings.valves }} valves</summary>
             <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
               <ChoiceField label="Joints" :value="run.joints" :choices="joints" @change="(v) => edit(run.id, (r) => void (r.joints = v))" />
               <NumberField v-for="(name, key) in FITTINGS" :key="key" :label="name" :decimals="0" :schema="Run.shape.fittings.shape[key]" :value="run.fittings[key]" @change="(v) => edit(run.id, (r) => void (r.fittings[key] = Math.round(v!)))" />
             </div>
           </details>
+          </div>
         </div>
         <div class="flex flex-col sm:flex-row">
           <button class="tool tool-bare px-2" :aria-label="`Add a run after ${run.name}`" title="Add a run that leaves its end" @click="add(run.id)"><Plus :size="17" /></button>

@@ -25,7 +25,7 @@ function add() {
   <ul>
     <li v-for="(tap, i) in taps" :key="tap.id" class="flex items-start gap-1 border-b border-line py-2" :class="{ 'bg-copper-pale': chosen === tap.id }" :data-tap="tap.id">
       <div class="min-w-0 flex-1">
-        <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_7rem_minmax(9rem,2fr)_7rem]">
+        <div class="grid grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_7rem_minmax(9rem,2fr)_7rem]">
           <TextField class="col-span-2 sm:col-span-1" label="Name of the tap" :value="tap.name" @change="(v) => edit(i, 'name', (t) => void (t.name = v))" />
           <ChoiceField label="Kind" :value="tap.kind" :choices="KINDS" @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))" />
           <ChoiceField label="At the end of" :value="tap.runId" :choices="runs" @change="(v) => edit(i, 'run', (t) => void (t.runId = v))" />

@@ -1,0 +1,241 @@
+import { describe, expect, it } from 'vitest'
+import { placeTemperature } from '../../core/climate/places'
+import { hillTown } from '../../core/demos/hill-town'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { coefficientOfPerformance } from '../../core/heaters/heat-pump'
+import { gain, stagnation } from '../../core/heaters/solar-collector'
+import { FireDiary, circuitFlow } from '../../core/heaters/wood-coil'
+import { buriedResistance } from '../../core/pipes/buried'
+import { pipeOf } from '../../core/pipes/catalogue'
+import { pipeLoss } from '../../core/pipes/loss'
+import { fittingsM } from '../../core/pipes/fittings'
+import { wasteMarks } from '../../core/pipes/waste-mark'
+import { addHeater, changeHeaterKind, removeLoop } from '../../core/study/plant-edits'
+import type { HeaterOf, HeaterKind } from '../../core/study/plant'
+import { Study } from '../../core/study/study'
+import { simulate } from '../../core/year/simulate'
+import { firstDays } from './random-study'
+
+const changed = (study: Study, change: (s: Study) => void) => {
+  const s = structuredClone(study)
+  change(s)
+  return Study.parse(s)
+}
+const nobody = (s: Study) => void (s.people.habits = [])
+const heaterOf = <K extends HeaterKind>(s: Study, kind: K) => s.plant.heaters.find((h): h is HeaterOf<K> => h.kind === kind)!
+const noLoop = (s: Study) => void (s.controls.found.loop.mode = 'off')
+
+describe('heat pump', () => {
+  it('has the COP of the formula, held between 1 and 5', () => {
+    // 0.42 × (50 + 5 + 273.15) / (55 − 9)
+    expect(coefficientOfPerformance(50, 15)).toBeCloseTo((0.42 * 328.15) / 46, 9)
+    expect(coefficientOfPerformance(20, 30)).toBe(5)
+    expect(coefficientOfPerformance(95, -60)).toBeGreaterThanOrEqual(1)
+    expect(coefficientOfPerformance(55, 5)).toBeLessThan(coefficientOfPerformance(45, 5))
+  })
+
+  const pump = changeHeaterKind(changed(hillTown, noLoop), 'boiler', 'heat-pump')
+
+  it('takes from the air what it does not pay, and pays less for a cooler store', () => {
+    const at = (setpointC: number) => firstDays(changed(pump, (s) => void (s.controls.found.heaters.boiler.setpointC = setpointC)), 30)
+    const [warm, hot] = [at(48), at(62)]
+    expect(warm.flows.ambient / warm.input).toBeGreaterThan(1)
+    expect(warm.flows.ambient / warm.input).toBeGreaterThan(hot.flows.ambient / hot.input)
+    expect(Math.abs(warm.residual)).toBeLessThan(1e-6 * warm.input)
+  })
+
+  it('leaves all to its element below its least air', () => {
+    const cold = firstDays(changed(pump, (s) => { const h = heaterOf(s, 'heat-pump'); h.leastAirC = 20; h.air = 'outdoors' }), 10)
+    expect(cold.flows.ambient).toBe(0)
+    expect(cold.flows.useful).toBeGreaterThan(0)
+  })
+
+  it('cools the heated room it stands in: that heat is not given to the house twice', () => {
+    const inRoom = simulate(changed(pump, (s) => { heaterOf(s, 'heat-pump').place = 'heated' }))
+    expect(inRoom.energy.houseHeatKwh).toBeLessThan(simulate(pump).energy.houseHeatKwh - 500)
+  })
+})
+
+describe('solar collector', () => {
+  const glass = { areaM2: 2, optical: 0.78, lossLinear: 3.6, lossSquare: 0.014, incidence: 0.1 }
+  it('gives area × light at the air’s temperature, and nothing where it comes to rest', () => {
+    expect(gain(glass, 780, 0)).toBeCloseTo(1.56, 9)
+    const k = stagnation(glass, 780)
+    expect(gain(glass, 780, k)).toBeCloseTo(0, 9)
+    expect(k).toBeGreaterThan(120)
+  })
+
+  const solar = addHeater(changed(hillTown, noLoop), 'solar')
+  it('saves gas in proportion to what it brings, and more in summer', () => {
+    const [without, withIt] = [simulate(changed(hillTown, noLoop)), simulate(solar)]
+    expect(withIt.energy.renewableKwh).toBeGreaterThan(800)
+    expect(withIt.energy.inputKwh['natural-gas']!).toBeLessThan(without.energy.inputKwh['natural-gas']! - 0.8 * withIt.energy.renewableKwh)
+    expect(withIt.months[6].energy.renewableKwh).toBeGreaterThan(2 * withIt.months[11].energy.renewableKwh)
+    expect(withIt.energy.residualKwh).toBe(0)
+  })
+
+  it('brings nothing in the dark, and stands hot in the sun when nobody draws', () => {
+    expect(firstDays(changed(solar, (s) => void s.site.monthlySunKwhM2.fill(0)), 20).flows.renewable).toBe(0)
+    const idle = simulate(changed(changeHeaterKind(solar, 'boiler', 'element'), (s) => { nobody(s); heaterOf(s, 'solar').areaM2 = 12 }))
+    expect(idle.stagnantHours).toBeGreaterThan(200)
+  })
+
+  it('warms the water before a heater that finishes it', () => {
+    const alone = simulate(harbourFlat)
+    const after = simulate(addHeater(harbourFlat, 'solar'))
+    expect(after.energy.inputKwh['natural-gas']!).toBeLessThan(0.75 * alone.energy.inputKwh['natural-gas']!)
+    expect(after.comfort.draws).toBe(alone.comfort.draws)
+  })
+})
+
+describe('fire', () => {
+  it('burns by its diary, across midnight and the end of the week', () => {
+    const diary = new FireDiary([{ days: [false, false, false, false, false, false, true], atMin: 22 * 60, hours: 4, kg: 8 }], 0)
+    const at = (day: number, hour: number) => diary.lit((day * 24 + hour) * 3600)
+    expect([at(6, 21.9), at(6, 22.1), at(6, 23.9), at(7, 1.9), at(7, 2.1), at(0, 1)]).toEqual([false, true, true, true, false, true])
+    expect(diary.edges).toEqual([120, 6 * 1440 + 1320])
+  })
+
+  const wood = changeHeaterKind(changed(hillTown, noLoop), 'boiler', 'wood-coil')
+  it('burns what the diary says and puts its share of the fuel down to the water', () => {
+    const h = heaterOf(wood, 'wood-coil')
+    const { input } = firstDays(wood, 14)
+    expect(input).toBeCloseTo((14 * 4 * 3600 * h.waterKw) / h.efficiency, -2)
+  })
+
+  it('boils off all of it when the store stands below', () => {
+    const low = changed(wood, (s) => { heaterOf(s, 'wood-coil').circuit.heightM = -0.5; nobody(s) })
+    expect(circuitFlow(heaterOf(low, 'wood-coil').circuit, 3)).toBe(0)
+    const { flows, input } = firstDays(low, 7)
+    expect(flows.relief).toBeCloseTo(input * heaterOf(low, 'wood-coil').efficiency, 3)
+  })
+
+  it('opens the relief valve when nobody draws, and the store gets no hotter than that', () => {
+    const idle = changed(wood, (s) => { nobody(s); s.plant.store!.reliefC = 90 })
+    let top = 0
+    const { flows, home, residual, input } = firstDays(idle, 20, (h) => (top = Math.max(top, h.plant.state().supplyC)))
+    expect(flows.relief).toBeGreaterThan(0)
+    expect(home.ledger.waters.relief[0]).toBeGreaterThan(10)
+    expect(top).toBeLessThan(92)
+    expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
+  })
+})
+
+describe('store with a mixing valve', () => {
+  const at = (mixesToC: number | null) => changed(hillTown, (s) => { noLoop(s); s.plant.store!.mixesToC = mixesToC })
+  it('sends nothing hotter than it mixes to, for the same showers and cooler pipes', () => {
+    let most = 0
+    firstDays(at(48), 4, (h) => { for (const b of h.network.branches.filter((x) => x.flowLMin > 0 && x.from < 0)) most = Math.max(most, ...b.out.tempC.slice(0, b.out.n)) })
+    expect(most).toBeLessThan(48.6)
+    const [open, mixed] = [firstDays(at(null), 20), firstDays(at(48), 20)]
+    expect(mixed.flows.useful / open.flows.useful).toBeGreaterThan(0.98)
+    expect(mixed.flows.deadRun).toBeLessThan(open.flows.deadRun)
+  })
+
+  it('with a loop keeps the account', () => {
+    const { residual, input } = firstDays(changed(hillTown, (s) => void (s.plant.store!.mixesToC = 50)), 10)
+    expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
+  })
+})
+
+describe('keep-hot', () => {
+  const at = (keepHot: boolean, empty = false) => changed(harbourFlat, (s) => { s.controls.found.heaters['wall-heater'].keepHot = keepHot; if (empty) nobody(s) })
+  it('with nobody there loses just what the exchanger loses at its setpoint', () => {
+    const { flows } = firstDays(at(true, true), 10)
+    const airC = placeTemperature('heated', 0, harbourFlat.site.monthlyAirC)
+    expect(flows.primary).toBeCloseTo((1.2 / 1000) * (55 - airC) * 10 * 86_400, 3)
+  })
+
+  it('shortens the wait by the lag and costs more gas', () => {
+    const [off, on] = [simulate(at(false)), simulate(at(true))]
+    expect(on.comfort.waitMedianS).toBeLessThan(off.comfort.waitMedianS - 3)
+    expect(on.energy.inputKwh['natural-gas']!).toBeGreaterThan(off.energy.inputKwh['natural-gas']! + 100)
+  })
+})
+
+describe('small stores at one tap', () => {
+  it('filled cold, spare that tap its wait and the runs their water', () => {
+    const year = simulate(addHeater(harbourFlat, 'under-sink'))
+    const tap = heaterOf(addHeater(harbourFlat, 'under-sink'), 'under-sink').tapId
+    expect(year.taps.find((t) => t.id === tap)!.waitMedianS).toBe(0)
+    expect(year.hygiene.stillRuns.some((r) => r.id === harbourFlat.pipes.taps[0].runId)).toBe(true)
+    expect(year.energy.residualKwh).toBe(0)
+  })
+
+  it('filled hot, bridge the wait and leave the rest to the plant', () => {
+    const sink = changed(addHeater(harbourFlat, 'under-sink'), (s) => { const h = heaterOf(s, 'under-sink'); h.feed = 'hot'; h.tapId = 'kitchen-sink' })
+    const [without, withIt] = [simulate(harbourFlat), simulate(sink)]
+    const wait = (y: typeof without) => y.taps.find((t) => t.id === 'kitchen-sink')!.waitMedianS
+    expect(wait(withIt)).toBeLessThan(0.3 * wait(without))
+    expect(withIt.energy.inputKwh.electricity!).toBeLessThan(0.5 * (withIt.energy.inputKwh['natural-gas'] ?? 0))
+  })
+})
+
+describe('months of use', () => {
+  it('leave a heater out of the others', () => {
+    const summer = [5, 6, 7]
+    const study = changed(addHeater(changed(hillTown, noLoop), 'element'), (s) => {
+      s.plant.heaters[0].months = Array.from({ length: 12 }, (_, m) => !summer.includes(m))
+      heaterOf(s, 'element').powerKw = 9
+      s.plant.heaters[1].months = Array.from({ length: 12 }, (_, m) => summer.includes(m))
+    })
+    const year = simulate(study)
+    for (const [m, month] of year.months.entries()) {
+      if (summer.includes(m)) expect(month.energy.inputKwh['natural-gas'] ?? 0).toBe(0)
+      else expect(month.energy.inputKwh['natural-gas']!).toBeGreaterThan(50)
+    }
+    expect(year.comfort.coolDraws).toBeLessThan(simulate(changed(hillTown, noLoop)).comfort.coolDraws + 10)
+  })
+})
+
+describe('loop through the cold line', () => {
+  it('keeps the far tap near where its valve closes, and loses less than a return that runs as long', () => {
+    const own = changed(hillTown, (s) => void (s.controls.found.loop.mode = 'always'))
+    const cold = changed(own, (s) => void (s.pipes.loop!.bypass = { closesAtC: 38 }))
+    const still = changed(cold, nobody)
+    // What stood in the bare cellar pipe is colder than where the valve opens; it passes in a minute.
+    let [coldS, openS, lastS, most] = [0, 0, 86_400, 0]
+    firstDays(still, 4, (h) => {
+      if (h.nowS < 86_400) return
+      const here = h.network.turnC(h.nowS)
+      if (here < 31.5) coldS += h.nowS - lastS
+      if (h.network.loopReturn.flowLMin > 0) openS += h.nowS - lastS
+      lastS = h.nowS
+      most = Math.max(most, here)
+    })
+    expect(coldS).toBeLessThan(0.03 * 3 * 86_400)
+    expect(openS).toBeLessThan(0.06 * 3 * 86_400)
+    expect(openS).toBeGreaterThan(0)
+    expect(most).toBeLessThan(67)
+    expect(firstDays(cold, 10).flows.loop).toBeLessThan(0.7 * firstDays(own, 10).flows.loop)
+  })
+})
+
+describe('pipes in the ground, and their fittings', () => {
+  const pipe = pipeOf('copper-en', '22')
+  it('lose through the shape factor of a cylinder below a surface', () => {
+    const r = Math.acosh(0.2 / 0.022) / (2 * Math.PI * 1.4)
+    expect(buriedResistance('slab', 0.022)).toBeCloseTo(r, 12)
+    expect(pipeLoss(pipe, 60, 20, null, 'slab').lossWM).toBeCloseTo(40 / r, 0)
+    expect(pipeLoss(pipe, 60, 20, null, 'slab').lossWM).toBeGreaterThan(3 * pipeLoss(pipe, 60, 20).lossWM)
+    expect(buriedResistance('heated', 0.022)).toBeNull()
+    expect(pipeLoss(pipe, 60, 20, { lambdaWMK: 0.04, thicknessMm: 20 }, 'ground').lossWM).toBeLessThan(9.5)
+  })
+
+  it('resist like so many bores of straight pipe', () => {
+    expect(fittingsM({ bends: 2, tees: 1, valves: 1 }, 0.02)).toBeCloseTo((60 + 60 + 8) * 0.02, 12)
+  })
+})
+
+describe('the mark of what is run off', () => {
+  it('falls where the contents from the last hot water reach the limit', () => {
+    const marks = wasteMarks(hillTown, 0.3)
+    // The loop keeps all risers hot: the kitchen branch, 5.5 m of 0.145 L/m, begins at nothing.
+    expect(marks.get('riser-top')).toEqual({ litres: 0, at: 'within' })
+    const kitchen = marks.get('kitchen-branch')!
+    expect(kitchen.at).toBeCloseTo(0.3 / kitchen.litres, 9)
+    const bare = wasteMarks(removeLoop(hillTown), 0.3)
+    expect(bare.get('cellar-main')!.at).toBeLessThan(0.1)
+    expect(bare.get('kitchen-branch')!.at).toBe('past')
+  })
+})
