@@ -1,3 +1,6 @@
+import { sunDay, sunOnPlane } from '../core/climate/sun'
+import { coefficientOfPerformance } from '../core/heaters/heat-pump'
+import { engineFraction, fChartFraction, solarFlat } from './f-chart'
 import { harbourFlat } from '../core/demos/harbour-flat'
 import { hillTown } from '../core/demos/hill-town'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
@@ -180,7 +183,20 @@ const SUM_CASES: ReferenceCase[] = [
   sum('bucket-flow', { volumeL: 5, seconds: 38 }, 'flowGpm', (5 / 38) * 60 / 3.785412, 'gpm', share(1e-6), '5 L in 38 s'),
 ]
 
-export const REFERENCE_CASES: ReferenceCase[] = [...WATER, ...PIPES, ...PLANT, ...SUM_CASES]
+const SUN: ReferenceCase[] = [
+  { what: 'sun above the air, 43° north, 15 April', source: 'Duffie & Beckman, example 1.10.1', unit: 'MJ/m²', expected: 33.8, within: share(0.01), got: () => sunDay(43, 105).aboveAirKwhM2 * 3.6 },
+  { what: 'sun to a plane tilted 45°, 13 February 10:30', source: 'Duffie & Beckman, example 1.6.1', unit: '°', expected: 35, within: amount(0.5), got: () => (Math.acos(sunOnPlane(sunDay(43, 44), (-22.5 * Math.PI) / 180, 45, 15)) * 180) / Math.PI },
+  { what: 'heat pump, water 50 °C, air 15 °C', source: '0.42 × 328.15 / 46', unit: '', expected: 2.9962, within: share(0.001), got: () => coefficientOfPerformance(50, 15) },
+  { what: 'bare 22 mm copper in a slab, for each kelvin', source: 'shape factor acosh(2z/D)/2πλ', unit: 'W/mK', expected: (2 * Math.PI * 1.4) / Math.acosh(0.2 / 0.022), within: share(0.01), got: () => pipeLoss(pipeOf('copper-en', '22'), 60, 20, null, 'slab').uWMK },
+]
+
+/** A year with collectors against the monthly correlation, which is made for a mixed store: a layered one does a little better. */
+const SOLAR_YEARS: ReferenceCase[] = (['cold inland', 'cool coast', 'temperate inland', 'high mountain'] as const).map((climate) => {
+  const study = solarFlat(climate)
+  return { what: `4 m² and 300 L before an electric heater, ${climate}: share of the sun`, source: 'f-chart, Klein, Beckman & Duffie 1976', unit: '', expected: fChartFraction(study), within: amount(0.06), got: () => engineFraction(study) }
+})
+
+export const REFERENCE_CASES: ReferenceCase[] = [...WATER, ...PIPES, ...PLANT, ...SUN, ...SOLAR_YEARS, ...SUM_CASES]
 
 /** How far off a case is, as a share of what it allows: 1 is the limit. */
 export function strain(c: ReferenceCase, got: number): number {

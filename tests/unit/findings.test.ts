@@ -6,7 +6,8 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { SEVERITIES } from '../../core/findings/finding'
 import { findings } from '../../core/findings/findings'
-import type { Heater } from '../../core/study/plant'
+import { addHeater, changeHeaterKind } from '../../core/study/plant-edits'
+import type { Heater, HeaterOf } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
@@ -19,6 +20,9 @@ const changed = (study: Study, change: (s: Study) => void) => {
   return Study.parse(copy) as Study
 }
 const reading = (id: string, kind: Reading['kind'], values: Reading['values'], where: string | null = null, takenAt = '2026-03-02T09:00:00Z'): Reading => ({ id, takenAt, kind, sum: null, where, values, note: '', photo: null, adopted: null })
+
+const withWood = addHeater(hillTown, 'wood-coil')
+const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
 
 /** id of the finding, the household in which it stands, and what makes it go away. */
 const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
@@ -37,6 +41,19 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   ['repeated-topped-up', hillTown, (s) => void s.readings.push(reading('a', 'event', { event: 'topped up' }), reading('b', 'event', { event: 'topped up' })), (s) => void s.readings.pop()],
   ['waste-w', hillTown, (s) => void s.readings.push(reading('w', 'time-to-hot', { seconds: 150, flowLMin: 7, hotC: 40 }, 'kitchen-sink')), (s) => void (s.readings[0].values.seconds = 60)],
   ['contradicts-m', hillTown, (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })), (s) => void (s.readings[1].values.coldC = 7)],
+  ['contents-kitchen-sink', hillTown, (s) => void (s.pipes.taps[0].saidContentL = 0.8), (s) => void (s.pipes.taps[0].saidContentL = 5.8)],
+  ['not-hot-enough-kitchen-sink', hillTown, (s) => void (s.pipes.taps[0].leastHotC = 64), (s) => void (s.pipes.taps[0].leastHotC = 55)],
+  ['crossover', hillTown, (s) => void (s.pipes.loop!.bypass = { closesAtC: 40 }), (s) => void (s.pipes.loop!.bypass = null)],
+  ['functions-boiler', hillTown, (s) => void (s.plant.heaters[0].functions.boost = 'as it came'), (s) => void (s.plant.heaters[0].functions.boost = 'gone through')],
+  ['below-fire-wood-coil', withWood, (s) => void (wood(s).circuit.heightM = -0.4), (s) => void (wood(s).circuit.heightM = 1.5)],
+  ['gravity-wood-coil', withWood, (s) => void Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }), (s) => void Object.assign(wood(s).circuit, { heightM: 1.5, lengthM: 6, boreMm: 26.2 })],
+  ['gravity-wood-coil', withWood, (s) => void (wood(s).circuit.horizontalM = 5), (s) => void (wood(s).circuit.horizontalM = 2)],
+  ['logs-wood-coil', withWood, (s) => void (wood(s).firings[0].kg = 2), (s) => void (wood(s).firings[0].kg = 9)],
+  ['reservoir-reservoir', addHeater(hillTown, 'reservoir'), () => {}, (s) => { s.plant.heaters.pop(); delete s.controls.found.heaters.reservoir }],
+  ['loop-too-slow', changeHeaterKind(hillTown, 'boiler', 'instant-gas'), (s) => void (s.pipes.loop!.pumpLMin = 1), (s) => void (s.pipes.loop!.pumpLMin = 6)],
+  ['current-instant-electric', addHeater(hillTown, 'instant-electric'), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 20, volts: 400 }), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 32 })],
+  ['input-output-boiler', hillTown, (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 21.5, plateOn: 'net' }), (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 24 })],
+  ['period-n', hillTown, (s) => void s.readings.push({ ...reading('n', 'note', {}), note: 'Bill says 84 euros for gas' }), (s) => void (s.readings[0].note = 'Bill says 84 euros a month for gas')],
 ]
 
 const element = (id: string, height: number): Heater => ({ kind: 'element', id, name: id, place: 'cellar', ...unlookedHeater(), sensorHeight: null, powerKw: 4.5, height, supplyAmps: 15, volts: 240 })
