@@ -1,4 +1,5 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { largeHouse } from '../tests/large-house'
 import { choose, press } from '../tests/e2e/hand'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 
@@ -45,10 +46,44 @@ async function openSum(page: import('puppeteer-core').Page) {
   await page.click('[role="dialog"] summary')
 }
 
+const LARGE = '/study/large-house'
+
+/** Brings the large household in by its file. */
+async function openLarge(page: import('puppeteer-core').Page, url: string) {
+  const file = 'tmp/large-house.json'
+  mkdirSync('tmp', { recursive: true })
+  writeFileSync(file, JSON.stringify(largeHouse()))
+  await page.goto(url)
+  const input = await page.waitForSelector('input[type="file"]')
+  await (input as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
+  await page.waitForSelector(`a[href="${LARGE}"]`)
+}
+
+async function climb(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Take a reading')
+  await press(page, 'menuitem', 'Climb at a tap, timed')
+  await press(page, 'button', 'Tap open: start')
+  for (const [s, c] of [[0, '14'], [10, '15.5'], [20, '31'], [30, '52'], [45, '58.6'], [60, '59'], [75, '59.1']] as const) {
+    await page.evaluate((seconds) => {
+      localStorage.setItem('bagno-climb-start', String(Date.now() - seconds * 1000))
+      window.dispatchEvent(new StorageEvent('storage', { key: 'bagno-climb-start', newValue: localStorage.getItem('bagno-climb-start'), storageArea: localStorage }))
+    }, s)
+    await new Promise((resume) => setTimeout(resume, 500))
+    await page.type('#climb-reading', c)
+    await page.keyboard.press('Enter')
+  }
+  await page.$eval('section[aria-label="Climb at a tap, timed"]', (e) => e.scrollIntoView({ block: 'start' }))
+}
+
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'study', path: `${HOUSE}/set`, ...DESK },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
+  { name: 'heater', path: `${HOUSE}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
+  { name: 'people', path: `${HOUSE}/survey?at=people`, ...DESK, before: async (page) => { await page.$$eval('details', (all) => all.forEach((d) => (d.open = true))); await to('section[aria-label="Absences"]')(page) } },
+  { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
+  { name: 'large-log-phone', path: `${LARGE}/measure`, ...PHONE, before: to('ul[aria-label="Visit log"]') },
+  { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
   { name: 'week-planner', path: `${HOUSE}/set`, ...DESK, before: to('section[aria-label="Loop"]') },
   { name: 'improve', path: `${HOUSE}/improve`, ...DESK },
   { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
@@ -72,6 +107,7 @@ try {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
     }
+    if (shot.path.startsWith(LARGE)) await openLarge(page, app.url)
     await page.goto(app.url + shot.path)
     if (shot.path.startsWith('/study')) await settled(page)
     await new Promise((resume) => setTimeout(resume, 1200))

@@ -12,14 +12,20 @@ export interface StationMoney {
   runOff: number
 }
 
-/** Mean money for a kWh of energy bought, all carriers together. */
+/** All energy that came in, kWh: bought, and from the sun, the air and the drain. */
+export function cameInKwh(result: Pick<YearResult, 'energy'>): number {
+  const { renewableKwh, ambientKwh, recoveredKwh } = result.energy
+  return boughtKwh(result) + renewableKwh + ambientKwh + recoveredKwh
+}
+
+/** Mean money for a kWh of energy that came in, all carriers together; what the sun, the air and the drain give is free. */
 export function meanPrice(result: YearResult): number {
-  const kwh = boughtKwh(result)
+  const kwh = cameInKwh(result)
   return kwh > 0 ? Object.values(result.cost.energy).reduce((s, x) => s + x, 0) / kwh : 0
 }
 
 /**
- * The year's energy money split by where the energy ended, at the mean price of what was bought. With the change of
+ * The year's energy money split by where the energy ended, at the mean price of what came in. With the change of
  * stored heat, which is next to nothing over a year, the parts add up to the whole energy bill.
  */
 export function moneyByStation(result: YearResult): StationMoney {

@@ -5,7 +5,7 @@ export interface HeatNode {
   id: string
   name: string
   /** What kind of end it is, for its colour. */
-  role: 'bought' | 'passes' | 'lost' | 'useful'
+  role: 'bought' | 'free' | 'passes' | 'lost' | 'useful'
 }
 
 export interface HeatLink {
@@ -13,6 +13,12 @@ export interface HeatLink {
   to: string
   kwh: number
 }
+
+const FREE: [keyof Energy, string, string][] = [
+  ['renewableKwh', 'sun', 'Sun'],
+  ['ambientKwh', 'air', 'Air, by heat pump'],
+  ['recoveredKwh', 'recovered', 'Out of the drain'],
+]
 
 const LOSSES: [keyof Energy, string, string][] = [
   ['primaryKwh', 'primary', 'Heater to store'],
@@ -23,7 +29,7 @@ const LOSSES: [keyof Energy, string, string][] = [
   ['reliefKwh', 'relief', 'Relief valve'],
 ]
 
-/** The ledger of a year as flows from what is bought to where it ends; what is under half a kWh is left out. */
+/** The ledger of a year as flows from what is bought, and what the sun and the air give, to where it ends; what is under half a kWh is left out. */
 export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[] } {
   const nodes: HeatNode[] = []
   const links: HeatLink[] = []
@@ -37,9 +43,16 @@ export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[]
     nodes.push({ id: carrier, name: CARRIER_NAMES[carrier], role: 'bought' })
     links.push({ from: carrier, to: 'heater', kwh })
   }
-  nodes.push({ id: 'heater', name: 'Heater and controls', role: 'passes' })
+  if (links.length) nodes.push({ id: 'heater', name: 'Heater and controls', role: 'passes' })
   const bought = links.reduce((s, l) => s + l.kwh, 0)
-  add({ id: 'water', name: 'Into the water', role: 'passes' }, 'heater', bought - energy.conversionKwh)
+  const made = bought - energy.conversionKwh
+  nodes.push({ id: 'water', name: 'Into the water', role: 'passes' })
+  if (made >= 0.5) links.push({ from: 'heater', to: 'water', kwh: made })
+  for (const [key, id, name] of FREE) {
+    if ((energy[key] as number) < 0.5) continue
+    nodes.push({ id, name, role: 'free' })
+    links.push({ from: id, to: 'water', kwh: energy[key] as number })
+  }
   add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh)
   add({ id: 'useful', name: 'Useful at the taps', role: 'useful' }, 'water', energy.usefulKwh)
   for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)

@@ -17,7 +17,7 @@ const HOUSE = '/study/hill-town'
 const VIEWS = [
   '/',
   `${HOUSE}/survey`,
-  ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'prices'].map((s) => `${HOUSE}/survey?at=${s}`),
+  ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map((s) => `${HOUSE}/survey?at=${s}`),
   `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,

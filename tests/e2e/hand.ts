@@ -58,3 +58,39 @@ export async function newTotal(page: Page, before: string, name = 'Cost'): Promi
   )
   return total(page, name)
 }
+
+/** What the focused control is called: its label, or its own text. */
+const focusedName = (page: Page) =>
+  page.evaluate(() => {
+    const at = document.activeElement as (HTMLElement & { labels?: NodeListOf<HTMLLabelElement> | null }) | null
+    return (at?.getAttribute('aria-label') ?? at?.labels?.[0]?.textContent ?? at?.textContent ?? '').replace(/\s+/g, ' ').trim()
+  })
+
+/** A name without its gaps: what stands beside each other on the screen may have none between in the text. */
+const plain = (name: string) => name.replace(/\s+/g, '')
+
+/** Moves by Tab alone until the control of a name is focused. */
+export async function tabTo(page: Page, name: string, backwards = false): Promise<void> {
+  for (let i = 0; i < 400; i++) {
+    if (plain(await focusedName(page)) === plain(name)) return
+    if (backwards) await page.keyboard.down('Shift')
+    await page.keyboard.press('Tab')
+    if (backwards) await page.keyboard.up('Shift')
+  }
+  throw new Error(`no way by Tab to "${name}"; last was "${await focusedName(page)}"`)
+}
+
+/** Types over the field that Tab leads to. */
+export async function keyIn(page: Page, name: string, text: string): Promise<void> {
+  await tabTo(page, name)
+  await page.keyboard.down('Control')
+  await page.keyboard.press('a')
+  await page.keyboard.up('Control')
+  await page.keyboard.type(text)
+}
+
+/** Picks of a list that Tab leads to, by the first letters of the option. */
+export async function keyChoice(page: Page, name: string, letters: string): Promise<void> {
+  await tabTo(page, name)
+  await page.keyboard.type(letters)
+}

@@ -54,6 +54,45 @@ describe('the log of a visit, on a phone', () => {
     expect(verdict).toMatch(/Flow of First-floor shower: read 11.4 L\/min, by the study 9.0 L\/min\. Off by 2.4 L\/min/)
   })
 
+  it('times a climb reading by reading, over a reload, and says when it stands', async () => {
+    await press(page, 'button', 'Close the reading')
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await press(page, 'button', 'Tap open: start')
+    // The watch is set back, as if the tap had been open for a while: only its start is kept.
+    const openFor = (seconds: number) => page.evaluate((s) => {
+      localStorage.setItem('bagno-climb-start', String(Date.now() - s * 1000))
+      window.dispatchEvent(new StorageEvent('storage', { key: 'bagno-climb-start', newValue: localStorage.getItem('bagno-climb-start'), storageArea: localStorage }))
+    }, seconds)
+    const put = async (seconds: number, text: string) => {
+      await openFor(seconds)
+      await page.waitForFunction((s) => Math.abs(Number.parseFloat(document.querySelector('[aria-label="Timed readings"] [role="timer"]')?.textContent ?? '') - s) < 4, {}, seconds)
+      await page.type('#climb-reading', text)
+      await page.keyboard.press('Enter')
+    }
+    await put(0, '58F')
+    await put(20, '31,5')
+    await page.reload()
+    await settled(page)
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await page.waitForFunction(() => /2 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''))
+    for (const [s, c] of [[40, '61'], [55, '61.2'], [70, '61.1']] as const) await put(s, c)
+    await page.waitForFunction(() => /Steady at 61.1 °C/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''))
+    await put(80, 'warm')
+    expect(await page.$eval('[aria-label="Timed readings"] [role="alert"]', (e) => e.textContent)).toMatch(/a temperature from 0.0 °C to 100.0 °C/)
+    await page.waitForSelector('[data-verdict]')
+    await press(page, 'button', 'Keep in the log')
+    await kept()
+    expect((await rows()).some((r) => r.includes('Climb at a tap, timed'))).toBe(true)
+    await press(page, 'button', 'Undo')
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Flow of a tap')
+    await choose(page, 'Tap', 'First-floor shower')
+    await type(page, 'Volume', '1.5 gal')
+    await type(page, 'In', '30')
+  })
+
   it('corrects the study by one touch, and the year with it', async () => {
     const before = await total(page, 'Cost')
     await type(page, 'Note', 'Old rose, no limiter')

@@ -1,7 +1,11 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import type { Browser, Page } from 'puppeteer-core'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
+import { largeHouse } from '../large-house'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, named, press, total, type, valueOf } from './hand'
+import { choose, figure, keyChoice, keyIn, named, newTotal, openDemo, press, tabTo, total, type, valueOf } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -44,9 +48,17 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Output', '18')
     await type(page, 'Least flow to fire', '2.8')
     await choose(page, 'Settings gone through', 'as they left the factory')
+    await choose(page, 'Add another heater', 'Solar collector')
+    await type(page, 'Area', '43 ft²')
     await back(page, 'Heater')
 
-    await station(page, '4 Runs of pipe')
+    await station(page, '3 Store')
+    await type(page, 'Contents', '300')
+    await choose(page, 'Relief valve, piped to a safe place', 'yes')
+    await back(page, 'Store')
+
+    await station(page, '5 Runs of pipe')
+    await choose(page, 'Mark every run at', 'half a litre')
     await type(page, 'Length of Trunk, m', `12'6"`)
     await press(page, 'button', 'Add a run after Trunk')
     await page.waitForFunction(() => (document.activeElement as HTMLInputElement).value === 'New run')
@@ -55,22 +67,33 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Length of To the attic, m', '7.5')
     await back(page, 'Runs of pipe')
 
-    await station(page, '5 Taps')
+    await station(page, '6 Taps')
     await press(page, 'button', 'Tap')
     const names = await page.$$(named('textbox', 'Name of the tap'))
     await names.at(-1)!.click({ count: 3 })
     await names.at(-1)!.type('Attic basin')
     await page.keyboard.press('Tab')
     await type(page, 'Flow of Attic basin', '1.2 gpm')
+    const told = await page.$$(named('textbox', 'Litres to it, as told'))
+    await told.at(-1)!.type('0.2')
+    await page.keyboard.press('Tab')
     await back(page, 'Taps')
 
-    await station(page, '6 People and routine')
+    await station(page, '7 People and routine')
     await press(page, 'button', 'Person')
     await choose(page, 'New person is', 'a child')
     await type(page, 'Time of Morning shower', '6:40')
+    await press(page, 'button', 'Guests')
     await back(page, 'People and routine')
 
-    await station(page, '8 Prices')
+    await station(page, '8 Drain')
+    await press(page, 'button', 'Write down what is there')
+    await type(page, 'Its diameter', '4"')
+    await back(page, 'Drain')
+
+    await station(page, '9 Prices')
+    await choose(page, 'Billed by the', 'm³')
+    await type(page, 'Price', '1.32')
     await type(page, 'Water', '3.1')
     await back(page, 'Prices')
   })
@@ -81,10 +104,11 @@ describe('a new household, surveyed from nothing on a phone', () => {
     expect(await page.$eval('h1', (h) => h.textContent)).toBe('Mill cottage')
     const found = await page.$$eval('[data-finding]', (all) => all.map((e) => e.getAttribute('data-finding')))
     expect(found).toContain('factory-boiler')
+    expect(found.some((id) => id?.startsWith('contents-'))).toBe(true)
     await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
     await page.reload()
     await settled(page)
-    await station(page, '4 Runs of pipe')
+    await station(page, '5 Runs of pipe')
     expect(await valueOf(page, 'Length of Trunk, m')).toBe('3.8')
     expect(await valueOf(page, 'Length of To the attic, m')).toBe('7.5')
     await back(page, 'Runs of pipe')
@@ -137,5 +161,177 @@ describe('the outline of the pipes', () => {
     await page.waitForFunction(() => (document.activeElement as HTMLInputElement).value === 'New run')
     expect((await order()).length).toBe(7)
     expect(await valueOf(page, 'Length of To the kitchen, m')).toBe('4.5')
+  })
+})
+
+describe('a new household, surveyed at a desk by the keyboard alone', () => {
+  let page: Page
+  let errors: string[]
+  const open = async (name: string) => {
+    await tabTo(page, name)
+    await page.keyboard.press('Enter')
+    await page.waitForSelector(`section[aria-label="${name.replace(/^\d+ /, '')}"]`)
+  }
+  const shut = async (name: string) => {
+    await tabTo(page, `Close ${name}`, true)
+    await page.keyboard.press('Enter')
+    await page.waitForSelector(`section[aria-label="${name}"]`, { hidden: true })
+  }
+  beforeAll(async () => {
+    ;({ page, errors } = await openPage(browser, 1280, 800))
+    await page.goto(url)
+    await page.waitForSelector(named('button', 'New household'))
+  })
+
+  it('in one pass, with every kind of field', async () => {
+    await tabTo(page, 'New household')
+    await page.keyboard.press('Enter')
+    await page.waitForFunction(() => location.pathname.endsWith('/set'))
+    await settled(page)
+    await tabTo(page, 'Survey')
+    await page.keyboard.press('Enter')
+    await page.waitForFunction(() => location.pathname.endsWith('/survey'))
+
+    await open('1 Cold main and place')
+    await keyIn(page, 'Household', 'Ferry house')
+    await keyIn(page, 'Pressure', '3,1')
+    await keyChoice(page, 'Expansion vessel', 'yes')
+    await keyChoice(page, 'Climate to begin with', 'cool')
+    await shut('Cold main and place')
+
+    await open('2 Heater')
+    await keyChoice(page, 'Kind of heater', 'Heat pump')
+    await keyIn(page, 'Only the element below', '25F')
+    await shut('Heater')
+
+    await open('3 Store')
+    await keyIn(page, 'Contents', '53 gal')
+    await shut('Store')
+
+    await open('5 Runs of pipe')
+    await keyIn(page, 'Length of To the kitchen, m', '8')
+    await page.keyboard.press('Enter')
+    await page.waitForFunction(() => (document.activeElement as HTMLInputElement).value === 'New run')
+    await page.keyboard.type('To the washer')
+    await shut('Runs of pipe')
+
+    await open('6 Taps')
+    await keyIn(page, 'Flow of Shower', '2 gpm')
+    await shut('Taps')
+
+    await open('7 People and routine')
+    await keyIn(page, 'Time of Morning shower', '7:30p')
+    await tabTo(page, 'waits until it is warm: Hands and faces')
+    await page.keyboard.press('Space')
+    await shut('People and routine')
+
+    await open('9 Prices')
+    await keyIn(page, 'Price', '0.28')
+    await shut('Prices')
+  })
+
+  it('ends in a year, with everything as it was typed', async () => {
+    await settled(page)
+    expect(figure(await total(page, 'Energy bought'))).toBeGreaterThan(300)
+    expect(errors).toEqual([])
+    const study = await page.evaluate(async () => {
+      const id = location.pathname.split('/')[2]!
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const asked = indexedDB.open('bagno')
+        asked.onsuccess = () => resolve(asked.result)
+        asked.onerror = () => reject(asked.error)
+      })
+      return new Promise<string>((resolve) => {
+        const got = db.transaction('studies').objectStore('studies').get(id)
+        got.onsuccess = () => resolve(JSON.stringify(got.result))
+      })
+    })
+    const { study: kept } = JSON.parse(study)
+    expect(kept.name).toBe('Ferry house')
+    expect(kept.site).toMatchObject({ pressureBar: 3.1, expansionVessel: true, latitudeDeg: 53 })
+    expect(kept.plant.heaters[0]).toMatchObject({ kind: 'heat-pump' })
+    expect(kept.plant.heaters[0].leastAirC).toBeCloseTo(-3.89, 2)
+    expect(kept.plant.store.litres).toBeCloseTo(200.6, 1)
+    expect(kept.pipes.runs.map((r: { name: string }) => r.name)).toContain('To the washer')
+    expect(kept.pipes.taps[0].flowLMin).toBeCloseTo(7.57, 2)
+    expect(kept.people.habits[0].atMin).toBe(19 * 60 + 30)
+    expect(kept.people.habits[2].waits).toBe(true)
+    expect(kept.prices.carriers['natural-gas'].price).toBe(0.28)
+  })
+})
+
+describe('files and settings of a survey', () => {
+  let page: Page
+  beforeAll(async () => {
+    ;({ page } = await openPage(browser, 1280, 900))
+    await openDemo(page, url, 'hill-town')
+  })
+  const give = async (label: string, name: string, text: string) => {
+    const path = join(mkdtempSync(join(tmpdir(), 'bagno-file-')), name)
+    writeFileSync(path, text)
+    const input = (await page.waitForSelector(`input[aria-label="${label}"]`)) as unknown as ElementHandle<HTMLInputElement>
+    await input.uploadFile(path)
+  }
+  const fault = () => page.waitForSelector('section[aria-label="Logged draws"] [role="alert"]').then((e) => e!.evaluate((x) => x.textContent!))
+
+  it('takes a log of draws, its columns matched, and refuses a broken one by line', async () => {
+    await page.goto(`${url}/study/hill-town/survey?at=people`)
+    await settled(page)
+    const before = await total(page, 'Water')
+    const rows = Array.from({ length: 14 }, (_, d) => `2026-03-${String(2 + d).padStart(2, '0')} 07:15,Kitchen sink,20\n2026-03-${String(2 + d).padStart(2, '0')} 19:40,Top shower,45`)
+    await give('File of draws (CSV)', 'broken.csv', `When,Outlet,Litres\n${rows[0]}\n2026-03-40 07:00,Kitchen sink,3\n`)
+    await press(page, 'button', 'Take these draws')
+    expect(await fault()).toMatch(/line 4: When is “2026-03-40 07:00”/)
+    expect(await total(page, 'Water')).toBe(before)
+    await give('File of draws (CSV)', 'fortnight.csv', `When,Outlet,Litres\n${rows.join('\n')}\n`)
+    await page.waitForSelector('section[aria-label="Logged draws"] [role="alert"]', { hidden: true })
+    await press(page, 'button', 'Take these draws')
+    const shown = await newTotal(page, before, 'Water')
+    const after = figure(shown)
+    // 65 L a day at the taps.
+    expect(after).toBeGreaterThan(22)
+    expect(after).toBeLessThan(27)
+    expect(await page.$eval('section[aria-label="Logged draws"]', (e) => e.textContent)).toMatch(/28 draws of 14 days from “fortnight.csv”/)
+    await press(page, 'button', 'Undo')
+    expect(await newTotal(page, shown, 'Water')).toBe(before)
+  })
+
+  it('keeps a register of what was found and puts it back, one by one', async () => {
+    await page.goto(`${url}/study/hill-town/set`)
+    await settled(page)
+    const found = await total(page, 'Cost')
+    await type(page, 'Setpoint', '55')
+    const cost = await newTotal(page, found)
+    const cells = () => page.$eval('[data-setting="heaters.boiler.setpointC"]', (r) => Array.from(r.querySelectorAll('td')).slice(0, 4).map((c) => c.textContent!.trim()))
+    expect(await cells()).toEqual(['Condensing boiler', 'Setpoint', '65.0 °C', '55.0 °C'])
+    await press(page, 'button', 'Back: Setpoint of Condensing boiler')
+    expect(await newTotal(page, cost)).toBe(found)
+    expect((await cells())[3]).toBe('the same')
+  })
+})
+
+describe('a large visit', () => {
+  it('of 25 runs and 40 readings opens, is drawn and is listed, on a desk and on a phone', async () => {
+    const path = join(mkdtempSync(join(tmpdir(), 'bagno-file-')), 'large.json')
+    writeFileSync(path, JSON.stringify(largeHouse()))
+    for (const [width, height] of [[1280, 800], [360, 780]] as const) {
+      const { page, errors } = await openPage(browser, width, height)
+      await page.goto(url)
+      const input = (await page.waitForSelector('input[type="file"]')) as unknown as ElementHandle<HTMLInputElement>
+      await input.uploadFile(path)
+      await (await page.waitForSelector('section[aria-label="Households"] li a[href^="/study/large-house"]'))!.click()
+      await page.waitForFunction(() => location.pathname.startsWith('/study/large-house'))
+      const base = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
+      await page.goto(`${url}${base}/survey?at=runs`)
+      await settled(page)
+      expect(await page.$$eval('[data-run]', (all) => all.length)).toBe(25)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+      await page.goto(`${url}${base}/measure`)
+      await settled(page)
+      expect(await page.$$eval('[data-reading]', (all) => all.length)).toBe(40)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+      expect(errors).toEqual([])
+      await page.close()
+    }
   })
 })

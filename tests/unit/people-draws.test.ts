@@ -109,7 +109,7 @@ describe('a log of draws', () => {
     ['litres taken for minutes', 'start,tap,litres,temp\n2026-03-02 07:15,,400,40\n', /^line 2: .*is the unit right\?/, { amountUnit: 'min' as const }],
     ['two years', 'start,tap,litres,temp\n2024-03-02 07:15,,4,40\n2026-03-02 07:15,,4,40\n', /spans 731 days; at most a year/],
     ['no rows', 'start,tap,litres,temp\n', /^line 1: a header/],
-  ])('with %s is refused by line', (_, text, message, change = {}) => expect(faults(text, change)[0]).toMatch(message))
+  ] as [string, string, RegExp, Partial<LogMapping>?][])('with %s is refused by line', (_, text, message, change = {}) => expect(faults(text, change)[0]).toMatch(message))
 
   it('names every bad line up to twenty, and takes nothing of the rest', () => {
     const text = `start,tap,litres,temp\n${'nonsense,,x,y\n'.repeat(50)}`

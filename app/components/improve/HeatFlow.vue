@@ -2,7 +2,7 @@
 import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from 'd3-sankey'
 import { useElementSize } from '@vueuse/core'
 import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/heat-flow'
-import { boughtKwh } from '~~/core/measures/compare'
+import { cameInKwh } from '~~/core/money/where-it-goes'
 import type { Energy } from '~~/core/year/result'
 
 /** The ledger of a year as bands as wide as their heat; both years are drawn to the scale of the larger. */
@@ -18,11 +18,11 @@ const W = computed(() => (narrow.value ? 380 : 820))
 /** Height of the bands of the larger year, and room between two ends for their two lines of text, px. */
 const BANDS = 230
 const GAP = 34
-const COLOURS = { bought: 'var(--color-ink)', passes: 'var(--color-copper)', lost: 'var(--color-line-strong)', useful: 'var(--color-verdigris)' }
+const COLOURS = { bought: 'var(--color-ink)', free: 'var(--color-verdigris)', passes: 'var(--color-copper)', lost: 'var(--color-line-strong)', useful: 'var(--color-verdigris)' }
 
 const graph = computed(() => {
   const { nodes, links } = heatFlow(props.energy)
-  const size = boughtKwh({ energy: props.energy }) / Math.max(1, boughtKwh({ energy: props.scaleTo }), boughtKwh({ energy: props.energy }))
+  const size = cameInKwh({ energy: props.energy }) / Math.max(1, cameInKwh({ energy: props.scaleTo }), cameInKwh({ energy: props.energy }))
   const ends = nodes.filter((n) => n.role === 'lost' || n.role === 'useful').length
   const height = BANDS * size + GAP * (ends - 1)
   return sankey<HeatNode, HeatLink>()
@@ -42,14 +42,14 @@ const graph = computed(() => {
 const path = sankeyLinkHorizontal<N, L>()
 const role = (l: L) => (l.target as N).role
 const height = computed(() => Math.max(...graph.value.nodes.map((n) => n.y1 ?? 0)) + 24)
-const total = computed(() => boughtKwh({ energy: props.energy }))
+const total = computed(() => cameInKwh({ energy: props.energy }))
 const share = (kwh: number) => `${Math.round((100 * kwh) / total.value)} %`
 const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
 </script>
 
 <template>
   <div ref="box">
-    <svg :viewBox="`0 0 ${W} ${height}`" class="mt-2 block w-full" role="img" :aria-label="`Heat flow of ${units.energy(total)} bought; the table below has the figures`">
+    <svg :viewBox="`0 0 ${W} ${height}`" class="mt-2 block w-full" role="img" :aria-label="`Heat flow of ${units.energy(total)} that came in; the table below has the figures`">
       <path v-for="(l, i) in graph.links" :key="i" :d="path(l) ?? ''" fill="none" :stroke="COLOURS[role(l)]" :stroke-width="Math.max(1, l.width ?? 0)" stroke-opacity="0.35" />
       <g v-for="n in graph.nodes" :key="n.id">
         <rect :x="n.x0" :y="n.y0" :width="(n.x1 ?? 0) - (n.x0 ?? 0)" :height="Math.max(1.5, (n.y1 ?? 0) - (n.y0 ?? 0))" :fill="COLOURS[n.role]" />
@@ -57,7 +57,7 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
           <tspan font-weight="600">{{ n.name }}</tspan>
           <tspan :x="(n.x1 ?? 0) + 6" dy="14" fill="var(--color-ink-soft)">{{ units.energy(n.value ?? 0) }}, {{ share(n.value ?? 0) }}</tspan>
         </text>
-        <text v-else-if="!narrow || n.role === 'bought'" :x="n.x0" :y="(n.y0 ?? 0) - 4" font-size="13" fill="var(--color-ink)"><tspan font-weight="600">{{ n.name }}</tspan> {{ units.energy(n.value ?? 0) }}</text>
+        <text v-else-if="!narrow || n.role === 'bought' || n.role === 'free'" :x="n.x0" :y="(n.y0 ?? 0) - 4" font-size="13" fill="var(--color-ink)"><tspan font-weight="600">{{ n.name }}</tspan> {{ units.energy(n.value ?? 0) }}</text>
       </g>
     </svg>
     <details>

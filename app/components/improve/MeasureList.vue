@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { supplyOf } from '~~/core/controls/supply'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { SetpointC } from '~~/core/controls/controls'
@@ -25,7 +26,7 @@ const KINDS = computed((): { kind: Kind; name: string }[] => [
 ])
 
 function make(kind: Kind, id: string): Measure {
-  const heater = study.value.plant.heaters[0]!
+  const heater = { id: supplyOf(study.value).heaterId }
   const common = { id, costMoney: null }
   switch (kind) {
     case 'insulate-runs':

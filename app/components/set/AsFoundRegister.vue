@@ -33,7 +33,7 @@ const restore = (path: string | null) => table.replace((s) => restoreFound(s, pa
             <td class="pr-2">{{ s.what }}</td>
             <td class="pr-2">{{ text(s, s.found) }}</td>
             <td class="pr-2" :class="{ 'font-semibold text-copper': wasChanged(s) }">{{ wasChanged(s) ? text(s, s.now) : 'the same' }}</td>
-            <td class="text-right"><button v-if="wasChanged(s)" class="tool tool-bare mt-0 px-2 text-sm" @click="restore(s.path)"><RotateCcw :size="15" />Back<span class="sr-only">: {{ s.what }} of {{ s.place }}</span></button></td>
+            <td class="text-right"><button v-if="wasChanged(s)" class="tool tool-bare mt-0 px-2 text-sm" :aria-label="`Back: ${s.what} of ${s.place}`" @click="restore(s.path)"><RotateCcw :size="15" />Back</button></td>
           </tr>
         </tbody>
       </table>

@@ -5,6 +5,7 @@ import { CLIMATES, heatedMonths, type Climate } from '~~/core/climate/archetypes
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
 import { KETTLES } from '~~/core/water/hardness'
 import { Site } from '~~/core/study/site'
+import { yearMean } from '~~/core/climate/calendar'
 import { mainsByMonth } from '~~/core/water/mains'
 
 const table = useStudy()
@@ -50,6 +51,13 @@ function lookInKettle(look: string) {
   })
 }
 const modelled = computed(() => mainsByMonth({ kind: 'model' }, site.value.monthlyAirC).map((c) => Math.round(c * 10) / 10))
+const wording = computed(() => {
+  const months = mains.value
+  const low = Math.min(...months)
+  const high = Math.max(...months)
+  const at = (c: number) => `${table.units.temperature(c)} in ${MONTHS[months.indexOf(c)]}`
+  return `Coldest ${at(low)}, mean ${table.units.temperature(yearMean(months))}, warmest ${at(high)}.`
+})
 const mains = computed(() => (site.value.mains.kind === 'monthly' ? site.value.mains.monthlyC : modelled.value))
 function setMains(month: number, c: number) {
   table.change(`mains ${month}`, (d) => {
@@ -104,7 +112,7 @@ function useModel() {
       <table class="w-full text-sm">
         <caption class="caption pb-1 text-left">
           Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is
-          <b v-if="site.mains.kind === 'model'" class="italic">assumed from the air</b><b v-else class="text-verdigris">as typed in</b>.
+          <b v-if="site.mains.kind === 'model'" class="italic">assumed from the air</b><b v-else class="text-verdigris">as typed in</b>. {{ wording }}
         </caption>
         <thead><tr class="text-left"><th class="pr-2 font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Sun, kWh/m² day</th><th>Heated</th></tr></thead>
         <tbody>

@@ -65,7 +65,7 @@ function setWaterUnit(unit: WaterUnit) {
         <WeekPlanner :label="`Hours of ${band.name}`" :week="band.week" :grid="{ stepMin: 30, periodsPerDay: 12, days: 'each' }" @change="(w) => put(c, `band ${i} week`, (t) => void (t.bands[i]!.week = w))" />
       </details>
     </div>
-    <button class="tool mt-2" :disabled="prices.carriers[c]!.bands.length >= 8" @click="addBand(c)"><Plus :size="17" />Band of hours or season<span class="sr-only">: {{ CARRIER_NAMES[c] }}</span></button>
+    <button class="tool mt-2" :disabled="prices.carriers[c]!.bands.length >= 8" :aria-label="`Band of hours or season: ${CARRIER_NAMES[c]}`" @click="addBand(c)"><Plus :size="17" />Band of hours or season</button>
   </section>
   <section aria-label="Water" class="mb-4">
     <h3 class="mb-1 text-base">Water</h3>

@@ -14,7 +14,8 @@ const { width: boxWidth } = useElementSize(box)
 /** On a phone the names stand above their runs instead of in a column of their own. */
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 600)
 const runsWidth = computed(() => (narrow.value ? boxWidth.value - 20 : 560))
-const ROW = computed(() => (narrow.value ? 40 : 25))
+/** A large household is drawn closer, so that the work below stays in sight. */
+const ROW = computed(() => (narrow.value ? 40 : tree.value.rows > 10 ? 20 : 25))
 const TOP = computed(() => (narrow.value ? 32 : 14))
 const LABEL = computed(() => (narrow.value ? 0 : 176))
 const tree = computed(() => layOut(props.study.pipes.runs, props.study.pipes.taps, runsWidth.value))

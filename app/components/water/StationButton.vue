@@ -16,7 +16,7 @@ defineProps<{
     :aria-pressed="open"
   >
     <span class="flex min-h-9 items-center text-sm leading-4 font-semibold text-copper">{{ name }}<FindingMark v-if="marks" :count="marks" /></span>
-    <span class="flex min-h-24 flex-1 items-center"><slot /></span>
+    <span class="flex min-h-24 items-center"><slot /></span>
     <span class="text-sm"><slot name="now" /></span>
     <span class="caption"><slot name="year" /></span>
   </button>

@@ -18,6 +18,10 @@ const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
 const marks = (at: Station) => years.points.filter((f) => f.station === at).length
+const heaterName = computed(() => {
+  const more = study.value.plant.heaters.length - 1
+  return more > 0 ? `${HEATER_KINDS[heater.value.kind]} and ${more} more` : HEATER_KINDS[heater.value.kind]
+})
 const heater = computed(() => study.value.plant.heaters[0]!)
 </script>
 
@@ -28,7 +32,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       <template #year>{{ years.now ? units.litres(years.now.water.mixedL + years.now.water.runOffL + years.now.water.reliefL) : '…' }}</template>
       <span class="my-auto block h-3 w-14 border-y border-ink" :style="{ background: waterColour(years.day?.mainsC ?? 10) }" />
     </StationButton>
-    <StationButton :name="HEATER_KINDS[heater.kind]" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
+    <StationButton :name="heaterName" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
       <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
       <template #year>loses {{ spend(money?.heater) }}</template>
       <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="carrierOf(heater) === 'electricity'" />
