@@ -6,9 +6,6 @@ import type { YearResult } from '~~/core/year/result'
 /** Cost month by month, as found and with the package. */
 const props = defineProps<{ found: YearResult; after: YearResult; name: string }>()
 Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip)
-Chart.defaults.font.family = "'Source Sans 3 Variable', system-ui, sans-serif"
-Chart.defaults.font.size = 13
-Chart.defaults.color = '#5a5347'
 
 const units = computed(() => useStudy().units)
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { DAYS, DAY_S } from '~~/core/climate/calendar'
 import { DAY_NAMES } from '~~/core/controls/week'
 import { drawsOfYear } from '~~/core/people/draws'
@@ -11,10 +12,13 @@ const all = computed(() => drawsOfYear(study.value.people, study.value.site.firs
 const week = ref(2)
 const days = computed(() => weekOf(study.value, all.value, week.value))
 const LAST = Math.floor(DAYS / 7)
-const W = 720
+const box = ref<HTMLElement | null>(null)
+const { width: boxWidth } = useElementSize(box)
+/** Drawn at its own size, so that its text stays readable on a phone. */
+const W = computed(() => Math.max(320, boxWidth.value || 720))
 const ROW = 30
 const LEFT = 96
-const along = (share: number) => LEFT + share * (W - LEFT - 10)
+const along = (share: number) => LEFT + share * (W.value - LEFT - 10)
 const most = computed(() => Math.max(20, ...days.value.flatMap((d) => d.draws.map((w) => w.litres))))
 const high = (litres: number) => Math.max(2, (litres / most.value) * (ROW - 6))
 const name = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?.name ?? id
@@ -30,6 +34,7 @@ const clock = (s: number) => `${String(Math.floor((s % DAY_S) / 3600)).padStart(
       <button class="tool" :disabled="week >= LAST - 1" @click="week++">Week after</button>
       <p class="self-center text-sm">From {{ dateOf(days[0]!.day) }}: {{ days.reduce((s, d) => s + d.draws.length, 0) }} draws, {{ table.units.figure('volume', total, 0) }} at the taps. Another seed makes another year.</p>
     </div>
+    <div ref="box">
     <svg :viewBox="`0 0 ${W} ${days.length * ROW + 22}`" class="mt-2 block w-full" role="img" :aria-label="`Draws of seven days from ${dateOf(days[0]!.day)}; the table below has them all`">
       <g v-for="h in [0, 6, 12, 18, 24]" :key="h">
         <path :d="`M${along(h / 24)} 0V${days.length * ROW}`" stroke="var(--color-line)" />
@@ -43,6 +48,7 @@ const clock = (s: number) => `${String(Math.floor((s % DAY_S) / 3600)).padStart(
         </rect>
       </g>
     </svg>
+    </div>
     <div class="mt-2 max-h-56 overflow-auto" tabindex="0" role="region" aria-label="Draws of the week, in a table that scrolls">
       <table class="w-full text-sm">
         <thead><tr class="text-left"><th>Day</th><th>Time</th><th>Tap</th><th class="text-right">At the tap</th><th class="text-right">Wanted</th></tr></thead>
