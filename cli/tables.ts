@@ -3,10 +3,17 @@ import { boughtKwh, type Comparison } from '../core/measures/compare'
 import { CARRIER_NAMES, type Carrier } from '../core/money/carriers'
 import type { Study } from '../core/study/study'
 import { display } from '../core/units/display'
-import type { YearResult } from '../core/year/result'
+import { drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
   new Table({ head, style: { head: [], border: [] }, colAligns: ['left', ...head.slice(1).map(() => 'right' as const)] })
+
+/** What came in for nothing. */
+const FREE: [keyof YearResult['energy'], string][] = [
+  ['renewableKwh', 'From the sun'],
+  ['ambientKwh', 'From the air, by heat pump'],
+  ['recoveredKwh', 'Out of the drain'],
+]
 
 /** Rows of a ledger in the order of the water. */
 const LEDGER: [keyof YearResult['energy'], string][] = [
@@ -28,6 +35,7 @@ export function yearTable(study: Study, r: YearResult): string {
   const t = table([study.name, 'a year'])
   for (const [carrier, kwh] of Object.entries(r.energy.inputKwh))
     t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
+  for (const [key, label] of FREE) if (r.energy[key]) t.push([label, d.energy(r.energy[key] as number)])
   for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
   for (const [carrier, money] of Object.entries(r.cost.energy)) t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
   if (r.cost.standing) t.push(['Standing charges', d.money(r.cost.standing)])
@@ -36,6 +44,8 @@ export function yearTable(study: Study, r: YearResult): string {
   t.push(['Total', d.money(r.cost.total)])
   t.push(['Water at the taps', d.litres(r.water.mixedL)])
   t.push(['Run off while waiting', d.litres(r.water.runOffL)])
+  if (r.water.reliefL) t.push(['Let go by relief valves', d.litres(r.water.reliefL)])
+  if (r.stagnantHours) t.push(['Collectors in the sun with a full store', `${Math.round(r.stagnantHours)} h`])
   t.push(['Half of the waits are under', d.seconds(r.comfort.waitMedianS)])
   t.push(['Draws too cool', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
@@ -52,7 +62,7 @@ export function comparisonTable(study: Study, c: Comparison): string {
       d.money(r.cost.total),
       change === null ? '' : d.moneyChange(change),
       d.energy(boughtKwh(r)),
-      d.litres(r.water.mixedL + r.water.runOffL),
+      d.litres(drawnL(r.water)),
       d.seconds(r.comfort.waitMedianS),
     ])
   row('As found', c.asFound, null)

@@ -46,6 +46,7 @@ async function openSum(page: import('puppeteer-core').Page) {
   await page.click('[role="dialog"] summary')
 }
 
+const FARM = '/study/forest-farm'
 const LARGE = '/study/large-house'
 
 /** Brings the large household in by its file. */
@@ -79,7 +80,7 @@ const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'study', path: `${HOUSE}/set`, ...DESK },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
-  { name: 'heater', path: `${HOUSE}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
+  { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
   { name: 'people', path: `${HOUSE}/survey?at=people`, ...DESK, before: async (page) => { await page.$$eval('details', (all) => all.forEach((d) => (d.open = true))); await to('section[aria-label="Absences"]')(page) } },
   { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
   { name: 'large-log-phone', path: `${LARGE}/measure`, ...PHONE, before: to('ul[aria-label="Visit log"]') },
@@ -103,7 +104,7 @@ const { browser, close } = await openBrowser()
 try {
   for (const shot of SHOTS.filter((s) => !only || only === 'all' || s.name === only || s.name.startsWith(`${only}*`))) {
     const { page, errors } = await openPage(browser, shot.width, shot.height)
-    for (const name of ['duplex', 'harbour-flat', 'hill-town']) {
+    for (const name of ['duplex', 'harbour-flat', 'forest-farm', 'hill-town']) {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
     }

@@ -11,6 +11,14 @@ const STEPS_KEPT = 200
 /** Moves of one slider within this time are one step back, ms. */
 const SAME_STEP_MS = 1200
 
+/** Lets a draft share with what came before all parts that are the same, so that the way back holds each only once; true when all are. */
+function shareUnchanged(before: Study, draft: Study): boolean {
+  const parts = Object.keys(draft) as (keyof Study)[]
+  const same = parts.filter((key) => JSON.stringify(draft[key]) === JSON.stringify(before[key]))
+  for (const key of same) Object.assign(draft, { [key]: before[key] })
+  return same.length === parts.length
+}
+
 /** The study on the table: its document, the way back and forth through its changes, and its keeping in the browser. */
 export const useStudy = defineStore('study', () => {
   const study = shallowRef<Study | null>(null)
@@ -103,7 +111,7 @@ export const useStudy = defineStore('study', () => {
   }
 
   function take(key: string, before: Study, draft: Study, sliding: boolean): boolean {
-    if (JSON.stringify(draft) === JSON.stringify(before)) return true
+    if (shareUnchanged(before, draft)) return true
     draft.origins = settleOrigins(before, draft)
     const checked = Study.safeParse(draft)
     if (!checked.success) {

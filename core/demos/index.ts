@@ -1,5 +1,6 @@
 import type { Study } from '../study/study'
 import { duplex } from './duplex'
+import { forestFarm } from './forest-farm'
 import { harbourFlat } from './harbour-flat'
 import { hillTown } from './hill-town'
 
@@ -11,6 +12,7 @@ export const DEMOS: readonly { study: Study; shows: string }[] = [
   },
   { study: harbourFlat, shows: 'Instantaneous gas heater, no loop, a long run to the kitchen, two people.' },
   { study: duplex, shows: 'Gas store with a pilot in the basement, four people, US units and dollars.' },
+  { study: forestFarm, shows: 'Coil in the kitchen range, collectors and an element on one store, a small store of its own in the workshop, four people.' },
 ]
 
 /** The demo of a name, or undefined. */

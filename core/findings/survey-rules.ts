@@ -1,4 +1,5 @@
 import { carriedC, supplyOf } from '../controls/supply'
+import { cameInKwh } from '../money/where-it-goes'
 import { CALORIFIC } from '../money/calorific'
 import { COIL_LIMIT_C } from '../heaters/wood-coil'
 import { gravityFlow } from '../heaters/thermosiphon'
@@ -206,3 +207,43 @@ export const noPeriod: Rule = ({ study }) =>
       source: 'Practice',
       mend: 'Ask, and write the period beside the figure.',
     }))
+
+/** Heat let go of in a year that is worth a word, as a share of what came in. */
+const RELIEF_SHARE = 0.01
+
+export const reliefOpens: Rule = ({ study, year, write }) => {
+  if (!study.plant.store || !year || year.energy.reliefKwh < RELIEF_SHARE * cameInKwh(year)) return []
+  return [
+    {
+      id: 'relief-opens',
+      severity: 'danger',
+      station: 'store',
+      on: null,
+      what: 'The store gets too hot',
+      why: `In a year ${write.energy(year.energy.reliefKwh)} go through the relief valve, with ${write.litres(year.water.reliefL)} of water: a valve that works so often scales, drips and fails.`,
+      source: 'The ledger of the year',
+      mend: 'Less fire or a larger store, a radiator that takes what is too much, or collectors covered in summer. Never block the valve.',
+      reading: 'store-top',
+    },
+  ]
+}
+
+/** Hours of collectors in the sun with a full store that are worth a word. */
+const STAGNANT_H = 100
+
+export const collectorsFull: Rule = ({ study, year }) => {
+  const solar = study.plant.heaters.find((h) => h.kind === 'solar')
+  if (!solar || !year || year.stagnantHours < STAGNANT_H) return []
+  return [
+    {
+      id: `stagnation-${solar.id}`,
+      severity: 'look',
+      station: 'heater',
+      on: solar.id,
+      what: 'The collectors stand idle in the sun',
+      why: `For ${Math.round(year.stagnantHours)} hours a year the store is full and they come to rest at their hottest, which ages the fluid.`,
+      source: 'The yearly run: sun on the plane against the store’s limit',
+      mend: 'A steeper tilt favours winter; a larger store or fewer collectors. See that vessel and fluid stand it.',
+    },
+  ]
+}

@@ -1,5 +1,5 @@
 import { asFound, type Study } from '../study/study'
-import type { YearResult } from '../year/result'
+import { drawnL, type YearResult } from '../year/result'
 import { apply, applyAll } from './apply'
 import type { Package } from './measures'
 
@@ -80,11 +80,10 @@ export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
 }
 
 export function differenceOf(from: YearResult, to: YearResult): Difference {
-  const litres = (r: YearResult) => r.water.mixedL + r.water.runOffL
   return {
     cost: to.cost.total - from.cost.total,
     inputKwh: boughtKwh(to) - boughtKwh(from),
-    waterL: litres(to) - litres(from),
+    waterL: drawnL(to.water) - drawnL(from.water),
     co2Kg: to.co2Kg - from.co2Kg,
     waitMedianS: to.comfort.waitMedianS - from.comfort.waitMedianS,
     coolDraws: to.comfort.coolDraws - from.comfort.coolDraws,

@@ -34,6 +34,9 @@ export interface Water {
   reliefL: number
 }
 
+/** All water that is paid for, L: used, run off and let go. */
+export const drawnL = (water: Water): number => water.mixedL + water.runOffL + water.reliefL
+
 export interface Comfort {
   waitMedianS: number
   waitP90S: number
@@ -129,7 +132,7 @@ function costOf(
   const { prices, site } = home.study
   const energy = Object.fromEntries(bought.map((c) => [c, r6(sum(home.ledger.money[c]))]))
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
-  const waterCost = r6(((water.mixedL + water.runOffL + water.reliefL) / 1000) * waterPerM3(prices))
+  const waterCost = r6((drawnL(water) / 1000) * waterPerM3(prices))
   const heating = prices.carriers[site.heating.carrier]
   const heatPrice = heating ? perKwh(heating) / site.heating.efficiency : 0
   const houseHeatCredit = prices.creditHouseHeat ? r6(houseHeatKwh * heatPrice) : 0

@@ -21,6 +21,7 @@ const VIEWS = [
   `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
+  ...['survey?at=heater', 'survey?at=store', 'survey?at=people', 'set', 'improve'].map((s) => `/study/forest-farm/${s}`),
 ]
 
 /** What a screen reader or weak eyes would stumble over, in words. */
@@ -40,6 +41,7 @@ describe.each([
   let errors: string[]
   beforeAll(async () => {
     ;({ page, errors } = await openPage(browser, width, height))
+    await openDemo(page, url, 'forest-farm')
     await openDemo(page, url, 'hill-town')
   })
 

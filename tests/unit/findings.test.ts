@@ -71,6 +71,16 @@ describe('findings', () => {
     expect(ids(changed(there, mend))).not.toContain(id)
   })
 
+  it('points at a store that gets too hot and at collectors that stand idle, with the figures of the year', () => {
+    const idle = changed(withWood, (s) => { s.people.habits = s.people.habits.slice(0, 1); s.controls.found.loop.mode = 'off' })
+    const year = simulate(idle)
+    const relief = findings(idle, year).find((f) => f.id === 'relief-opens')!
+    expect(relief.why).toContain(`${Math.round(year.energy.reliefKwh).toLocaleString('en-GB')} kWh`)
+    expect(findings(hillTown, simulate(hillTown)).some((f) => f.id === 'relief-opens')).toBe(false)
+    const sunny = changed(addHeater(hillTown, 'solar'), (s) => { s.people.habits = []; s.controls.found.loop.mode = 'off'; (s.plant.heaters[1] as HeaterOf<'solar'>).areaM2 = 12 })
+    expect(findings(sunny, simulate(sunny)).map((f) => f.id)).toContain('stagnation-solar')
+  })
+
   it('names an element above its supply and thermostats that disagree', () => {
     expect(ids(twoElements)).toEqual(expect.arrayContaining(['current-upper', 'current-lower', 'unequal-thermostats']))
     const alike = changed(twoElements, (s) => void (s.controls.found.heaters.lower.setpointC = 59))

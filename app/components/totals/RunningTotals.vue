@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { boughtKwh } from '~~/core/measures/compare'
-import type { YearResult } from '~~/core/year/result'
+import { drawnL, type YearResult } from '~~/core/year/result'
 import { TriangleAlert } from '@lucide/vue'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
@@ -17,7 +17,7 @@ interface Row {
 const rows = computed((): Row[] => [
   { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: 'energy, standing charges and water at the hot taps' },
   { name: 'Energy bought', of: boughtKwh, write: units.value.energy },
-  { name: 'Water', of: (r) => r.water.mixedL + r.water.runOffL, write: units.value.litres, hint: 'hot and mixed with it, run-off included' },
+  { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it, run-off included' },
   { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'while waiting for it to run hot' },
   { name: 'Median wait', of: (r) => r.comfort.waitMedianS, write: units.value.seconds },
   { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: (x) => x.toLocaleString('en-GB') },

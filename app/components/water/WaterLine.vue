@@ -2,6 +2,7 @@
 import { moneyByStation } from '~~/core/money/where-it-goes'
 import { boughtKwh } from '~~/core/measures/compare'
 import { HEATER_KINDS, carrierOf } from '~~/core/study/plant'
+import { drawnL } from '~~/core/year/result'
 import type { Station } from '~~/core/findings/finding'
 import type { StationName } from '~/utils/stations'
 
@@ -29,7 +30,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
   <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(years.day?.mainsC) }}</template>
-      <template #year>{{ years.now ? units.litres(years.now.water.mixedL + years.now.water.runOffL + years.now.water.reliefL) : '…' }}</template>
+      <template #year>{{ years.now ? units.litres(drawnL(years.now.water)) : '…' }}</template>
       <span class="my-auto block h-3 w-14 border-y border-ink" :style="{ background: waterColour(years.day?.mainsC ?? 10) }" />
     </StationButton>
     <StationButton :name="heaterName" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
