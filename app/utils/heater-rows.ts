@@ -11,8 +11,9 @@ export interface FigureRow {
   quantity?: Quantity
   unit?: string
   optional?: boolean
+  decimals?: number
 }
-const row = (path: string, label: string, schema: z.ZodType, quantity?: Quantity, unit?: string, optional?: boolean): FigureRow => ({ path, label, schema, quantity, unit, optional })
+const row = (path: string, label: string, schema: z.ZodType, quantity?: Quantity, unit?: string, optional?: boolean, decimals?: number): FigureRow => ({ path, label, schema, quantity, unit, optional, decimals })
 
 const b = BoilerCoil.shape
 const g = InstantGas.shape
@@ -94,7 +95,7 @@ export const HEATER_ROWS: Record<HeaterKind, FigureRow[]> = {
     row('circuit.heightM', 'Store above the fire, centres', f.heightM, 'length'),
     row('circuit.lengthM', 'Pipe, there and back', f.lengthM, 'length'),
     row('circuit.horizontalM', 'of which level', f.horizontalM, 'length'),
-    row('circuit.boreMm', 'Bore', f.boreMm, 'thickness'),
+    row('circuit.boreMm', 'Bore', f.boreMm, 'thickness', undefined, false, 2),
     row('circuit.fittingsM', 'Fittings, as pipe', f.fittingsM, 'length'),
     row('circuit.portsApartM', 'Between the ports', f.portsApartM, 'length'),
   ],

@@ -21,7 +21,8 @@ const LEVEL_TO_UPRIGHT = 2
 export const contentsSaid: Rule = ({ study, write }) =>
   study.pipes.taps.flatMap((tap): Finding[] => {
     if (tap.saidContentL === null) return []
-    const { contentL } = tapFigures(study, tap)
+    const { contentL, ownStore } = tapFigures(study, tap)
+    if (ownStore) return []
     const times = tap.saidContentL / contentL
     if (times < FAR_TIMES && times > 1 / FAR_TIMES) return []
     return [

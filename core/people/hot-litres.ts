@@ -1,5 +1,6 @@
 import { frontTo, tapOf } from '../readings/model'
 import { carriedC } from '../controls/supply'
+import { ownStoreOf } from '../study/plant'
 import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 
@@ -8,7 +9,7 @@ const COLD_SHARE = 0.6
 
 /**
  * Hot water that the routine draws in a day of a month, L, guests and absences left out: each habit's mean amount times
- * its hot share, and for those who wait what runs off. Good to about 15 %: the engine, which follows every draw, is not
+ * its hot share, and for those who wait what runs off. Taps with a small store of their own do not count. Good to about 15 %: the engine, which follows every draw, is not
  * asked, so that a reading can be judged at once.
  */
 export function hotLitresADay(study: Study, month: number): number {
@@ -17,6 +18,7 @@ export function hotLitresADay(study: Study, month: number): number {
   const { people } = study
   return people.habits.reduce((sum, h) => {
     const tap = tapOf(study, h.tapId)
+    if (ownStoreOf(study.plant.heaters, tap.id)) return sum
     const times = (h.days.filter(Boolean).length / 7) * h.chance
     const litres = (h.use.kind === 'timed' ? h.use.minutes * tap.flowLMin : h.use.litres) * people.volumeFactor
     const share = tap.mixes ? Math.min(1, Math.max(0, (h.wantedC - coldC) / (hotC - coldC))) : 1

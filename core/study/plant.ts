@@ -224,6 +224,10 @@ export type StoreHeaterSpec = Exclude<Heater, RunningHeater | LocalHeater>
 export const isRunning = (h: Heater): h is RunningHeater => h.kind === 'instant-gas' || h.kind === 'instant-electric' || h.kind === 'district-heat'
 /** Stands at one tap and serves that alone. */
 export const isLocal = (h: Heater): h is LocalHeater => h.kind === 'under-sink' || h.kind === 'reservoir'
+/** Stands at a tap and is filled by the hot run. */
+export const isFedHot = (h: LocalHeater) => h.kind === 'under-sink' && h.feed === 'hot'
+/** The small store that serves a tap from the cold main, so that no hot pipe stands between; or none. */
+export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null => heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
 /** Heats the store. */
 export const isOnStore = (h: Heater): h is StoreHeaterSpec => !isRunning(h) && !isLocal(h)
 /** Follows a thermostat; the sun and a fire do not. */

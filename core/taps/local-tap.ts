@@ -1,6 +1,6 @@
 import { StorePlant } from '../heaters/store-plant'
 import { Outflow } from '../pipes/plug-run'
-import type { HeaterOf, LocalHeater, Store } from '../study/plant'
+import { isFedHot, type HeaterOf, type LocalHeater, type Store } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { unlookedStore } from '../study/unlooked'
 import type { Ledger } from '../year/ledger'
@@ -33,7 +33,7 @@ export class LocalTap implements Stretch {
 
   constructor(study: Study, heater: LocalHeater, ledger: Ledger) {
     this.frontL = heater.litres
-    this.fedHot = heater.kind === 'under-sink' && heater.feed === 'hot'
+    this.fedHot = isFedHot(heater)
     this.plant = new StorePlant({ store: storeOf(heater), heaters: [heaterOf(heater)], controls: controlsOf(study).heaters, site: study.site, loop: null }, ledger)
   }
 

@@ -6,12 +6,15 @@ import { fittingsM } from '../pipes/fittings'
 import { coolDownHours } from '../pipes/loss'
 import { runUa } from '../pipes/network'
 import { frontTo, heaterDelayS, runsTo } from '../readings/model'
+import { ownStoreOf } from '../study/plant'
 import type { Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 
 /** What stands between the plant and a tap, from cold, with nothing else drawn and the loop at rest. */
 export interface TapFigures {
   tap: Tap
+  /** A small store at the tap serves it from the cold main: no pipe stands between. */
+  ownStore: boolean
   contentL: number
   runOffL: number
   /** The heater's delay included. */
@@ -27,12 +30,15 @@ const WARM_C = 50
 
 export function tapFigures(study: Study, tap: Tap): TapFigures {
   const runs = runsTo(study, tap)
+  if (ownStoreOf(study.plant.heaters, tap.id))
+    return { tap, ownStore: true, contentL: 0, runOffL: 0, waitS: 0, coolDownH: 0, dropBar: 0 }
   const delayS = heaterDelayS(study)
   const waitS = (frontTo(study, tap) / tap.flowLMin) * 60 + delayS
   const last = runs[runs.length - 1]
   const ua = runUa(last, carriedC(study), study.site.monthlyAirC) / last.lengthM
   return {
     tap,
+    ownStore: false,
     contentL: runs.reduce((s, r) => s + contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM, 0),
     runOffL: (tap.flowLMin * waitS) / 60,
     waitS,

@@ -20,6 +20,8 @@ export interface Frame {
   runs: Record<string, [number, number][]>
   loopReturnC: number | null
   /** Taps that ran since the frame before. */
+  /** Small stores at taps: id of the tap, °C at the top. */
+  locals: Record<string, number>
   open: string[]
 }
 
@@ -74,6 +76,7 @@ function frameOf(home: Household, minute: number, open: string[]): Frame {
     pumping: home.pumping,
     runs,
     loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
+    locals: Object.fromEntries([...home.locals].map(([tap, local]) => [home.study.pipes.taps[tap].id, tenth(local.exitC())])),
     open,
   }
 }

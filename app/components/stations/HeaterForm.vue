@@ -66,6 +66,7 @@ const circuit = computed(() => {
       :quantity="r.quantity"
       :unit="r.unit"
       :optional="r.optional"
+      :decimals="r.decimals"
       :schema="r.schema"
       :value="figure(r.path)"
       :origin="table.origin(at(r.path))"

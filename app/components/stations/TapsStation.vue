@@ -38,7 +38,8 @@ function add() {
           <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="tap.drains" @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))" />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label>
         </div>
         <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
-          From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits <b>{{ table.units.seconds(f.waitS) }}</b>, runs off <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template v-if="tap.id === worst"> (most of all)</template>; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in pipe and fittings.
+          <template v-if="f.ownStore">Served by a small store of its own: nobody waits for pipes.</template>
+          <template v-else>From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits <b>{{ table.units.seconds(f.waitS) }}</b>, runs off <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template v-if="tap.id === worst"> (most of all)</template>; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in pipe and fittings.</template>
         </p>
         <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">In a year: {{ r.waitMedianS > 0 ? `median wait ${table.units.seconds(r.waitMedianS)}` : 'nobody waits' }}, {{ table.units.litres(r.runOffL) }} run off, {{ r.coolDraws }} of {{ r.draws }} draws too cool.</p>
       </div>

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { LOOP_RETURN } from '~~/core/pipes/network'
 import { wasteMarks } from '~~/core/pipes/waste-mark'
+import type { Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
 import type { Frame } from '~~/core/year/trace'
 
@@ -49,7 +50,8 @@ const turn = computed(() => {
   const run = loop && tree.value.runs.find((d) => d.run.id === loop.turnsAt)
   return run ? { x: run.x + run.width, y: y(run.row) } : null
 })
-const exitC = (runId: string) => plugs(runId).at(-1)![1]!
+/** What would come out of a tap now: from the end of its run, or from a small store of its own. */
+const tapC = (tap: Tap) => props.frame?.locals[tap.id] ?? plugs(tap.runId).at(-1)![1]!
 const loopText = computed(() => {
   const { frame } = props
   return frame ? `loop return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'runs' : 'rests'}` : 'loop return'
@@ -132,7 +134,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         :key="t.tap.id"
         tabindex="0"
         role="button"
-        :aria-label="`${t.tap.name} ${units.temperature(exitC(t.tap.runId))}`"
+        :aria-label="`${t.tap.name} ${units.temperature(tapC(t.tap))}`"
         @click="emit('choose', 'taps', t.tap.id)"
         @keydown.enter="emit('choose', 'taps', t.tap.id)"
       >
@@ -140,7 +142,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
         <text v-bind="nameAt(t.x, t.row)" font-size="14" fill="var(--color-ink)" stroke="var(--color-plaster)" stroke-width="4" paint-order="stroke" :font-weight="isOpen(t.tap.id) ? 700 : 400">
           {{ t.tap.name }}
-          <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(exitC(t.tap.runId)) }}</tspan>
+          <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(tapC(t.tap)) }}</tspan>
         </text>
       </g>
     </svg>

@@ -20,8 +20,8 @@ const temp = (c: number | undefined | null) => (c === undefined || c === null ? 
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
 const marks = (at: Station) => years.points.filter((f) => f.station === at).length
 const heaterName = computed(() => {
-  const more = study.value.plant.heaters.length - 1
-  return more > 0 ? `${HEATER_KINDS[heater.value.kind]} and ${more} more` : HEATER_KINDS[heater.value.kind]
+  const count = study.value.plant.heaters.length
+  return count > 1 ? `${count} heaters` : HEATER_KINDS[heater.value.kind]
 })
 const heater = computed(() => study.value.plant.heaters[0]!)
 </script>

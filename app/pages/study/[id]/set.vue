@@ -79,7 +79,7 @@ const warning = (c: number, heater: Heater) => {
       </div>
     </section>
 
-    <p v-if="wild.length" class="text-ink-soft">{{ wild.map((h) => h.name).join(', ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of them stands under Survey.</p>
+    <p v-if="wild.length" class="text-ink-soft">{{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of them stands under Survey.</p>
 
     <section v-if="study.pipes.loop" aria-label="Loop">
       <h2 class="text-xl">Loop</h2>
