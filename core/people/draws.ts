@@ -77,7 +77,7 @@ function guestDraws(people: People, guests: Guests, index: number, firstWeekday:
 function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWeekday: number): Draw[] {
   const lead = (log.firstWeekday - firstWeekday + 7) % 7
   const out: Draw[] = []
-  for (let start = lead > 0 ? lead - log.days : 0; start < DAYS; start += log.days)
+  for (let start = lead - Math.ceil(lead / log.days) * log.days; start < DAYS; start += log.days)
     for (const d of log.draws) {
       const startS = sameEverywhere(start * DAY_S + d.atMin * 60)
       if (startS < 0 || startS > DAYS * DAY_S - HOUR_S) continue

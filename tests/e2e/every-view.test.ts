@@ -21,7 +21,7 @@ const VIEWS = [
   `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
-  ...['survey?at=heater', 'survey?at=store', 'survey?at=people', 'set', 'improve'].map((s) => `/study/forest-farm/${s}`),
+  ...['survey?at=heater', 'set'].map((s) => `/study/forest-farm/${s}`),
 ]
 
 /** What a screen reader or weak eyes would stumble over, in words. */

@@ -56,6 +56,34 @@ describe('weather files', () => {
     }
   })
 
+  /** Columns up to the sun on the level: 400 Wh/m² from seven to six in June, half of that in the other months. */
+  const sunny = (row: string[], hour: number) => {
+    const wh = hour % 24 >= 7 && hour % 24 < 18 ? (row[1] === '6' ? 400 : 200) : 0
+    return [...row, '99999', '0', '0', '300', String(wh), '0', '0']
+  }
+
+  it('give the sun of each month and the latitude, where they have them', () => {
+    const answer = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => sunny(row, h)))
+    if (!answer.ok) throw new Error(answer.faults.join())
+    expect(answer.weather.latitudeDeg).toBe(50)
+    expect(answer.weather.monthlySunKwhM2![5]).toBeCloseTo(4.4, 2)
+    expect(answer.weather.monthlySunKwhM2![0]).toBeCloseTo(2.2, 2)
+    const bare = readEpw(epw(CLIMATES['cool coast'].airC))
+    expect(bare.ok && bare.weather.monthlySunKwhM2).toBeNull()
+  })
+
+  it('may miss hours of sun, but not most of a month, and refuse a sun nobody has seen', () => {
+    const missing = (share: number) => readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => { const r = sunny(row, h); return h % 100 < share ? r.with(13, '9999') : r }))
+    const some = missing(0)
+    if (!some.ok) throw new Error(some.faults.join())
+    const gaps = missing(24)
+    expect(gaps.ok && Math.abs(gaps.weather.monthlySunKwhM2![5] / some.weather.monthlySunKwhM2![5] - 1)).toBeLessThan(0.1)
+    const few = missing(80)
+    expect(few.ok && few.weather.monthlySunKwhM2).toBeNull()
+    const mad = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => (h === 12 ? sunny(row, h).with(13, '4000') : sunny(row, h))))
+    expect(mad).toEqual({ ok: false, faults: ['line 21: sun is "4000", a number from 0 to 1600 Wh/m² is expected'] })
+  })
+
   it('that are none, or enormous, are refused', () => {
     expect(readEpw('{"a": 1}')).toEqual({ ok: false, faults: ['line 1: a weather file begins with LOCATION'] })
     expect(readEpw('x'.repeat(LARGEST_EPW + 1))).toEqual({ ok: false, faults: [expect.stringMatching(/MB/)] })

@@ -148,5 +148,8 @@ describe('a log of draws', () => {
     const draws = drawsOfYear({ ...hillTown.people, draws: answer.draws }, 3)
     for (const d of draws) expect((3 + Math.floor(d.startS / 86_400)) % 7).toBe(d.amount === 5 ? 0 : 6)
     expect(draws.filter((d) => d.amount === 5).length).toBeGreaterThanOrEqual(51)
+    // A log of a single Monday fills every day of a year that begins on a Thursday.
+    const one = read('start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n')
+    expect(one.ok && new Set(drawsOfYear({ ...hillTown.people, draws: one.draws }, 3).map((d) => Math.round((d.startS - 7.25 * 3600) / 86_400))).size).toBe(365)
   })
 })

@@ -125,6 +125,7 @@ function useModel() {
           </tr>
         </tbody>
       </table>
+      <p class="caption mt-2">Hours are made of these months, the same way each year: clear and dull days take turns, the sun follows the latitude, the air swings with the day. A weather file is read down to its monthly means.</p>
       <button v-if="site.mains.kind === 'monthly'" class="tool mt-2" @click="useModel">Take the cold main from the air again</button>
     </div>
     </div>
