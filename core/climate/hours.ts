@@ -1,4 +1,5 @@
 import { DAYS, DAYS_IN_MONTH } from './calendar'
+import { sameEverywhere } from '../year/same-everywhere'
 import { diffuseShare, hourAngle, hourShare, sunDay, sunHeight, sunOnPlane, type SunDay } from './sun'
 
 export interface Normals {
@@ -52,11 +53,11 @@ export class Hours {
     const diffuse = sun.aboveAirKwhM2 > 0 ? diffuseShare(kwhM2 / sun.aboveAirKwhM2, sun.sunset) : 1
     shares.forEach((share, h) => {
       const at = day * 24 + h
-      this.airC[at] = airC + swing * swingAt(h)
+      this.airC[at] = sameEverywhere(airC + swing * swingAt(h))
       if (whole <= 0) return
       const wholeW = (1000 * kwhM2 * share.whole) / whole
-      this.skyWM2[at] = Math.min(wholeW, (1000 * kwhM2 * diffuse * share.diffuse) / sky)
-      this.beamWM2[at] = wholeW - this.skyWM2[at]
+      this.skyWM2[at] = sameEverywhere(Math.min(wholeW, (1000 * kwhM2 * diffuse * share.diffuse) / sky))
+      this.beamWM2[at] = sameEverywhere(Math.max(0, wholeW - this.skyWM2[at]))
     })
   }
 

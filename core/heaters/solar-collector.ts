@@ -4,6 +4,7 @@ import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
+import { sameEverywhere } from '../year/same-everywhere'
 import { DirectHeater } from './store-heater'
 
 /** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
@@ -54,7 +55,7 @@ export class SolarHeater extends DirectHeater {
     super()
     this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
-    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) => absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg)))
+    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) => sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))))
   }
 
   private hour(atS: number): number {

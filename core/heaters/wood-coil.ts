@@ -4,6 +4,7 @@ import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
+import { sameEverywhere } from '../year/same-everywhere'
 import { DirectHeater } from './store-heater'
 import { gravityFlow } from './thermosiphon'
 
@@ -73,7 +74,7 @@ export class WoodHeater extends DirectHeater {
   ) {
     super()
     this.diary = new FireDiary(spec.firings, firstWeekday)
-    this.carriedKwK = (circuitFlow(spec.circuit, spec.waterKw) / 60) * KJ_PER_LITRE_K
+    this.carriedKwK = sameEverywhere((circuitFlow(spec.circuit, spec.waterKw) / 60) * KJ_PER_LITRE_K)
   }
 
   longestStep(_store: LayeredStore, _setpointC: number, atS: number): number {
