@@ -1,4 +1,5 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { ROOT, ensureBuilt, ensureChromium, ensureInstalled, run } from './setup.mjs'
 
@@ -19,11 +20,11 @@ function step(name, work) {
 }
 
 /** Runs a Vitest project and counts its tests from the report, so that a crash counts as a failure too. */
-function vitest(project) {
+function vitest(project, ...more) {
   const report = join(ROOT, 'tmp', `${project}.json`)
   mkdirSync(join(ROOT, 'tmp'), { recursive: true })
   rmSync(report, { force: true })
-  const ok = run('npx', ['vitest', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`])
+  const ok = run('npx', ['vitest', 'run', '--project', project, ...more, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`])
   try {
     const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'))
     passed += numPassedTests
@@ -37,7 +38,8 @@ function vitest(project) {
 
 count(step('lint', () => run('npm', ['run', '-s', 'lint'])))
 count(step('types', () => run('npm', ['run', '-s', 'types'])))
-step('unit tests', () => vitest('unit'))
+// Left to itself Vitest keeps one core of two free; the unit tests wait for nothing but the processor.
+step('unit tests', () => vitest('unit', `--maxWorkers=${Math.max(1, availableParallelism())}`))
 if (step('build', ensureBuilt)) step('interface tests', () => vitest('interface'))
 else failed++
 

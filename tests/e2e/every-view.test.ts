@@ -21,7 +21,7 @@ const VIEWS = [
   `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
-  ...['survey?at=heater', 'set'].map((s) => `/study/forest-farm/${s}`),
+  '/study/forest-farm/survey?at=heater',
 ]
 
 /** What a screen reader or weak eyes would stumble over, in words. */

@@ -44,7 +44,7 @@ describe('server routes', () => {
 
   it('say when they are full and when to come back', async () => {
     const body = JSON.stringify(DEMOS[0].study)
-    const answers = await Promise.all(Array.from({ length: 40 }, () => post('/api/compare', body)))
+    const answers = await Promise.all(Array.from({ length: 60 }, () => post('/api/simulate', body)))
     const full = answers.filter((a) => a.status === 503)
     expect(full.length).toBeGreaterThan(0)
     expect(Number(full[0].headers.get('retry-after'))).toBeGreaterThan(0)

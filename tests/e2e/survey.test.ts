@@ -234,6 +234,7 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await settled(page)
     expect(figure(await total(page, 'Energy bought'))).toBeGreaterThan(300)
     expect(errors).toEqual([])
+    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
     const study = await page.evaluate(async () => {
       const id = location.pathname.split('/')[2]!
       const db = await new Promise<IDBDatabase>((resolve, reject) => {

@@ -11,7 +11,7 @@ const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
 const file = join(folder, 'house.bagno.json')
 const bagno = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
   return { status, stdout, stderr: stderr.split('\n').filter((l) => l && !l.startsWith('npm')).join('\n') }
 }
 beforeAll(() => writeFileSync(file, writeStudy(main.study)))
