@@ -5,6 +5,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import type axe from 'axe-core'
 import { openBrowser, openPage, settled } from './browser'
 import { openDemo } from './hand'
+import { STATIONS, type StationName } from '../../app/utils/stations'
 
 const url = inject('url')
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -46,7 +47,14 @@ describe.each([
   })
 
   it.each(VIEWS)('%s can be read by everybody and does not run off the side', async (path) => {
-    await page.goto(url + path)
+    // As a link within the app would: what has been computed stays.
+    await page.evaluate((to) => {
+      history.pushState(null, '', to)
+      dispatchEvent(new PopStateEvent('popstate', { state: null }))
+    }, path)
+    await page.waitForFunction((to) => location.pathname + location.search === to, {}, path)
+    const station = path.split('?at=')[1] as StationName | undefined
+    if (station) await page.waitForSelector(`section[aria-label="${STATIONS[station]}"] h2[tabindex="-1"]`)
     if (path === '/') await page.waitForSelector('section[aria-label="Households"] li')
     else await settled(page)
     expect(await faults(page)).toEqual([])
