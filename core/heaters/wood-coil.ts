@@ -2,6 +2,7 @@ import { DAY_S, WEEK_MIN } from '../climate/calendar'
 import type { FireCircuit, Firing } from '../study/fire'
 import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
+import { waterPower } from '../water/power'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import { sameEverywhere } from '../year/same-everywhere'
@@ -23,6 +24,9 @@ export function circuitFlow(circuit: FireCircuit, waterKw: number): number {
   const { heightM, lengthM, boreMm, fittingsM } = circuit
   return gravityFlow({ heightM, lengthM, innerMm: boreMm, fittingsEquivalentM: fittingsM, powerKw: waterKw, returnC: GRAVITY_RETURN_C }).flowLMin
 }
+
+/** Rise of the water that carries a fire's heat away at a flow, K; without end when nothing flows. */
+export const riseAt = (flowLMin: number, waterKw: number): number => (flowLMin > 0 ? waterKw / waterPower(flowLMin, GRAVITY_RETURN_C, GRAVITY_RETURN_C + 1) : Infinity)
 
 /** Minutes of the week in which a fire burns, as edges: [from, to) after Monday midnight, `to` possibly past its end. */
 const burns = (firings: readonly Firing[]): [number, number][] =>

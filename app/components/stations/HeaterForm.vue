@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { HeaterControl } from '~~/core/controls/controls'
-import { circuitFlow } from '~~/core/heaters/wood-coil'
+import { circuitFlow, riseAt } from '~~/core/heaters/wood-coil'
 import { efficiencyAt } from '~~/core/heaters/efficiency'
-import { BurnerFuel, CARRIER_NAMES, FireFuel, NET_OVER_GROSS } from '~~/core/money/carriers'
+import { outputFromPlate } from '~~/core/heaters/plate'
+import { BurnerFuel, CARRIER_NAMES, FireFuel } from '~~/core/money/carriers'
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import { withPrices } from '~~/core/study/plant-edits'
-import { BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning, type Heater } from '~~/core/study/plant'
-import { waterPower } from '~~/core/water/power'
+import { BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, efficiencyOf, hasSetpoint, isLocal, isRunning, type Heater } from '~~/core/study/plant'
 
 /** One heater: its figures, what it has, and how it was found set. */
 const props = defineProps<{ heater: Heater }>()
@@ -21,22 +21,14 @@ const fuels = computed(() => ('carrier' in props.heater ? ((BurnerFuel.options a
 const burn = (fuel: string) => table.replace((s) => withPrices(withValueAt(s, at('carrier'), fuel)))
 const efficiency = computed(() => efficiencyOf(props.heater))
 const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
-const netOver = computed(() => NET_OVER_GROSS[carrierOf(props.heater)] ?? 1)
-/** Output that the plate's input makes at this heater's efficiency, kW. */
-const fromPlate = computed(() => {
-  const { plateInputKw, plateOn } = props.heater
-  if (plateInputKw === null || !efficiency.value || !('outputKw' in props.heater)) return null
-  return Math.round((plateInputKw / (plateOn === 'net' ? netOver.value : 1)) * efficiencyAt(efficiency.value, 40) * 10) / 10
-})
+const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
 const circuit = computed(() => {
   const h = props.heater
   if (h.kind !== 'wood-coil') return null
   const flowLMin = circuitFlow(h.circuit, h.waterKw)
-  // The rise that carries the fire's heat at this flow.
-  const riseK = flowLMin > 0 ? h.waterKw / waterPower(flowLMin, 50, 51) : Infinity
-  return { flowLMin, riseK }
+  return { flowLMin, riseK: riseAt(flowLMin, h.waterKw) }
 })
 </script>
 
@@ -90,7 +82,7 @@ const circuit = computed(() => {
       <ChoiceField label="The plate counts" :value="heater.plateOn" :choices="[{ value: 'gross', name: 'gross value' }, { value: 'net', name: 'net value' }]" @change="(v) => put('plateOn', v)" />
       <div v-if="fromPlate !== null" class="self-end">
         <button class="tool" @click="put('outputKw', fromPlate)">Output {{ units.figure('power', fromPlate) }} from it</button>
-        <p class="caption">input<template v-if="heater.plateOn === 'net'"> / {{ netOver }}</template> × efficiency</p>
+        <p class="caption">input on gross value × efficiency</p>
       </div>
       <ChoiceField v-for="(name, key) in HEATER_FUNCTIONS" :key="key" :label="name" :value="heater.functions[key]" :choices="states" @change="(v) => put(`functions.${key}`, v)" />
       <MonthsField class="col-span-full" label="Used in" :value="heater.months" @change="(v) => put('months', v)" />
