@@ -19,7 +19,7 @@ export function solarFlat(climate: Climate): Study {
   const { latitudeDeg, airC, sunKwhM2 } = CLIMATES[climate]
   const study = addHeater(changeHeaterKind(harbourFlat, 'wall-heater', 'instant-electric'), 'solar')
   study.site = { ...study.site, latitudeDeg, monthlyAirC: [...airC], monthlySunKwhM2: [...sunKwhM2], mains: { kind: 'model' } }
-  study.people = { ...study.people, draws: { kind: 'standard', cycle: 'M', tapId: 'shower', wantedC: 40 } }
+  study.people = { ...study.people, draws: { kind: 'standard', cycle: 'M', tapId: 'shower' } }
   study.plant.store = { ...study.plant.store!, litres: STORE_L, place: 'heated', loss: { kind: 'label', label: 'B' } }
   study.plant.heaters = study.plant.heaters.map((h) =>
     h.kind === 'solar' ? { ...h, areaM2: AREA_M2, pumpW: 0 } : h.kind === 'instant-electric' ? { ...h, standbyW: 0, contentUaWK: 0, leastFlowLMin: 0, startLagS: 0 } : h,
@@ -42,7 +42,7 @@ export function engineFraction(study: Study): number {
 export function fChartFraction(study: Study): number {
   const solar = study.plant.heaters.find((h): h is HeaterOf<'solar'> => h.kind === 'solar')!
   const hours = new Hours(study.site)
-  const cold = mainsByMonth(study.site.mains, study.site.monthlyAirC)
+  const cold = mainsByMonth(study.site)
   const flowWM2K = ((solar.flowLMin / 60) * 4146) / solar.areaM2
   const lossWM2K = solar.lossLinear + solar.lossSquare * 35
   const removal = 1 / (1 + lossWM2K / (2 * flowWM2K))

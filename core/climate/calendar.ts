@@ -33,3 +33,9 @@ export function daysSince1970(year: number, month: number, day: number): number 
   const leapDays = before(year - 1) - before(1969) + (leap(year) && month > 2 ? 1 : 0)
   return (year - 1970) * DAYS + leapDays + firstDayOf(month - 1) + day - 1
 }
+
+/** Day of the year (0–364) about which it is coldest: the middle of January, or of July south of the equator. */
+export const midwinterDay = (latitudeDeg: number): number => (latitudeDeg < 0 ? 15 + DAYS / 2 : 15)
+
+/** The month (0–11) with the least of something. @example coldestMonth(monthlyAirC) */
+export const coldestMonth = (monthly: readonly number[]): number => monthly.indexOf(Math.min(...monthly))

@@ -1,4 +1,5 @@
 import { yearMean } from './calendar'
+import { PIPE_DEPTH_M, groundInMonth } from './ground'
 
 /** Where a pipe, a store or a heater stands; it decides the air around it and whether its heat warms the house. */
 export const PLACES = ['heated', 'cellar', 'loft', 'outdoors', 'ground', 'slab'] as const
@@ -12,8 +13,8 @@ export const HEATED_ROOM_C = 20
  *
  * These are assumptions, good to about ±3 K, for places nobody has measured:
  * a heated room holds 20 °C or follows warmer weather; a cellar swings 40 % as far as the air and sits 2 K above its mean;
- * a loft is 2 K above the air; the ground at pipe depth swings 30 % as far as the air about its mean; a slab lies half way
- * between the room above it and the ground.
+ * a loft is 2 K above the air; the ground is that at pipe depth (see ground.ts); a slab lies half way between the room above
+ * it and the ground.
  */
 export function placeTemperature(place: Place, month: number, monthlyAirC: readonly number[]): number {
   const air = monthlyAirC[month]
@@ -28,7 +29,7 @@ export function placeTemperature(place: Place, month: number, monthlyAirC: reado
     case 'outdoors':
       return air
     case 'ground':
-      return mean + 0.3 * (air - mean)
+      return groundInMonth(monthlyAirC, PIPE_DEPTH_M, month)
     case 'slab':
       return (placeTemperature('heated', month, monthlyAirC) + placeTemperature('ground', month, monthlyAirC)) / 2
   }

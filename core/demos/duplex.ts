@@ -13,10 +13,11 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const duplex: Study = {
   format: 'bagno-study',
-  version: 3,
+  version: 4,
   id: 'duplex',
   name: 'Left half of a duplex',
   units: 'us',
+  energyIn: 'therm',
   site: {
     name: 'Left half, river side',
     note: 'Store in the basement under the stairs; two bathrooms stacked above the kitchen.',
@@ -91,6 +92,7 @@ export const duplex: Study = {
     heaters: [
       {
         kind: 'gas-store',
+        outputHolds: 'at this height',
         sensorHeight: null,
         id: 'burner',
         name: 'Burner under the store',
@@ -128,7 +130,7 @@ export const duplex: Study = {
   prices: {
     currency: 'USD',
     carriers: {
-      'natural-gas': { ...plainTariff(0, 0.181), unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.4, source: 'Invented for the demo' },
+      'natural-gas': { ...plainTariff(0, 0.183), unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.4, source: 'Invented for the demo' },
       electricity: { ...plainTariff(0.165, 0.37), source: 'Invented for the demo' },
     },
     water: { unit: 'thousand-gal', price: 5.5, sewer: 7.95, source: 'Invented for the demo', asOf: null },

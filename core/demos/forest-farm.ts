@@ -19,10 +19,11 @@ const WINTER = [true, true, true, true, false, false, false, false, true, true, 
  */
 export const forestFarm: Study = {
   format: 'bagno-study',
-  version: 3,
+  version: 4,
   id: 'forest-farm',
   name: 'Farmhouse by the wood',
   units: 'metric',
+  energyIn: 'kwh',
   site: {
     name: 'Clearing above the brook',
     note: 'Range in the kitchen, store in the box room right above it, workshop across the yard.',

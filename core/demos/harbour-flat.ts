@@ -14,10 +14,11 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const harbourFlat: Study = {
   format: 'bagno-study',
-  version: 3,
+  version: 4,
   id: 'harbour-flat',
   name: 'Flat by the harbour',
   units: 'metric',
+  energyIn: 'kwh',
   site: {
     name: 'Third floor, the old sail loft',
     note: 'Heater on the bathroom wall; the kitchen was moved to the quay side and the pipe follows the corridor.',
@@ -80,6 +81,9 @@ export const harbourFlat: Study = {
     heaters: [
       {
         kind: 'instant-gas',
+        exchanger: 'direct',
+        pilotW: 0,
+        outputHolds: 'at this height',
         id: 'wall-heater',
         name: 'Wall heater',
         place: 'heated',
@@ -89,7 +93,7 @@ export const harbourFlat: Study = {
         leastOutputKw: 7,
         leastFlowLMin: 2.5,
         efficiency: { kind: 'fixed', share: 0.82 },
-        purgeWh: 12,
+        purgeWh: 4,
         startLagS: 7,
         standbyW: 2,
         contentL: 0.8,
@@ -111,7 +115,7 @@ export const harbourFlat: Study = {
   prices: {
     currency: 'EUR',
     carriers: {
-      'natural-gas': { ...plainTariff(0.128, 0.202), source: 'Invented for the demo' },
+      'natural-gas': { ...plainTariff(0.128, 0.183), source: 'Invented for the demo' },
       electricity: { ...plainTariff(0.34, 0.2), source: 'Invented for the demo' },
     },
     water: { unit: 'm3', price: 2.4, sewer: 2.9, source: '', asOf: null },

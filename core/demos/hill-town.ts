@@ -15,10 +15,11 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const hillTown: Study = {
   format: 'bagno-study',
-  version: 3,
+  version: 4,
   id: 'hill-town',
   name: 'Tall house in the hill town',
   units: 'metric',
+  energyIn: 'kwh',
   site: {
     name: 'Upper lane, above the mill',
     note: 'Four storeys one above the other, thick walls, cellar at the foot of the stairs.',
@@ -113,6 +114,7 @@ export const hillTown: Study = {
     heaters: [
       {
         kind: 'boiler-coil',
+        outputHolds: 'at this height',
         sensorHeight: null,
         id: 'boiler',
         name: 'Condensing boiler',
@@ -121,12 +123,12 @@ export const hillTown: Study = {
         carrier: 'natural-gas',
         outputKw: 24,
         leastOutputKw: 5.5,
-        efficiency: { kind: 'condensing' },
-        purgeWh: 25,
+        efficiency: { kind: 'condensing', shift: 0 },
+        purgeWh: 4,
         startLagS: 8,
         standbyW: 4,
         coil: { bottom: 0.08, top: 0.5, uaWK: 700 },
-        primary: { litres: 7, uaWK: 2, flowLMin: 16, flowMaxC: 78, pumpW: 45 },
+        primary: { litres: 7, uaWK: 2, flowLMin: 16, flowMaxC: 78, pumpW: 45, bandK: 5, overrunS: 0 },
       },
     ],
     store: {
@@ -153,7 +155,7 @@ export const hillTown: Study = {
   prices: {
     currency: 'EUR',
     carriers: {
-      'natural-gas': { ...plainTariff(0.112, 0.202), source: 'Invented for the demo: a bill of the past winter' },
+      'natural-gas': { ...plainTariff(0.112, 0.183), source: 'Invented for the demo: a bill of the past winter' },
       electricity: {
         ...plainTariff(0.31, 0.24),
         bands: [{ name: 'Night and weekend', price: 0.22, week: workAndRest([[0, 420], [1380, 1440]], [[0, 1440]]), months: everyMonth(true) }],

@@ -12,7 +12,7 @@ export const willNotFire: Rule = ({ study, write }) => {
   const heater = runningOf(study.plant.heaters)
   if (!heater) return []
   const { setpointC } = supplyOf(study)
-  const mains = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
+  const mains = mainsThroughYear(study.site)
   const warmest = Math.max(...mains)
   return study.pipes.taps.flatMap((tap): Finding[] => {
     const wanted = study.people.habits.filter((h) => h.tapId === tap.id).map((h) => h.wantedC)
@@ -39,7 +39,7 @@ export const willNotFire: Rule = ({ study, write }) => {
 export const twoTaps: Rule = ({ study, write }) => {
   const heater = runningOf(study.plant.heaters)
   if (!heater) return []
-  const coldest = Math.min(...mainsThroughYear(study.site.mains, study.site.monthlyAirC))
+  const coldest = Math.min(...mainsThroughYear(study.site))
   const asks = study.pipes.taps
     .map((tap) => ({ tap, wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)) }))
     .filter((a) => a.wantedC > coldest)

@@ -1,5 +1,5 @@
 import { storeSetpoint, supplyOf } from '../controls/supply'
-import { CUT_OFF_C } from '../heaters/direct-heaters'
+import { CUT_OUT_C } from '../safety/cut-out'
 import { COIL_LIMIT_C } from '../heaters/wood-coil'
 import type { Material } from '../pipes/catalogue'
 import { SAFE_RETURN_C } from '../safety/legionella'
@@ -85,7 +85,7 @@ export const expansion: Rule = ({ study }) => {
 
 export const plasticAtSource: Rule = ({ study, write }) => {
   const dials = Object.values(study.controls.found.heaters).map((h) => h.setpointC + DIAL_OVER_K)
-  const beyond = study.plant.heaters.map((h) => (h.kind === 'gas-store' ? CUT_OFF_C : h.kind === 'wood-coil' ? COIL_LIMIT_C : h.kind === 'solar' ? h.storeLimitC : 0))
+  const beyond = study.plant.heaters.map((h) => (h.kind === 'gas-store' ? CUT_OUT_C : h.kind === 'wood-coil' ? COIL_LIMIT_C : h.kind === 'solar' ? h.storeLimitC : 0))
   const canReach = Math.max(...dials, supplyOf(study).setpointC + DIAL_OVER_K, ...beyond)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)

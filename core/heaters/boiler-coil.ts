@@ -3,47 +3,60 @@ import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
+import { startsASecond } from './burner'
 import { efficiencyAt } from './efficiency'
 import type { StoreHeater } from './store-heater'
 
-/** Shortest time between two starts when a boiler makes more than the coil takes, s: the usual anti-cycling time. */
-const CYCLE_S = 600
-/** Shortest step near the setpoint, s: the thermostat overshoots by no more than this gives, about half a kelvin. */
-const LEAST_STEP_S = 25
-/** Longest step while it fires: the water round the coil is taken half a step ahead, which holds for a few kelvins. */
+/** Longest step while it heats, s: over it the return, and with it the efficiency, is taken at its mean. */
 const LONGEST_STEP_S = 240
+/** Shortest step near the setpoint, s. */
+const LEAST_STEP_S = 0.2
+/** Longest step while its pump runs on, s. */
+const OVERRUN_STEP_S = 60
 
 /**
  * A boiler that heats a store through a coil.
  *
  * The primary circuit (boiler water, pipes, coil) is one body of water that the burner heats, the coil cools and its
- * pipes lose from; it is solved by its closed form over each step. The coil has the effectiveness
- * 1 − exp(−UA/W) of a body at one temperature (W the heat capacity rate of the primary flow). The return to the
- * boiler sets its efficiency, which is why a cooler store condenses more.
+ * pipes lose from; the coil has the effectiveness 1 − exp(−UA/W) of a body at one temperature (W the heat capacity rate of
+ * the primary flow). Circuit and coil's zone are solved together by the closed form of their difference, so that they
+ * settle at one temperature for any size of either. Heat enters the coldest water of the zone first and none that is
+ * warmer than the circuit. The return to the boiler sets its efficiency, which is why a cooler store condenses more.
+ * At the limit of its flow the burner turns down, and below its least output it goes out and lights again.
  */
 export class BoilerCoil implements StoreHeater {
   ambientC = 15
-  private readonly spec: HeaterOf<'boiler-coil'>
-  private readonly ledger: Ledger
   private readonly heatKjK: number
-  /** kW/K carried by the primary flow, and passed on by the coil. */
+  /** kW/K carried by the primary flow, passed on by the coil, and lost by the circuit. */
   private readonly carriedKwK: number
   private readonly coilKwK: number
+  private readonly lossKwK: number
+  private readonly longestS: number
   private primaryC: number
   private lagS = 0
+  private overrunS = 0
   private firing = false
   private lost = 0
+  /** What the step just solved does: heat into the store, kJ; the circuit at its end and on the mean, °C. */
+  private coilKj = 0
+  private endC = 0
+  private meanC = 0
   starts = 0
-  /** Heat given to the store since the last step, kW: what a drawing shows. */
+  /** Heat given to the store in the last step, kW. */
   kw = 0
 
-  constructor(spec: HeaterOf<'boiler-coil'>, ledger: Ledger, startC: number) {
-    this.spec = spec
-    this.ledger = ledger
+  constructor(
+    private readonly spec: HeaterOf<'boiler-coil'>,
+    private readonly ledger: Ledger,
+    startC: number,
+  ) {
     this.primaryC = startC
     this.heatKjK = spec.primary.litres * KJ_PER_LITRE_K
     this.carriedKwK = (spec.primary.flowLMin / 60) * KJ_PER_LITRE_K
     this.coilKwK = this.carriedKwK * (1 - decay(spec.coil.uaWK / 1000 / this.carriedKwK))
+    this.lossKwK = spec.primary.uaWK / 1000
+    // The loss is taken at the circuit's mean: a step is short against the time in which that alone would cool it.
+    this.longestS = this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S
   }
 
   heldKj(): number {
@@ -57,13 +70,15 @@ export class BoilerCoil implements StoreHeater {
   }
 
   longestStep(store: LayeredStore, setpointC: number): number {
-    if (!this.firing) return this.spec.startLagS + LEAST_STEP_S
-    return Math.min(LONGEST_STEP_S, Math.max(LEAST_STEP_S, store.heatToReach(setpointC, this.spec.coil.bottom) / Math.max(1, this.kw)))
+    if (!this.firing) return Math.max(1, this.spec.startLagS)
+    if (this.lagS > 0) return this.lagS
+    const left = store.heatToReach(setpointC, this.spec.coil.bottom)
+    // Heat comes as fast as it did, or as fast as the burner can make it while the circuit warms up.
+    return Math.min(this.longestS, Math.max(LEAST_STEP_S, left / Math.max(this.kw, 0.3 * this.spec.outputKw)))
   }
 
-  /** Its circuit cools by a closed form. */
   longestRest(): number {
-    return Infinity
+    return this.overrunS > 0 ? Math.min(OVERRUN_STEP_S, this.overrunS) : Infinity
   }
 
   takeFromRoom(): number {
@@ -75,51 +90,115 @@ export class BoilerCoil implements StoreHeater {
     if (!this.firing) {
       this.firing = true
       this.lagS = spec.startLagS
+      this.overrunS = 0
       this.start(1)
     }
     ledger.buy('electricity', (spec.primary.pumpW / 1000) * stepS, 0)
     const waitS = Math.min(this.lagS, stepS)
     if (waitS > 0) {
       this.lagS -= waitS
-      this.rest(waitS)
+      this.cool(waitS)
       if (waitS >= stepS - 1e-9) return
     }
     const dtS = stepS - waitS
     const { bottom, top } = spec.coil
-    // Half a step ahead: the water round the coil warms while it is heated.
-    const zoneKjK = store.litres * (top - bottom) * KJ_PER_LITRE_K
-    const coilC = store.meanBetween(bottom, top) + (0.5 * this.kw * dtS) / zoneKjK
-    const uaKwK = spec.primary.uaWK / 1000
-    const rate = this.coilKwK + uaKwK
-    const kept = decay((rate * dtS) / this.heatKjK)
+    const zoneC = store.meanBetween(bottom, top, spec.primary.flowMaxC)
+    const zoneKjK = this.zoneKjK(store, Math.max(this.kw, 0.5 * this.coilKwK * (spec.primary.flowMaxC - zoneC)) * dtS)
+    const { flowMaxC, bandK } = spec.primary
 
-    // The burner gives its full output, or just what brings the flow to its limit by the end of the step.
-    const drawnTo = (this.coilKwK * coilC + uaKwK * this.ambientC) / rate
-    const limitEq = (spec.primary.flowMaxC - this.primaryC * kept) / (1 - kept)
-    const burnerKw = Math.min(spec.outputKw, Math.max(0, (limitEq - drawnTo) * rate))
-    if (burnerKw < spec.leastOutputKw) this.start(dtS / CYCLE_S)
-
-    const settlesAt = drawnTo + burnerKw / rate
-    const mean = settlesAt + ((this.primaryC - settlesAt) * (1 - kept) * this.heatKjK) / (rate * dtS)
-    const coilKj = this.coilKwK * (mean - coilC) * dtS
-    const lostKj = uaKwK * (mean - this.ambientC) * dtS
-    this.primaryC += (burnerKw * dtS - coilKj - lostKj) / this.heatKjK
-    this.lost += lostKj
-    this.kw = coilKj / dtS
-    store.heat(coilKj, bottom, top)
-
-    const returnC = mean - coilKj / dtS / this.carriedKwK
-    ledger.buy(spec.carrier, (burnerKw * dtS) / efficiencyAt(spec.efficiency, returnC), burnerKw * dtS)
+    let burnerKw = spec.outputKw
+    this.solve(burnerKw, dtS, zoneC, zoneKjK)
+    if (this.endC > flowMaxC) {
+      burnerKw = this.limited(flowMaxC, dtS, zoneC, zoneKjK)
+      if (burnerKw < spec.leastOutputKw) {
+        burnerKw = this.limited(flowMaxC - bandK / 2, dtS, zoneC, zoneKjK)
+        this.start(startsASecond(burnerKw, spec.leastOutputKw, this.heatKjK * bandK) * dtS)
+      }
+    }
+    this.take(burnerKw, dtS, store)
+    const returnC = this.meanC - this.coilKj / dtS / this.carriedKwK
+    ledger.buy(spec.carrier, (burnerKw * dtS) / efficiencyAt(spec.efficiency, returnC, spec.carrier), burnerKw * dtS)
   }
 
-  rest(dtS: number): void {
+  /** Heat that the coil's zone, and what warms up with it, take up for each kelvin while about so much heat comes, kJ/K. */
+  private zoneKjK(store: LayeredStore, aboutKj: number): number {
+    return store.litresHeated(this.spec.coil.bottom, this.spec.coil.top, Math.max(1, aboutKj)) * KJ_PER_LITRE_K
+  }
+
+  /** Solves a step with the output that leaves the circuit at a temperature, and returns it: what a step does is all but linear in it. */
+  private limited(targetC: number, dtS: number, zoneC: number, zoneKjK: number): number {
+    const { outputKw } = this.spec
+    this.solve(outputKw, dtS, zoneC, zoneKjK)
+    let [kw, endC] = [outputKw, this.endC]
+    this.solve(0, dtS, zoneC, zoneKjK)
+    const noneC = this.endC
+    if (noneC >= targetC) return 0
+    for (let round = 0; round < 3 && (round === 0 || Math.abs(endC - targetC) > 0.01); round++) {
+      kw = Math.min(outputKw, Math.max(0, (kw * (targetC - noneC)) / (endC - noneC)))
+      this.solve(kw, dtS, zoneC, zoneKjK)
+      endC = this.endC
+    }
+    return kw
+  }
+
+  /**
+   * A step of circuit and zone with a burner at an output. Cooler than the zone the circuit only warms up; from there on
+   * the difference d of the two obeys d' = (burner − loss)/C − (K/C + K/Z) d.
+   */
+  private solve(burnerKw: number, dtS: number, zoneC: number, zoneKjK: number): void {
+    const { heatKjK: c, coilKwK: k, primaryC } = this
+    const rate = k / c + k / zoneKjK
+    let meanC = primaryC
+    let endC = primaryC
+    let coilKj = 0
+    // The loss depends on the mean it makes; two rounds bring that within a few watts.
+    for (let round = 0; round < 2; round++) {
+      const netKw = burnerKw - this.lossKwK * (meanC - this.ambientC)
+      const below = zoneC - primaryC
+      const warmS = below > 0 ? (netKw > 0 ? Math.min(dtS, (below * c) / netKw) : dtS) : 0
+      const s = dtS - warmS
+      const settles = netKw / (c * rate)
+      coilKj = s > 0 ? Math.max(0, k * (settles * s + ((Math.max(0, -below) - settles) * (1 - decay(rate * s))) / rate)) : 0
+      endC = primaryC + (netKw * dtS - coilKj) / c
+      const apart = s > 0 ? zoneC + (0.5 * coilKj) / zoneKjK + coilKj / (k * s) : 0
+      meanC = (warmS * (primaryC + Math.min(zoneC, primaryC + (netKw * warmS) / c)) * 0.5 + s * apart) / dtS
+    }
+    this.coilKj = coilKj
+    this.endC = endC
+    this.meanC = meanC
+  }
+
+  /** Books the step just solved: what the store got, what was lost, and what is left in the circuit. */
+  private take(burnerKw: number, dtS: number, store: LayeredStore): void {
+    this.lost += burnerKw * dtS - this.coilKj - (this.endC - this.primaryC) * this.heatKjK
+    this.primaryC = this.endC
+    this.kw = this.coilKj / dtS
+    store.heat(this.coilKj, this.spec.coil.bottom)
+  }
+
+  rest(dtS: number, store: LayeredStore): void {
     this.kw = 0
-    const drop = (this.primaryC - this.ambientC) * (1 - decay((this.spec.primary.uaWK * dtS) / 1000 / this.heatKjK))
+    const runsS = Math.min(this.overrunS, dtS)
+    if (runsS > 0) {
+      const { bottom, top } = this.spec.coil
+      this.overrunS -= runsS
+      this.ledger.buy('electricity', (this.spec.primary.pumpW / 1000) * runsS, 0)
+      const zoneC = store.meanBetween(bottom, top, Math.max(0, this.primaryC))
+      this.solve(0, runsS, zoneC, this.zoneKjK(store, this.heatKjK * Math.max(0, this.primaryC - zoneC)))
+      this.take(0, runsS, store)
+    }
+    this.cool(dtS - runsS)
+  }
+
+  private cool(dtS: number): void {
+    if (dtS <= 0) return
+    const drop = (this.primaryC - this.ambientC) * (1 - decay((this.lossKwK * dtS) / this.heatKjK))
     this.primaryC -= drop
     this.lost += drop * this.heatKjK
   }
 
   stop(): void {
+    if (this.firing) this.overrunS = this.spec.primary.overrunS
     this.firing = false
     this.kw = 0
   }

@@ -1,19 +1,20 @@
+import { CUT_OUT_C } from '../safety/cut-out'
 import type { HeaterOf } from '../study/plant'
 import type { LayeredStore } from '../stores/layered-store'
 import type { Ledger } from '../year/ledger'
 import { efficiencyAt } from './efficiency'
 import { DirectHeater } from './store-heater'
 
-/** A burner heats the lowest part of its store, as a share of the height. */
+/** A condensing burner sees the water at the foot of its store, as a share of the height. */
 const BURNER_TOP = 0.12
-/** An element heats the water from its own height a little upwards. */
-const ELEMENT_BAND = 0.1
-/** Store at which the safety cut-off of a gas store shuts all gas, the pilot's too, °C. */
-export const CUT_OFF_C = 88
+/** Longest step of a heater that is called, s, and shortest near its setpoint. */
+const HEATING_STEP_S = { longest: 300, shortest: 0.2 } as const
 
-/** Longest step of a heater of some power near its setpoint, s: it overshoots by no more than this gives. */
-export const untilReached = (store: LayeredStore, setpointC: number, lowestHeated: number, powerKw: number) =>
-  Math.min(120, Math.max(20, store.heatToReach(setpointC, lowestHeated) / powerKw))
+/** Seconds until a heater of some power has brought all above it to its setpoint; a longest step when that cannot be. */
+export function untilReached(store: LayeredStore, setpointC: number, lowestHeated: number, powerKw: number): number {
+  const left = store.heatToReach(setpointC, lowestHeated)
+  return left <= 0 ? HEATING_STEP_S.longest : Math.min(HEATING_STEP_S.longest, Math.max(HEATING_STEP_S.shortest, left / powerKw))
+}
 
 /**
  * A gas burner under a store. The pilot burns at all times; its heat reaches the water with the burner's efficiency,
@@ -47,37 +48,35 @@ export class GasStoreBurner extends DirectHeater {
   }
 
   private efficiency(store: LayeredStore): number {
-    return efficiencyAt(this.spec.efficiency, store.meanBetween(0, BURNER_TOP))
+    return efficiencyAt(this.spec.efficiency, store.meanBetween(0, BURNER_TOP), this.spec.carrier)
   }
 
   private burn(fuelKj: number, store: LayeredStore): void {
-    if (fuelKj <= 0 || store.topC >= CUT_OFF_C) return
-    const heatKj = fuelKj * this.efficiency(store)
-    this.ledger.buy(this.spec.carrier, fuelKj, heatKj)
-    store.heat(heatKj, 0, BURNER_TOP)
+    if (fuelKj <= 0) return
+    const efficiency = this.efficiency(store)
+    const heatKj = Math.min(fuelKj * efficiency, store.heatToReach(CUT_OUT_C, 0))
+    this.ledger.buy(this.spec.carrier, heatKj / efficiency, heatKj)
+    store.heat(heatKj, 0)
   }
 }
 
-/** An electric element: all its power becomes heat, at its height and above. */
+/** An electric element: all its power becomes heat in the water at its height and above. */
 export class ElementHeater extends DirectHeater {
-  private readonly lowestHeated: number
-
   constructor(
     private readonly spec: HeaterOf<'element'>,
     private readonly ledger: Ledger,
   ) {
     super()
-    this.lowestHeated = Math.min(spec.height, 1 - ELEMENT_BAND)
   }
 
   longestStep(store: LayeredStore, setpointC: number): number {
-    return untilReached(store, setpointC, this.lowestHeated, this.spec.powerKw)
+    return untilReached(store, setpointC, this.spec.height, this.spec.powerKw)
   }
 
   protected give(store: LayeredStore, dtS: number): void {
-    const kj = this.spec.powerKw * dtS
-    this.kw = this.spec.powerKw
+    const kj = Math.min(this.spec.powerKw * dtS, store.heatToReach(CUT_OUT_C, this.spec.height))
+    this.kw = kj / dtS
     this.ledger.buy('electricity', kj, kj)
-    store.heat(kj, this.lowestHeated, this.lowestHeated + ELEMENT_BAND)
+    store.heat(kj, this.spec.height)
   }
 }

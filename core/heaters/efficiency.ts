@@ -1,32 +1,45 @@
-/** Return water °C → efficiency of a condensing appliance on gross calorific value. */
-const CONDENSING: readonly (readonly [number, number])[] = [
-  [20, 0.975],
-  [30, 0.96],
-  [40, 0.935],
-  [50, 0.905],
-  [55, 0.885],
-  [60, 0.875],
-  [80, 0.86],
-]
+import type { Carrier } from '../money/carriers'
 
-/** How an appliance turns fuel into heat. Efficiencies are on gross calorific value. */
-export type Efficiency = { kind: 'condensing' } | { kind: 'fixed'; share: number }
+type Curve = readonly (readonly [returnC: number, share: number])[]
 
 /**
- * Efficiency of a fuel-fired appliance on gross calorific value, 0 to 1.
+ * Return water °C → efficiency of a condensing appliance on gross calorific value, by fuel. Natural gas as in the
+ * handbook; propane holds less water, so that it gains less by condensing and loses less when dry; oil has a dew point of
+ * about 47 °C and 6 % of latent heat. Good to about ±0.015.
+ */
+const CONDENSING: Partial<Record<Carrier, Curve>> & { 'natural-gas': Curve } = {
+  'natural-gas': [[20, 0.975], [30, 0.96], [40, 0.935], [50, 0.905], [55, 0.885], [60, 0.875], [80, 0.86]],
+  propane: [[20, 0.975], [30, 0.962], [40, 0.94], [50, 0.913], [55, 0.9], [60, 0.895], [80, 0.88]],
+  'heating-oil': [[20, 0.97], [35, 0.95], [47, 0.92], [60, 0.915], [80, 0.915]],
+}
+
+/**
+ * How an appliance turns fuel into heat, on gross calorific value. A condensing one follows the curve of its fuel, moved
+ * up or down by what a measurement at this house said.
+ */
+export type Efficiency = { kind: 'condensing'; shift: number } | { kind: 'fixed'; share: number }
+
+/** Least and most that any appliance turns into heat, as a share of the gross value. */
+export const EFFICIENCY = { low: 0.2, high: 1 } as const
+
+/**
+ * Efficiency of a fuel-fired appliance on gross calorific value, 0.2 to 1.
  *
- * Condensing: linear between the points of the handbook's table for the return water, held level outside 20–80 °C.
+ * Condensing: linear between the points of its fuel's table for the return water, held level outside it.
  * @param returnC water that comes back to the appliance, °C
  */
-export function efficiencyAt(efficiency: Efficiency, returnC: number): number {
+export function efficiencyAt(efficiency: Efficiency, returnC: number, carrier: Carrier): number {
   if (efficiency.kind === 'fixed') return efficiency.share
-  const first = CONDENSING[0]
-  if (returnC <= first[0]) return first[1]
-  for (let i = 1; i < CONDENSING.length; i++) {
-    const [t1, e1] = CONDENSING[i]
+  return Math.min(EFFICIENCY.high, Math.max(EFFICIENCY.low, along(CONDENSING[carrier] ?? CONDENSING['natural-gas'], returnC) + efficiency.shift))
+}
+
+function along(curve: Curve, returnC: number): number {
+  if (returnC <= curve[0][0]) return curve[0][1]
+  for (let i = 1; i < curve.length; i++) {
+    const [t1, e1] = curve[i]
     if (returnC > t1) continue
-    const [t0, e0] = CONDENSING[i - 1]
+    const [t0, e0] = curve[i - 1]
     return e0 + ((e1 - e0) * (returnC - t0)) / (t1 - t0)
   }
-  return CONDENSING[CONDENSING.length - 1][1]
+  return curve[curve.length - 1][1]
 }

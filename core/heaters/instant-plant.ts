@@ -1,35 +1,44 @@
 import { placeTemperature } from '../climate/places'
 import { isOn } from '../controls/week'
 import { Outflow, PlugRun } from '../pipes/plug-run'
-import { carrierOf, efficiencyOf, runningOf, type RunningHeater } from '../study/plant'
+import { carrierOf, efficiencyOf, runningOf, type HeaterOf, type RunningHeater } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import type { HeaterControl } from '../controls/controls'
+import { atAltitude } from './altitude'
+import { startsASecond } from './burner'
 import { efficiencyAt, type Efficiency } from './efficiency'
-import { LoopTee } from './loop-tee'
+import { LoopTee, TEE_L } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
 
-/** Below its least fire the burner pulses; each pulse counts as a start, s apart. */
-const PULSE_S = 30
-/** The return side of the exchanger is warmer than the water coming in by about this, K: it decides condensing. */
+/** The return of a heater whose main water itself runs through the burner's exchanger is warmer than the inlet by about this, K. */
 const APPROACH_K = 10
-/** What comes in warm enough is looked at again after this, s. */
-const LOOK_S = 10
+/** Return of the heating water of a heater with a plate exchanger while it makes hot water, °C: usual between 45 and 50. */
+const PLATE_RETURN_C = 48
+/** A heater that rests because what comes in is warm enough looks again after this, s. */
+const LOOK_S = 30
+/** What it makes holds when it moved by less than this in a step, K. */
+const SETTLED_K = 0.05
+/** Longest step while water runs, s. */
+const RUNNING_STEP_S = 60
 /** Electricity and metered district heat arrive whole. */
 const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
 
 /**
- * Heats water as it runs. It does not fire below its least flow; after starting it gives nothing for its lag; asked for
- * more than its power it delivers inlet + P/(ρcF). Its exchanger holds a little water that cools between draws, unless
- * keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
+ * Heats water as it runs. It does not fire below its least flow, and lights only for water that comes in cooler than its
+ * setpoint less its hysteresis; after starting it gives nothing for its lag; asked for more than its power it delivers
+ * inlet + P/(ρcF), for less than its least fire it goes out and lights again. Its exchanger holds a little water that cools
+ * between draws, unless keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
  */
 export class InstantPlant implements PlantModel {
   private readonly spec: RunningHeater
   private readonly control: HeaterControl
   private readonly efficiency: Efficiency
+  private readonly gas: HeaterOf<'instant-gas'> | null
   private readonly leastOutputKw: number
-  private readonly purgeWh: number
+  /** Heat that its water takes up between going out and lighting, kJ. */
+  private readonly swingKj: number
   private readonly study: Study
   private readonly ledger: Ledger
   private readonly exchanger: PlugRun
@@ -40,6 +49,9 @@ export class InstantPlant implements PlantModel {
   private firing = false
   private open = true
   private kw = 0
+  /** What left the burner in the last step, °C. */
+  private outletC = 0
+  private movedK = 0
   private startCount = 0
   private still = true
   private month = 0
@@ -48,13 +60,15 @@ export class InstantPlant implements PlantModel {
   private keptKj = 0
 
   constructor(study: Study, ledger: Ledger) {
-    const spec = runningOf(study.plant.heaters)
-    if (!spec) throw new RangeError('nothing here heats water as it runs')
+    const running = runningOf(study.plant.heaters)
+    if (!running) throw new RangeError('nothing here heats water as it runs')
+    const spec = atAltitude(running, study.site.altitudeM)
     this.spec = spec
     this.control = controlsOf(study).heaters[spec.id]
     this.efficiency = efficiencyOf(spec) ?? WHOLE
-    this.leastOutputKw = spec.kind === 'instant-gas' ? spec.leastOutputKw : 0
-    this.purgeWh = spec.kind === 'instant-gas' ? spec.purgeWh : 0
+    this.gas = spec.kind === 'instant-gas' ? spec : null
+    this.leastOutputKw = this.gas?.leastOutputKw ?? 0
+    this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.hysteresisK
     this.study = study
     this.ledger = ledger
     const startC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
@@ -67,15 +81,23 @@ export class InstantPlant implements PlantModel {
     this.exchanger.startAt(atS)
   }
 
-  longestStep(flowLMin: number): number {
+  longestStep(tapLMin: number, loopLMin: number): number {
+    const flowLMin = tapLMin + loopLMin
     if (flowLMin <= 0) return 3600
     const { loop } = this.study.pipes
-    const longest = loop ? Math.min(60, this.tee.longestStep(loop.pumpLMin)) : 60
+    const longest = loop ? Math.min(RUNNING_STEP_S, this.tee.longestStep(loop.pumpLMin)) : RUNNING_STEP_S
     if (!this.fires(flowLMin)) return longest
-    // A heater about to start first passes its lag.
     if (this.warmEnough) return Math.min(longest, LOOK_S)
+    // A heater about to start first passes its lag.
     if (!this.firing && !this.control.keepHot) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
     return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
+  }
+
+  evenAhead(tempC: number, bandK: number): number {
+    const litres = this.exchanger.litresNear(tempC, bandK, this.nowS)
+    // At its full power what it makes follows from the flow that mixers ask for: it holds once the two have settled.
+    const holds = this.firing && this.lagS <= 0 && this.movedK < SETTLED_K && Math.abs(this.outletC - tempC) < 2 * bandK
+    return holds && litres >= this.exchanger.frontL - 1e-9 ? Infinity : litres
   }
 
   private fires(flowLMin: number): boolean {
@@ -88,8 +110,10 @@ export class InstantPlant implements PlantModel {
     const litres = tapLitres + loopLitres
     const mixedC = (tapLitres * inletC + loopLitres * this.tee.tempC) / litres
     const outletC = mixedC + this.burn(litres, mixedC, dtS)
+    this.movedK = Math.abs(outletC - this.outletC)
+    this.outletC = outletC
     this.heated.clear()
-    this.heated.add(litres, outletC)
+    this.heated.add(litres, this.outletC)
     this.exchanger.pass(this.heated, 1, this.nowS, dtS, out)
   }
 
@@ -99,7 +123,8 @@ export class InstantPlant implements PlantModel {
     const flowLMin = (litres / dtS) * 60
     this.kw = 0
     const neededKw = ((control.setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
-    this.warmEnough = neededKw <= 0
+    // Once lit it burns until what comes in is as warm as it makes; it lights again a hysteresis below.
+    this.warmEnough = inletC >= control.setpointC - (this.firing ? 0 : control.hysteresisK)
     if (!this.fires(flowLMin) || this.warmEnough) {
       this.firing = false
       return 0
@@ -114,19 +139,20 @@ export class InstantPlant implements PlantModel {
       return 0
     }
     this.kw = Math.min(spec.outputKw, neededKw)
-    if (this.kw < this.leastOutputKw) this.start(dtS / PULSE_S)
+    this.start(startsASecond(this.kw, this.leastOutputKw, this.swingKj) * dtS)
     const heatKj = this.kw * dtS
-    this.buy(heatKj, inletC + APPROACH_K)
+    this.buy(heatKj, this.gas?.exchanger === 'plate' ? PLATE_RETURN_C : inletC + APPROACH_K)
     return heatKj / (litres * KJ_PER_LITRE_K)
   }
 
   private buy(heatKj: number, returnC: number): void {
-    this.ledger.buy(carrierOf(this.spec), heatKj / efficiencyAt(this.efficiency, returnC), heatKj)
+    const carrier = carrierOf(this.spec)
+    this.ledger.buy(carrier, heatKj / efficiencyAt(this.efficiency, returnC, carrier), heatKj)
   }
 
   private start(count: number): void {
     this.startCount += count
-    this.ledger.buy(carrierOf(this.spec), count * this.purgeWh * 3.6, 0)
+    if (this.gas) this.ledger.buy(this.gas.carrier, count * this.gas.purgeWh * 3.6, 0)
   }
 
   refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
@@ -135,6 +161,8 @@ export class InstantPlant implements PlantModel {
 
   advance(dtS: number): void {
     this.nowS += dtS
+    // The flame of a pilot warms the flue, not the water.
+    if (this.gas && this.gas.pilotW > 0 && this.spec.months[this.month]) this.ledger.buy(this.gas.carrier, (this.gas.pilotW / 1000) * dtS, 0)
     if (this.control.keepHot && this.open) this.keepHot(dtS)
     // No water moved in this step: the burner went out with the flow.
     if (this.still) {
@@ -148,8 +176,9 @@ export class InstantPlant implements PlantModel {
   private keepHot(dtS: number): void {
     const { setpointC } = this.control
     const lost = (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
-    const warmed = this.still ? this.exchanger.heatTo(setpointC) : 0
+    const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) : 0
     this.keptKj += lost
+    if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.leastOutputKw, this.swingKj) * dtS)
     this.buy(lost + warmed, setpointC)
   }
 
@@ -175,8 +204,12 @@ export class InstantPlant implements PlantModel {
     return this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
   }
 
+  supplyC(): number {
+    return this.exchanger.exitC(this.nowS)
+  }
+
   state(): PlantState {
-    return { supplyC: this.exchanger.exitC(this.nowS), slices: [], heatKw: this.kw }
+    return { supplyC: this.supplyC(), slices: [], heatKw: this.kw }
   }
 
   starts(): number {

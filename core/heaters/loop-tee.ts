@@ -6,7 +6,7 @@ import { KJ_PER_LITRE_K } from '../water/properties'
  * back in the steps before. It loses nothing of its own; no step moves more than it holds, so that heat goes round the loop
  * step by step.
  */
-const TEE_L = 6
+export const TEE_L = 6
 
 export class LoopTee {
   constructor(public tempC: number) {}

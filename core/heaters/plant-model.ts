@@ -15,8 +15,12 @@ export interface PlantState {
 export interface PlantModel {
   /** Sets its clock before anything has moved, s of the year. */
   startAt(atS: number): void
-  /** Longest step for which the plant's model holds at a flow, s. */
-  longestStep(flowLMin: number): number
+  /** Longest step for which the plant's model holds at the flows of taps and loop, s. */
+  longestStep(tapLMin: number, loopLMin: number): number
+  /** Temperature that leaves towards the taps, °C. */
+  supplyC(): number
+  /** Litres that will leave it within a band of a temperature, K either way; Infinity while it holds what it gives. */
+  evenAhead(tempC: number, bandK: number): number
   /** Fills `out` with the hot water that leaves in a step. */
   supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void
   /** Takes in what replaces it: cold water, and what the loop brought back. */

@@ -21,8 +21,16 @@ export class SeriesPlant implements PlantModel {
     this.heater.startAt(atS)
   }
 
-  longestStep(flowLMin: number): number {
-    return Math.min(this.store.longestStep(flowLMin), this.heater.longestStep(flowLMin))
+  longestStep(tapLMin: number, loopLMin: number): number {
+    return Math.min(this.store.longestStep(tapLMin, 0), this.heater.longestStep(tapLMin, loopLMin))
+  }
+
+  supplyC(): number {
+    return this.heater.supplyC()
+  }
+
+  evenAhead(tempC: number, bandK: number): number {
+    return this.heater.evenAhead(tempC, bandK)
   }
 
   supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void {

@@ -10,6 +10,7 @@ import type { Site } from '../study/site'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import { sameEverywhere } from '../year/same-everywhere'
+import { atAltitude } from './altitude'
 import { BoilerCoil } from './boiler-coil'
 import { ElementHeater, GasStoreBurner } from './direct-heaters'
 import { HeatPumpHeater } from './heat-pump'
@@ -21,10 +22,16 @@ import { WoodHeater } from './wood-coil'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
-/** No step moves more than this share of the store, so that loop and cold water settle in between. */
-const MOST_MOVED = 0.3
-/** Longest step with nothing acting, s. */
+/** No step of taps or of a loop moves more than this share of the store, so that what comes in settles in between. */
+const MOST_MOVED = { taps: 0.1, loop: 0.3 } as const
+/** Longest step with nothing acting, and while only a loop moves the store, s. */
 const IDLE_STEP_S = 3600
+const LOOP_STEP_S = 900
+/** Until a sensor has shown how fast it falls beside a loop, it is looked at this often, and never more often than the second, s. */
+const FIRST_LOOK_S = 120
+const LEAST_LOOK_S = 30
+/** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
+const CONTENT_K = 0.02
 /** A store that no thermostat holds begins the year at this, °C. */
 const UNHELD_C = 40
 
@@ -48,6 +55,9 @@ interface Station {
   windows: Week | null
   open: boolean
   calling: boolean
+  /** What its sensor showed after the last step, °C, and how fast it fell in it, K/s; null unless a loop alone moved the water. */
+  lastC: number
+  fallKS: number | null
 }
 
 /** A store with heaters in order of priority: of those with a thermostat one acts only while none before it is called. */
@@ -60,6 +70,8 @@ export class StorePlant implements PlantModel {
   /** Share of what leaves that came from the store in the last step; the rest was mixed in. */
   private hotShare = 1
   private readonly drawn = new Outflow()
+  /** Nothing but the loop moved water in this step. */
+  private loopAlone = false
   private standingS = 0
   private nowS = 0
   private month = 0
@@ -77,7 +89,7 @@ export class StorePlant implements PlantModel {
       const set = controls[heater.id]
       const setpointC = hasSetpoint(heater) ? set.setpointC : null
       return {
-        heater: modelOf(heater, ledger, site),
+        heater: modelOf(atAltitude(heater, site.altitudeM), ledger, site),
         spec: heater,
         setpointC,
         callC: setpointC === null ? -Infinity : setpointC - set.hysteresisK,
@@ -85,6 +97,8 @@ export class StorePlant implements PlantModel {
         windows: setpointC === null ? null : set.windows,
         open: true,
         calling: false,
+        lastC: startC,
+        fallKS: null,
       }
     })
   }
@@ -99,20 +113,37 @@ export class StorePlant implements PlantModel {
     this.nowS = atS
   }
 
-  longestStep(flowLMin: number): number {
+  longestStep(tapLMin: number, loopLMin: number): number {
     const acting = this.acting
-    let longest = flowLMin > 0 ? (MOST_MOVED * this.store.litres * 60) / flowLMin : Infinity
+    const flowLMin = tapLMin + loopLMin
+    let longest = flowLMin > 0 ? ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin : IDLE_STEP_S
     if (this.tee && this.parts.loop && flowLMin > 0) longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
     for (const s of this.stations) if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
     if (acting) return Math.min(longest, acting.heater.longestStep(this.store, acting.setpointC!, this.nowS))
-    if (flowLMin > 0) return longest
-    for (const s of this.stations)
-      if (s.open && s.setpointC !== null) longest = Math.min(longest, Math.max(30, this.store.secondsToCool(this.store.at(s.sensor), s.callC) + 1))
-    return Math.min(IDLE_STEP_S, longest)
+    for (const s of this.stations) if (s.open && s.setpointC !== null) longest = Math.min(longest, this.untilCall(s, tapLMin, loopLMin))
+    return longest
+  }
+
+  /** Seconds until a thermostat will call: when cold water reaches its sensor, the standing loss or the loop has cooled it. */
+  private untilCall(s: Station, tapLMin: number, loopLMin: number): number {
+    const now = this.store.at(s.sensor)
+    if (tapLMin > 0) return Math.max(1, (this.store.litresUntil(s.sensor, s.callC) / tapLMin) * 60)
+    if (loopLMin > 0) {
+      if (s.fallKS === null) return FIRST_LOOK_S
+      return s.fallKS > 0 ? Math.max(LEAST_LOOK_S, Math.min(LOOP_STEP_S, (now - s.callC) / s.fallKS + 0.1)) : LOOP_STEP_S
+    }
+    return Math.max(LEAST_LOOK_S, this.store.secondsToCool(now, s.callC) + 1)
+  }
+
+  evenAhead(tempC: number, bandK: number): number {
+    const { mixesToC } = this.parts.store
+    if (mixesToC !== null && this.store.topC > mixesToC) return Math.abs(mixesToC - tempC) < bandK ? this.store.litresAbove(mixesToC) : 0
+    return this.store.litresNear(tempC, bandK)
   }
 
   supply(tapLitres: number, loopLitres: number, mainsC: number, _dtS: number, out: Outflow): void {
     const litres = tapLitres + loopLitres
+    this.loopAlone = tapLitres <= 0 && !this.acting
     this.hotShare = 1
     const { mixesToC } = this.parts.store
     if (!this.tee || mixesToC === null || this.store.topC <= mixesToC) return this.store.draw(litres, out)
@@ -148,7 +179,8 @@ export class StorePlant implements PlantModel {
     this.nowS += dtS
     this.store.settle()
     if (this.store.topC > this.parts.store.reliefC) this.relieve(mainsC)
-    this.think()
+    this.think(dtS)
+    this.loopAlone = false
   }
 
   /** The relief valve lets hot water go until what is at the top is no longer too hot; cold water takes its place. */
@@ -168,11 +200,13 @@ export class StorePlant implements PlantModel {
   }
 
   /** Thermostats: call below setpoint less hysteresis, satisfied at the setpoint. */
-  private think(): void {
+  private think(dtS: number): void {
     for (const s of this.stations) {
       if (s.setpointC === null) continue
       const now = this.store.at(s.sensor)
-      if (s.calling && now >= s.setpointC) {
+      s.fallKS = this.loopAlone && dtS > 1 ? (s.lastC - now) / dtS : null
+      s.lastC = now
+      if (s.calling && now >= s.setpointC - CONTENT_K) {
         s.calling = false
         s.heater.stop()
       } else if (!s.calling && now < s.callC) s.calling = true
@@ -205,7 +239,10 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) {
       const [lost, fromRoom] = [s.heater.takeLost(), s.heater.takeFromRoom()]
       ledger.add('primary', lost)
-      if (heatingMonth && s.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost - fromRoom
+      // The circuit of collectors passes the loft and the roof: what it loses warms nobody.
+      if (!heatingMonth || s.spec.place !== 'heated') continue
+      if (s.spec.kind !== 'solar') ledger.houseHeat[ledger.month] += lost
+      ledger.roomHeat[ledger.month] += fromRoom
     }
   }
 
@@ -215,9 +252,13 @@ export class StorePlant implements PlantModel {
     return this.stations.reduce((sum, s) => sum + s.heater.heldKj(), this.store.heldKj() + tee)
   }
 
+  supplyC(): number {
+    return Math.min(this.store.topC, this.parts.store.mixesToC ?? Infinity)
+  }
+
   state(): PlantState {
     return {
-      supplyC: Math.min(this.store.topC, this.parts.store.mixesToC ?? Infinity),
+      supplyC: this.supplyC(),
       slices: this.store.slices(),
       heatKw: this.stations.reduce((sum, s) => sum + s.heater.kw, 0),
     }

@@ -102,12 +102,13 @@ export class WoodHeater extends DirectHeater {
     this.lit = burning
     if (!burning) return
     const made = spec.waterKw * dtS
-    const carried = Math.min(made, Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(spec.coil.bottom)) * dtS))
+    const { bottom } = spec.coil
+    const carried = Math.min(made, Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(bottom)) * dtS), store.heatToReach(COIL_LIMIT_C, bottom))
     ledger.buy(spec.carrier, made / spec.efficiency, made)
     if (spec.circuit.pump) ledger.buy('electricity', (spec.circuit.pump.watts / 1000) * dtS, 0)
     ledger.add('relief', made - carried)
     ledger.water('relief', (made - carried) / STEAM_KJ_L)
     this.kw = carried / dtS
-    store.heat(carried, spec.coil.bottom, spec.coil.top)
+    store.heat(carried, bottom)
   }
 }

@@ -25,7 +25,7 @@ const CORD_M3 = 3.6246
 
 const logs = CALORIFIC['beech logs at 20 % moisture, kg']
 
-/** Units a carrier is sold by, and the kWh (gross) in each to begin with; the bill has the supplier's own. */
+/** Units a carrier is sold by, and the kWh (gross; wood: net) in each to begin with; the bill has the supplier's own. */
 export const BILLED: Record<Carrier, Partial<Record<BillUnit, number>>> = {
   'natural-gas': { kwh: 1, therm: KWH_PER_THERM, m3: CALORIFIC['natural gas, m³'], ft3: CALORIFIC['natural gas, ft³'], 'hundred-ft3': 100 * CALORIFIC['natural gas, ft³'] },
   propane: { kwh: 1, kg: CALORIFIC['propane, kg'], litre: CALORIFIC['propane, L'], gallon: CALORIFIC['propane, L'] * GAL_L },

@@ -20,7 +20,7 @@ export interface WeekDay {
 
 /** The draws of a week of the year (0–51), day by day, with the litres each asks of its tap. */
 export function weekOf(study: Study, all: readonly Draw[], week: number): WeekDay[] {
-  const mains = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
+  const mains = mainsThroughYear(study.site)
   const flow = new Map(study.pipes.taps.map((t) => [t.id, t.flowLMin]))
   const litres = (d: Draw, day: number) =>
     d.measure === 'litres' ? d.amount : d.measure === 'seconds' ? (d.amount / 60) * flow.get(d.tapId)! : d.amount / (KJ_PER_LITRE_K * (d.wantedC - mains[day]))

@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { DAYS, DAY_S, HOUR_S } from '../climate/calendar'
+import { DAYS, DAY_S, HOUR_S, midwinterDay } from '../climate/calendar'
 import type { Guests, Habit, People } from '../study/people'
+import type { Site } from '../study/site'
 import { sameEverywhere } from '../year/same-everywhere'
 import { STANDARD_DAYS } from './standard-days'
 
@@ -12,7 +13,12 @@ export interface Draw {
   waits: boolean
   measure: 'seconds' | 'litres' | 'kj'
   amount: number
+  /** Flow of hot water alone that is taken, L/min, as a standard test does; null: the tap's, mixed as it mixes. */
+  hotLMin: number | null
 }
+
+/** What of a site the draws of its household depend on. */
+type Calendar = Pick<Site, 'firstWeekday' | 'latitudeDeg'>
 
 /** A number that depends on every letter of a text (FNV-1a). */
 function hash(text: string, seed: number): number {
@@ -44,13 +50,14 @@ function awayDays(people: People, habit: Habit): Set<number> {
  * Draws of one habit. Every day uses up the same count of random numbers whether or not the draw happens, and every
  * habit has a stream of its own, so changing one habit or one absence leaves all other draws as they were.
  */
-function habitDraws(people: People, habit: Habit, firstWeekday: number, stream = habit.id, away = awayDays(people, habit)): Draw[] {
+function habitDraws(people: People, habit: Habit, site: Calendar, stream = habit.id, away = awayDays(people, habit)): Draw[] {
   const next = uniform(hash(stream, people.seed))
+  const midwinter = midwinterDay(site.latitudeDeg)
   const out: Draw[] = []
   for (let day = 0; day < DAYS; day++) {
     const [happens, a, b, c, d] = [next(), next(), next(), next(), next()]
-    if (!habit.days[(firstWeekday + day) % 7] || away.has(day) || happens >= habit.chance) continue
-    const season = 1 + people.winterSwing * Math.cos((2 * Math.PI * (day - 15)) / DAYS)
+    if (!habit.days[(site.firstWeekday + day) % 7] || away.has(day) || happens >= habit.chance) continue
+    const season = 1 + people.winterSwing * Math.cos((2 * Math.PI * (day - midwinter)) / DAYS)
     const amount = Math.max(0.2, 1 + habit.amountSpread * normal(c, d)) * season * people.volumeFactor
     const minute = habit.atMin + habit.spreadMin * normal(a, b)
     out.push({
@@ -60,17 +67,18 @@ function habitDraws(people: People, habit: Habit, firstWeekday: number, stream =
       waits: habit.waits,
       measure: habit.use.kind === 'timed' ? 'seconds' : 'litres',
       amount: sameEverywhere(amount * (habit.use.kind === 'timed' ? habit.use.minutes * 60 : habit.use.litres)),
+      hotLMin: null,
     })
   }
   return out
 }
 
 /** Guests live as the one they are like, each by a stream of their own, on the days they are there. */
-function guestDraws(people: People, guests: Guests, index: number, firstWeekday: number): Draw[] {
+function guestDraws(people: People, guests: Guests, index: number, site: Calendar): Draw[] {
   const away = new Set(Array.from({ length: DAYS }, (_, d) => d).filter((d) => d < guests.fromDay - 1 || d >= guests.toDay))
   return people.habits
     .filter((h) => h.personId === guests.likePersonId)
-    .flatMap((h) => Array.from({ length: guests.count }, (_, k) => habitDraws(people, h, firstWeekday, `${h.id}/guest ${index}.${k}`, away)).flat())
+    .flatMap((h) => Array.from({ length: guests.count }, (_, k) => habitDraws(people, h, site, `${h.id}/guest ${index}.${k}`, away)).flat())
 }
 
 /** A log repeated from the first day of the year that falls on its weekday; the days before it take the log's end. */
@@ -81,32 +89,27 @@ function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWee
     for (const d of log.draws) {
       const startS = sameEverywhere(start * DAY_S + d.atMin * 60)
       if (startS < 0 || startS > DAYS * DAY_S - HOUR_S) continue
-      out.push({ startS, tapId: d.tapId, wantedC: d.wantedC, waits: false, measure: 'litres', amount: d.litres })
+      out.push({ startS, tapId: d.tapId, wantedC: d.wantedC, waits: false, measure: 'litres', amount: d.litres, hotLMin: null })
     }
   return out
 }
 
 const inTime = (a: Draw, b: Draw) => a.startS - b.startS
 
+/** A standard day at a tap: hot water alone, which counts from a temperature on. */
+function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): Draw[] {
+  const day = STANDARD_DAYS[draws.cycle].map((d) => ({
+    minute: d.minute,
+    draw: { tapId: draws.tapId, wantedC: d.peakC ?? d.fromC, waits: d.peakC === null, measure: 'kj' as const, amount: d.kwh * 3600, hotLMin: d.flowLMin },
+  }))
+  return Array.from({ length: DAYS }, (_, i) => day.map(({ minute, draw }): Draw => ({ ...draw, startS: i * DAY_S + minute * 60 }))).flat()
+}
+
 /** Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a log. */
-export function drawsOfYear(people: People, firstWeekday: number): Draw[] {
+export function drawsOfYear(people: People, site: Calendar): Draw[] {
   const { draws } = people
-  if (draws.kind === 'standard') {
-    const cycle = STANDARD_DAYS[draws.cycle]
-    return Array.from({ length: DAYS }, (_, day) =>
-      cycle.map(
-        ([minute, kwh]): Draw => ({
-          startS: day * DAY_S + minute * 60,
-          tapId: draws.tapId,
-          wantedC: draws.wantedC,
-          waits: true,
-          measure: 'kj',
-          amount: kwh * 3600,
-        }),
-      ),
-    ).flat()
-  }
-  if (draws.kind === 'logged') return loggedDraws(draws, firstWeekday).sort(inTime)
-  const own = people.habits.flatMap((h) => habitDraws(people, h, firstWeekday))
-  return [...own, ...people.guests.flatMap((g, i) => guestDraws(people, g, i, firstWeekday))].sort(inTime)
+  if (draws.kind === 'standard') return standardDraws(draws)
+  if (draws.kind === 'logged') return loggedDraws(draws, site.firstWeekday).sort(inTime)
+  const own = people.habits.flatMap((h) => habitDraws(people, h, site))
+  return [...own, ...people.guests.flatMap((g, i) => guestDraws(people, g, i, site))].sort(inTime)
 }

@@ -13,7 +13,7 @@ const COLD_SHARE = 0.6
  * asked, so that a reading can be judged at once.
  */
 export function hotLitresADay(study: Study, month: number): number {
-  const coldC = mainsByMonth(study.site.mains, study.site.monthlyAirC)[month]
+  const coldC = mainsByMonth(study.site)[month]
   const hotC = carriedC(study)
   const { people } = study
   return people.habits.reduce((sum, h) => {

@@ -1,8 +1,9 @@
+import { PIPE_DEPTH_M } from '../climate/ground'
 import type { Place } from '../climate/places'
 
 /** How deep a pipe lies and how well what surrounds it conducts: moist soil, concrete (usual engineering values, ±30 %). */
 const LAID: Partial<Record<Place, { depthM: number; lambdaWMK: number }>> = {
-  ground: { depthM: 0.6, lambdaWMK: 1.5 },
+  ground: { depthM: PIPE_DEPTH_M, lambdaWMK: 1.5 },
   slab: { depthM: 0.1, lambdaWMK: 1.4 },
 }
 

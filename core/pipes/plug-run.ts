@@ -53,29 +53,33 @@ const grown = (a: Float64Array) => {
 }
 
 /**
- * One length of pipe as a queue of plugs of water, each at one temperature.
+ * One length of pipe as a queue of plugs of water.
  *
  * The wall travels with the water: a plug's litres are "front litres" (see `frontPerMetre`), so a warm front is
- * retarded by the wall exactly as it should be and the heat held in the wall is never lost sight of. Every parcel
- * cools by its own time in the pipe, exp(−t/τ), so a steady flow leaves at the closed-form temperature
- * Tₐ + (T − Tₐ) exp(−U'L/ṁc) whatever the step. Plugs are merged only where they are within 0.3 K or together
- * shorter than half a metre: that is all the smearing there is.
+ * retarded by the wall exactly as it should be and the heat held in the wall is never lost sight of. A plug remembers at
+ * what temperature it came in and when its two ends did; what it is now follows from its age by exp(−t/τ), spread along
+ * it. So a steady flow leaves at the closed-form temperature Tₐ + (T − Tₐ) exp(−U'L/ṁc) to its last drop whatever the
+ * step, and water at rest costs nothing. Plugs are joined only where they came in within 0.3 K and stand within 0.3 K, or
+ * are together shorter than half a metre: that is all the smearing there is.
  */
 export class PlugRun {
   /** Front litres of the whole run. */
   readonly frontL: number
-  /** Air around it, °C; set each month. */
+  /** Air around it, °C. To be changed only right after `coolTo`. */
   ambientC = 15
-  /** Heat lost since it was last asked for, kJ. */
+  /** Heat lost since it was last asked for by what has left or was settled, kJ. */
   private lost = 0
   private tauS = Infinity
   private ua = 0
   private readonly halfMetreL: number
-  private cooledAt = 0
   private head = 0
   private tail = 0
-  private litres = new Float64Array(128)
-  private temps = new Float64Array(128)
+  private litres = new Float64Array(32)
+  /** Temperature at which a plug came in, °C. */
+  private temps = new Float64Array(32)
+  /** When its end towards the outlet came in, and its end towards the inlet, s. */
+  private first = new Float64Array(32)
+  private last = new Float64Array(32)
 
   /**
    * @param frontL front litres of the run
@@ -102,68 +106,83 @@ export class PlugRun {
 
   /** Sets its clock before anything has moved. */
   startAt(atS: number): void {
-    this.cooledAt = atS
+    this.first.fill(atS)
+    this.last.fill(atS)
   }
 
-  /** Heat lost to the surroundings since the last call, kJ. */
+  /** Heat lost to the surroundings since the last call, kJ, by what has left and what `coolTo` has settled. */
   takeLost(): number {
     const q = this.lost
     this.lost = 0
     return q
   }
 
-  /** Heat held, against 0 °C, kJ. */
+  /** Heat held and not yet entered as lost, against 0 °C, kJ. */
   heldKj(): number {
     let sum = 0
     for (let i = this.head; i < this.tail; i++) sum += this.litres[i] * this.temps[i]
     return sum * KJ_PER_LITRE_K
   }
 
-  /** Mean temperature of what stands in it at a moment, °C. */
-  meanC(atS: number): number {
-    return this.cooled(this.heldKj() / (KJ_PER_LITRE_K * this.frontL), atS)
-  }
-
-  /** Temperatures along it at a moment, from inlet to outlet: [front litres, °C] for each plug. */
+  /** Temperatures along it at a moment, from inlet to outlet: [front litres, mean °C] for each plug. */
   profile(atS: number): [number, number][] {
     const out: [number, number][] = []
-    for (let i = this.tail - 1; i >= this.head; i--) out.push([this.litres[i], this.cooled(this.temps[i], atS)])
+    for (let i = this.tail - 1; i >= this.head; i--) out.push([this.litres[i], this.meanAt(i, atS)])
     return out
   }
 
   /** Temperature of the water that would leave next, °C. */
   exitC(atS: number): number {
-    return this.cooled(this.temps[this.head], atS)
+    return this.aged(this.temps[this.head], atS - this.first[this.head])
+  }
+
+  /** Hottest water in it at a moment, °C. */
+  hottestC(atS: number): number {
+    let c = -Infinity
+    for (let i = this.head; i < this.tail; i++) c = Math.max(c, this.aged(this.temps[i], atS - this.last[i]), this.aged(this.temps[i], atS - this.first[i]))
+    return c
   }
 
   /** Litres at the outlet that are colder than a temperature. */
   litresBelow(tempC: number, atS: number): number {
-    const limit = this.stillFor(tempC, atS)
-    let sum = 0
-    for (let i = this.head; i < this.tail && this.temps[i] < limit; i++) sum += this.litres[i]
-    return sum
+    return this.litresWithin(-Infinity, tempC, atS)
   }
 
   /** Litres at the outlet within a band of a temperature, K either way. */
   litresNear(tempC: number, bandK: number, atS: number): number {
-    const low = this.stillFor(tempC - bandK, atS)
-    const high = this.stillFor(tempC + bandK, atS)
+    return this.litresWithin(tempC - bandK, tempC + bandK, atS)
+  }
+
+  /** Litres from the outlet up to where the water is no longer between two temperatures; along a plug a straight line is taken. */
+  private litresWithin(lowC: number, highC: number, atS: number): number {
     let sum = 0
-    for (let i = this.head; i < this.tail && this.temps[i] > low && this.temps[i] < high; i++) sum += this.litres[i]
+    for (let i = this.head; i < this.tail; i++) {
+      const out = this.aged(this.temps[i], atS - this.first[i])
+      if (out >= highC || out <= lowC) return sum
+      const inner = this.first[i] === this.last[i] ? out : this.aged(this.temps[i], atS - this.last[i])
+      if (inner < highC && inner > lowC) {
+        sum += this.litres[i]
+        continue
+      }
+      const edge = inner >= highC ? highC : lowC
+      return sum + (this.litres[i] * (edge - out)) / (inner - out)
+    }
     return sum
   }
 
-  /** What a plug must have been when last looked at, to be at a temperature now. */
-  private stillFor(tempC: number, atS: number): number {
-    return this.ambientC + (tempC - this.ambientC) / decay((atS - this.cooledAt) / this.tauS)
+  /** What water has become that came in at a temperature some seconds ago. */
+  private aged(tempC: number, ageS: number): number {
+    return this.ambientC + (tempC - this.ambientC) * decay(ageS / this.tauS)
   }
 
-  private cooled(tempC: number, atS: number): number {
-    return this.ambientC + (tempC - this.ambientC) * decay((atS - this.cooledAt) / this.tauS)
+  private meanAt(i: number, atS: number): number {
+    const f = meanDecay((atS - this.last[i]) / this.tauS, (atS - this.first[i]) / this.tauS)
+    return this.ambientC + (this.temps[i] - this.ambientC) * f
   }
 
   /** Warms whatever is cooler than a temperature up to it; returns the heat that takes, kJ. */
-  heatTo(tempC: number): number {
+  heatTo(tempC: number, atS: number): number {
+    this.coolTo(atS)
     let sum = 0
     for (let i = this.head; i < this.tail; i++) {
       const rise = Math.max(0, tempC - this.temps[i])
@@ -173,22 +192,16 @@ export class PlugRun {
     return sum * KJ_PER_LITRE_K
   }
 
-  /** Lets everything in the run cool, undisturbed, until a moment. */
+  /** Enters what everything in the run has lost up to a moment. */
   coolTo(atS: number): void {
-    if (atS <= this.cooledAt) return
-    const f = decay((atS - this.cooledAt) / this.tauS)
-    this.cooledAt = atS
-    this.cool(f)
+    for (let i = this.head; i < this.tail; i++) this.settle(i, atS)
   }
 
-  private cool(f: number): void {
-    let sum = 0
-    for (let i = this.head; i < this.tail; i++) {
-      const drop = (this.temps[i] - this.ambientC) * (1 - f)
-      sum += this.litres[i] * drop
-      this.temps[i] -= drop
-    }
-    this.lost += sum * KJ_PER_LITRE_K
+  private settle(i: number, atS: number): void {
+    const now = this.meanAt(i, atS)
+    this.lost += this.litres[i] * (this.temps[i] - now) * KJ_PER_LITRE_K
+    this.temps[i] = now
+    this.first[i] = this.last[i] = atS
   }
 
   /**
@@ -200,24 +213,17 @@ export class PlugRun {
    * @param out receives what leaves, in order
    */
   pass(inflow: Outflow, share: number, fromS: number, dtS: number, out: Outflow): void {
-    this.coolTo(fromS)
-    this.cooledAt = fromS + dtS
     out.clear()
     const total = inflow.total * share
-    if (total <= 0) {
-      this.cool(decay(dtS / this.tauS))
-      return
-    }
+    if (total <= 0) return
     const secondsPerLitre = dtS / total
-    const perLitre = secondsPerLitre / this.tauS
 
-    this.sendResidents(total, perLitre, out)
-    if (this.head < this.tail) this.cool(decay(dtS / this.tauS))
-    else this.head = this.tail = 0
+    this.sendResidents(total, fromS, secondsPerLitre, out)
+    if (this.head === this.tail) this.head = this.tail = 0
 
     // Of what enters, the first part passes right through and the rest stays behind.
     const through = Math.max(0, total - this.frontL)
-    const passed = through > 0 ? decay(this.frontL * perLitre) : 1
+    const passed = through > 0 ? decay((this.frontL * secondsPerLitre) / this.tauS) : 1
     let entered = 0
     for (let i = 0; i < inflow.n; i++) {
       let litres = inflow.litres[i] * share
@@ -229,22 +235,26 @@ export class PlugRun {
         litres -= passing
       }
       if (litres > 1e-12) {
-        const stay = meanDecay((total - entered - litres) * perLitre, (total - entered) * perLitre)
-        this.append(litres, temp, stay)
+        this.append(litres, temp, fromS + entered * secondsPerLitre, fromS + (entered + litres) * secondsPerLitre)
         entered += litres
       }
     }
   }
 
-  private sendResidents(total: number, perLitre: number, out: Outflow): void {
+  private sendResidents(total: number, fromS: number, secondsPerLitre: number, out: Outflow): void {
     let sent = 0
     while (this.head < this.tail && sent < total) {
       const i = this.head
       const take = Math.min(this.litres[i], total - sent)
-      this.emit(take, this.temps[i], meanDecay(sent * perLitre, (sent + take) * perLitre), out)
+      const cut = this.first[i] + ((this.last[i] - this.first[i]) * take) / this.litres[i]
+      const leaves = fromS + sent * secondsPerLitre
       sent += take
+      this.emit(take, this.temps[i], meanDecay((leaves - this.first[i]) / this.tauS, (fromS + sent * secondsPerLitre - cut) / this.tauS), out)
       if (this.litres[i] - take <= 1e-12) this.head++
-      else this.litres[i] -= take
+      else {
+        this.litres[i] -= take
+        this.first[i] = cut
+      }
     }
   }
 
@@ -254,31 +264,46 @@ export class PlugRun {
     out.add(litres, tempC - drop)
   }
 
-  private append(litres: number, tempC: number, factor: number): void {
-    const drop = (tempC - this.ambientC) * (1 - factor)
-    this.lost += litres * drop * KJ_PER_LITRE_K
-    const temp = tempC - drop
-    const last = this.tail - 1
-    if (last >= this.head) {
-      const both = this.litres[last] + litres
-      if (both < this.halfMetreL || Math.abs(this.temps[last] - temp) < SAME_K) {
-        this.temps[last] += ((temp - this.temps[last]) * litres) / both
-        this.litres[last] = both
+  /** Lets litres in between two moments; the second is the end of the step or before it. */
+  private append(litres: number, tempC: number, fromS: number, toS: number): void {
+    const before = this.tail - 1
+    if (before >= this.head) {
+      const both = this.litres[before] + litres
+      if (Math.abs(this.temps[before] - tempC) < SAME_K && this.bendS(before, litres, fromS, toS) * Math.abs(tempC - this.ambientC) < SAME_K * this.tauS) {
+        this.temps[before] += ((tempC - this.temps[before]) * litres) / both
+        this.litres[before] = both
+        this.last[before] = toS
+        return
+      }
+      if (both < this.halfMetreL) {
+        this.settle(before, toS)
+        const now = this.ambientC + (tempC - this.ambientC) * meanDecay(0, (toS - fromS) / this.tauS)
+        this.lost += litres * (tempC - now) * KJ_PER_LITRE_K
+        this.temps[before] += ((now - this.temps[before]) * litres) / both
+        this.litres[before] = both
         return
       }
     }
     if (this.tail === this.litres.length) this.makeRoom()
     this.litres[this.tail] = litres
-    this.temps[this.tail++] = temp
+    this.temps[this.tail] = tempC
+    this.first[this.tail] = fromS
+    this.last[this.tail++] = toS
+  }
+
+  /** How far from a straight line the ages along two plugs joined into one would lie, s: a gap between them, or another flow. */
+  private bendS(before: number, litres: number, fromS: number, toS: number): number {
+    const flows = (this.last[before] - this.first[before]) / this.litres[before] - (toS - fromS) / litres
+    return fromS - this.last[before] + Math.abs(flows) * ((this.litres[before] * litres) / (this.litres[before] + litres))
   }
 
   private makeRoom(): void {
-    if (this.head < this.litres.length / 2) {
-      this.litres = grown(this.litres)
-      this.temps = grown(this.temps)
+    const grow = this.head < this.litres.length / 2
+    const columns = ['litres', 'temps', 'first', 'last'] as const
+    for (const column of columns) {
+      if (grow) this[column] = grown(this[column])
+      this[column].copyWithin(0, this.head, this.tail)
     }
-    this.litres.copyWithin(0, this.head, this.tail)
-    this.temps.copyWithin(0, this.head, this.tail)
     this.tail -= this.head
     this.head = 0
   }

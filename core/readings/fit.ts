@@ -58,7 +58,7 @@ function doubts(study: Study): Doubt[] {
     out.push({ path: 'people.volumeFactor', label: 'All amounts of the routine, times', figure: { label: '', decimals: 2 }, now, at: byFactor(now, USUAL.habits, 0.2, 5), write: plain('people.volumeFactor') })
   }
   if (read.has('mains')) {
-    const middles = mainsByMonth(study.site.mains, study.site.monthlyAirC)
+    const middles = mainsByMonth(study.site)
     const mean = middles.reduce((s, c) => s + c / 12, 0)
     out.push({ path: 'site.mains', label: 'Cold main, mean of the year', figure: { label: '', quantity: 'temperature' }, now: mean, at: (step) => mean + USUAL.mainsK * step, write: (s, c) => withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }) })
   }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { FIELDS, input } from '../sums/fields'
 import { meterRate, waterPowerSum } from '../sums/energy'
 import { efficiencyAt } from '../heaters/efficiency'
-import { efficiencyOf, outputOf } from '../study/plant'
+import { carrierOf, efficiencyOf, outputOf } from '../study/plant'
 import { heaterOf } from './model'
 import { defineReading } from './reading-kind'
 import { workedBy } from './worked-by'
@@ -84,9 +84,9 @@ export const meter = defineReading({
         ? {
             figure: { label: `Efficiency of ${heater.name}`, decimals: 3 },
             measured: efficiency,
-            modelled: efficiencyAt(known, USUAL_RETURN_C),
+            modelled: efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater)),
             uncertainty: METERED_SHARE * efficiency,
-            likely: efficiency < efficiencyAt(known, USUAL_RETURN_C) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
+            likely: efficiency < efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater)) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
           }
         : inputKw !== undefined && plate !== null
           ? { figure: { label: 'Input', quantity: 'power' }, measured: inputKw, modelled: plate, uncertainty: plate * 0.08, likely: ['it was modulating', 'something else ran on the same meter', 'the plate gives input on net calorific value'] }

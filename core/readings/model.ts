@@ -17,7 +17,7 @@ export function dayOf(takenAt: string): { month: number; day: number } {
   return { month, day: firstDayOf(month) + inMonth - 1 }
 }
 
-export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site.mains, study.site.monthlyAirC)[dayOf(takenAt).day]
+export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site)[dayOf(takenAt).day]
 
 export function tapOf(study: Study, id: string | null): Tap {
   return study.pipes.taps.find((t) => t.id === id) ?? study.pipes.taps[0]

@@ -22,7 +22,7 @@ export const mains = defineReading({
   possible: () => true,
   judge: (study, reading, { coldC }) => {
     const modelled = mainsOn(study, reading.takenAt)
-    const middles = mainsByMonth(study.site.mains, study.site.monthlyAirC)
+    const middles = mainsByMonth(study.site)
     const monthlyC = middles.map((c) => Math.round(Math.min(99, Math.max(0, c + coldC - modelled)) * 10) / 10)
     return {
       worked: { out: { coldC }, steps: [], notes: [] },

@@ -13,10 +13,11 @@ export function blankStudy(id: string): Study {
   const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
   return {
     format: 'bagno-study',
-    version: 3,
+    version: 4,
     id,
     name: 'New household',
     units: 'metric',
+  energyIn: 'kwh',
     site: {
       name: 'Where it is',
       note: '',
@@ -73,6 +74,7 @@ export function blankStudy(id: string): Study {
       heaters: [
         {
           kind: 'boiler-coil',
+          outputHolds: 'at this height',
           sensorHeight: null,
           id: 'boiler',
           name: 'Boiler',
@@ -81,12 +83,12 @@ export function blankStudy(id: string): Study {
           carrier: 'natural-gas',
           outputKw: 18,
           leastOutputKw: 5,
-          efficiency: { kind: 'condensing' },
-          purgeWh: 25,
+          efficiency: { kind: 'condensing', shift: 0 },
+          purgeWh: 4,
           startLagS: 8,
           standbyW: 4,
           coil: { bottom: 0.08, top: 0.5, uaWK: 600 },
-          primary: { litres: 6, uaWK: 3, flowLMin: 15, flowMaxC: 78, pumpW: 40 },
+          primary: { litres: 6, uaWK: 3, flowLMin: 15, flowMaxC: 78, pumpW: 40, bandK: 5, overrunS: 0 },
         },
       ],
       store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore() },
@@ -104,7 +106,7 @@ export function blankStudy(id: string): Study {
     prices: {
       currency: 'EUR',
       carriers: {
-        'natural-gas': { ...plainTariff(0.11, 0.2) },
+        'natural-gas': { ...plainTariff(0.11, 0.183) },
         electricity: { ...plainTariff(0.3, 0.25) },
       },
       water: { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },

@@ -1,4 +1,6 @@
 import { everyMonth } from '../climate/calendar'
+import { CARRIERS, type Carrier } from '../money/carriers'
+import { assumedTariff } from './assumed-heaters'
 
 type Doc = Record<string, unknown>
 const object = (x: unknown): Doc => (typeof x === 'object' && x !== null ? (x as Doc) : {})
@@ -90,8 +92,47 @@ function from2(doc: Doc): Doc {
   }
 }
 
+/** Heaters that burn something and have an output of their own. */
+const BURNERS = ['boiler-coil', 'instant-gas', 'gas-store']
+
+/**
+ * Version 3 knew no overrun, pilots on instantaneous heaters, altitude, control of a heat pump's element or unit of energy.
+ * What it did not say is taken as it was reckoned then: no overrun, no pilot, outputs at this height.
+ */
+function from3(doc: Doc): Doc {
+  const plant = object(doc.plant)
+  const people = object(doc.people)
+  const prices = object(doc.prices)
+  const heating = object(object(doc.site).heating)
+  const carriers = object(prices.carriers)
+  const origins = object(doc.origins)
+  const { wantedC: _gone, ...draws } = object(people.draws)
+  const unpriced = typeof heating.carrier === 'string' && (CARRIERS as readonly string[]).includes(heating.carrier) && !carriers[heating.carrier]
+  const heater = (h: Doc): Doc => ({
+    ...h,
+    ...(BURNERS.includes(String(h.kind)) ? { outputHolds: 'at this height' } : {}),
+    ...(h.kind === 'boiler-coil' ? { primary: { ...object(h.primary), bandK: 5, overrunS: 0 } } : {}),
+    ...(h.kind === 'instant-gas' ? { exchanger: 'direct', pilotW: 0 } : {}),
+    ...(h.kind === 'heat-pump' ? { backup: { by: 'top of store', belowK: 15 } } : {}),
+    ...(object(h.efficiency).kind === 'condensing' ? { efficiency: { kind: 'condensing', shift: 0 } } : {}),
+  })
+  return {
+    ...doc,
+    version: 4,
+    energyIn: 'kwh',
+    people: object(people.draws).kind === 'standard' ? { ...people, draws } : people,
+    plant: {
+      heaters: list(plant.heaters).map(heater),
+      // It was one question; a "no" did not say which of the two is missing.
+      store: plant.store ? { ...object(plant.store), reliefPiped: object(plant.store).reliefValve ?? null } : null,
+    },
+    prices: unpriced ? { ...prices, carriers: { ...carriers, [heating.carrier as string]: assumedTariff(heating.carrier as Carrier) } } : prices,
+    origins: unpriced ? { ...origins, [`prices.carriers.${String(heating.carrier)}.price`]: 'assumed' } : origins,
+  }
+}
+
 /** What brings a document of a version to the next; the last one is the version now. */
-const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2 }
+const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2, 3: from3 }
 
 /** Whether a version can be brought to the one in use. */
 export const canMigrate = (version: unknown): version is number => typeof version === 'number' && Object.hasOwn(STEPS, version)

@@ -80,7 +80,6 @@ export const People = z.strictObject({
       kind: z.literal('standard'),
       cycle: z.enum(Object.keys(STANDARD_DAYS) as (keyof typeof STANDARD_DAYS)[]),
       tapId: Id,
-      wantedC: WaterC,
     }),
     z.strictObject({
       kind: z.literal('logged'),

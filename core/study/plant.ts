@@ -1,14 +1,15 @@
 import { z } from 'zod'
 import { BurnerFuel, FireFuel, type Carrier } from '../money/carriers'
-import type { Efficiency } from '../heaters/efficiency'
+import { EFFICIENCY, type Efficiency } from '../heaters/efficiency'
 import { LABEL_CLASSES } from '../stores/standing-loss'
 import { FireCircuit, Firings } from './fire'
 import { Id, Looked, Name, Note, Share, Twelve, between } from './fields'
 import { PlaceField } from './site'
 
 const EfficiencyField = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('condensing') }),
-  z.strictObject({ kind: z.literal('fixed'), share: between(0.2, 1) }),
+  /** By the curve of its fuel, moved by what was measured at this house. */
+  z.strictObject({ kind: z.literal('condensing'), shift: between(-0.3, 0.1) }),
+  z.strictObject({ kind: z.literal('fixed'), share: between(EFFICIENCY.low, EFFICIENCY.high) }),
 ])
 
 /** What is known of a function that a heater may have. */
@@ -44,11 +45,17 @@ const StartLagS = between(0, 120)
 const StandbyW = between(0, 200)
 const OutputKw = between(1, 200)
 const LeastOutputKw = between(0, 200)
+/** Where the output holds: at sea level, so that height takes some of it, or here, by the plate or by measurement. */
+export const OUTPUT_HOLDS = ['at sea level', 'at this height'] as const
+const outputHolds = { outputHolds: z.enum(OUTPUT_HOLDS) }
+/** A flame that burns at all times, W. */
+const PilotW = between(0, 500)
 
 /** A boiler that heats the store through a coil. */
 export const BoilerCoil = z.strictObject({
   ...named,
   ...ownSensor,
+  ...outputHolds,
   kind: z.literal('boiler-coil'),
   carrier: BurnerFuel,
   /** Output, not input, kW. */
@@ -66,6 +73,10 @@ export const BoilerCoil = z.strictObject({
     flowLMin: between(1, 100),
     flowMaxC: between(40, 95),
     pumpW: between(0, 500),
+    /** At the limit of its flow the burner goes out when it must, and lights again this far below, K. */
+    bandK: between(1, 30),
+    /** The pump runs on after a charge, s: what the circuit holds goes to the store instead of the air. */
+    overrunS: between(0, 1800),
   }),
 })
 
@@ -82,9 +93,18 @@ const running = {
   contentUaWK: between(0, 20),
 }
 
+/**
+ * How an instantaneous heater puts heat into the water: the water itself runs through the burner's exchanger, or heating
+ * water does and a plate exchanger hands its heat on.
+ */
+export const EXCHANGERS = ['direct', 'plate'] as const
+
 /** Heats the water as it runs; nothing is stored. */
 export const InstantGas = z.strictObject({
   ...running,
+  ...outputHolds,
+  exchanger: z.enum(EXCHANGERS),
+  pilotW: PilotW,
   kind: z.literal('instant-gas'),
   carrier: BurnerFuel,
   leastOutputKw: LeastOutputKw,
@@ -102,11 +122,12 @@ export const DistrictHeat = z.strictObject({ ...running, kind: z.literal('distri
 export const GasStoreBurner = z.strictObject({
   ...named,
   ...ownSensor,
+  ...outputHolds,
   kind: z.literal('gas-store'),
   carrier: BurnerFuel,
   outputKw: OutputKw,
   efficiency: EfficiencyField,
-  pilotW: between(0, 500),
+  pilotW: PilotW,
   purgeWh: PurgeWh,
   standbyW: StandbyW,
 })
@@ -120,6 +141,18 @@ export const Element = z.strictObject({
   powerKw: between(0.3, 40),
   height: Share,
 })
+
+/** When the element of a heat pump helps besides the cold and what is too hot for the heat pump. */
+const Backup = z.discriminatedUnion('by', [
+  /** When the top of the store is this far below the setpoint, K: what can be drawn runs out. */
+  z.strictObject({ by: z.literal('top of store'), belowK: between(2, 40) }),
+  /** When the heat pump alone would take longer than this to the setpoint, h. */
+  z.strictObject({ by: z.literal('recovery time'), hours: between(0.5, 24) }),
+  /** Only when somebody presses a button. */
+  z.strictObject({ by: z.literal('boost only') }),
+])
+export type Backup = z.infer<typeof Backup>
+export const BACKUPS = ['top of store', 'recovery time', 'boost only'] as const satisfies readonly Backup['by'][]
 
 /** A heat pump whose condenser lies round or in the store. */
 export const HeatPump = z.strictObject({
@@ -135,6 +168,7 @@ export const HeatPump = z.strictObject({
   /** Below this air only the element works, °C. */
   leastAirC: between(-30, 20),
   coil: z.strictObject({ bottom: Share, top: Share }),
+  backup: Backup,
   standbyW: StandbyW,
 })
 
@@ -273,8 +307,10 @@ export const StoreField = z.strictObject({
   mixingValve: Looked,
   /** What it is set to, °C; null: it does not mix, or nobody has looked. */
   mixesToC: between(30, 70).nullable(),
-  /** A relief valve is there, and its discharge is piped to a safe place. */
+  /** A relief valve is there. */
   reliefValve: Looked,
+  /** Its discharge is piped to a safe place. */
+  reliefPiped: Looked,
   /** Temperature at which it opens, °C. */
   reliefC: between(80, 99),
   /** Something can be shut between store and relief valve. */

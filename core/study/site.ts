@@ -16,7 +16,10 @@ export const Site = z.strictObject({
   /** Sun on the level, mean of each month, kWh/m² a day. */
   monthlySunKwhM2: Twelve(between(0, 12)),
   mains: z.discriminatedUnion('kind', [
+    /** From the air of the site, for long shallow mains that pass under warm streets. */
     z.strictObject({ kind: z.literal('model') }),
+    /** From the months of air through the ground above the main. */
+    z.strictObject({ kind: z.literal('ground') }),
     z.strictObject({ kind: z.literal('monthly'), monthlyC: Twelve(WaterC) }),
   ]),
   pressureBar: between(0, 16).nullable(),

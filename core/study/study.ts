@@ -7,11 +7,12 @@ import { Day, Id, Name } from './fields'
 import { People } from './people'
 import { Pipes } from './pipes'
 import { Plant } from './plant'
+import { ENERGY_UNITS } from '../units/quantities'
 import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 3
+export const VERSION = 4
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -24,6 +25,8 @@ export const StudyShape = z.strictObject({
   id: Id,
   name: Name,
   units: z.enum(['metric', 'us']),
+  /** What heat and fuel are counted in on screen and paper; prices keep the unit of the bill. */
+  energyIn: z.enum(ENERGY_UNITS),
   site: Site,
   people: People,
   pipes: Pipes,

@@ -17,10 +17,11 @@ export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({ joints: '
 
 export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL'> => ({ leastHotC: null, saidContentL: null })
 
-export const unlookedStore = (): Pick<Store, 'mixingValve' | 'mixesToC' | 'reliefValve' | 'reliefC' | 'valveBeforeRelief'> => ({
+export const unlookedStore = (): Pick<Store, 'mixingValve' | 'mixesToC' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'> => ({
   mixingValve: null,
   mixesToC: null,
   reliefValve: null,
+  reliefPiped: null,
   reliefC: 95,
   valveBeforeRelief: null,
 })

@@ -41,6 +41,10 @@ export class LocalTap implements Stretch {
     return this.plant.store.topC
   }
 
+  hottestC(): number {
+    return this.plant.store.topC
+  }
+
   litresBelow(tempC: number): number {
     return this.plant.store.litresBelow(tempC)
   }

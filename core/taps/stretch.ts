@@ -4,6 +4,8 @@ export interface Stretch {
   readonly frontL: number
   /** Temperature of the water that would leave next, °C. */
   exitC(atS: number): number
+  /** Hottest water in it, °C. */
+  hottestC(atS: number): number
   /** Litres at the outlet that are colder than a temperature. */
   litresBelow(tempC: number, atS: number): number
   /** Litres at the outlet within a band of a temperature, K either way. */

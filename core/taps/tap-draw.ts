@@ -1,3 +1,4 @@
+import type { PlantModel } from '../heaters/plant-model'
 import type { Draw } from '../people/draws'
 import type { Outflow } from '../pipes/plug-run'
 import type { Tap } from '../study/pipes'
@@ -15,10 +16,17 @@ const PATIENCE_S = 45
 /** Arriving water within this of the first is treated as even for a step, K. */
 const EVEN_K = 0.7
 const LONGEST_STEP_S = 30
+/** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */
+const LEAST_HOT_SHARE = 0.02
 /** Step of a waiting draw while others move the same water, s. */
 const SHARED_STEP_S = 5
+/** Shortest step of a draw, s. */
+const LEAST_STEP_S = 0.05
 /** A draw asked for by heat alone ends here when no heat comes, s. */
 const LONGEST_DRAW_S = 3600
+
+/** What stands past the runs: what it gives now, °C, and how many litres of it will leave within a band, K either way. */
+export type Ahead = Pick<PlantModel, 'supplyC' | 'evenAhead'>
 
 /** What a finished draw was like. */
 export interface DrawRecord {
@@ -45,17 +53,22 @@ export class TapDraw {
   private left: number
   private ranS = 0
   private readonly giveUpL: number
+  /** Flow of the tap, L/min, and whether it mixes: a standard draw has a flow of its own and takes hot water alone. */
+  private readonly flowLMin: number
+  private readonly mixes: boolean
 
   constructor(
     private readonly draw: Draw,
-    private readonly tap: Tap,
+    tap: Tap,
     readonly tapIndex: number,
     private readonly path: readonly { run: Stretch; flowLMin: number }[],
   ) {
     this.waiting = draw.waits
     this.left = draw.amount
+    this.flowLMin = draw.hotLMin ?? tap.flowLMin
+    this.mixes = tap.mixes && draw.hotLMin === null
     const front = path.reduce((sum, b) => sum + b.run.frontL, 0)
-    this.giveUpL = PATIENCE_FRONTS * front + (tap.flowLMin / 60) * PATIENCE_S
+    this.giveUpL = PATIENCE_FRONTS * front + (this.flowLMin / 60) * PATIENCE_S
     this.record = {
       tap: tapIndex,
       waits: draw.waits,
@@ -77,13 +90,16 @@ export class TapDraw {
     const arrivingC = this.last.run.exitC(atS)
     const { wantedC } = this.draw
     if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
-    const all = this.tap.flowLMin
-    if (this.waiting || !this.tap.mixes || arrivingC <= wantedC) this.hotLMin = all
-    else this.hotLMin = all * Math.max(0.02, (wantedC - mainsC) / (arrivingC - mainsC))
+    const all = this.flowLMin
+    if (this.waiting || !this.mixes || arrivingC <= wantedC) this.hotLMin = all
+    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (wantedC - mainsC) / (arrivingC - mainsC))
   }
 
-  /** Longest step for which that plan holds, s. */
-  limit(atS: number, mainsC: number, othersDraw: boolean): number {
+  /**
+   * Longest step for which that plan holds, s.
+   * @param ahead the plant; null where none stands past the way
+   */
+  limit(atS: number, mainsC: number, othersDraw: boolean, ahead: Ahead | null): number {
     const perSecond = this.hotLMin / 60
     const arrivingC = this.last.run.exitC(atS)
     if (this.waiting) {
@@ -95,7 +111,9 @@ export class TapDraw {
         cold += below
         if (below < run.frontL - 1e-6) break
       }
-      return Math.max(0.2, Math.min(cold / perSecond, othersDraw ? SHARED_STEP_S : LONGEST_STEP_S))
+      // Nobody waits past the litres at which they give up.
+      const litres = Math.min(cold, this.giveUpL - this.waitedL)
+      return Math.max(LEAST_STEP_S, Math.min(litres / perSecond + 1e-3, othersDraw ? SHARED_STEP_S : LONGEST_STEP_S))
     }
     let even = 0
     let allEven = true
@@ -105,18 +123,27 @@ export class TapDraw {
       even += near
       allEven = near >= run.frontL - 1e-6
     }
-    const evenS = allEven ? LONGEST_STEP_S : Math.max(0.5, (even / this.last.flowLMin) * 60)
-    return Math.max(0.05, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(arrivingC, mainsC)))
+    // Past the runs stands the plant: as long as it gives what stands in them, more of the same comes.
+    const supplyC = ahead ? ahead.supplyC() : arrivingC
+    if (allEven && ahead && Math.abs(supplyC - arrivingC) < 2 * EVEN_K) even += ahead.evenAhead(supplyC, EVEN_K)
+    const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
+    return Math.max(LEAST_STEP_S, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC, allEven ? arrivingC : this.hottest(atS)), mainsC)))
   }
 
-  private secondsLeft(arrivingC: number, mainsC: number): number {
+  /** Hottest water that stands on the way, °C. */
+  private hottest(atS: number): number {
+    return this.path.reduce((c, { run }) => Math.max(c, run.hottestC(atS)), -Infinity)
+  }
+
+  /** Seconds until a draw has what it was for, when nothing hotter than a temperature comes. */
+  private secondsLeft(hottestC: number, mainsC: number): number {
     switch (this.draw.measure) {
       case 'seconds':
         return this.left
       case 'litres':
-        return (this.left / (this.tap.mixes ? this.tap.flowLMin : this.hotLMin)) * 60
+        return (this.left / (this.mixes ? this.flowLMin : this.hotLMin)) * 60
       case 'kj': {
-        const kw = (this.hotLMin / 60) * KJ_PER_LITRE_K * (arrivingC - mainsC)
+        const kw = (this.hotLMin / 60) * KJ_PER_LITRE_K * (hottestC - mainsC)
         return kw > 0.05 ? this.left / kw : LONGEST_STEP_S
       }
     }
@@ -124,7 +151,7 @@ export class TapDraw {
 
   /** Takes what arrived in a step. */
   receive(out: Outflow, share: number, mainsC: number, ledger: Ledger): void {
-    const { record, draw, tap } = this
+    const { record, draw } = this
     for (let i = 0; i < out.n; i++) {
       const litres = out.litres[i] * share
       const tempC = out.tempC[i]
@@ -138,15 +165,17 @@ export class TapDraw {
         record.waitedS += seconds
         record.runOffL += litres
         this.waitedL += litres
-        if (this.waitedL > this.giveUpL) {
+        if (this.waitedL >= this.giveUpL - 1e-6) {
           this.waiting = false
           record.cool = true
         }
         continue
       }
       this.waiting = false
-      const delivered = tap.mixes ? (tap.flowLMin * seconds) / 60 : litres
-      const deliveredC = mainsC + kj / (KJ_PER_LITRE_K * delivered)
+      // Whoever mixes keeps the temperature: as much cold is let in as makes it, and none when it is not hot enough.
+      const mixed = this.mixes && tempC > draw.wantedC
+      const delivered = mixed ? (litres * (tempC - mainsC)) / (draw.wantedC - mainsC) : litres
+      const deliveredC = mixed ? draw.wantedC : tempC
       ledger.add('useful', kj)
       ledger.water('mixed', delivered)
       record.usefulKj += kj
@@ -154,6 +183,7 @@ export class TapDraw {
       if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
       this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj
     }
+    // Nothing is left out for want of a shorter step.
     const tiny = draw.measure === 'kj' ? 0.05 : 1e-3
     if (this.left > tiny && this.ranS < LONGEST_DRAW_S) return
     this.done = true

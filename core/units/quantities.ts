@@ -20,6 +20,10 @@ interface Unit {
 
 const unit = (label: string, perMetric: number, decimals: number, shift = 0): Unit => ({ label, perMetric, decimals, shift })
 
+/** What heat and fuel may be counted in on screen and paper. */
+export const ENERGY_UNITS = ['kwh', 'therm', 'kbtu'] as const
+export type EnergyUnit = (typeof ENERGY_UNITS)[number]
+
 /** Litres in a US gallon, and BTU/h in a kilowatt. */
 export const GAL_L = 3.785412
 export const BTU_H_PER_KW = 3412.142

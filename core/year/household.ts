@@ -11,14 +11,12 @@ import { TEPID_C } from '../safety/legionella'
 import { isLocal, standbyOf } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { LocalTap } from '../taps/local-tap'
-import { TapDraw, type DrawRecord } from '../taps/tap-draw'
+import { TapDraw, type Ahead, type DrawRecord } from '../taps/tap-draw'
 import { mainsThroughYear } from '../water/mains'
 import { weeklyEdges } from './edges'
 import { HygieneLog } from './hygiene'
 import { Ledger } from './ledger'
 
-/** Longest step while only the loop's pump moves water, s. */
-const LOOP_STEP_S = 900
 /** A bypass valve is looked at this often while it is open, and while it is shut, s. */
 const VALVE_STEP_S = { open: 20, shut: 300 } as const
 /** It opens again when the water there has cooled this far below where it closes, K. */
@@ -61,9 +59,9 @@ export class Household {
   private readonly tapIndex: Map<string, number>
 
   constructor(readonly study: Study) {
-    this.mains = mainsThroughYear(study.site.mains, study.site.monthlyAirC)
+    this.mains = mainsThroughYear(study.site)
     this.mainsC = this.mains[0]
-    this.draws = drawsOfYear(study.people, study.site.firstWeekday)
+    this.draws = drawsOfYear(study.people, study.site)
     this.network = new Network(study)
     this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
@@ -175,12 +173,11 @@ export class Household {
     const loopLMin = loop ? loop.pumpLMin : 0
     if (loop) {
       network.pump(loopLMin)
-      dt = Math.min(dt, LOOP_STEP_S)
     }
-    for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1))
+    for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
     const totalLMin = tapLMin + loopLMin
-    dt = Math.min(dt, plant.longestStep(totalLMin))
-    for (const local of this.locals.values()) dt = Math.min(dt, local.plant.longestStep(local.flowLMin))
+    dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
+    for (const local of this.locals.values()) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.pumping && this.study.pipes.loop!.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
     dt = Math.max(1e-3, dt)
 
@@ -190,6 +187,12 @@ export class Household {
     this.nowS += dt
     this.lookAtValve()
     this.lookAtHygiene(dt)
+  }
+
+  /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
+  private ahead(draw: TapDraw): Ahead | null {
+    const local = this.locals.get(draw.tapIndex)
+    return local && !local.fedHot ? null : this.plant
   }
 
   private lookAtValve(): void {

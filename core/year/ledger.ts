@@ -37,6 +37,10 @@ export class Ledger {
   readonly waters = each(WATERS)
   /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
   readonly houseHeat = twelve()
+  /** Heat that heat pumps took out of heated rooms while the house is heated, kJ: bought again by the house's heating. */
+  readonly roomHeat = twelve()
+  /** Heat that the elements of heat pumps made, kJ. */
+  readonly backupHeat = twelve()
   /** Money per kWh now. */
   readonly prices = Object.fromEntries(CARRIERS.map((c) => [c, 0])) as Record<Carrier, number>
 
@@ -49,6 +53,12 @@ export class Ledger {
     this.inputs[carrier][this.month] += kj
     this.money[carrier][this.month] += (kj / 3600) * this.prices[carrier]
     this.flows.conversion[this.month] += kj - heatKj
+  }
+
+  /** Electricity of an element that stands by a heat pump. */
+  backup(kj: number): void {
+    this.backupHeat[this.month] += kj
+    this.buy('electricity', kj, kj)
   }
 
   water(kind: WaterKind, litres: number): void {

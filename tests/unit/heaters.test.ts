@@ -21,13 +21,13 @@ const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
 
 describe('efficiency', () => {
   it.each([[20, 0.975], [30, 0.96], [40, 0.935], [50, 0.905], [55, 0.885], [60, 0.875], [80, 0.86]])('of a condensing appliance at a return of %d °C is %d', (returnC, want) => {
-    expect(efficiencyAt({ kind: 'condensing' }, returnC)).toBeCloseTo(want, 9)
+    expect(efficiencyAt({ kind: 'condensing', shift: 0 }, returnC, 'natural-gas')).toBeCloseTo(want, 9)
   })
 
   it('falls with the return and never leaves its table', () => {
     fc.assert(
       fc.property(fc.double({ min: -10, max: 100, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }), (c, more) => {
-        const [cool, hot] = [efficiencyAt({ kind: 'condensing' }, c), efficiencyAt({ kind: 'condensing' }, c + more)]
+        const [cool, hot] = [efficiencyAt({ kind: 'condensing', shift: 0 }, c, 'natural-gas'), efficiencyAt({ kind: 'condensing', shift: 0 }, c + more, 'natural-gas')]
         expect(hot).toBeLessThanOrEqual(cool)
         expect(cool).toBeLessThanOrEqual(0.975)
         expect(hot).toBeGreaterThanOrEqual(0.86)

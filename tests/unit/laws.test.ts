@@ -4,7 +4,7 @@ import { apply } from '../../core/measures/apply'
 import type { Measure } from '../../core/measures/measures'
 import { everyDay } from '../../core/controls/week'
 import { PLACES, placeTemperature } from '../../core/climate/places'
-import { CUT_OFF_C } from '../../core/heaters/direct-heaters'
+import { CUT_OUT_C } from '../../core/safety/cut-out'
 import { hillTown } from '../../core/demos/hill-town'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -34,7 +34,7 @@ describe('laws, on random studies', () => {
         const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
         // The sun and a fire go on until the relief valve opens.
         const wild = study.plant.heaters.some((h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir')
-        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OFF_C + 2 : 0, wild ? 99 : 0)
+        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OUT_C + 2 : 0, wild ? 99 : 0)
         let steps = 0
         firstDays(study, 3, (home) => {
           if (steps++ % 7) return

@@ -67,15 +67,15 @@ describe('a comparison', () => {
 
 describe('draws', () => {
   it('of one habit stay as they are when another changes', () => {
-    const before = drawsOfYear(hillTown.people, 3).filter((d) => d.tapId === 'first-bath')
+    const before = drawsOfYear(hillTown.people, hillTown.site).filter((d) => d.tapId === 'first-bath')
     const people = structuredClone(hillTown.people)
     people.habits = people.habits.filter((h) => h.id !== 'ilva-shower')
     people.habits[0].chance = 0.1
-    expect(drawsOfYear(people, 3).filter((d) => d.tapId === 'first-bath')).toEqual(before)
+    expect(drawsOfYear(people, hillTown.site).filter((d) => d.tapId === 'first-bath')).toEqual(before)
   })
 
   it('stop while everybody is away, and are longer in winter', () => {
-    const draws = drawsOfYear(hillTown.people, 3)
+    const draws = drawsOfYear(hillTown.people, hillTown.site)
     const day = (d: { startS: number }) => Math.floor(d.startS / 86_400) + 1
     // A late shower may begin after midnight; half a day's grace at each end.
     expect(draws.filter((d) => day(d) > 218 && day(d) < 230)).toEqual([])
@@ -89,10 +89,10 @@ describe('draws', () => {
 
 describe('tables of the trade', () => {
   it('condensing efficiency falls with the return', () => {
-    expect(efficiencyAt({ kind: 'condensing' }, 20)).toBe(0.975)
-    expect(efficiencyAt({ kind: 'condensing' }, 45)).toBeCloseTo(0.92, 9)
-    expect(efficiencyAt({ kind: 'condensing' }, 90)).toBe(0.86)
-    expect(efficiencyAt({ kind: 'fixed', share: 0.82 }, 20)).toBe(0.82)
+    expect(efficiencyAt({ kind: 'condensing', shift: 0 }, 20, 'natural-gas')).toBe(0.975)
+    expect(efficiencyAt({ kind: 'condensing', shift: 0 }, 45, 'natural-gas')).toBeCloseTo(0.92, 9)
+    expect(efficiencyAt({ kind: 'condensing', shift: 0 }, 90, 'natural-gas')).toBe(0.86)
+    expect(efficiencyAt({ kind: 'fixed', share: 0.82 }, 20, 'natural-gas')).toBe(0.82)
   })
 
   it.each([

@@ -14,8 +14,8 @@ const key = (d: { startS: number; tapId: string; amount: number }) => `${d.start
 describe('guests', () => {
   const guests = { name: 'Cousins', count: 2, likePersonId: 'ilva', fromDay: 100, toDay: 120 }
   it('add draws of their own on their days and leave all others as they were', () => {
-    const before = drawsOfYear(hillTown.people, 3).map(key)
-    const after = drawsOfYear({ ...hillTown.people, guests: [guests] }, 3)
+    const before = drawsOfYear(hillTown.people, hillTown.site).map(key)
+    const after = drawsOfYear({ ...hillTown.people, guests: [guests] }, hillTown.site)
     const added = after.filter((d) => !new Set(before).has(key(d)))
     expect(after.length - before.length).toBe(added.length)
     expect(added.length).toBeGreaterThan(20)
@@ -30,7 +30,7 @@ describe('the factor on all amounts', () => {
   it('scales every draw and moves none', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 5, noNaN: true }), (volumeFactor) => {
-        const [a, b] = [drawsOfYear(hillTown.people, 3), drawsOfYear({ ...hillTown.people, volumeFactor }, 3)]
+        const [a, b] = [drawsOfYear(hillTown.people, hillTown.site), drawsOfYear({ ...hillTown.people, volumeFactor }, hillTown.site)]
         expect(b.length).toBe(a.length)
         for (let i = 0; i < a.length; i += 97) {
           expect(b[i].startS).toBe(a[i].startS)
@@ -50,7 +50,7 @@ describe('the factor on all amounts', () => {
 
 describe('a week of draws', () => {
   it('has the draws of its days, with the litres that each asks', () => {
-    const all = drawsOfYear(hillTown.people, hillTown.site.firstWeekday)
+    const all = drawsOfYear(hillTown.people, hillTown.site)
     const week = weekOf(hillTown, all, 6)
     expect(week.map((d) => d.weekday)).toEqual([3, 4, 5, 6, 0, 1, 2])
     expect(week.flatMap((d) => d.draws).length).toBe(all.filter((d) => d.startS >= 42 * 86_400 && d.startS < 49 * 86_400).length)
@@ -145,11 +145,11 @@ describe('a log of draws', () => {
   it('is repeated through the year on its own weekdays', () => {
     const answer = read('start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n2026-03-08 09:00,Kitchen sink,7,40\n')
     if (!answer.ok) throw new Error(answer.faults.join())
-    const draws = drawsOfYear({ ...hillTown.people, draws: answer.draws }, 3)
+    const draws = drawsOfYear({ ...hillTown.people, draws: answer.draws }, hillTown.site)
     for (const d of draws) expect((3 + Math.floor(d.startS / 86_400)) % 7).toBe(d.amount === 5 ? 0 : 6)
     expect(draws.filter((d) => d.amount === 5).length).toBeGreaterThanOrEqual(51)
     // A log of a single Monday fills every day of a year that begins on a Thursday.
     const one = read('start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n')
-    expect(one.ok && new Set(drawsOfYear({ ...hillTown.people, draws: one.draws }, 3).map((d) => Math.round((d.startS - 7.25 * 3600) / 86_400))).size).toBe(365)
+    expect(one.ok && new Set(drawsOfYear({ ...hillTown.people, draws: one.draws }, hillTown.site).map((d) => Math.round((d.startS - 7.25 * 3600) / 86_400))).size).toBe(365)
   })
 })

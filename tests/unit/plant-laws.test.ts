@@ -94,7 +94,7 @@ describe('a store alone, with one heater', () => {
     const { ledger, plant } = make(heatPump, 2, 50)
     const before = plant.heldKj()
     for (let t = 0; t < 20 * 86_400; ) {
-      const dt = plant.longestStep(0)
+      const dt = plant.longestStep(0, 0)
       plant.advance(dt, 10)
       t += dt
     }

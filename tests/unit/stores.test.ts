@@ -82,7 +82,7 @@ describe('any use of a store', () => {
         for (const a of acts) {
           if (a.do === 'stand') store.stand(a.s)
           else if (a.do === 'heat') {
-            store.heat(a.kj, a.from, a.from + 0.2)
+            store.heat(a.kj, a.from)
             heat += a.kj
           } else {
             const out = new Outflow()

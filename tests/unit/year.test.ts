@@ -4,7 +4,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { boughtKwh } from '../../core/measures/compare'
 import { moneyByStation } from '../../core/money/where-it-goes'
-import { STANDARD_DAYS } from '../../core/people/standard-days'
+import { standardKwh } from '../../core/people/standard-days'
 import { placeTemperature } from '../../core/climate/places'
 import { runUa } from '../../core/pipes/network'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
@@ -69,7 +69,7 @@ describe('standard tapping cycles', () => {
     ['L', 11.655],
     ['XL', 19.07],
   ] as const)('%s adds up to %d kWh', (name, kwh) => {
-    expect(STANDARD_DAYS[name].reduce((s, [, q]) => s + q, 0)).toBeCloseTo(kwh, 6)
+    expect(standardKwh(name)).toBeCloseTo(kwh, 6)
   })
 })
 

@@ -28,7 +28,7 @@ async function choose(event: Event) {
 }
 function take() {
   const { site, pipes } = table.study!
-  const months = mainsByMonth(site.mains, site.monthlyAirC)
+  const months = mainsByMonth(site)
   const answer = readDrawLog(file.value!.name, file.value!.text, mapping.value!, pipes.taps, months.reduce((s, c) => s + c / 12, 0))
   faults.value = answer.ok ? [] : answer.faults
   if (!answer.ok) return

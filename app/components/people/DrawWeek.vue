@@ -8,7 +8,7 @@ import { dateOf, weekOf } from '~~/core/people/draw-week'
 /** A week of the draws the year is made of: each a stroke as high as its litres, at the time it comes. */
 const table = useStudy()
 const study = computed(() => table.study!)
-const all = computed(() => drawsOfYear(study.value.people, study.value.site.firstWeekday))
+const all = computed(() => drawsOfYear(study.value.people, study.value.site))
 const week = ref(2)
 const days = computed(() => weekOf(study.value, all.value, week.value))
 const LAST = Math.floor(DAYS / 7)

@@ -50,7 +50,7 @@ function lookInKettle(look: string) {
     d.origins['site.hardnessMgL'] = 'assumed'
   })
 }
-const modelled = computed(() => mainsByMonth({ kind: 'model' }, site.value.monthlyAirC).map((c) => Math.round(c * 10) / 10))
+const modelled = computed(() => mainsByMonth({ ...site.value, mains: { kind: 'model' } }).map((c) => Math.round(c * 10) / 10))
 const wording = computed(() => {
   const months = mains.value
   const low = Math.min(...months)
