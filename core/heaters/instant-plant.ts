@@ -224,6 +224,10 @@ export class InstantPlant implements PlantModel {
     return null
   }
 
+  storedTopC(): number {
+    return this.supplyC()
+  }
+
   shareBetween(): number {
     return 0
   }

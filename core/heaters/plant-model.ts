@@ -40,6 +40,8 @@ export interface PlantModel {
   stagnantHours(): number
   /** Coolest water that is stored, °C; null without a store. */
   coolestC(): number | null
+  /** Stored water that would be drawn next, °C; what the heater holds where nothing is stored. */
+  storedTopC(): number
   /** Share of the store between two temperatures. */
   shareBetween(fromC: number, toC: number): number
 }

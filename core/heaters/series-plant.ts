@@ -89,6 +89,10 @@ export class SeriesPlant implements PlantModel {
     return this.store.coolestC()
   }
 
+  storedTopC(): number {
+    return this.store.storedTopC()
+  }
+
   shareBetween(fromC: number, toC: number): number {
     return this.store.shareBetween(fromC, toC)
   }

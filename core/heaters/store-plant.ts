@@ -276,6 +276,10 @@ export class StorePlant implements PlantModel {
     return this.store.bottomC
   }
 
+  storedTopC(): number {
+    return this.store.topC
+  }
+
   shareBetween(fromC: number, toC: number): number {
     return this.store.shareBetween(fromC, toC)
   }

@@ -1,10 +1,19 @@
 import type { Controls } from '../controls/controls'
+import { pipeOf } from '../pipes/catalogue'
+import { resistanceOf, type Insulation } from '../pipes/loss'
+import type { Run } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 import type { Measure, Package } from './measures'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
 function withControls(study: Study, change: (controls: Controls) => Controls): Study {
   return { ...study, controls: { ...study.controls, set: change(controlsOf(study)) } }
+}
+
+/** A length of pipe with insulation put on, where it can be reached and the new holds more than what is there. */
+function wrapped<L extends Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>>(length: L, insulation: Insulation): L {
+  const { outerM } = pipeOf(length.material, length.size)
+  return length.reachable && resistanceOf(insulation, outerM) > resistanceOf(length.insulation, outerM) ? { ...length, insulation } : length
 }
 
 /** One measure done to a household. Pure: the study given is not touched. */
@@ -17,8 +26,8 @@ export function apply(study: Study, measure: Measure): Study {
         ...study,
         pipes: {
           ...study.pipes,
-          runs: runs.map((run) => (measure.runIds.includes(run.id) && run.reachable ? { ...run, insulation } : run)),
-          loop: loop && measure.loopReturn && loop.back.reachable ? { ...loop, back: { ...loop.back, insulation } } : loop,
+          runs: runs.map((run) => (measure.runIds.includes(run.id) ? wrapped(run, insulation) : run)),
+          loop: loop && measure.loopReturn ? { ...loop, back: wrapped(loop.back, insulation) } : loop,
         },
       }
     }

@@ -1,17 +1,18 @@
-/** What the wall of a pipe is made of: kg/m³, kJ/(kg·K), W/(m·K), emissivity of its surface. */
+/** What the wall of a pipe is made of: kg/m³, kJ/(kg·K), W/(m·K), emissivity of its surface, roughness inside, mm (0: smooth). */
 export interface Wall {
   readonly density: number
   readonly specificHeat: number
   readonly conductivity: number
   readonly emissivity: number
+  readonly roughnessMm: number
 }
 
-const COPPER: Wall = { density: 8940, specificHeat: 0.385, conductivity: 380, emissivity: 0.6 }
-const PEX: Wall = { density: 940, specificHeat: 2.3, conductivity: 0.4, emissivity: 0.92 }
-const MULTILAYER: Wall = { density: 1200, specificHeat: 1.6, conductivity: 0.43, emissivity: 0.92 }
-const CPVC: Wall = { density: 1550, specificHeat: 0.9, conductivity: 0.14, emissivity: 0.92 }
-const STEEL: Wall = { density: 7850, specificHeat: 0.49, conductivity: 50, emissivity: 0.8 }
-const PP_R: Wall = { density: 905, specificHeat: 1.9, conductivity: 0.22, emissivity: 0.92 }
+const COPPER: Wall = { density: 8940, specificHeat: 0.385, conductivity: 380, emissivity: 0.6, roughnessMm: 0 }
+const PEX: Wall = { density: 940, specificHeat: 2.3, conductivity: 0.4, emissivity: 0.92, roughnessMm: 0 }
+const MULTILAYER: Wall = { density: 1200, specificHeat: 1.6, conductivity: 0.43, emissivity: 0.92, roughnessMm: 0 }
+const CPVC: Wall = { density: 1550, specificHeat: 0.9, conductivity: 0.14, emissivity: 0.92, roughnessMm: 0 }
+const STEEL: Wall = { density: 7850, specificHeat: 0.49, conductivity: 50, emissivity: 0.8, roughnessMm: 0.15 }
+const PP_R: Wall = { density: 905, specificHeat: 1.9, conductivity: 0.22, emissivity: 0.92, roughnessMm: 0 }
 
 interface Series {
   readonly label: string

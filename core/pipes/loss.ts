@@ -23,6 +23,10 @@ export const INSULATIONS = {
 /** Emissivity of the outside of any insulation. */
 const JACKET_EMISSIVITY = 0.9
 
+/** Resistance of insulation round a pipe, m·K/W; 0 for none. */
+export const resistanceOf = (insulation: Insulation | null | undefined, outerM: number): number =>
+  insulation ? Math.log(1 + (2 * insulation.thicknessMm) / 1000 / outerM) / (2 * Math.PI * insulation.lambdaWMK) : 0
+
 export interface PipeLoss {
   /** Heat lost by a metre, W/m (negative when the surroundings are warmer). */
   lossWM: number
@@ -46,7 +50,7 @@ export function pipeLoss(pipe: Pipe, waterC: number, ambientC: number, insulatio
   const thickness = insulation ? insulation.thicknessMm / 1000 : 0
   const jacketM = pipe.outerM + 2 * thickness
   let resistance = Math.log(pipe.outerM / pipe.innerM) / (2 * Math.PI * pipe.wall.conductivity)
-  if (insulation && thickness > 0) resistance += Math.log(jacketM / pipe.outerM) / (2 * Math.PI * insulation.lambdaWMK)
+  resistance += resistanceOf(insulation, pipe.outerM)
   const emissivity = thickness > 0 ? JACKET_EMISSIVITY : pipe.wall.emissivity
 
   const buried = buriedResistance(place, jacketM)

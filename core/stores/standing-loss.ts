@@ -1,5 +1,5 @@
 /** Energy label classes of stores. */
-export const LABEL_CLASSES = ['A+', 'A', 'B', 'C', 'D', 'E', 'F'] as const
+export const LABEL_CLASSES = ['A+', 'A', 'B', 'C', 'D', 'E', 'F', 'G'] as const
 export type LabelClass = (typeof LABEL_CLASSES)[number]
 
 /** [constant, factor of V^0.4] of the upper bound of each class, W. */
@@ -11,6 +11,8 @@ const BOUNDS: Record<LabelClass, readonly [number, number]> = {
   D: [21, 10.33],
   E: [26, 13.66],
   F: [31, 16.66],
+  // G has no bound: a quarter over that of F is taken.
+  G: [38.75, 20.83],
 }
 
 /** Difference between store and room in the usual test of standing loss, K. */
@@ -30,12 +32,15 @@ export interface Jacket {
   lambdaWMK: number
   thicknessMm: number
   areaM2: number
+  /** Share of the store's surface that it covers, 0 to 1: top, controls, ports or a flue may stay clear. */
+  share: number
 }
 
-/** Loss of a store with a jacket, W/K: d/λ in series over the wrapped area, which is taken to be all that loses. */
+/** Loss of a store with a jacket, W/K: d/λ in series with what the wrapped share lost; the rest loses as before. */
 export function wrapped(uaWK: number, jacket: Jacket): number {
-  if (uaWK <= 0) return 0
-  return 1 / (1 / uaWK + jacket.thicknessMm / 1000 / (jacket.lambdaWMK * jacket.areaM2))
+  const under = uaWK * jacket.share
+  if (under <= 0) return uaWK
+  return uaWK - under + 1 / (1 / under + jacket.thicknessMm / 1000 / (jacket.lambdaWMK * jacket.areaM2))
 }
 
 /** How the standing loss of a store is known. */

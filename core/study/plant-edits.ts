@@ -9,7 +9,7 @@ import type { Study } from './study'
 
 /** Every carrier that is burned has a price, an assumed one where there was none. */
 export function withPrices(study: Study): Study {
-  const needed: Carrier[] = ['electricity', ...study.plant.heaters.map(carrierOf)]
+  const needed: Carrier[] = ['electricity', study.site.heating.carrier, ...study.plant.heaters.map(carrierOf)]
   const missing = CARRIERS.filter((c) => needed.includes(c) && !study.prices.carriers[c])
   if (!missing.length) return study
   return {

@@ -45,7 +45,7 @@ function checkPipes({ pipes }: Study, report: Report): void {
   if (pipes.loop && !runs.has(pipes.loop.turnsAt)) report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
 }
 
-function checkPlant({ plant, prices, pipes }: Study, report: Report): void {
+function checkPlant({ plant, prices, pipes, site }: Study, report: Report): void {
   unique(plant.heaters.map((h) => h.id), ['plant', 'heaters'], report)
   plant.heaters.forEach((heater, i) => {
     const path = ['plant', 'heaters', i]
@@ -62,6 +62,7 @@ function checkPlant({ plant, prices, pipes }: Study, report: Report): void {
   if (running.length > 1) report(['plant', 'heaters', plant.heaters.indexOf(running[1])], 'one heater can heat the water as it runs; leave the others out')
   if (plant.store && !plant.heaters.some(isOnStore)) report(['plant', 'store'], 'has no heater; leave it out, or say what heats it')
   if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'needs one that serves all taps')
+  if (!prices.carriers[site.heating.carrier]) report(['prices', 'carriers', site.heating.carrier], 'needs a price: it heats the house')
   if (!prices.carriers.electricity) report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { meteredShare } from '../money/gas-meter'
 import { CALORIFIC } from '../money/calorific'
 import { BTU_H_PER_KW, GAL_L } from '../units/quantities'
 import { flowAtRise, heatPerLitre, waterPower } from '../water/power'
@@ -48,21 +49,34 @@ export const meterRate = defineSum({
     seconds: FIELDS.seconds,
     calorificKwh: FIELDS.calorificKwh.optional(),
     pulsesPerKwh: FIELDS.pulsesPerKwh.optional(),
+    altitudeM: FIELDS.altitudeM.optional(),
+    gasC: FIELDS.gasC.optional(),
+    gaugeMbar: FIELDS.gaugeMbar.optional(),
   }),
   results: { inputKw: { label: 'Input', ...KW } },
   example: { fuel: 'gas-m3', amount: 0.09, seconds: 120 },
-  work: ({ fuel, amount, seconds, calorificKwh, pulsesPerKwh }) => {
+  work: ({ fuel, amount, seconds, calorificKwh, pulsesPerKwh, altitudeM, gasC, gaugeMbar }) => {
     if (fuel === 'electricity-pulses' && pulsesPerKwh === undefined) throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; it stands on the meter')
     const gas = fuel === 'gas-m3' || fuel === 'gas-ft3'
     const perUnit = gas ? (calorificKwh ?? CALORIFIC[fuel === 'gas-m3' ? 'natural gas, m³' : 'natural gas, ft³']) : fuel === 'electricity-pulses' ? 1 / pulsesPerKwh! : 1
-    const inputKw = (amount * perUnit * 3600) / seconds
+    // Without any of the three the meter is taken to count what is billed.
+    const corrected = gas && (altitudeM !== undefined || gasC !== undefined || gaugeMbar !== undefined)
+    const billed = corrected ? meteredShare(altitudeM ?? 0, gasC, gaugeMbar) : 1
+    const kwh = amount * billed * perUnit
+    const inputKw = (kwh * 3600) / seconds
     return {
       out: { inputKw },
       steps: [
-        { label: 'Energy', formula: 'amount × kWh a unit', value: amount * perUnit, unit: 'kWh', decimals: 3 },
+        ...(corrected ? [{ label: 'Billed in one that the meter counts', formula: '(air’s pressure at this height + gas pressure) / 1013 mbar × 288 K / gas in K', value: billed, decimals: 3 } as const] : []),
+        { label: 'Energy', formula: corrected ? 'amount × billed in one × kWh a unit' : 'amount × kWh a unit', value: kwh, unit: 'kWh', decimals: 3 },
         { label: 'Input', formula: 'energy × 3600 / seconds', value: inputKw, ...KW },
       ],
-      notes: gas ? [calorificKwh === undefined ? 'The usual gross calorific value is taken; the bill has the supplier’s.' : 'Gross calorific value as given.'] : [],
+      notes: gas
+        ? [
+            calorificKwh === undefined ? 'The usual gross calorific value is taken; the bill has the supplier’s.' : 'Gross calorific value as given.',
+            ...(corrected ? [] : ['Pressure and temperature of the gas are not in it: at 1,700 m a metered cubic metre is about 0.83 of a billed one.']),
+          ]
+        : [],
     }
   },
 })

@@ -12,13 +12,13 @@ export const storeLoss = defineSum({
   name: 'store-loss',
   title: 'What a store loses standing',
   about: 'Standing loss from a test figure, and what a jacket leaves of it.',
-  source: 'UA = loss / 24 h / test difference; a jacket adds d/λ over the area in series',
+  source: 'UA = loss / 24 h / test difference; a jacket adds d/λ in series over the share it covers',
   input: z.strictObject({
     lossKwhDay: FIELDS.lossKwhDay,
     testRiseK: FIELDS.testRiseK.optional(),
     storeC: FIELDS.storeC,
     ambientC: FIELDS.ambientC,
-    jacket: InsulationInput.extend({ areaM2: FIELDS.areaM2 }).optional(),
+    jacket: InsulationInput.extend({ areaM2: FIELDS.areaM2, coveredShare: FIELDS.coveredShare.optional() }).optional(),
   }),
   results: {
     uaWK: { label: 'Loss for each kelvin', quantity: 'lossRate' },
@@ -29,13 +29,13 @@ export const storeLoss = defineSum({
   work: ({ lossKwhDay, testRiseK = TEST_RISE_K, storeC, ambientC, jacket }) => {
     if (storeC < ambientC) throw new SumRefusal('storeC', `must not be below the air, ${ambientC} °C`)
     const bare = standingUa({ kind: 'test', kwhDay: lossKwhDay, riseK: testRiseK }, 0)
-    const uaWK = jacket ? wrapped(bare, jacket) : bare
+    const uaWK = jacket ? wrapped(bare, { ...jacket, share: jacket.coveredShare ?? 1 }) : bare
     const kwhDay = (uaWK * (storeC - ambientC) * 24) / 1000
     return {
       out: { uaWK, kwhDay, kwhYear: kwhDay * 365 },
       steps: [
         { label: 'From the test', formula: 'loss in 24 h × 1000 / 24 / difference in the test', value: bare, quantity: 'lossRate' },
-        ...(jacket ? [{ label: 'With the jacket', formula: '1 / (1/UA + thickness / (λ × area))', value: uaWK, quantity: 'lossRate' } as const] : []),
+        ...(jacket ? [{ label: 'With the jacket', formula: 'what is not covered + 1 / (1/covered UA + thickness / (λ × area))', value: uaWK, quantity: 'lossRate' } as const] : []),
         { label: 'A day', formula: 'loss for each kelvin × (store − air) × 24 h', value: kwhDay, unit: 'kWh', decimals: 2 },
         { label: 'A year', formula: 'a day × 365', value: kwhDay * 365, quantity: 'energy' },
       ],

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { scaldSeconds } from '../safety/scald'
+import { SCALDS_C, scaldSeconds } from '../safety/scald'
 import { drainRecovery, CONNECTIONS } from '../recovery/drain-recovery'
 import { GAL_L } from '../units/quantities'
 import { FIELDS, input } from './fields'
@@ -62,15 +62,13 @@ export const scald = defineSum({
   example: { tempC: 57 },
   work: ({ tempC }) => {
     const { adultS, childS } = scaldSeconds(tempC)
-    if (!Number.isFinite(adultS))
-      return { out: { adultS: null, childS: null }, steps: [], notes: ['Below 48.9 °C: more than five minutes for an adult. A child’s bath is 38 °C.'] }
     return {
       out: { adultS, childS },
       steps: [
         { label: 'Adult', formula: 'between the two nearest points of the table, on the logarithm', value: adultS, quantity: 'seconds', decimals: 1 },
         { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
       ],
-      notes: ['Bath 38–40 °C, shower 38–42 °C. Guard the outlets with a mixing valve; follow the local code.'],
+      notes: [tempC > SCALDS_C ? 'Guard the outlets with a mixing valve; follow the local code. Bath 38–40 °C, shower 38–42 °C.' : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is 38 °C.'],
     }
   },
 })

@@ -16,6 +16,8 @@ const PATIENCE_S = 45
 /** Arriving water within this of the first is treated as even for a step, K. */
 const EVEN_K = 0.7
 const LONGEST_STEP_S = 30
+/** Uses that follow within this are a bunch: the second finds its last run warm, s. */
+const BUNCH_S = 1800
 /** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */
 const LEAST_HOT_SHARE = 0.02
 /** Step of a waiting draw while others move the same water, s. */
@@ -32,6 +34,8 @@ export type Ahead = Pick<PlantModel, 'supplyC' | 'evenAhead'>
 export interface DrawRecord {
   tap: number
   waits: boolean
+  /** The last run had been at rest for longer than a bunch of uses lasts. */
+  first: boolean
   waitedS: number
   runOffL: number
   litres: number
@@ -62,6 +66,7 @@ export class TapDraw {
     tap: Tap,
     readonly tapIndex: number,
     private readonly path: readonly { run: Stretch; flowLMin: number }[],
+    restedS: number,
   ) {
     this.waiting = draw.waits
     this.left = draw.amount
@@ -72,6 +77,7 @@ export class TapDraw {
     this.record = {
       tap: tapIndex,
       waits: draw.waits,
+      first: restedS > BUNCH_S,
       waitedS: 0,
       runOffL: 0,
       litres: 0,

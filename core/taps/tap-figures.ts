@@ -7,7 +7,7 @@ import { coolDownHours } from '../pipes/loss'
 import { runUa } from '../pipes/network'
 import { frontTo, heaterDelayS, runsTo } from '../readings/model'
 import { ownStoreOf } from '../study/plant'
-import type { Tap } from '../study/pipes'
+import type { Run, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 
 /** What stands between the plant and a tap, from cold, with nothing else drawn and the loop at rest. */
@@ -28,6 +28,12 @@ export interface TapFigures {
 /** Water temperature at which friction is reckoned, °C. */
 const WARM_C = 50
 
+/** Pressure lost in a run with its fittings, Pa. */
+function dropOf(run: Run, flowLMin: number): number {
+  const { innerM, wall } = pipeOf(run.material, run.size)
+  return pressureDrop(flowLMin, run.lengthM + fittingsM(run.fittings, innerM), innerM, WARM_C, wall.roughnessMm)
+}
+
 export function tapFigures(study: Study, tap: Tap): TapFigures {
   const runs = runsTo(study, tap)
   if (ownStoreOf(study.plant.heaters, tap.id))
@@ -35,7 +41,7 @@ export function tapFigures(study: Study, tap: Tap): TapFigures {
   const delayS = heaterDelayS(study)
   const waitS = (frontTo(study, tap) / tap.flowLMin) * 60 + delayS
   const last = runs[runs.length - 1]
-  const ua = runUa(last, carriedC(study), study.site.monthlyAirC) / last.lengthM
+  const ua = runUa(last, carriedC(study), study.site.monthlyAirC, 'cools') / last.lengthM
   return {
     tap,
     ownStore: false,
@@ -43,7 +49,7 @@ export function tapFigures(study: Study, tap: Tap): TapFigures {
     runOffL: (tap.flowLMin * waitS) / 60,
     waitS,
     coolDownH: coolDownHours(pipeOf(last.material, last.size), ua),
-    dropBar: runs.reduce((s, r) => s + pressureDrop(tap.flowLMin, r.lengthM + fittingsM(r.fittings, pipeOf(r.material, r.size).innerM), pipeOf(r.material, r.size).innerM, WARM_C), 0) / 1e5,
+    dropBar: runs.reduce((s, r) => s + dropOf(r, tap.flowLMin), 0) / 1e5,
   }
 }
 

@@ -38,15 +38,26 @@ export const QUANTITIES = {
   length: { metric: unit('m', 1, 1), us: unit('ft', 1 / 0.3048, 1) },
   thickness: { metric: unit('mm', 1, 0), us: unit('in', 1 / 25.4, 2) },
   area: { metric: unit('m²', 1, 1), us: unit('ft²', 1 / 0.09290304, 0) },
+  /** Shown in the unit that the study is counted in: see `ENERGY_SHOWN`. */
   energy: { metric: unit('kWh', 1, 0), us: unit('kWh', 1, 0) },
   power: { metric: unit('kW', 1, 1), us: unit('kBTU/h', BTU_H_PER_KW / 1000, 1) },
   watts: { metric: unit('W', 1, 0), us: unit('W', 1, 0) },
-  lossRate: { metric: unit('W/K', 1, 2), us: unit('BTU/h°F', 1.895634, 2) },
+  lossRate: { metric: unit('W/K', 1, 2), us: unit('BTU/h°F', BTU_H_PER_KW / 1800, 2) },
+  conductivity: { metric: unit('W/mK', 1, 3), us: unit('BTU in/h ft²°F', 6.933472, 2) },
+  pipeLossRate: { metric: unit('W/mK', 1, 3), us: unit('BTU/h ft°F', 0.5777893, 3) },
+  collectorLoss: { metric: unit('W/m²K', 1, 2), us: unit('BTU/h ft²°F', 0.1761102, 3) },
+  collectorLossSquare: { metric: unit('W/m²K²', 1, 4), us: unit('BTU/h ft²°F²', 0.1761102 / 1.8, 5) },
+  gasPressure: { metric: unit('mbar', 1, 0), us: unit('in wc', 0.4014631, 1) },
+  sun: { metric: unit('kWh/m² a day', 1, 1), us: unit('kBTU/ft² a day', 0.3169983, 2) },
+  pipeLoss: { metric: unit('W/m', 1, 1), us: unit('BTU/h ft', 1.040029, 1) },
   pressure: { metric: unit('bar', 1, 1), us: unit('psi', 1 / 0.0689476, 0) },
   mass: { metric: unit('kg', 1, 0), us: unit('lb', 1 / 0.45359237, 0) },
   seconds: { metric: unit('s', 1, 0), us: unit('s', 1, 0) },
   altitude: { metric: unit('m', 1, 0), us: unit('ft', 1 / 0.3048, 0) },
 } as const satisfies Record<string, Spec>
+
+/** How the units of energy are written: displayed = kWh × factor. A therm is 100,000 BTU. */
+export const ENERGY_SHOWN: Record<EnergyUnit, Unit> = { kwh: unit('kWh', 1, 0), therm: unit('therms', 1 / 29.307107, 1), kbtu: unit('kBTU', 3.412142, 0) }
 
 export type Quantity = keyof typeof QUANTITIES
 

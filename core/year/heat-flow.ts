@@ -53,7 +53,8 @@ export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[]
     nodes.push({ id, name, role: 'free' })
     links.push({ from: id, to: 'water', kwh: energy[key] as number })
   }
-  add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh)
+  add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh - energy.loopPumpKwh)
+  add({ id: 'pump', name: 'Loop’s pump', role: 'lost' }, 'heater', energy.loopPumpKwh)
   add({ id: 'useful', name: 'Useful at the taps', role: 'useful' }, 'water', energy.usefulKwh)
   for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)
   return { nodes, links }

@@ -21,8 +21,6 @@ import { Ledger } from './ledger'
 const VALVE_STEP_S = { open: 20, shut: 300 } as const
 /** It opens again when the water there has cooled this far below where it closes, K. */
 const VALVE_OPENS_K = 6
-/** Hygiene is looked at no more often than this, s. */
-const HYGIENE_STEP_S = 600
 
 /**
  * A household in motion. Time jumps from event to event: a draw, a plug arriving, a thermostat, a window's edge;
@@ -52,8 +50,6 @@ export class Household {
   private heldAtMonthStart: number
   private readonly supply = new Outflow()
   private readonly arrived = new Outflow()
-  private hygieneDueS = HYGIENE_STEP_S
-  private hygieneFromS = 0
   private readonly standbyKw: number
   private paidS = 0
   private readonly tapIndex: Map<string, number>
@@ -77,7 +73,7 @@ export class Household {
   /** Puts a household that has not moved yet at a midnight of the year, with what the calendar and the clock say there. */
   startAt(midnightS: number): void {
     const day = Math.round(midnightS / DAY_S)
-    this.nowS = this.paidS = this.hygieneFromS = midnightS
+    this.nowS = this.paidS = midnightS
     this.plant.startAt(midnightS)
     for (const local of this.locals.values()) local.plant.startAt(midnightS)
     this.network.startAt(midnightS)
@@ -134,10 +130,10 @@ export class Household {
 
   /** Electricity of controls and of the loop's pump since the last edge; neither they nor the price change in between. */
   private payStandby(): void {
-    const kw = this.standbyKw + (this.pumping ? this.study.pipes.loop!.pumpW / 1000 : 0)
-    const kj = kw * (this.nowS - this.paidS)
+    const seconds = this.nowS - this.paidS
     this.paidS = this.nowS
-    if (kj > 0) this.ledger.buy('electricity', kj, 0)
+    if (this.standbyKw > 0) this.ledger.buy('electricity', this.standbyKw * seconds, 0)
+    if (this.pumping) this.ledger.loopPump((this.study.pipes.loop!.pumpW / 1000) * seconds)
   }
 
   private readClock(minuteOfWeek: number): void {
@@ -211,7 +207,7 @@ export class Household {
       if (draw.wantedC <= this.mainsC + 0.5) continue
       const local = this.locals.get(index)
       const runs = local && !local.fedHot ? [] : this.network.paths[index].map((i) => this.network.branches[i])
-      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, local ? [...runs, local] : runs))
+      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, local ? [...runs, local] : runs, this.nowS - (runs.at(-1)?.lastFlowS ?? -Infinity)))
     }
   }
 
@@ -248,15 +244,10 @@ export class Household {
   }
 
   private lookAtHygiene(dt: number): void {
-    this.hygieneDueS -= dt
-    if (this.hygieneDueS > 0) return
-    const span = this.nowS - this.hygieneFromS
     const coolest = this.plant.coolestC()
-    if (coolest !== null) this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, span)
-    if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, span)
-    this.hygiene.pass(this.nowS, span)
-    this.hygieneFromS = this.nowS
-    this.hygieneDueS = HYGIENE_STEP_S
+    if (coolest !== null) this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, this.plant.storedTopC(), dt)
+    if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, dt)
+    this.hygiene.pass(this.nowS, dt)
   }
 
   private enterMonth(month: number): void {

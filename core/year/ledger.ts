@@ -55,6 +55,15 @@ export class Ledger {
     this.flows.conversion[this.month] += kj - heatKj
   }
 
+  /** Electricity of the loop's pump, kJ, and its money: it is spent at the loop. */
+  readonly pump = { kj: twelve(), money: twelve() }
+
+  loopPump(kj: number): void {
+    this.pump.kj[this.month] += kj
+    this.pump.money[this.month] += (kj / 3600) * this.prices.electricity
+    this.buy('electricity', kj, 0)
+  }
+
   /** Electricity of an element that stands by a heat pump. */
   backup(kj: number): void {
     this.backupHeat[this.month] += kj

@@ -15,6 +15,12 @@ export type Energy = EnergyFlows & {
   residualKwh: number
   /** Part of the losses that warmed heated rooms in the heating season. */
   houseHeatKwh: number
+  /** Heat that heat pumps took out of heated rooms in the heating season, which the house's heating makes again. */
+  roomHeatKwh: number
+  /** Electricity of the loop's pump: a part of what is bought. */
+  loopPumpKwh: number
+  /** Heat that the elements of heat pumps made: a part of what is bought. */
+  backupKwh: number
 }
 
 export interface Cost {
@@ -23,6 +29,10 @@ export interface Cost {
   water: number
   /** Space heating bought less, when the study counts it; else 0. */
   houseHeatCredit: number
+  /** Space heating bought more, for heat that heat pumps took out of heated rooms: always counted. */
+  roomHeatCharge: number
+  /** Electricity of the loop's pump: a part of the electricity above. */
+  loopPump: number
   total: number
 }
 
@@ -42,6 +52,16 @@ export interface Comfort {
   waitP90S: number
   coolDraws: number
   draws: number
+  /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
+  first: Waits
+  second: Waits
+}
+
+/** Waits of those who wait, s. */
+export interface Waits {
+  draws: number
+  medianS: number
+  p90S: number
 }
 
 export interface Period {
@@ -62,8 +82,10 @@ export interface TapResult {
 
 export interface Hygiene {
   storeTepidHoursWeek: number
+  drawnTepidHoursWeek: number
   loopTepidHoursWeek: number
   leastLogKillWeek: number | null
+  drawnLogKillWeek: number | null
   loopReturnCoolShare: number | null
   /** Runs that go more than seven days without a draw, and the longest such time, days. */
   stillRuns: { id: string; days: number }[]
@@ -91,27 +113,38 @@ function quantile(sorted: readonly number[], share: number): number {
 
 const ascending = (a: number, b: number) => a - b
 
+/** Carriers of which anything was bought in the year. */
+const boughtIn = ({ ledger, study }: Household) => CARRIERS.filter((c) => study.prices.carriers[c] && ledger.inputs[c].some((kj) => kj > 0))
+
 /** The figures of some months together. */
 function period(home: Household, months: readonly number[]): Period {
   const { ledger, study } = home
   const sum = (a: Float64Array) => months.reduce((s, m) => s + a[m], 0)
-  const kwh = (a: Float64Array) => sum(a) / 3600
-  const bought = CARRIERS.filter((c) => study.prices.carriers[c] && (sum(ledger.inputs[c]) > 0))
-  const flows = Object.fromEntries(FLOWS.map((f) => [`${f}Kwh`, r6(kwh(ledger.flows[f]))])) as EnergyFlows
-  const inputKwh = Object.fromEntries(bought.map((c) => [c, r6(kwh(ledger.inputs[c]))]))
-  const houseHeatKwh = kwh(ledger.houseHeat)
-  const water = {
-    hotL: r6(sum(ledger.waters.hot)),
-    mixedL: r6(sum(ledger.waters.mixed)),
-    runOffL: r6(sum(ledger.waters.runOff)),
-    reliefL: r6(sum(ledger.waters.relief)),
+  const kwh = (a: Float64Array) => r6(sum(a) / 3600)
+  const bought = boughtIn(home)
+  const flows = Object.fromEntries(FLOWS.map((f) => [`${f}Kwh`, kwh(ledger.flows[f])])) as EnergyFlows
+  const inputKwh = Object.fromEntries(bought.filter((c) => sum(ledger.inputs[c]) > 0).map((c) => [c, kwh(ledger.inputs[c])]))
+  const water = { hotL: r6(sum(ledger.waters.hot)), mixedL: r6(sum(ledger.waters.mixed)), runOffL: r6(sum(ledger.waters.runOff)), reliefL: r6(sum(ledger.waters.relief)) }
+  const energy: Energy = {
+    ...flows,
+    inputKwh,
+    residualKwh: r6(residual(ledger, months) / 3600),
+    houseHeatKwh: kwh(ledger.houseHeat),
+    roomHeatKwh: kwh(ledger.roomHeat),
+    loopPumpKwh: kwh(ledger.pump.kj),
+    backupKwh: kwh(ledger.backupHeat),
   }
-  return {
-    energy: { ...flows, inputKwh, residualKwh: r6(residual(ledger, months) / 3600), houseHeatKwh: r6(houseHeatKwh) },
-    cost: costOf(home, bought, sum, water, houseHeatKwh, months.length),
-    water,
-    co2Kg: r6(bought.reduce((s, c) => s + kwh(ledger.inputs[c]) * study.prices.carriers[c]!.co2KgKwh, 0)),
-  }
+  const heating = heatingOf(study)
+  const boughtCo2 = bought.reduce((s, c) => s + ((inputKwh[c] as number | undefined) ?? 0) * study.prices.carriers[c]!.co2KgKwh, 0)
+  const moreHeat = energy.roomHeatKwh - (study.prices.creditHouseHeat ? energy.houseHeatKwh : 0)
+  return { energy, cost: costOf(home, bought, sum, water, energy, months.length), water, co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh) }
+}
+
+/** Money and carbon dioxide of a kWh of heat into the rooms. */
+function heatingOf({ site, prices }: Household['study']): { perKwh: number; co2KgKwh: number } {
+  const tariff = prices.carriers[site.heating.carrier]
+  if (!tariff) throw new RangeError(`there is no price for ${site.heating.carrier}`)
+  return { perKwh: perKwh(tariff) / site.heating.efficiency, co2KgKwh: tariff.co2KgKwh / site.heating.efficiency }
 }
 
 /** What went in and is not accounted for, kJ. */
@@ -121,32 +154,33 @@ function residual(ledger: Ledger, months: readonly number[]): number {
   return FLOWS.reduce((left, f) => left + (COMES_IN.includes(f) ? flow(f) : -flow(f)), input)
 }
 
-function costOf(
-  home: Household,
-  bought: Carrier[],
-  sum: (a: Float64Array) => number,
-  water: Water,
-  houseHeatKwh: number,
-  months: number,
-): Cost {
+function costOf(home: Household, bought: readonly Carrier[], sum: (a: Float64Array) => number, water: Water, heat: Energy, months: number): Cost {
   const { prices, site } = home.study
-  const energy = Object.fromEntries(bought.map((c) => [c, r6(sum(home.ledger.money[c]))]))
+  const energy = Object.fromEntries(bought.filter((c) => sum(home.ledger.inputs[c]) > 0).map((c) => [c, r6(sum(home.ledger.money[c]))])) as Cost['energy']
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
-  const waterCost = r6((drawnL(water) / 1000) * waterPerM3(prices))
-  const heating = prices.carriers[site.heating.carrier]
-  const heatPrice = heating ? perKwh(heating) / site.heating.efficiency : 0
-  const houseHeatCredit = prices.creditHouseHeat ? r6(houseHeatKwh * heatPrice) : 0
-  const total = bought.reduce((s, c) => s + energy[c], 0) + standing + waterCost - houseHeatCredit
-  return { energy, standing, water: waterCost, houseHeatCredit, total: r6(total) }
+  // Without a meter water costs what it costs, however much of it is drawn.
+  const waterCost = site.metered === false ? 0 : r6((drawnL(water) / 1000) * waterPerM3(prices))
+  const heatPrice = heatingOf(home.study).perKwh
+  const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
+  const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)
+  const total = Object.values(energy).reduce((s, x) => s + x, 0) + standing + waterCost - houseHeatCredit + roomHeatCharge
+  return { energy, standing, water: waterCost, houseHeatCredit, roomHeatCharge, loopPump: r6(sum(home.ledger.pump.money)), total: r6(total) }
 }
 
 function waits(records: readonly DrawRecord[]): number[] {
   return records.filter((r) => r.waits).map((r) => r.waitedS).sort(ascending)
 }
 
+function waitsOf(records: readonly DrawRecord[]): Waits {
+  const waited = waits(records)
+  return { draws: waited.length, medianS: r6(quantile(waited, 0.5)), p90S: r6(quantile(waited, 0.9)) }
+}
+
 function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
   const waited = waits(records)
   return {
+    first: waitsOf(records.filter((r) => r.first)),
+    second: waitsOf(records.filter((r) => !r.first)),
     waitMedianS: r6(quantile(waited, 0.5)),
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
@@ -174,8 +208,10 @@ function hygieneOf(home: Household): Hygiene {
     .filter((r) => r.days > STILL_DAYS)
   return {
     storeTepidHoursWeek: r6(log.storeTepidHoursWeek),
+    drawnTepidHoursWeek: r6(log.drawnTepidHoursWeek),
     loopTepidHoursWeek: r6(log.loopTepidHoursWeek),
     leastLogKillWeek: log.leastLogKillWeek === null ? null : r6(log.leastLogKillWeek),
+    drawnLogKillWeek: log.drawnLogKillWeek === null ? null : r6(log.drawnLogKillWeek),
     loopReturnCoolShare: log.loopReturnCoolShare === null ? null : r6(log.loopReturnCoolShare),
     stillRuns,
   }
