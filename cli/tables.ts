@@ -2,7 +2,7 @@ import Table from 'cli-table3'
 import { boughtKwh, type Comparison } from '../core/measures/compare'
 import { CARRIER_NAMES, type Carrier } from '../core/money/carriers'
 import type { Study } from '../core/study/study'
-import { display } from '../core/units/display'
+import { displayOf } from '../core/study/display-of'
 import { drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
@@ -31,7 +31,7 @@ const LEDGER: [keyof YearResult['energy'], string][] = [
 
 /** A year in a table for people. */
 export function yearTable(study: Study, r: YearResult): string {
-  const d = display(study.units, study.prices.currency)
+  const d = displayOf(study)
   const t = table([study.name, 'a year'])
   for (const [carrier, kwh] of Object.entries(r.energy.inputKwh))
     t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
@@ -54,7 +54,7 @@ export function yearTable(study: Study, r: YearResult): string {
 
 /** As found, as set and every package side by side, then what each measure saves. */
 export function comparisonTable(study: Study, c: Comparison): string {
-  const d = display(study.units, study.prices.currency)
+  const d = displayOf(study)
   const t = table(['', 'money a year', 'change', 'bought', 'water', 'median wait'])
   const row = (name: string, r: YearResult, change: number | null) =>
     t.push([

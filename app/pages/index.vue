@@ -4,7 +4,7 @@ import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/study/blank'
 import { readStudy, type Fault } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
-import { display } from '~~/core/units/display'
+import { displayOf } from '~~/core/study/display-of'
 
 useHead({ title: 'Bagno' })
 const { say } = useNotice()
@@ -28,7 +28,7 @@ const sound = (kept: Kept) => readStudy(kept.study).ok
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
 const about = (s: Study) => {
   const people = s.people.persons.length
-  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${display(s.units, s.prices.currency).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
+  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
 }
 
 async function start(study: Study) {

@@ -5,6 +5,7 @@ import { controlsOf, Study, type Origin } from '~~/core/study/study'
 import type { Controls } from '~~/core/controls/controls'
 import { settleOrigins } from '~~/core/study/origins'
 import { plainFault, readStudy, type Fault } from '~~/core/study/read'
+import { displayOf } from '~~/core/study/display-of'
 import { display } from '~~/core/units/display'
 
 const STEPS_KEPT = 200
@@ -160,7 +161,7 @@ export const useStudy = defineStore('study', () => {
   }
 
   const controls = computed(() => (study.value ? controlsOf(study.value) : null))
-  const units = computed(() => display(study.value?.units ?? 'metric', study.value?.prices.currency ?? 'EUR'))
+  const units = computed(() => study.value ? displayOf(study.value) : display('metric', 'EUR', 'kwh'))
   const origin = (path: string): Origin => study.value?.origins[path] ?? 'entered'
 
   return {

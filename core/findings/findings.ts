@@ -1,22 +1,35 @@
 import type { Study } from '../study/study'
-import { display } from '../units/display'
+import { displayOf } from '../study/display-of'
 import type { YearResult } from '../year/result'
 import { SEVERITIES, type Finding, type Rule } from './finding'
 import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
-import { inputAsOutput, loopCosts, neverReviewed, supplyCurrent, twoTaps, unequalThermostats, willNotFire } from './plant-rules'
+import { eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
+import { runsAtRest, tepidInTheYear } from './hygiene-rules'
+import { bareInTheCold, freezes, pressureOdd, tooFast } from './pipe-rules'
+import { aboveTheFlow, cycles, elementInTheSun, flueStoreByLabel, hardAndHot, inputAsOutput, keepsHot, loopCosts, muchBackup, neverReviewed, pilots, supplyCurrent, twoTaps, unequalThermostats, willNotFire } from './plant-rules'
 import { contentsSaid, crossover, functionsAsTheyCame, gravityTooSlow, logsTooFew, loopTooSlow, noPeriod, notHotEnough, collectorsFull, reliefOpens, reservoirWater, storeBelowFire } from './survey-rules'
-import { expansion, loopTepid, mixingValve, plasticAtSource, reliefValve, storeTepid } from './safety-rules'
+import { expansion, loopTepid, plasticAtSource, reliefValve, scald, storeTepid } from './safety-rules'
 
 /** Every rule, in the order of the water. */
 export const RULES: readonly Rule[] = [
-  expansion, inputAsOutput, twoTaps, neverReviewed, supplyCurrent, unequalThermostats,
-  storeTepid, mixingValve, reliefValve, loopTepid, loopCosts, plasticAtSource, willNotFire, waste, noPowerFactor, repeatedEvents, staleOrContradictory,
+  expansion, pressureOdd, inputAsOutput, twoTaps, neverReviewed, supplyCurrent, unequalThermostats,
+  scald, storeTepid, tepidInTheYear, reliefValve, loopTepid, loopCosts, plasticAtSource, freezes, bareInTheCold, runsAtRest, tooFast, willNotFire, tooLittleHot, wantedTooHot, eveningCool, waste, noPowerFactor, repeatedEvents, staleOrContradictory,
   storeBelowFire, gravityTooSlow, logsTooFew, reservoirWater, functionsAsTheyCame, loopTooSlow, crossover, contentsSaid, notHotEnough, noPeriod, reliefOpens, collectorsFull,
+  aboveTheFlow, cycles, hardAndHot, elementInTheSun, pilots, keepsHot, muchBackup, flueStoreByLabel,
 ]
 
 /** What an experienced engineer would point out, dangers first. */
 export function findings(study: Study, year: YearResult | null): Finding[] {
-  const write = display(study.units, study.prices.currency)
+  const write = displayOf(study)
   const all = RULES.flatMap((rule) => rule({ study, year, write }))
   return SEVERITIES.flatMap((s) => all.filter((f) => f.severity === s))
+}
+
+/**
+ * What a change brings that was not there before: the dangers and faults of a household with a package, or as set, that it
+ * did not have. What is only to be looked at is nobody's doing.
+ */
+export function broughtBy(before: readonly Finding[], after: readonly Finding[]): Finding[] {
+  const known = new Map(before.map((f) => [f.id, SEVERITIES.indexOf(f.severity)]))
+  return after.filter((f) => f.severity !== 'look' && SEVERITIES.indexOf(f.severity) < (known.get(f.id) ?? SEVERITIES.length))
 }

@@ -1,12 +1,25 @@
-import { supplyOf } from '../controls/supply'
-import { NET_OVER_GROSS } from '../money/carriers'
+import { HEATED_ROOM_C } from '../climate/places'
+import { storeSetpoint, supplyOf } from '../controls/supply'
+import { atAltitude } from '../heaters/altitude'
+import { NET_OVER_GROSS, type Carrier } from '../money/carriers'
+import { perKwh } from '../money/prices'
 import { carrierOf, efficiencyOf, outputOf, runningOf } from '../study/plant'
 import { mainsThroughYear } from '../water/mains'
 import { waterPower } from '../water/power'
-import type { Finding, Rule } from './finding'
+import { controlsOf } from '../study/study'
+import type { Case, Finding, Rule } from './finding'
 
 /** Thermostats of one store further apart than this disagree, K. */
 const UNEQUAL_K = 3
+/** A boiler brings a store no nearer to the hottest flow it may send than this, K. */
+const COIL_GAP_K = 3
+/** Starts a year above which a burner wears out early. */
+const MANY_STARTS = 5000
+/** Water from this hardness on scales noticeably, mg/L of calcium carbonate, and sharply above this temperature, °C. */
+export const HARD_MG_L = 180
+export const SCALES_C = 60
+/** Share of a heat pump's heat that its element may make. */
+const BACKUP_SHARE = 0.1
 
 export const willNotFire: Rule = ({ study, write }) => {
   const heater = runningOf(study.plant.heaters)
@@ -37,8 +50,9 @@ export const willNotFire: Rule = ({ study, write }) => {
 }
 
 export const twoTaps: Rule = ({ study, write }) => {
-  const heater = runningOf(study.plant.heaters)
-  if (!heater) return []
+  const rated = runningOf(study.plant.heaters)
+  if (!rated) return []
+  const heater = atAltitude(rated, study.site.altitudeM)
   const coldest = Math.min(...mainsThroughYear(study.site))
   const asks = study.pipes.taps
     .map((tap) => ({ tap, wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)) }))
@@ -123,7 +137,7 @@ export const supplyCurrent: Rule = ({ study }) =>
 export const unequalThermostats: Rule = ({ study, write }) => {
   const elements = study.plant.heaters.filter((h) => h.kind === 'element')
   if (elements.length < 2) return []
-  const set = elements.map((h) => study.controls.found.heaters[h.id].setpointC)
+  const set = elements.map((h) => controlsOf(study).heaters[h.id].setpointC)
   const apart = Math.max(...set) - Math.min(...set)
   if (apart <= UNEQUAL_K) return []
   return [
@@ -157,3 +171,155 @@ export const loopCosts: Rule = ({ study, year, write }) => {
     },
   ]
 }
+
+export const aboveTheFlow: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (h.kind !== 'boiler-coil') return []
+    const { setpointC } = controlsOf(study).heaters[h.id]
+    if (setpointC <= h.primary.flowMaxC - COIL_GAP_K) return []
+    return [
+      {
+        id: `above-flow-${h.id}`,
+        severity: 'mend',
+        station: 'heater',
+        on: h.id,
+        what: 'Set hotter than the boiler can make',
+        why: `The store is set to ${write.temperature(setpointC)} and ${h.name} sends at most ${write.temperature(h.primary.flowMaxC)} to the coil: it never comes to rest.`,
+        source: 'A coil brings no water to the temperature of its flow',
+        mend: `A setpoint ${write.figure('rise', COIL_GAP_K)} or more below the flow, or a hotter flow for hot water.`,
+      },
+    ]
+  })
+
+export const cycles: Rule = ({ study, year }) => {
+  if (!year || year.heaterStarts <= MANY_STARTS) return []
+  const burner = study.plant.heaters.find((h) => 'leastOutputKw' in h) ?? study.plant.heaters[0]
+  return [
+    {
+      id: 'cycling',
+      severity: 'mend',
+      station: 'heater',
+      on: burner.id,
+      what: 'It starts very often',
+      why: `${year.heaterStarts.toLocaleString('en-GB')} starts a year, ${Math.round(year.heaterStarts / 365)} a day: each loses a purge and wears igniter and valves.`,
+      source: 'The year: heat asked for over what is made from lighting to going out',
+      mend: 'A wider hysteresis, less power for hot water, more water in the circuit, or a loop that is asked for less often.',
+    },
+  ]
+}
+
+export const hardAndHot: Rule = ({ study, write }) => {
+  const { hardnessMgL } = study.site
+  const setpointC = storeSetpoint(study)
+  if (hardnessMgL === null || hardnessMgL < HARD_MG_L || setpointC === null || setpointC <= SCALES_C) return []
+  return [
+    {
+      id: 'hard-and-hot',
+      severity: 'look',
+      station: 'store',
+      on: null,
+      what: 'Hard water, stored very hot',
+      why: `${Math.round(hardnessMgL)} mg/L, kept at ${write.temperature(setpointC)}: scale grows sharply above ${write.temperature(SCALES_C)} and takes coil and element first.`,
+      source: 'Practice; hardness as mg/L of calcium carbonate',
+      mend: `${write.temperature(SCALES_C)} is hot enough; have element, coil and store looked at more often.`,
+      reading: 'hardness',
+    },
+  ]
+}
+
+export const elementInTheSun: Rule = ({ study }) => {
+  const solar = study.plant.heaters.find((h) => h.kind === 'solar')
+  if (!solar) return []
+  return study.plant.heaters
+    .filter((h) => h.kind === 'element' && h.height < solar.coil.top)
+    .map((h) => ({
+      id: `element-in-sun-${h.id}`,
+      severity: 'mend',
+      station: 'heater',
+      on: h.id,
+      what: 'The element heats what is the sun’s',
+      why: `${h.name} sits below the top of the collectors’ coil: it warms the water that the sun is meant to warm, so that they find it hot.`,
+      source: 'Water heated at a height rises; below it stays what the sun can use',
+      mend: 'An element above the coil, or a timer that keeps it out of the day.',
+    }))
+}
+
+/** What a power costs that is spent all year, in energy and money. */
+function allYear({ study, write }: Case, carrier: Carrier, watts: number): string {
+  const kwh = watts * 8.76
+  const tariff = study.prices.carriers[carrier]
+  return tariff ? `${write.energy(kwh)} a year, ${write.money(kwh * perKwh(tariff))}` : `${write.energy(kwh)} a year`
+}
+
+export const pilots: Rule = (given) =>
+  given.study.plant.heaters.flatMap((h): Finding[] => {
+    if (!('pilotW' in h) || h.pilotW <= 0) return []
+    return [
+      {
+        id: `pilot-${h.id}`,
+        severity: 'mend',
+        station: 'heater',
+        on: h.id,
+        what: 'A pilot that burns all year',
+        why: `The flame of ${h.name} takes ${allYear(given, h.carrier, h.pilotW)}${h.kind === 'gas-store' ? '; part of it keeps the store warm' : ''}.`,
+        source: 'Watts × 8,760 h',
+        mend: 'A heater with electric ignition when it is due; out while the house is empty for long. Lighting it again is for those who know how.',
+        reading: 'meter',
+      },
+    ]
+  })
+
+export const keepsHot: Rule = (given) => {
+  const { study } = given
+  const heater = runningOf(study.plant.heaters)
+  if (!heater || !controlsOf(study).heaters[heater.id].keepHot) return []
+  const watts = heater.contentUaWK * Math.max(0, controlsOf(study).heaters[heater.id].setpointC - HEATED_ROOM_C)
+  return [
+    {
+      id: `keep-hot-${heater.id}`,
+      severity: 'look',
+      station: 'heater',
+      on: heater.id,
+      what: 'Kept hot day and night',
+      why: `${heater.name} holds its exchanger warm: its loss alone is ${allYear(given, carrierOf(heater), watts)}, its purges not counted. It saves ${heater.startLagS} s at each first draw.`,
+      source: 'Loss of the exchanger × (setpoint − room) × 8,760 h',
+      mend: 'Off, or only in the hours that somebody waits in.',
+    },
+  ]
+}
+
+export const muchBackup: Rule = ({ study, year, write }) => {
+  const pump = study.plant.heaters.find((h) => h.kind === 'heat-pump')
+  if (!pump || !year) return []
+  const made = year.energy.backupKwh + year.energy.ambientKwh * 1.5
+  if (year.energy.backupKwh < BACKUP_SHARE * made) return []
+  return [
+    {
+      id: `backup-${pump.id}`,
+      severity: 'mend',
+      station: 'heater',
+      on: pump.id,
+      what: 'The element does the heat pump’s work',
+      why: `${write.energy(year.energy.backupKwh)} a year come from the element of ${pump.name}, at three times the price of what the heat pump makes.`,
+      source: 'The year, by the element’s control',
+      mend: 'Let it help by boost only, heat earlier, set the store cooler, or a larger store.',
+    },
+  ]
+}
+
+export const flueStoreByLabel: Rule = ({ study }) =>
+  study.plant.store?.loss.kind === 'label'
+    ? study.plant.heaters
+        .filter((h) => h.kind === 'gas-store')
+        .map((h) => ({
+          id: `flue-loss-${h.id}`,
+          severity: 'look',
+          station: 'store',
+          on: null,
+          what: 'An electric store’s label on a store with a flue',
+          why: 'A flue through the store carries heat off day and night: it loses two to four times what a label class allows.',
+          source: 'Gas stores: 4 to 6 W/K',
+          mend: 'Measure the overnight drop with burner and pilot out, or put a loss in W/K.',
+          reading: 'overnight-drop',
+        }))
+    : []

@@ -1,14 +1,12 @@
 import { storeSetpoint, supplyOf } from '../controls/supply'
-import { CUT_OUT_C } from '../safety/cut-out'
-import { COIL_LIMIT_C } from '../heaters/wood-coil'
+import { hottestOf } from '../heaters/hottest'
 import type { Material } from '../pipes/catalogue'
-import { SAFE_RETURN_C } from '../safety/legionella'
-import { scaldSeconds } from '../safety/scald'
-import type { Rule } from './finding'
+import { COOL_RETURN_SHARE, GROWS_C, SAFE_RETURN_C, SAFE_STORE_C, STORED_HOT_C } from '../safety/legionella'
+import { SCALDS_C, burnTime, scaldSeconds } from '../safety/scald'
+import { hasSetpoint, isLocal, isOnStore } from '../study/plant'
+import { controlsOf } from '../study/study'
+import type { Case, Rule } from './finding'
 
-/** Below this a store lets legionella live, and above `SCALDS_C` water scalds, °C. */
-const TEPID_STORE_C = 50
-const SCALDS_C = 49
 /** A thermostat may let the water this far past its dial, K. */
 const DIAL_OVER_K = 5
 /** Hottest water a plastic pipe stands, °C; makers differ. */
@@ -16,7 +14,7 @@ const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = { 'pex-cts': 82, 'pex
 
 export const storeTepid: Rule = ({ study, write }) => {
   const setpointC = storeSetpoint(study)
-  if (setpointC === null || setpointC >= TEPID_STORE_C) return []
+  if (setpointC === null || setpointC >= SAFE_STORE_C) return []
   return [
     {
       id: 'store-tepid',
@@ -24,31 +22,46 @@ export const storeTepid: Rule = ({ study, write }) => {
       station: 'store',
       on: null,
       what: 'The store is tepid',
-      why: `It is kept at ${write.temperature(setpointC)}; legionella grow between 20 and 45 °C and live on below ${write.temperature(TEPID_STORE_C)}.`,
+      why: `It is kept at ${write.temperature(setpointC)}; legionella grow between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)} and live on below ${write.temperature(SAFE_STORE_C)}.`,
       source: 'Growth and kill of legionella against temperature; local code',
-      mend: 'Raise the setpoint to 60 °C and mix down at the taps, or fix a hot run once a week.',
+      mend: `Raise the setpoint to ${write.temperature(STORED_HOT_C)} and mix down at the taps, or fix a hot run once a week.`,
     },
   ]
 }
 
-export const mixingValve: Rule = ({ study, write }) => {
+/** Hottest water that leaves for the taps, °C: of the year, or what the heaters are set to and fires can make while no year is known. */
+function hottestAtTaps({ study, year }: Case): { c: number; tap: string | null } {
+  if (year) {
+    const hot = year.taps.filter((t) => t.hottestC !== null).sort((a, b) => b.hottestC! - a.hottestC!)[0]
+    if (hot) return { c: hot.hottestC!, tap: study.pipes.taps.find((t) => t.id === hot.id)?.name ?? null }
+  }
+  const wild = study.plant.heaters.filter((h) => isOnStore(h) && !hasSetpoint(h)).map((h) => hottestOf(h, controlsOf(study).heaters[h.id]) ?? 0)
+  return { c: Math.min(Math.max(supplyOf(study).setpointC, ...wild), study.plant.store?.mixesToC ?? Infinity), tap: null }
+}
+
+export const scald: Rule = (given) => {
+  const { study, write } = given
   const { store } = study.plant
-  const setpointC = Math.min(supplyOf(study).setpointC, store?.mixesToC ?? Infinity)
-  if (!store || store.mixingValve === true || setpointC <= SCALDS_C) return []
+  const { c, tap } = hottestAtTaps(given)
+  if (c <= SCALDS_C || (store?.mixingValve === true && c <= (store.mixesToC ?? Infinity) + DIAL_OVER_K && (store.mixesToC ?? 0) <= SCALDS_C)) return []
   const atRisk = study.people.persons.filter((p) => p.kind !== 'adult')
-  const { adultS, childS } = scaldSeconds(setpointC)
-  const seconds = (s: number) => (s < 10 ? s.toFixed(1) : s.toFixed(0))
-  const burns = Number.isFinite(adultS) ? `Water of ${write.temperature(setpointC)} burns an adult in ${seconds(adultS)} s and a child in ${seconds(childS)} s` : `Water of ${write.temperature(setpointC)} scalds in minutes`
+  const { adultS, childS } = scaldSeconds(c)
+  const looked = store === null || store.mixingValve !== null
   return [
     {
-      id: 'mixing-valve',
-      severity: store.mixingValve === false ? (atRisk.length ? 'danger' : 'mend') : 'look',
-      station: 'store',
-      on: null,
-      what: store.mixingValve === false ? 'A hot store without a mixing valve' : 'Is there a mixing valve?',
-      why: `${burns}${atRisk.length ? `, and ${atRisk.map((p) => p.name).join(', ')} ${atRisk.length === 1 ? 'is' : 'are'} at risk` : ''}.`,
-      source: 'Seconds to a deep burn against temperature',
-      mend: store.mixingValve === false ? 'Fit a thermostatic mixing valve at the store or at the outlets.' : 'Look, and say so under Store.',
+      id: 'scald',
+      severity: looked ? (atRisk.length ? 'danger' : 'mend') : 'look',
+      station: store ? 'store' : 'heater',
+      on: store ? null : supplyOf(study).heaterId,
+      what: looked ? 'Water that scalds' : 'Is there a mixing valve?',
+      why: `Water of up to ${write.temperature(c)} comes${tap ? ` at ${tap}` : ''}: it burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}${atRisk.length ? `. ${atRisk.map((p) => p.name).join(', ')} ${atRisk.length === 1 ? 'is' : 'are'} at risk` : ''}.`,
+      source: 'Seconds to a deep burn against temperature, by the hottest water of the year',
+      mend: !looked
+        ? 'Look, and say so under Store.'
+        : store
+          ? `Fit a thermostatic mixing valve at the store or at the outlets, or set the one there to ${write.temperature(SCALDS_C)} or less.`
+          : `Set the heater to ${write.temperature(SCALDS_C)} or less: what is not stored need not be hotter than it is used.`,
+      reading: 'tap-temperature',
     },
   ]
 }
@@ -57,11 +70,13 @@ export const reliefValve: Rule = ({ study }) => {
   const { store } = study.plant
   if (!store) return []
   const at = { station: 'store', on: null, source: 'A heated closed vessel; local code' } as const
+  if (store.reliefValve === true && store.reliefPiped === false)
+    return [{ ...at, id: 'relief-piped', severity: 'danger', what: 'The relief valve discharges where it can hurt', why: 'What it lets go is near boiling.', mend: 'Have its discharge piped, falling, open and in sight, to a safe place.' }]
   if (store.reliefValve === false)
-    return [{ ...at, id: 'relief-valve', severity: 'danger', what: 'No relief valve, or its discharge is not safe', why: 'A closed vessel that is heated bursts when its thermostat fails.', mend: 'Have one fitted by the licensed before the heater runs again; its discharge piped to a safe place.' }]
+    return [{ ...at, id: 'relief-valve', severity: 'danger', what: 'No relief valve', why: 'A closed vessel that is heated bursts when its thermostat fails.', mend: 'Have one fitted by the licensed before the heater runs again; its discharge piped to a safe place.' }]
   if (store.valveBeforeRelief === true)
     return [{ ...at, id: 'relief-shut', severity: 'danger', what: 'The relief valve can be shut off', why: 'A valve stands between the store and its relief valve.', mend: 'Have it taken out by the licensed.' }]
-  if (store.reliefValve === null) return [{ ...at, id: 'relief-look', severity: 'look', what: 'Is there a relief valve?', why: 'Nobody has written down whether it is there and where it discharges.', mend: 'Look, and say so under Store.' }]
+  if (store.reliefValve === null || store.reliefPiped === null) return [{ ...at, id: 'relief-look', severity: 'look', what: 'Is there a relief valve?', why: 'Nobody has written down whether it is there and where it discharges.', mend: 'Look, and say so under Store.' }]
   return []
 }
 
@@ -84,9 +99,13 @@ export const expansion: Rule = ({ study }) => {
 }
 
 export const plasticAtSource: Rule = ({ study, write }) => {
-  const dials = Object.values(study.controls.found.heaters).map((h) => h.setpointC + DIAL_OVER_K)
-  const beyond = study.plant.heaters.map((h) => (h.kind === 'gas-store' ? CUT_OUT_C : h.kind === 'wood-coil' ? COIL_LIMIT_C : h.kind === 'solar' ? h.storeLimitC : 0))
-  const canReach = Math.max(...dials, supplyOf(study).setpointC + DIAL_OVER_K, ...beyond)
+  const { heaters, store } = study.plant
+  const controls = controlsOf(study).heaters
+  // By thermostat a little past its dial; the sun, fires and pilots as hot as they get; behind a mixing valve what it lets through.
+  const reach = heaters
+    .filter((h) => !isLocal(h))
+    .map((h) => (!hasSetpoint(h) || (h.kind === 'gas-store' && h.pilotW > 0) ? (hottestOf(h, controls[h.id]) ?? 0) : controls[h.id].setpointC + DIAL_OVER_K))
+  const canReach = Math.min(Math.max(...reach), store?.mixesToC != null ? store.mixesToC + DIAL_OVER_K : Infinity)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)
     .map((r) => ({
@@ -103,7 +122,7 @@ export const plasticAtSource: Rule = ({ study, write }) => {
 
 export const loopTepid: Rule = ({ study, year, write }) => {
   const share = year?.hygiene.loopReturnCoolShare
-  if (!study.pipes.loop || share === undefined || share === null || share < 0.1) return []
+  if (!study.pipes.loop || share === undefined || share === null || share < COOL_RETURN_SHARE) return []
   return [
     {
       id: 'loop-tepid',

@@ -1,3 +1,4 @@
+import { coldestMonth } from '../climate/calendar'
 import { carriedC, supplyOf } from '../controls/supply'
 import { cameInKwh } from '../money/where-it-goes'
 import { CALORIFIC } from '../money/calorific'
@@ -6,7 +7,7 @@ import { gravityFlow } from '../heaters/thermosiphon'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { steadyAtTap } from '../readings/model'
-import { HEATER_FUNCTIONS, isLocal } from '../study/plant'
+import { HEATER_FUNCTIONS, isLocal, isRunning } from '../study/plant'
 import { tapFigures } from '../taps/tap-figures'
 import { sumNamed } from '../sums/registry'
 import type { Finding, Rule } from './finding'
@@ -43,7 +44,7 @@ export const contentsSaid: Rule = ({ study, write }) =>
 export const notHotEnough: Rule = ({ study, write }) =>
   study.pipes.taps.flatMap((tap): Finding[] => {
     if (tap.leastHotC === null || study.plant.heaters.some((h) => isLocal(h) && h.tapId === tap.id)) return []
-    const arrivesC = steadyAtTap(study, tap, carriedC(study), 0)
+    const arrivesC = steadyAtTap(study, tap, carriedC(study), coldestMonth(study.site.monthlyAirC))
     if (arrivesC >= tap.leastHotC) return []
     return [
       {
@@ -52,7 +53,7 @@ export const notHotEnough: Rule = ({ study, write }) =>
         station: 'taps',
         on: tap.id,
         what: `Hot water arrives too cool for ${tap.name}`,
-        why: `It needs ${write.temperature(tap.leastHotC)}; in January ${write.temperature(arrivesC)} arrives in a long draw.`,
+        why: `It needs ${write.temperature(tap.leastHotC)}; in the coldest month ${write.temperature(arrivesC)} arrives in a long draw.`,
         source: 'Along each run T − air falls as exp(−U′L/ṁc)',
         mend: 'A higher setpoint, insulation on the way, or a small store at that tap.',
         reading: 'tap-temperature',
@@ -116,7 +117,8 @@ export const storeBelowFire: Rule = ({ study, write }) =>
 
 export const gravityTooSlow: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    if (h.kind !== 'wood-coil' || h.circuit.pump || h.circuit.heightM <= 0) return []
+    // A fire that is never lit heats nothing too hot.
+    if (h.kind !== 'wood-coil' || h.circuit.pump || h.circuit.heightM <= 0 || h.firings.length === 0) return []
     const { heightM, lengthM, boreMm, fittingsM, horizontalM } = h.circuit
     const { riseK, flowLMin } = gravityFlow({ heightM, lengthM, innerMm: boreMm, fittingsEquivalentM: fittingsM, powerKw: h.waterKw, returnC: RETURN_C })
     const tooHot = RETURN_C + riseK >= COIL_LIMIT_C - 10
@@ -149,7 +151,7 @@ export const logsTooFew: Rule = ({ study, write }) =>
         station: 'heater',
         on: h.id,
         what: 'More heat than the wood holds',
-        why: `${write.mass(f.kg)} hold ${write.energy(f.kg * perKg)}; ${write.figure('power', h.waterKw)} for ${f.hours} h is ${write.energy(h.waterKw * f.hours)} into the water alone.`,
+        why: `${write.mass(f.kg)} hold ${write.energy(f.kg * perKg)} (net); ${write.figure('power', h.waterKw)} for ${f.hours} h is ${write.energy(h.waterKw * f.hours)} into the water alone.`,
         source: 'Calorific value of wood at 20 % moisture',
         mend: 'Weigh the wood of one evening, and read the store before and after it.',
         reading: 'store-top',
@@ -166,7 +168,7 @@ export const reservoirWater: Rule = ({ study }) =>
       on: h.id,
       what: 'Water that stands on the stove is not for drinking',
       why: `${h.name} keeps its water warm for days, and it can come near boiling beside a hot stove.`,
-      source: 'Practice; scalds above 49 °C',
+      source: 'Practice',
       mend: 'A lid, a sign, a tap that cannot be opened by a child, and fresh water each day.',
     }))
 
@@ -175,7 +177,7 @@ export const loopTooSlow: Rule = ({ study, write }) => {
   const held = study.controls.set ?? study.controls.found
   const id = supplyOf(study).heaterId
   const heater = study.plant.heaters.find((h) => h.id === id)!
-  if (!loop || held.loop.mode === 'off' || heater.kind !== 'instant-gas' || loop.pumpLMin >= heater.leastFlowLMin) return []
+  if (!loop || held.loop.mode === 'off' || !isRunning(heater) || loop.pumpLMin >= heater.leastFlowLMin) return []
   return [
     {
       id: 'loop-too-slow',

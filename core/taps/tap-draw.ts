@@ -1,3 +1,4 @@
+import { DAY_S, HOUR_S } from '../climate/calendar'
 import type { PlantModel } from '../heaters/plant-model'
 import type { Draw } from '../people/draws'
 import type { Outflow } from '../pipes/plug-run'
@@ -38,6 +39,10 @@ export interface DrawRecord {
   first: boolean
   waitedS: number
   runOffL: number
+  /** Hottest water that came, °C. */
+  hottestC: number
+  /** Hour of the day it began in, 0 to 23. */
+  hour: number
   litres: number
   shortDegreeLitres: number
   cool: boolean
@@ -80,6 +85,8 @@ export class TapDraw {
       first: restedS > BUNCH_S,
       waitedS: 0,
       runOffL: 0,
+      hottestC: -Infinity,
+      hour: Math.floor((draw.startS % DAY_S) / HOUR_S),
       litres: 0,
       shortDegreeLitres: 0,
       cool: false,
@@ -164,6 +171,7 @@ export class TapDraw {
       const seconds = (litres / this.hotLMin) * 60
       const kj = litres * KJ_PER_LITRE_K * (tempC - mainsC)
       ledger.water('hot', litres)
+      if (tempC > record.hottestC) record.hottestC = tempC
       this.ranS += seconds
       if (this.waiting && tempC < draw.wantedC - WARM_ENOUGH_K) {
         ledger.add('runOff', kj)

@@ -1,4 +1,11 @@
-import { fromMetric, unitOf, type Quantity, type System } from './quantities'
+import { ENERGY_SHOWN, fromMetric, unitOf, type EnergyUnit, type Quantity, type System } from './quantities'
+
+/** A minute of the day (0 to 1440) as people of a system write it. */
+export function timeOfDay(minute: number, system: System): string {
+  const [hour, rest] = [Math.floor(minute / 60) % 24, String(Math.round(minute) % 60).padStart(2, '0')]
+  if (system === 'metric') return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${rest}`
+  return `${hour % 12 || 12}:${rest} ${hour < 12 ? 'am' : 'pm'}`
+}
 
 const LOCALE = 'en-GB'
 
@@ -12,6 +19,8 @@ export interface Display {
   litres: (l: number) => string
   seconds: (s: number) => string
   mass: (kg: number) => string
+  /** A time of day: 24 hours, or 12 where that is usual. @example "19:30", "7:30 pm" */
+  time: (minute: number) => string
   money: (amount: number) => string
   /** In whole units of the currency, for figures at a glance. */
   wholeMoney: (amount: number) => string
@@ -19,12 +28,16 @@ export interface Display {
   moneyChange: (amount: number) => string
 }
 
-/** @example display('us', 'USD').temperature(60) // "140 °F" */
-export function display(system: System, currency: string): Display {
+/** @example display('us', 'USD', 'therm').temperature(60) // "140 °F" */
+export function display(system: System, currency: string, energyIn: EnergyUnit): Display {
   const number = (value: number, decimals: number) =>
     // Adding nought turns −0 into 0.
     (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
   const figure = (quantity: Quantity, metric: number, decimals?: number) => {
+    if (quantity === 'energy') {
+      const { label, perMetric, decimals: usual } = ENERGY_SHOWN[energyIn]
+      return `${number(metric * perMetric, decimals === undefined ? usual : decimals).replace('-', '−')} ${label}`
+    }
     const u = unitOf(quantity, system)
     return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals).replace('-', '−')} ${u.label}`
   }
@@ -47,6 +60,7 @@ export function display(system: System, currency: string): Display {
     litres: (l) => figure('bigVolume', l),
     seconds: (s) => figure('seconds', s),
     mass: (kg) => figure('mass', kg),
+    time: (minute) => timeOfDay(minute, system),
     money: (amount) => money(amount),
     wholeMoney: (amount) => money(amount, false, 0),
     moneyChange: (amount) => money(amount, true),

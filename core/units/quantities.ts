@@ -52,6 +52,7 @@ export const QUANTITIES = {
   pipeLoss: { metric: unit('W/m', 1, 1), us: unit('BTU/h ft', 1.040029, 1) },
   pressure: { metric: unit('bar', 1, 1), us: unit('psi', 1 / 0.0689476, 0) },
   mass: { metric: unit('kg', 1, 0), us: unit('lb', 1 / 0.45359237, 0) },
+  speed: { metric: unit('m/s', 1, 1), us: unit('ft/s', 1 / 0.3048, 1) },
   seconds: { metric: unit('s', 1, 0), us: unit('s', 1, 0) },
   altitude: { metric: unit('m', 1, 0), us: unit('ft', 1 / 0.3048, 0) },
 } as const satisfies Record<string, Spec>

@@ -78,6 +78,8 @@ export interface TapResult {
   runOffL: number
   usefulKwh: number
   coolDraws: number
+  /** Hottest water that arrived in the year, °C; null where none was drawn. */
+  hottestC: number | null
 }
 
 export interface Hygiene {
@@ -92,7 +94,7 @@ export interface Hygiene {
 }
 
 export interface YearResult extends Period {
-  comfort: Comfort & { shortDegreeLitres: number }
+  comfort: Comfort & { shortDegreeLitres: number; coolByHour: number[] }
   hygiene: Hygiene
   months: Period[]
   runs: { id: string; lossKwh: number }[]
@@ -185,6 +187,8 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
+    /** Cool draws by the hour they began in. */
+    coolByHour: Array.from({ length: 24 }, (_, hour) => records.filter((r) => r.cool && r.hour === hour).length),
     shortDegreeLitres: r6(records.reduce((s, r) => s + (r.waits ? r.shortDegreeLitres : 0), 0)),
   }
 }
@@ -197,6 +201,7 @@ function tapResult(id: string, records: readonly DrawRecord[]): TapResult {
     runOffL: r6(records.reduce((s, r) => s + r.runOffL, 0)),
     usefulKwh: r6(records.reduce((s, r) => s + r.usefulKj, 0) / 3600),
     coolDraws: records.filter((r) => r.cool).length,
+    hottestC: records.length ? r6(records.reduce((c, r) => Math.max(c, r.hottestC), -Infinity)) : null,
   }
 }
 

@@ -87,14 +87,14 @@ describe('entries as they are written', () => {
 
 describe('figures as they are shown', () => {
   it('carry their unit, in both systems', () => {
-    expect(display('us', 'USD').temperature(60)).toBe('140 °F')
-    expect(display('metric', 'EUR').figure('flow', 4.5425)).toBe('4.5 L/min')
-    expect(display('us', 'USD').figure('flow', 4.5425)).toBe('1.20 gpm')
-    expect(display('metric', 'EUR').litres(94_500)).toBe('94.5 m³')
+    expect(display('us', 'USD', 'therm').temperature(60)).toBe('140 °F')
+    expect(display('metric', 'EUR', 'kwh').figure('flow', 4.5425)).toBe('4.5 L/min')
+    expect(display('us', 'USD', 'therm').figure('flow', 4.5425)).toBe('1.20 gpm')
+    expect(display('metric', 'EUR', 'kwh').litres(94_500)).toBe('94.5 m³')
   })
 
   it('write money with its sign where it is a change', () => {
-    const d = display('metric', 'EUR')
+    const d = display('metric', 'EUR', 'kwh')
     expect(d.money(1687.4)).toBe('€1,687')
     expect(d.moneyChange(-542.2)).toBe('−€542')
     expect(d.moneyChange(46.17)).toBe('+€46.17')

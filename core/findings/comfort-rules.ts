@@ -1,0 +1,72 @@
+import { carriedC } from '../controls/supply'
+import { isOn } from '../controls/week'
+import { hasSetpoint, isOnStore } from '../study/plant'
+import { controlsOf } from '../study/study'
+import type { Finding, Rule } from './finding'
+
+/** Share of cool draws that somebody would speak of. */
+const COOL_SHARE = 0.02
+/** Of the cool draws, the share in the evening at which a timer is to blame. */
+const EVENING_SHARE = 0.5
+const EVENING_H = { from: 17, to: 24 } as const
+
+export const tooLittleHot: Rule = ({ year }) => {
+  if (!year || year.comfort.draws === 0) return []
+  const { coolDraws, draws } = year.comfort
+  if (coolDraws < COOL_SHARE * draws) return []
+  return [
+    {
+      id: 'too-little-hot',
+      severity: 'mend',
+      station: 'taps',
+      on: year.taps.reduce((a, b) => (b.coolDraws > a.coolDraws ? b : a)).id,
+      what: 'Too little hot water',
+      why: `${coolDraws} of ${draws} draws a year are cooler than wanted, or are given up for never getting warm.`,
+      source: 'The year’s draws: more than 1 K short on the mean of a draw, or past what anybody runs off',
+      mend: 'A hotter or larger store, more power, less flow at the largest tap, or one after the other.',
+      reading: 'store-top',
+    },
+  ]
+}
+
+export const wantedTooHot: Rule = ({ study, write }) => {
+  const carried = carriedC(study)
+  const over = study.people.draws.kind === 'routine' ? study.people.habits.filter((h) => h.wantedC > carried) : []
+  if (over.length === 0) return []
+  const hottest = over.reduce((a, b) => (b.wantedC > a.wantedC ? b : a))
+  return [
+    {
+      id: 'wanted-too-hot',
+      severity: 'mend',
+      station: 'people',
+      on: hottest.id,
+      what: 'Wanted hotter than it is made',
+      why: `${over.map((h) => h.name).join(', ')}: up to ${write.temperature(hottest.wantedC)} is wanted, and the pipes carry ${write.temperature(carried)}.`,
+      source: 'Setpoint or mixing valve against what each use asks for',
+      mend: 'Ask again what is wanted, raise the setpoint, or heat the rest at that tap.',
+    },
+  ]
+}
+
+export const eveningCool: Rule = ({ study, year, write }) => {
+  if (!year) return []
+  const timed = study.plant.heaters.filter((h) => isOnStore(h) && hasSetpoint(h)).flatMap((h) => {
+    const { windows } = controlsOf(study).heaters[h.id]
+    return windows ? [{ h, windows }] : []
+  })
+  const cool = year.comfort.coolByHour
+  const evening = cool.slice(EVENING_H.from, EVENING_H.to).reduce((s, n) => s + n, 0)
+  if (timed.length === 0 || year.comfort.coolDraws < COOL_SHARE * year.comfort.draws || evening < EVENING_SHARE * year.comfort.coolDraws) return []
+  return timed
+    .filter(({ windows }) => Array.from({ length: EVENING_H.to - EVENING_H.from }, (_, k) => k).some((k) => cool[EVENING_H.from + k] > 0 && !isOn(windows, (EVENING_H.from + k) * 60)))
+    .map(({ h }): Finding => ({
+      id: `evening-cool-${h.id}`,
+      severity: 'mend',
+      station: 'heater',
+      on: h.id,
+      what: 'The timer leaves the evening cool',
+      why: `${evening} draws a year come too cool after ${write.time(EVENING_H.from * 60)}, while the timer of ${h.name} is shut.`,
+      source: 'The year’s draws by the hour, against the windows of the timer',
+      mend: 'A window before the evening, or a larger store.',
+    }))
+}
