@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { placeTemperature } from '../core/climate/places'
 import { hillTown } from '../core/demos/hill-town'
+import { meteredShare } from '../core/money/gas-meter'
 import { boughtKwh } from '../core/measures/compare'
 import { adopt } from '../core/readings/adopt'
 import { fit } from '../core/readings/fit'
@@ -13,6 +14,8 @@ import { simulate } from '../core/year/simulate'
 /** A made-up house whose true values nobody has written down, and the readings an engineer would take in it. */
 
 const TAKEN = '2026-01-19T09:00:00Z'
+/** Waits are timed while the loop rests. */
+const BEFORE_DAWN = '2026-01-19T04:30:00Z'
 const DAY = 18
 
 /** What a survey by eye writes down: the main demo, with an efficiency off the plate. */
@@ -111,15 +114,15 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
     const home = new Household(study)
     home.startAt(DAY * 86_400)
     home.runUntil(DAY * 86_400 + 11 * 3600)
-    out.push(reading('time-to-hot', { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 }, tap.id))
+    out.push({ ...reading('time-to-hot', { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 }, tap.id), takenAt: BEFORE_DAWN })
   }
 
   const boiler = truth.plant.heaters[0]
   if (boiler.kind === 'boiler-coil' && boiler.efficiency.kind === 'fixed') {
     const kw = boiler.outputKw
     const flowLMin = (kw * 60) / (4.17 * 35)
-    out.push(reading('heater-display', { inletC: 10, outletC: 45, flowLMin: flowLMin * (1 + 0.02 * n()) }, boiler.id))
-    const m3 = ((kw / boiler.efficiency.share) * 180) / 3600 / 11
+    out.push(reading('heater-display', { inletC: 10, outletC: 45, flowLMin: flowLMin * (1 + 0.02 * n()), gave: 'all it has' }, boiler.id))
+    const m3 = ((kw / boiler.efficiency.share) * 180) / 3600 / 11 / meteredShare(truth.site.altitudeM)
     out.push(reading('meter', { fuel: 'gas-m3', amount: m3 * (1 + 0.01 * n()), seconds: 180, calorificKwh: 11, powerKw: kw * (1 + 0.015 * n()) }, boiler.id))
   }
   return out

@@ -15,8 +15,12 @@ export function supplyOf(study: Study): { heaterId: string; setpointC: number } 
 /** Water that the pipes carry, °C: the same, or what a mixing valve behind the store makes of it. */
 export const carriedC = (study: Study): number => Math.min(supplyOf(study).setpointC, study.plant.store?.mixesToC ?? Infinity)
 
-/** Hottest setpoint that a thermostat holds the store at, °C; null without a store, or with the sun and fires alone. */
-export function storeSetpoint(study: Study): number | null {
-  const held = study.plant.heaters.filter((h) => isOnStore(h) && hasSetpoint(h))
-  return held.length ? Math.max(...held.map((h) => controlsOf(study).heaters[h.id].setpointC)) : null
+/** The hottest thermostat that holds the store, °C, and whose it is; null without a store, or with the sun and fires alone. */
+export function storeThermostat(study: Study): { heaterId: string; setpointC: number } | null {
+  const controls = controlsOf(study).heaters
+  const held = study.plant.heaters.filter((h) => isOnStore(h) && hasSetpoint(h)).map((h) => ({ heaterId: h.id, setpointC: controls[h.id].setpointC }))
+  return held.length ? held.reduce((a, b) => (b.setpointC > a.setpointC ? b : a)) : null
 }
+
+/** Its setpoint, °C, or null. */
+export const storeSetpoint = (study: Study): number | null => storeThermostat(study)?.setpointC ?? null

@@ -1,11 +1,10 @@
 import { coldestMonth } from '../climate/calendar'
 import { placeTemperature, type Place } from '../climate/places'
 import { pipeOf } from '../pipes/catalogue'
+import { PRESSURE_BAR } from '../water/pressure'
 import type { Run } from '../study/pipes'
 import type { Finding, Rule } from './finding'
 
-/** Pressures in which fittings and heaters are at home, bar. */
-export const PRESSURE_BAR = { low: 1, high: 5.5 } as const
 /** A month with this mean or colder has frost, °C, and what stands outside heated rooms can freeze. */
 const FROST_C = 1
 /** Where it is cold enough for a bare pipe to be worth wrapping, and short ones are not worth a word, m. */

@@ -4,6 +4,7 @@ import { atAltitude } from '../heaters/altitude'
 import { NET_OVER_GROSS, type Carrier } from '../money/carriers'
 import { perKwh } from '../money/prices'
 import { carrierOf, efficiencyOf, outputOf, runningOf } from '../study/plant'
+import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { mainsThroughYear } from '../water/mains'
 import { waterPower } from '../water/power'
 import { controlsOf } from '../study/study'
@@ -15,9 +16,6 @@ const UNEQUAL_K = 3
 const COIL_GAP_K = 3
 /** Starts a year above which a burner wears out early. */
 const MANY_STARTS = 5000
-/** Water from this hardness on scales noticeably, mg/L of calcium carbonate, and sharply above this temperature, °C. */
-export const HARD_MG_L = 180
-export const SCALES_C = 60
 /** Share of a heat pump's heat that its element may make. */
 const BACKUP_SHARE = 0.1
 

@@ -105,7 +105,7 @@ export const plasticAtSource: Rule = ({ study, write }) => {
   const reach = heaters
     .filter((h) => !isLocal(h))
     .map((h) => (!hasSetpoint(h) || (h.kind === 'gas-store' && h.pilotW > 0) ? (hottestOf(h, controls[h.id]) ?? 0) : controls[h.id].setpointC + DIAL_OVER_K))
-  const canReach = Math.min(Math.max(...reach), store?.mixesToC != null ? store.mixesToC + DIAL_OVER_K : Infinity)
+  const canReach = Math.min(Math.max(...reach), (store?.mixesToC ?? Infinity) + DIAL_OVER_K)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)
     .map((r) => ({

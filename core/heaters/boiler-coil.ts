@@ -5,12 +5,11 @@ import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
 import { startsASecond } from './burner'
 import { efficiencyAt } from './efficiency'
+import { Pace } from './pace'
 import type { StoreHeater } from './store-heater'
 
 /** Longest step while it heats, s: over it the return, and with it the efficiency, is taken at its mean. */
 const LONGEST_STEP_S = 240
-/** Shortest step near the setpoint, s. */
-const LEAST_STEP_S = 0.2
 /** Longest step while its pump runs on, s. */
 const OVERRUN_STEP_S = 60
 
@@ -31,7 +30,7 @@ export class BoilerCoil implements StoreHeater {
   private readonly carriedKwK: number
   private readonly coilKwK: number
   private readonly lossKwK: number
-  private readonly longestS: number
+  private readonly pace: Pace
   private primaryC: number
   private lagS = 0
   private overrunS = 0
@@ -56,7 +55,7 @@ export class BoilerCoil implements StoreHeater {
     this.coilKwK = this.carriedKwK * (1 - decay(spec.coil.uaWK / 1000 / this.carriedKwK))
     this.lossKwK = spec.primary.uaWK / 1000
     // The loss is taken at the circuit's mean: a step is short against the time in which that alone would cool it.
-    this.longestS = this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S
+    this.pace = new Pace(this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S)
   }
 
   heldKj(): number {
@@ -73,8 +72,12 @@ export class BoilerCoil implements StoreHeater {
     if (!this.firing) return Math.max(1, this.spec.startLagS)
     if (this.lagS > 0) return this.lagS
     const left = store.heatToReach(setpointC, this.spec.coil.bottom)
-    // Heat comes as fast as it did, or as fast as the burner can make it while the circuit warms up.
-    return Math.min(this.longestS, Math.max(LEAST_STEP_S, left / Math.max(this.kw, 0.3 * this.spec.outputKw)))
+    // Heat comes as fast as it did, or will as soon as the circuit is warm: as coil and burner allow.
+    const { coil, primary, outputKw } = this.spec
+    const zoneC = store.meanBetween(coil.bottom, coil.top, primary.flowMaxC)
+    const willKw = Math.min(outputKw, this.coilKwK * (primary.flowMaxC - zoneC))
+    const warmS = (Math.max(0, zoneC - this.primaryC) * this.heatKjK) / outputKw
+    return this.pace.until(warmS + left / Math.max(this.kw, willKw, 0.01))
   }
 
   longestRest(): number {
@@ -115,9 +118,26 @@ export class BoilerCoil implements StoreHeater {
         this.start(startsASecond(burnerKw, spec.leastOutputKw, this.heatKjK * bandK) * dtS)
       }
     }
+    burnerKw = this.heldBack(burnerKw, dtS, store)
     this.take(burnerKw, dtS, store)
     const returnC = this.meanC - this.coilKj / dtS / this.carriedKwK
     ledger.buy(spec.carrier, (burnerKw * dtS) / efficiencyAt(spec.efficiency, returnC, spec.carrier), burnerKw * dtS)
+  }
+
+  /**
+   * What the zone's mean hides: no water is heated past the circuit. Heat that finds none cooler stays in the circuit, and
+   * what would drive that past its limit is not burned.
+   */
+  private heldBack(burnerKw: number, dtS: number, store: LayeredStore): number {
+    const { flowMaxC } = this.spec.primary
+    const takes = store.heatToReach(Math.max(this.primaryC, Math.min(flowMaxC, this.endC)), this.spec.coil.bottom)
+    if (this.coilKj > takes) {
+      this.endC += (this.coilKj - takes) / this.heatKjK
+      this.coilKj = takes
+    }
+    const over = Math.min(burnerKw * dtS, Math.max(0, this.endC - flowMaxC) * this.heatKjK)
+    this.endC -= over / this.heatKjK
+    return burnerKw - over / dtS
   }
 
   /** Heat that the coil's zone, and what warms up with it, take up for each kelvin while about so much heat comes, kJ/K. */
@@ -133,7 +153,7 @@ export class BoilerCoil implements StoreHeater {
     this.solve(0, dtS, zoneC, zoneKjK)
     const noneC = this.endC
     if (noneC >= targetC) return 0
-    for (let round = 0; round < 3 && (round === 0 || Math.abs(endC - targetC) > 0.01); round++) {
+    for (let round = 0; round < 3 && (round === 0 || Math.abs(endC - targetC) > 0.1); round++) {
       kw = Math.min(outputKw, Math.max(0, (kw * (targetC - noneC)) / (endC - noneC)))
       this.solve(kw, dtS, zoneC, zoneKjK)
       endC = this.endC
@@ -170,7 +190,8 @@ export class BoilerCoil implements StoreHeater {
 
   /** Books the step just solved: what the store got, what was lost, and what is left in the circuit. */
   private take(burnerKw: number, dtS: number, store: LayeredStore): void {
-    this.lost += burnerKw * dtS - this.coilKj - (this.endC - this.primaryC) * this.heatKjK
+    // What is left over is what was lost; without a loss it is a rounding.
+    if (this.lossKwK > 0) this.lost += burnerKw * dtS - this.coilKj - (this.endC - this.primaryC) * this.heatKjK
     this.primaryC = this.endC
     this.kw = this.coilKj / dtS
     store.heat(this.coilKj, this.spec.coil.bottom)
@@ -185,6 +206,7 @@ export class BoilerCoil implements StoreHeater {
       this.ledger.buy('electricity', (this.spec.primary.pumpW / 1000) * runsS, 0)
       const zoneC = store.meanBetween(bottom, top, Math.max(0, this.primaryC))
       this.solve(0, runsS, zoneC, this.zoneKjK(store, this.heatKjK * Math.max(0, this.primaryC - zoneC)))
+      this.heldBack(0, runsS, store)
       this.take(0, runsS, store)
     }
     this.cool(dtS - runsS)
@@ -201,6 +223,7 @@ export class BoilerCoil implements StoreHeater {
     if (this.firing) this.overrunS = this.spec.primary.overrunS
     this.firing = false
     this.kw = 0
+    this.pace.rest()
   }
 
   private start(count: number): void {

@@ -5,17 +5,10 @@ import type { Ledger } from '../year/ledger'
 import { efficiencyAt } from './efficiency'
 import { DirectHeater } from './store-heater'
 
+/** An element is no thinner than this share of the store's height. */
+const ELEMENT_BAND = 0.05
 /** A condensing burner sees the water at the foot of its store, as a share of the height. */
 const BURNER_TOP = 0.12
-/** Longest step of a heater that is called, s, and shortest near its setpoint. */
-const HEATING_STEP_S = { longest: 300, shortest: 0.2 } as const
-
-/** Seconds until a heater of some power has brought all above it to its setpoint; a longest step when that cannot be. */
-export function untilReached(store: LayeredStore, setpointC: number, lowestHeated: number, powerKw: number): number {
-  const left = store.heatToReach(setpointC, lowestHeated)
-  return left <= 0 ? HEATING_STEP_S.longest : Math.min(HEATING_STEP_S.longest, Math.max(HEATING_STEP_S.shortest, left / powerKw))
-}
-
 /**
  * A gas burner under a store. The pilot burns at all times; its heat reaches the water with the burner's efficiency,
  * the way the pilot of a standing store carries part of the standing loss.
@@ -29,7 +22,7 @@ export class GasStoreBurner extends DirectHeater {
   }
 
   longestStep(store: LayeredStore, setpointC: number): number {
-    return untilReached(store, setpointC, 0, this.spec.outputKw)
+    return this.pace.until(store.heatToReach(setpointC, 0) / this.spec.outputKw)
   }
 
   protected override begin(): void {
@@ -62,21 +55,24 @@ export class GasStoreBurner extends DirectHeater {
 
 /** An electric element: all its power becomes heat in the water at its height and above. */
 export class ElementHeater extends DirectHeater {
+  private readonly lowest: number
+
   constructor(
     private readonly spec: HeaterOf<'element'>,
     private readonly ledger: Ledger,
   ) {
     super()
+    this.lowest = Math.min(spec.height, 1 - ELEMENT_BAND)
   }
 
   longestStep(store: LayeredStore, setpointC: number): number {
-    return untilReached(store, setpointC, this.spec.height, this.spec.powerKw)
+    return this.pace.until(store.heatToReach(setpointC, this.lowest) / this.spec.powerKw)
   }
 
   protected give(store: LayeredStore, dtS: number): void {
-    const kj = Math.min(this.spec.powerKw * dtS, store.heatToReach(CUT_OUT_C, this.spec.height))
+    const kj = Math.min(this.spec.powerKw * dtS, store.heatToReach(CUT_OUT_C, this.lowest))
     this.kw = kj / dtS
     this.ledger.buy('electricity', kj, kj)
-    store.heat(kj, this.spec.height)
+    store.heat(kj, this.lowest)
   }
 }

@@ -5,7 +5,6 @@ import type { LayeredStore } from '../stores/layered-store'
 import { CUT_OUT_C } from '../safety/cut-out'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Ledger } from '../year/ledger'
-import { untilReached } from './direct-heaters'
 import { DirectHeater } from './store-heater'
 
 /** Share of the ideal that a small heat pump reaches. */
@@ -55,7 +54,7 @@ export class HeatPumpHeater extends DirectHeater {
     this.setpointC = setpointC
     const { bottom } = this.spec.coil
     const target = store.heatToReach(HEAT_PUMP_LIMIT_C, bottom) > 0 ? Math.min(setpointC, HEAT_PUMP_LIMIT_C) : setpointC
-    return untilReached(store, target, bottom, this.spec.outputKw + this.spec.backupKw)
+    return this.pace.until(store.heatToReach(target, bottom) / (this.spec.outputKw + this.spec.backupKw))
   }
 
   /** Whether the element helps although the heat pump runs. */

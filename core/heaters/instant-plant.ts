@@ -134,8 +134,9 @@ export class InstantPlant implements PlantModel {
       this.lagS = control.keepHot ? 0 : spec.startLagS
       this.start(1)
     }
-    if (this.lagS > 1e-9) {
-      this.lagS -= dtS
+    if (this.lagS > 0) {
+      // A step may end a rounding before the lag does.
+      this.lagS = this.lagS - dtS > 1e-6 ? this.lagS - dtS : 0
       return 0
     }
     this.kw = Math.min(spec.outputKw, neededKw)

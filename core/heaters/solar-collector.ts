@@ -10,6 +10,8 @@ import { DirectHeater } from './store-heater'
 /** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
 const ON_K = 8
 const OFF_K = 3
+/** A store this close to its limit is full, K. */
+const FULL_K = 0.1
 /** Step while the sun shines, s. */
 const SUN_STEP_S = 600
 /** Heat that the circuit of collectors loses in its pipes, W/K: 5 and half a watt for each m². Source: EN 15316-4-3, where nothing is known of it. */
@@ -93,7 +95,7 @@ export class SolarHeater extends DirectHeater {
     const { bottom, top } = spec.coil
     const coilC = store.meanBetween(bottom, top, spec.storeLimitC)
     const airC = this.hours.airC[hour]
-    if (store.topC >= spec.storeLimitC) {
+    if (store.topC >= spec.storeLimitC - FULL_K) {
       if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
       this.running = false
       return

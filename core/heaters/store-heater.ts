@@ -1,4 +1,5 @@
 import type { LayeredStore } from '../stores/layered-store'
+import { Pace } from './pace'
 
 /** What the yearly engine asks of anything that heats a store. */
 export interface StoreHeater {
@@ -32,6 +33,7 @@ export abstract class DirectHeater implements StoreHeater {
   starts = 0
   kw = 0
   protected on = false
+  protected readonly pace = new Pace()
 
   abstract longestStep(store: LayeredStore, setpointC: number, atS: number): number
   protected abstract give(store: LayeredStore, dtS: number, atS: number): void
@@ -57,6 +59,7 @@ export abstract class DirectHeater implements StoreHeater {
   stop(): void {
     this.on = false
     this.kw = 0
+    this.pace.rest()
   }
 
   heldKj(): number {

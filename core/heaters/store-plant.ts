@@ -14,6 +14,7 @@ import { atAltitude } from './altitude'
 import { BoilerCoil } from './boiler-coil'
 import { ElementHeater, GasStoreBurner } from './direct-heaters'
 import { HeatPumpHeater } from './heat-pump'
+import { hottestOf } from './hottest'
 import { LoopTee } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
 import { SolarHeater } from './solar-collector'
@@ -81,10 +82,10 @@ export class StorePlant implements PlantModel {
     this.parts = parts
     this.ledger = ledger
     const { store: spec, heaters, controls, site } = parts
-    const held = heaters.filter(hasSetpoint).map((h) => controls[h.id].setpointC)
+    const held = heaters.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? Infinity))
     const startC = held.length ? Math.max(...held) : UNHELD_C
     this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(standingUa(spec.loss, spec.litres)), startC, spec.inletMix)
-    this.tee = spec.mixesToC !== null ? new LoopTee(spec.mixesToC) : null
+    this.tee = spec.mixesToC !== null ? new LoopTee(Math.min(spec.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
       const set = controls[heater.id]
       const setpointC = hasSetpoint(heater) ? set.setpointC : null
@@ -171,6 +172,8 @@ export class StorePlant implements PlantModel {
       this.store.stand(this.standingS)
       this.standingS = 0
     }
+    // What came in has found its place before anything heats it.
+    this.store.turnOver()
     const acting = this.acting
     for (const s of this.stations) {
       if (s === acting) s.heater.heat(this.store, dtS, this.nowS)

@@ -5,7 +5,7 @@ import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 
 /** Share of what stands in the pipes that is cold when somebody waits, on the mean of a day: uses come in bunches. */
-const COLD_SHARE = 0.6
+const COLD_SHARE = 0.85
 
 /**
  * Hot water that the routine draws in a day of a month, L, guests and absences left out: each habit's mean amount times

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FIELDS } from '../sums/fields'
-import { dayOf, frontTo, heaterDelayS, steadyAtTap, tapOf } from './model'
+import { dayOf, frontAt, heaterDelayS, steadyAtTap, tapOf } from './model'
+import { lengthOffer } from './tap-readings'
 import { carriedC } from '../controls/supply'
 import { defineReading, impossible } from './reading-kind'
 
@@ -15,6 +16,9 @@ const STEADY_S = 20
 const STEADY_K = 0.6
 /** A thermometer in the stream, and its own lag. */
 const CLIMB_K = 2
+/** Of a flow read off a tap, and of the moment between two readings, s. */
+const FLOW_SHARE = 0.1
+const CLIMB_S = 3
 
 /** Points as a log keeps them, "0 11.2; 10 24.5; 20 41". Null when it is none, or when time runs backwards. */
 export function readClimb(text: string): ClimbPoint[] | null {
@@ -57,7 +61,7 @@ export const climb = defineReading({
   how: 'Hot only, pipes cold: a thermometer reading every few seconds from the moment the tap opens, until it is steady.',
   at: 'tap',
   input: z.strictObject({ points: z.string().max(4000).refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, each later than the one before'), flowLMin: FIELDS.flowLMin, hotC: FIELDS.hotC }),
-  begin: { points: '', flowLMin: 6, hotC: 40 },
+  begin: { hotC: 40 },
   possible: () => true,
   judge: (study, reading, { points: text, flowLMin, hotC }) => {
     const tap = tapOf(study, reading.where)
@@ -67,22 +71,30 @@ export const climb = defineReading({
     if (steadyC === null && seconds === null) return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
     const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
-    const waitS = (frontTo(study, tap) / flowLMin) * 60 + delayS
+    const frontL = frontAt(study, tap, reading.takenAt)
+    const waitS = (frontL / flowLMin) * 60 + delayS
+    const ranL = (flowLMin / 60) * Math.max(0, (seconds ?? 0) - delayS)
+    const off = steadyC === null ? 0 : steadyC - modelled
     return {
       worked: {
         out: { steadyC, seconds },
         steps: [
           ...(seconds === null ? [] : [{ label: 'Hot after', formula: 'where the climb passes what you call hot', value: seconds, quantity: 'seconds' } as const, { label: 'By the study', formula: 'front of all runs / flow + delay of the heater', value: waitS, quantity: 'seconds' } as const]),
-          ...(steadyC === null ? [] : [{ label: 'Steady at', formula: 'mean of the last readings, within 0.6 K over 20 s or more', value: steadyC, quantity: 'temperature' } as const]),
+          ...(steadyC === null ? [] : [{ label: 'Steady at', formula: 'mean of the last readings, within 0.6 K over 20 s or more', value: steadyC, quantity: 'temperature' } as const, { label: 'By the study', formula: 'along each run T − air falls as exp(−U′L/ṁc)', value: modelled, quantity: 'temperature' } as const]),
         ],
-        notes: steadyC === null ? ['It was still climbing: read on until it stands.'] : [],
+        notes: [
+          ...(steadyC === null ? ['It was still climbing: read on until it stands.'] : []),
+          ...(seconds !== null && Math.abs(off) > CLIMB_K ? [off < 0 ? 'It stands cooler than the study says: the dial may stand lower than it says, or cold water crosses over.' : 'It stands hotter than the study says: the dial may stand higher than it says.'] : []),
+        ],
       },
       results: { seconds: { label: 'Hot after', quantity: 'seconds' }, steadyC: { label: 'Steady at', quantity: 'temperature' } },
       verdict:
-        steadyC === null
-          ? null
-          : { figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' }, measured: steadyC, modelled, uncertainty: CLIMB_K, likely: steadyC < modelled ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'a long bare or buried stretch'] : ['the dial stands higher than it says', 'the store was just heated'] },
-      offers: [],
+        seconds !== null
+          ? { figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 }, measured: ranL, modelled: frontL, uncertainty: frontL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S, likely: ranL > frontL ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way'] : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'] }
+          : steadyC === null
+            ? null
+            : { figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' }, measured: steadyC, modelled, uncertainty: CLIMB_K, likely: steadyC < modelled ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'a long bare or buried stretch'] : ['the dial stands higher than it says', 'the store was just heated'] },
+      offers: seconds === null ? [] : lengthOffer(study, tap, reading.takenAt, ranL),
     }
   },
 })

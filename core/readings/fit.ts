@@ -67,7 +67,7 @@ function doubts(study: Study): Doubt[] {
     if (!output) continue
     const path = `plant.heaters.${heater.id}.${output.field}`
     const now = output.kw
-    if (study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id))
+    if (study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id && r.values.gave === 'all it has'))
       out.push({ path, label: `Output of ${heater.name}`, figure: { label: '', quantity: 'power' }, now, at: byFactor(now, USUAL.output, 1, 200), write: plain(path) })
     const efficiency = efficiencyOf(heater)
     if (efficiency?.kind === 'fixed') {
@@ -180,8 +180,8 @@ export function fit(log: Study): Fit | null {
     const left = Math.sqrt(Math.max(0, covariance.get(k, k)))
     return { path: d.path, label: d.label, figure: d.figure, from: d.now, to: d.at(steps[k]), left, settled: left < UNDETERMINED }
   })
-  // What nothing was learned of stays exactly as it was.
-  const kept = corrections.map((c, k) => (c.left > 0.99 ? 0 : steps[k]))
+  // What the readings do not settle stays exactly as it was.
+  const kept = corrections.map((c, k) => (c.settled ? steps[k] : 0))
   let next = studyAt(kept)
   next = { ...next, readings: log.readings, origins: { ...next.origins, ...Object.fromEntries(corrections.filter((c) => c.settled).map((c) => [c.path, 'measured' as const])) } }
   return {

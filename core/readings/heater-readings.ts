@@ -1,14 +1,15 @@
 import { z } from 'zod'
-import { FIELDS, input } from '../sums/fields'
+import { FIELDS } from '../sums/fields'
 import { meterRate, waterPowerSum } from '../sums/energy'
-import { efficiencyAt } from '../heaters/efficiency'
+import { EFFICIENCY, efficiencyAt, type Efficiency } from '../heaters/efficiency'
 import { carrierOf, efficiencyOf, outputOf } from '../study/plant'
 import { heaterOf } from './model'
+import type { Carrier } from '../money/carriers'
+import type { Reading } from '../study/readings'
+import type { Study } from '../study/study'
 import { defineReading } from './reading-kind'
 import { workedBy } from './worked-by'
 
-/** Efficiencies and outputs that a heater of the study may have. */
-const EFFICIENCY = { low: 0.2, high: 1 }
 /** A heater's display is good to about this share of the heat. */
 const DISPLAY_SHARE = 0.06
 /** An efficiency from display and meter together, share of it. */
@@ -19,12 +20,12 @@ const USUAL_RETURN_C = 45
 export const heaterDisplay = defineReading({
   kind: 'heater-display',
   title: 'Heater: in, out and flow',
-  how: 'Off the display or with thermometers, at a steady draw that makes it give all it has.',
+  how: 'Off the display or with thermometers, at a steady draw. Only a draw that makes it give all it has says what it can give.',
   at: 'heater',
-  input: input(['inletC', 'outletC', 'flowLMin'], ['efficiency']),
-  begin: { inletC: 11, outletC: 48, flowLMin: 9 },
+  input: z.strictObject({ inletC: FIELDS.inletC, outletC: FIELDS.outletC, flowLMin: FIELDS.flowLMin, efficiency: FIELDS.efficiency.optional(), gave: z.enum(['all it has', 'what was asked']).optional() }),
+  begin: {},
   possible: () => true,
-  judge: (study, reading, values) => {
+  judge: (study, reading, { gave, ...values }) => {
     const heater = heaterOf(study, reading.where)
     const worked = workedBy(waterPowerSum, values)
     const kw = worked.out.waterKw as number | undefined
@@ -35,7 +36,7 @@ export const heaterDisplay = defineReading({
       worked,
       results: waterPowerSum.results,
       verdict:
-        kw === undefined || !output
+        kw === undefined || !output || (gave !== 'all it has' && kw < rated)
           ? null
           : {
               figure: { label: `Power of ${heater.name}`, quantity: 'power' },
@@ -44,10 +45,25 @@ export const heaterDisplay = defineReading({
               uncertainty: rated * DISPLAY_SHARE,
               likely: kw < rated ? ['it was modulating: the draw did not ask for all of it', 'scale on the exchanger', 'the rating is input, not output'] : ['the rating is that of heating, not of hot water', 'the flow on the display is off'],
             },
-      offers: output && kw !== undefined && kw >= 1 && kw <= 200 ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }] : [],
+      // What one draw took is no output: it must have been all there was.
+      offers: gave === 'all it has' && output && kw !== undefined && kw >= 1 && kw <= 200 ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }] : [],
     }
   },
 })
+
+/** Power that the display of the same heater showed last before a reading, on the same day, kW. */
+function powerFromLog(study: Study, reading: Reading): number | undefined {
+  const shown = study.readings.filter((r) => r.kind === 'heater-display' && r.where === reading.where && r.takenAt.slice(0, 10) === reading.takenAt.slice(0, 10) && r.id !== reading.id).at(-1)
+  if (!shown) return undefined
+  const { inletC, outletC, flowLMin } = shown.values
+  return workedBy(waterPowerSum, { inletC, outletC, flowLMin }).out.waterKw as number | undefined
+}
+
+/** An efficiency that agrees with a measured one: a curve stays a curve and is moved, a fixed one becomes it. */
+function asMeasured(known: Efficiency, measured: number, carrier: Carrier): Efficiency {
+  if (known.kind === 'fixed') return { kind: 'fixed', share: Math.round(measured * 1000) / 1000 }
+  return { kind: 'condensing', shift: Math.round((known.shift + measured - efficiencyAt(known, USUAL_RETURN_C, carrier)) * 1000) / 1000 }
+}
 
 export const meter = defineReading({
   kind: 'meter',
@@ -60,21 +76,24 @@ export const meter = defineReading({
     seconds: FIELDS.seconds,
     calorificKwh: FIELDS.calorificKwh.optional(),
     pulsesPerKwh: FIELDS.pulsesPerKwh.optional(),
+    gasC: FIELDS.gasC.optional(),
+    gaugeMbar: FIELDS.gaugeMbar.optional(),
     powerKw: FIELDS.powerKw.optional(),
   }),
-  begin: { fuel: 'gas-m3', amount: 0.09, seconds: 120 },
+  begin: { fuel: 'gas-m3' },
   possible: () => true,
-  judge: (study, reading, { powerKw, ...clocked }) => {
+  judge: (study, reading, { powerKw: typed, ...clocked }) => {
     const heater = heaterOf(study, reading.where)
-    const base = workedBy(meterRate, clocked)
+    const powerKw = typed ?? powerFromLog(study, reading)
+    const gas = clocked.fuel === 'gas-m3' || clocked.fuel === 'gas-ft3'
+    const base = workedBy(meterRate, gas ? { altitudeM: study.site.altitudeM, ...clocked } : clocked)
     const inputKw = base.out.inputKw as number | undefined
     const efficiency = inputKw !== undefined && powerKw !== undefined ? powerKw / inputKw : null
     const known = efficiencyOf(heater)
-    const burns = known !== null
     const worked = {
       out: { ...base.out, efficiency },
       steps: [...base.steps, ...(efficiency === null ? [] : [{ label: 'Efficiency', formula: 'power into the water / input', value: efficiency, decimals: 3 } as const])],
-      notes: [...base.notes, ...(efficiency !== null && efficiency > EFFICIENCY.high ? ['More out than in: one of the two readings is wrong, or the calorific value is.'] : [])],
+      notes: [...base.notes, ...(typed === undefined && powerKw !== undefined ? ['The power into the water is that of the display in the log.'] : []), ...(efficiency !== null && efficiency > EFFICIENCY.high ? ['More out than in: one of the two readings is wrong, or the calorific value is.'] : [])],
     }
     const plate = heater.plateInputKw
     return {
@@ -92,8 +111,8 @@ export const meter = defineReading({
           ? { figure: { label: 'Input', quantity: 'power' }, measured: inputKw, modelled: plate, uncertainty: plate * 0.08, likely: ['it was modulating', 'something else ran on the same meter', 'the plate gives input on net calorific value'] }
           : null,
       offers: [
-        ...(efficiency !== null && burns && efficiency >= EFFICIENCY.low && efficiency <= EFFICIENCY.high
-          ? [{ path: `plant.heaters.${heater.id}.efficiency`, label: `Efficiency of ${heater.name}, as measured`, value: { kind: 'fixed', share: Math.round(efficiency * 1000) / 1000 } }]
+        ...(efficiency !== null && known && efficiency >= EFFICIENCY.low && efficiency <= EFFICIENCY.high
+          ? [{ path: `plant.heaters.${heater.id}.efficiency`, label: `Efficiency of ${heater.name}, as measured`, value: asMeasured(known, efficiency, carrierOf(heater)) }]
           : []),
       ],
     }
@@ -106,7 +125,7 @@ export const dial = defineReading({
   how: 'Where the dial stands, in divisions, and the hot water at the nearest tap after the thermostat has called and rested.',
   at: 'heater',
   input: z.strictObject({ division: FIELDS.division, hotC: FIELDS.hotC }),
-  begin: { division: 3, hotC: 55 },
+  begin: {},
   possible: () => true,
   judge: (_study, _reading, { division, hotC }) => ({
     worked: { out: { division, hotC }, steps: [], notes: ['Two marks or more make a scale: see the dial under Measure. Letters and marks stay unverified until read.'] },

@@ -1,6 +1,8 @@
-import { DAYS_IN_MONTH, firstDayOf } from '../climate/calendar'
+import { DAYS_IN_MONTH, daysSince1970, firstDayOf } from '../climate/calendar'
 import { placeTemperature } from '../climate/places'
 import { carriedC } from '../controls/supply'
+import { isOn } from '../controls/week'
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../study/fields'
 import { runFrontL, runUa } from '../pipes/network'
 import type { Run, Tap } from '../study/pipes'
 import { runningOf, type Heater } from '../study/plant'
@@ -33,7 +35,7 @@ export function heaterOf(study: Study, id: string | null): Heater {
 }
 
 /** Runs from the plant to a tap, in the order the water takes. */
-export function runsTo(study: Study, tap: Tap): Run[] {
+export function runsTo(study: Study, tap: Pick<Tap, 'runId'>): Run[] {
   const out: Run[] = []
   for (let id: string | null = tap.runId; id !== null; ) {
     const run: Run = study.pipes.runs.find((r) => r.id === id)!
@@ -43,8 +45,35 @@ export function runsTo(study: Study, tap: Tap): Run[] {
   return out
 }
 
+const frontOf = (runs: readonly Run[]) => runs.reduce((s, r) => s + runFrontL(r), 0)
+
 /** Hot water that must run before a tap on cold pipes runs warm, L. */
-export const frontTo = (study: Study, tap: Tap) => runsTo(study, tap).reduce((s, r) => s + runFrontL(r), 0)
+export const frontTo = (study: Study, tap: Tap) => frontOf(runsTo(study, tap))
+
+/** Minute of the week of an ISO time, by the clock on the wall that it was written by (0 = Monday midnight). */
+function minuteOfWeek(takenAt: string): number {
+  const [year, month, day] = [takenAt.slice(0, 4), takenAt.slice(5, 7), takenAt.slice(8, 10)].map(Number)
+  // 1 January 1970 was a Thursday.
+  const weekday = ((daysSince1970(year, month, day) ?? 0) + 3) % DAYS_A_WEEK
+  return weekday * MINUTES_A_DAY + Number(takenAt.slice(11, 13)) * 60 + Number(takenAt.slice(14, 16))
+}
+
+/** Whether the loop's pump is due to run at a time, by what is set. */
+export function loopDue(study: Study, takenAt: string): boolean {
+  const { loop } = controlsOf(study)
+  return study.pipes.loop !== null && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek(takenAt))))
+}
+
+/** Runs from the last water that is hot at a time to a tap: past the loop while its pump is due, else all the way. */
+export function coldRunsTo(study: Study, tap: Tap, takenAt: string): Run[] {
+  const runs = runsTo(study, tap)
+  if (!loopDue(study, takenAt)) return runs
+  const hot = new Set(runsTo(study, { runId: study.pipes.loop!.turnsAt }).map((r) => r.id))
+  return runs.filter((r) => !hot.has(r.id))
+}
+
+/** Hot water that must run before a tap runs warm at a time, L. */
+export const frontAt = (study: Study, tap: Tap, takenAt: string) => frontOf(coldRunsTo(study, tap, takenAt))
 
 /** Temperature that reaches a tap in a long draw of hot water only, °C. */
 export function steadyAtTap(study: Study, tap: Tap, supplyC: number, month: number): number {
@@ -60,7 +89,7 @@ function loopLengths(study: Study, month: number): { uaWK: number; airC: number 
   const { loop } = study.pipes
   if (!loop) return []
   const hotC = carriedC(study)
-  return [...runsTo(study, { runId: loop.turnsAt } as Tap), loop.back].map((r) => ({
+  return [...runsTo(study, { runId: loop.turnsAt }), loop.back].map((r) => ({
     uaWK: runUa(r, hotC, study.site.monthlyAirC),
     airC: placeTemperature(r.place, month, study.site.monthlyAirC),
   }))

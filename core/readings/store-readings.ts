@@ -1,11 +1,14 @@
-import { supplyOf } from '../controls/supply'
+import { SETPOINT_C } from '../controls/controls'
+import { storeThermostat } from '../controls/supply'
+import { SAFE_RETURN_C, SAFE_STORE_C } from '../safety/legionella'
 import { FIELDS, input } from '../sums/fields'
 import { pumpPower } from '../sums/energy'
 import { standingUa } from '../stores/standing-loss'
 import { density, specificHeat, KJ_PER_LITRE_K } from '../water/properties'
 import { z } from 'zod'
 import { dayOf, loopAir, loopUa } from './model'
-import { defineReading, impossible, type Judgement } from './reading-kind'
+import { NOTED, defineReading, impossible, type Judgement } from './reading-kind'
+import { mainsOffer } from './water-readings'
 import { workedBy } from './worked-by'
 
 /** A thermostat's store is within this of its setpoint when it has just been satisfied, K. */
@@ -17,12 +20,15 @@ export const storeTop = defineReading({
   how: 'Sensor or pocket at the top, after the heater has rested.',
   at: null,
   input: input(['storeC']),
-  begin: { storeC: 58 },
+  begin: {},
   possible: (study) => study.plant.store !== null,
-  judge: (study, _reading, { storeC }) => {
-    const { heaterId, setpointC } = supplyOf(study)
+  judge: (study, _reading, { storeC }): Judgement => {
+    // The thermostat of the store, not of what finishes the water behind it.
+    const held = storeThermostat(study)
+    if (!held) return { ...NOTED, worked: { out: { storeC }, steps: [], notes: ['No thermostat holds this store: there is nothing to compare it with.'] }, results: { storeC: { label: 'Top of the store', quantity: 'temperature' } } }
+    const { heaterId, setpointC } = held
     return {
-      worked: { out: { storeC }, steps: [], notes: storeC < 50 ? ['Tepid: bacteria live in a store below 50 °C. Follow the local code.'] : [] },
+      worked: { out: { storeC }, steps: [], notes: storeC < SAFE_STORE_C ? ['Tepid: bacteria live on in a store this cool. Follow the local code.'] : [] },
       results: { storeC: { label: 'Top of the store', quantity: 'temperature' } },
       verdict: {
         figure: { label: 'Top of the store', quantity: 'temperature' },
@@ -31,7 +37,7 @@ export const storeTop = defineReading({
         uncertainty: SATISFIED_K,
         likely: storeC < setpointC ? ['it was drawn from since it was heated', 'the dial stands lower than it says'] : ['the dial stands higher than it says', 'a boost or a hot run is on'],
       },
-      offers: storeC >= 30 && storeC <= 85 ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: storeC }] : [],
+      offers: storeC >= SETPOINT_C.low && storeC <= SETPOINT_C.high ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: storeC }] : [],
     }
   },
 })
@@ -42,7 +48,7 @@ export const overnightDrop = defineReading({
   how: 'Heater and loop off, nothing drawn: the store in the evening and in the morning, and the air beside it.',
   at: null,
   input: input(['fromC', 'toC', 'hours', 'ambientC']),
-  begin: { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
+  begin: {},
   possible: (study) => study.plant.store !== null,
   judge: (study, _reading, { fromC, toC, hours, ambientC }): Judgement => {
     const store = study.plant.store!
@@ -81,7 +87,7 @@ export const loop = defineReading({
   how: 'Pump running for half an hour, no draws: pipe thermometers on flow and return, and the pump’s flow.',
   at: null,
   input: input(['supplyC', 'returnC', 'pumpLMin']),
-  begin: { supplyC: 58, returnC: 55, pumpLMin: 4 },
+  begin: {},
   possible: (study) => study.pipes.loop !== null,
   judge: (study, reading, { supplyC, returnC, pumpLMin }): Judgement => {
     const ambientC = loopAir(study, dayOf(reading.takenAt).month)
@@ -100,7 +106,7 @@ export const loop = defineReading({
           { label: 'Air around it', formula: 'by the places its pipes pass, each counting by what it loses', value: ambientC, quantity: 'temperature' },
           { label: 'For each kelvin', formula: 'carried × ln((out − air) / (back − air))', value: uaWK, quantity: 'lossRate' },
         ],
-        notes: returnC < 50 ? ['The return is below 50 °C: a tepid loop lets bacteria grow. Follow the local code.'] : [],
+        notes: returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
       },
       results: { lossW: { label: 'Loses', quantity: 'watts' }, uaWK: { label: 'For each kelvin', quantity: 'lossRate' } },
       verdict: {
@@ -122,7 +128,7 @@ export const pump = defineReading({
   how: 'Clamp meter on one wire; power factor off a wattmeter where there is one.',
   at: null,
   input: input(['volts', 'amps'], ['powerFactor']),
-  begin: { volts: 230, amps: 0.2, powerFactor: 0.6 },
+  begin: {},
   possible: (study) => study.pipes.loop !== null,
   judge: (study, _reading, values) => {
     const worked = workedBy(pumpPower, { ...values, hoursPerDay: 24, priceKwh: 0 })
@@ -144,9 +150,9 @@ export const drain = defineReading({
   how: 'Shower running steady: cold in and out of the unit, drain in and out of it.',
   at: null,
   input: z.strictObject({ coldC: FIELDS.coldC, preheatC: FIELDS.preheatC, drainC: FIELDS.drainC, drainOutC: FIELDS.drainOutC }),
-  begin: { coldC: 11, preheatC: 22, drainC: 36, drainOutC: 24 },
+  begin: {},
   possible: () => true,
-  judge: (_study, _reading, { coldC, preheatC, drainC, drainOutC }): Judgement => {
+  judge: (study, reading, { coldC, preheatC, drainC, drainOutC }): Judgement => {
     const wrong = preheatC < coldC || drainOutC > drainC || preheatC > drainC ? 'Heat runs from the drain to the cold water: check which is which.' : null
     if (wrong || drainC <= coldC) return impossible(wrong ?? 'The drain must be warmer than the cold water.')
     const effectiveness = (preheatC - coldC) / (drainC - coldC)
@@ -162,7 +168,8 @@ export const drain = defineReading({
       },
       results: { effectiveness: { label: 'Effectiveness of the cold side', decimals: 3 }, flows: { label: 'Cold flow over drain flow', decimals: 2 } },
       verdict: null,
-      offers: [],
+      // The cold water that came into the unit is the main's.
+      offers: [mainsOffer(study, reading.takenAt, coldC)],
     }
   },
 })

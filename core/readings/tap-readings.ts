@@ -1,11 +1,17 @@
-import { supplyOf } from '../controls/supply'
+import { carriedC, supplyOf } from '../controls/supply'
+import { SCALDS_C } from '../safety/scald'
 import { z } from 'zod'
 import { runFrontL } from '../pipes/network'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
+import { atAltitude } from '../heaters/altitude'
+import type { Tap } from '../study/pipes'
+import { runningOf } from '../study/plant'
+import type { Study } from '../study/study'
+import { KJ_PER_LITRE_K } from '../water/properties'
 import { SETPOINT_C } from '../controls/controls'
-import { dayOf, frontTo, heaterDelayS, runsTo, steadyAtTap, tapOf } from './model'
-import { defineReading } from './reading-kind'
+import { coldRunsTo, dayOf, frontAt, heaterDelayS, loopDue, mainsOn, steadyAtTap, tapOf } from './model'
+import { defineReading, impossible, type Judgement, type Offer } from './reading-kind'
 import { workedBy } from './worked-by'
 
 /** A stopwatch in the hand, s; a flow by bucket, share; a tap thermometer, K. */
@@ -19,7 +25,7 @@ export const bucket = defineReading({
   how: 'Fill a known volume against the watch, the tap open as it is used.',
   at: 'tap',
   input: z.strictObject({ volumeL: FIELDS.volumeL, seconds: FIELDS.seconds, water: z.enum(['mixed', 'hot', 'cold']), taps: z.enum(['alone', 'together']) }),
-  begin: { volumeL: 5, seconds: 40, water: 'mixed', taps: 'alone' },
+  begin: { water: 'mixed', taps: 'alone' },
   possible: () => true,
   judge: (study, reading, { volumeL, seconds, water, taps }) => {
     const tap = tapOf(study, reading.where)
@@ -49,26 +55,23 @@ export const timeToHot = defineReading({
   how: 'Pipes cold, hot tap full open: seconds until it reaches what you call hot.',
   at: 'tap',
   input: input(['seconds', 'flowLMin', 'hotC']),
-  begin: { seconds: 40, flowLMin: 6, hotC: 40 },
+  begin: { hotC: 40 },
   possible: () => true,
   judge: (study, reading, { seconds, flowLMin }) => {
     const tap = tapOf(study, reading.where)
     const delayS = heaterDelayS(study)
     const measured = (flowLMin / 60) * Math.max(0, seconds - delayS)
-    const modelled = frontTo(study, tap)
-    const last = runsTo(study, tap).at(-1)!
-    const rest = modelled - runFrontL(last)
-    const perMetre = runFrontL({ ...last, lengthM: 1 })
-    const lengthM = (measured - rest) / perMetre
+    const modelled = frontAt(study, tap, reading.takenAt)
+    const due = loopDue(study, reading.takenAt)
     return {
       worked: {
         out: { runOffL: (flowLMin * seconds) / 60, frontL: measured },
         steps: [
           { label: 'Ran off', formula: 'flow × seconds', value: (flowLMin * seconds) / 60, quantity: 'volume', decimals: 2 },
           { label: 'Of it in the pipes', formula: 'flow × (seconds − delay of the heater)', value: measured, quantity: 'volume', decimals: 2 },
-          { label: 'By the study', formula: 'sum of contents × (1 + C wall / C water)', value: modelled, quantity: 'volume', decimals: 2 },
+          { label: 'By the study', formula: due ? 'past the loop: sum of contents × (1 + C wall / C water)' : 'sum of contents × (1 + C wall / C water)', value: modelled, quantity: 'volume', decimals: 2 },
         ],
-        notes: [],
+        notes: due ? ['The loop’s pump was due at that hour: only what lies past the loop is counted as cold.'] : [],
       },
       results: { runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 }, frontL: { label: 'Of it in the pipes', quantity: 'volume', decimals: 2 } },
       verdict: {
@@ -79,12 +82,21 @@ export const timeToHot = defineReading({
         likely:
           measured > modelled
             ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-            : [study.pipes.loop ? 'the loop kept part of the way warm' : 'the pipes were still warm from a draw before', 'a run is shorter or narrower than it was written down'],
+            : [study.pipes.loop && !due ? 'the loop kept part of the way warm' : 'the pipes were still warm from a draw before', 'a run is shorter or narrower than it was written down'],
       },
-      offers: lengthM > 0.1 && lengthM < 500 ? [{ path: `pipes.runs.${last.id}.lengthM`, label: `Length of “${last.name}”, so that the contents agree`, value: Math.round(lengthM * 100) / 100 }] : [],
+      offers: lengthOffer(study, tap, reading.takenAt, measured),
     }
   },
 })
+
+/** The length of the last run that makes the contents agree with what was run off, where there can be such a length. */
+export function lengthOffer(study: Study, tap: Tap, takenAt: string, measuredL: number): Offer[] {
+  const last = coldRunsTo(study, tap, takenAt).at(-1)
+  if (!last) return []
+  const rest = frontAt(study, tap, takenAt) - runFrontL(last)
+  const lengthM = (measuredL - rest) / runFrontL({ ...last, lengthM: 1 })
+  return lengthM > 0.1 && lengthM < 500 ? [{ path: `pipes.runs.${last.id}.lengthM`, label: `Length of “${last.name}”, so that the contents agree`, value: Math.round(lengthM * 100) / 100 }] : []
+}
 
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',
@@ -92,21 +104,24 @@ export const tapTemperature = defineReading({
   how: 'Hot only, run until steady, thermometer in the stream.',
   at: 'tap',
   input: z.strictObject({ hotC: FIELDS.hotC, where: z.enum(['near', 'far']) }),
-  begin: { hotC: 55, where: 'far' },
+  begin: { where: 'far' },
   possible: () => true,
   judge: (study, reading, { hotC, where }) => {
     const tap = tapOf(study, reading.where)
-    const { heaterId, setpointC } = supplyOf(study)
-    const modelled = steadyAtTap(study, tap, setpointC, dayOf(reading.takenAt).month)
-    const supply = Math.round((setpointC + hotC - modelled) * 10) / 10
+    const { heaterId } = supplyOf(study)
+    const leavesC = carriedC(study)
+    const modelled = steadyAtTap(study, tap, leavesC, dayOf(reading.takenAt).month)
+    const supply = Math.round((leavesC + hotC - modelled) * 10) / 10
+    // Behind a mixing valve a tap says nothing of the thermostat.
+    const mixed = typeof study.plant.store?.mixesToC === 'number'
     return {
       worked: {
         out: { hotC },
         steps: [
-          { label: 'Lost on the way', formula: 'along each run T − air falls as exp(−U′L/ṁc)', value: setpointC - modelled, quantity: 'rise' },
+          { label: 'Lost on the way', formula: 'along each run T − air falls as exp(−U′L/ṁc)', value: leavesC - modelled, quantity: 'rise' },
           { label: 'Leaves the plant at', formula: 'read at the tap + lost on the way', value: supply, quantity: 'temperature' },
         ],
-        notes: hotC > 49 ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?'] : [],
+        notes: hotC > SCALDS_C ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?'] : [],
       },
       results: { hotC: { label: `At ${tap.name}`, quantity: 'temperature' } },
       verdict: {
@@ -119,27 +134,46 @@ export const tapTemperature = defineReading({
             ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'the store was half drawn']
             : ['the dial stands higher than it says', 'the store was just heated'],
       },
-      offers: where === 'near' && supply >= SETPOINT_C.low && supply <= SETPOINT_C.high ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: supply }] : [],
+      offers: !mixed && where === 'near' && supply >= SETPOINT_C.low && supply <= SETPOINT_C.high ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: supply }] : [],
     }
   },
 })
 
+/** Two thermometers, or one read twice, K. */
+const DROOP_K = 2
+
 export const droop = defineReading({
   kind: 'droop',
   title: 'Two taps together',
-  how: 'Read one tap alone, open another, read again.',
+  how: 'Read the hot water of one tap alone, open the other as it is used, read the first again.',
   at: 'tap',
-  input: input(['aloneC', 'togetherC']),
-  begin: { aloneC: 48, togetherC: 44 },
-  possible: () => true,
-  judge: (study, _reading, { aloneC, togetherC }) => ({
-    worked: {
-      out: { droopK: aloneC - togetherC },
-      steps: [{ label: 'Droop', formula: 'alone − together', value: aloneC - togetherC, quantity: 'rise' }],
-      notes: aloneC - togetherC > 3 ? [study.plant.store ? 'More than a shower forgives: look for a narrow run or a pressure drop.' : 'More than a shower forgives: the two ask more than the heater lifts.'] : [],
-    },
-    results: { droopK: { label: 'Droop', quantity: 'rise' } },
-    verdict: null,
-    offers: [],
-  }),
+  input: z.strictObject({ otherTap: FIELDS.otherTap, aloneC: FIELDS.aloneC, togetherC: FIELDS.togetherC }),
+  begin: {},
+  possible: (study) => study.pipes.taps.length > 1,
+  judge: (study, reading, { otherTap, aloneC, togetherC }): Judgement => {
+    const [first, second] = [tapOf(study, reading.where), study.pipes.taps.find((t) => t.id === otherTap)]
+    if (!second || second.id === first.id) return impossible('Two different taps are wanted: choose the other one.')
+    const heater = runningOf(study.plant.heaters)
+    const coldC = mainsOn(study, reading.takenAt)
+    const flowLMin = first.flowLMin + second.flowLMin
+    const power = heater ? atAltitude(heater, study.site.altitudeM).outputKw : null
+    const modelled = power === null ? null : Math.min(aloneC, coldC + (power * 60) / (flowLMin * KJ_PER_LITRE_K))
+    const droopK = aloneC - togetherC
+    return {
+      worked: {
+        out: { droopK },
+        steps: [
+          { label: 'Droop', formula: 'alone − together', value: droopK, quantity: 'rise' },
+          ...(modelled === null ? [] : [{ label: 'The heater can make', formula: 'cold main + output / (both flows × heat of a litre), at most what one gets alone', value: modelled, quantity: 'temperature' } as const]),
+        ],
+        notes: droopK > DROOP_K + 1 ? [heater ? 'More than a shower forgives: the two ask more than the heater lifts.' : 'More than a shower forgives: look for a narrow run or a pressure drop.'] : [],
+      },
+      results: { droopK: { label: `Droop at ${first.name} with ${second.name}`, quantity: 'rise' } },
+      verdict:
+        modelled === null
+          ? null
+          : { figure: { label: `${first.name} with ${second.name} open`, quantity: 'temperature' }, measured: togetherC, modelled, uncertainty: DROOP_K + 1, likely: togetherC < modelled ? ['it gives less than its plate: scale, gas pressure, height', 'the flows are larger than was written down'] : ['one of the two was not full open', 'it gives more than was written down'] },
+      offers: [],
+    }
+  },
 })

@@ -3,14 +3,22 @@ import { hotLitresADay } from '../people/hot-litres'
 import { FIELDS, input } from '../sums/fields'
 import { mainsByMonth } from '../water/mains'
 import { dayOf, mainsOn } from './model'
-import { defineReading } from './reading-kind'
+import { HARD_MG_L } from '../water/hardness'
+import { PRESSURE_BAR } from '../water/pressure'
+import type { Study } from '../study/study'
+import { defineReading, type Offer } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
 const MAINS_K = 1
 /** What a sealed pressure gauge on a tap is good to, bar. */
 const GAUGE_BAR = 0.2
-/** Pressures in which fittings and heaters are at home, bar. */
-const PRESSURE_BAR = { low: 1, high: 5.5 }
+
+/** The months of the main moved so that they pass through a reading of a day. */
+export function mainsOffer(study: Study, takenAt: string, coldC: number): Offer {
+  const off = coldC - mainsOn(study, takenAt)
+  const monthlyC = mainsByMonth(study.site).map((c) => Math.round(Math.min(99, Math.max(0, c + off)) * 10) / 10)
+  return { path: 'site.mains', label: 'Cold main: shift the whole year so that it passes through this reading', value: { kind: 'monthly', monthlyC } }
+}
 
 export const mains = defineReading({
   kind: 'mains',
@@ -18,12 +26,10 @@ export const mains = defineReading({
   how: 'Run the cold tap nearest the main until it is steady, then read.',
   at: null,
   input: input(['coldC']),
-  begin: { coldC: 11 },
+  begin: {},
   possible: () => true,
   judge: (study, reading, { coldC }) => {
     const modelled = mainsOn(study, reading.takenAt)
-    const middles = mainsByMonth(study.site)
-    const monthlyC = middles.map((c) => Math.round(Math.min(99, Math.max(0, c + coldC - modelled)) * 10) / 10)
     return {
       worked: { out: { coldC }, steps: [], notes: [] },
       results: { coldC: { label: 'Cold main', quantity: 'temperature' } },
@@ -34,7 +40,7 @@ export const mains = defineReading({
         uncertainty: MAINS_K,
         likely: ['the main lies shallow or passes through a warm cellar', 'it was not run long enough'],
       },
-      offers: [{ path: 'site.mains', label: 'Shift the whole year so that it passes through this reading', value: { kind: 'monthly', monthlyC } }],
+      offers: [mainsOffer(study, reading.takenAt, coldC)],
     }
   },
 })
@@ -45,7 +51,7 @@ export const pressure = defineReading({
   how: 'Gauge on a cold tap, all taps shut.',
   at: null,
   input: input(['pressureBar']),
-  begin: { pressureBar: 3 },
+  begin: {},
   possible: () => true,
   judge: (study, _reading, { pressureBar }) => ({
     worked: {
@@ -73,10 +79,10 @@ export const hardness = defineReading({
   how: 'Test strip, or the supplier’s figure, as mg/L of calcium carbonate.',
   at: null,
   input: input(['hardnessMgL']),
-  begin: { hardnessMgL: 200 },
+  begin: {},
   possible: () => true,
   judge: (_study, _reading, { hardnessMgL }) => ({
-    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > 180 ? ['Hard: scale grows sharply above 60 °C. Have heater and elements looked at more often.'] : [] },
+    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > HARD_MG_L ? ['Hard: scale grows sharply above 60 °C. Have heater and elements looked at more often.'] : [] },
     results: { hardnessMgL: { label: 'Hardness', unit: 'mg/L', decimals: 0 } },
     verdict: null,
     offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
@@ -94,7 +100,7 @@ export const hotLitres = defineReading({
   how: 'Meter on the cold feed of heater or store, read twice some days apart: the longer, the better.',
   at: null,
   input: z.strictObject({ volumeL: FIELDS.volumeL, days: z.number().min(1).max(400) }),
-  begin: { volumeL: 1200, days: 7 },
+  begin: {},
   possible: (study) => study.people.draws.kind === 'routine' && study.people.habits.length > 0,
   judge: (study, reading, { volumeL, days }) => {
     const measured = volumeL / days

@@ -1,5 +1,7 @@
 import type { HeaterControl } from '../controls/controls'
 import { plainTariff, type Tariff } from '../money/prices'
+import { KWH_PER_THERM } from '../money/calorific'
+import { KJ_PER_LITRE_K } from '../water/properties'
 import { CO2_KG_KWH, type Carrier } from '../money/carriers'
 import type { Heater, HeaterKind, HeaterOf, Store } from './plant'
 import { unlookedHeater, unlookedStore } from './unlooked'
@@ -7,8 +9,8 @@ import { unlookedHeater, unlookedStore } from './unlooked'
 type Begin<K extends HeaterKind> = Omit<HeaterOf<K>, 'id' | 'place' | 'tapId' | keyof ReturnType<typeof unlookedHeater>>
 
 /**
- * Lost at each start, Wh: the fan sweeps some 30 L of air a second for 10 to 20 s through an exchanger 30 to 40 K warmer
- * than it (0.3 to 0.6 m³ × 1.2 kJ/(m³K) × 35 K is 4 to 7 Wh of which the start gives part back).
+ * Lost at each start, Wh: before it lights the fan sweeps about 0.4 m³ of air through an exchanger some 35 K warmer;
+ * 0.4 m³ × 1.2 kJ/(m³K) × 35 K is 4.7 Wh. 3 to 5 are usual.
  */
 const PURGE_WH = 4
 
@@ -46,13 +48,34 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
 
 const copied = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 
-/** A heater of a kind as it is assumed; one that stands at a tap stands at that one. */
-export const assumedHeater = (kind: HeaterKind, id: string, place: Heater['place'], tapId: string): Heater =>
-  copied({ ...ASSUMED[kind], ...unlookedHeater(), id, place, ...(kind === 'under-sink' || kind === 'reservoir' ? { tapId } : {}) }) as Heater
+/** What an evening’s fire may warm a store by that a thermostat keeps hot already, K, and the litres of store for each square metre of collector: usual design. */
+const FIRE_WARMS_K = 25
+const LITRES_PER_M2 = 75
+/** Heat of a litre for each kelvin, kWh. */
+const KWH_PER_LITRE_K = KJ_PER_LITRE_K / 3600
 
-/** A store as it is assumed. */
-export const assumedStore = (place: Store['place']): Store => ({
-  name: 'Store', place, litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore(),
+/** What is sized to the store it heats, so that it neither boils it nor leaves it cold; as it stands where there is none. */
+function sizedTo(heater: Heater, litres: number | null): Heater {
+  if (litres === null) return heater
+  if (heater.kind === 'solar') return { ...heater, areaM2: Math.min(100, Math.max(0.5, Math.round((litres / LITRES_PER_M2) * 2) / 2)) }
+  if (heater.kind !== 'wood-coil') return heater
+  const hours = heater.firings.reduce((s, f) => Math.max(s, f.hours), 1)
+  return { ...heater, waterKw: Math.min(40, Math.max(0.2, Math.round(((litres * KWH_PER_LITRE_K * FIRE_WARMS_K) / hours) * 10) / 10)) }
+}
+
+/** A heater of a kind as it is assumed, sized to a store; one that stands at a tap stands at that one. */
+export const assumedHeater = (kind: HeaterKind, id: string, place: Heater['place'], tapId: string, storeL: number | null): Heater =>
+  sizedTo(copied({ ...ASSUMED[kind], ...unlookedHeater(), id, place, ...(kind === 'under-sink' || kind === 'reservoir' ? { tapId } : {}) }) as Heater, storeL)
+
+/** Contents of a store nobody has looked at, L. */
+export const ASSUMED_STORE_L = 150
+
+/** Loss of a store with a flue through it, W/K: 4 to 6 are usual, whatever its insulation. */
+export const FLUE_STORE_UA = 5
+
+/** A store as it is assumed, for what heats it. */
+export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => ({
+  name: 'Store', place, litres: ASSUMED_STORE_L, heightM: 1.2, loss: kind === 'gas-store' ? { kind: 'ua', uaWK: FLUE_STORE_UA } : { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore(),
 })
 
 /** Setpoint to begin with: a store is kept hot, what heats as it runs only as warm as is used. */
@@ -72,4 +95,8 @@ const BEGIN_TARIFF: Record<Carrier, [perKwh: number, co2KgKwh: number]> = {
   'district-heat': [0.12, 0.15],
 }
 
-export const assumedTariff = (carrier: Carrier): Tariff => plainTariff(...BEGIN_TARIFF[carrier])
+/** A price to begin with; in US units gas is billed by the therm. */
+export function assumedTariff(carrier: Carrier, units: 'metric' | 'us' = 'metric'): Tariff {
+  const tariff = plainTariff(...BEGIN_TARIFF[carrier])
+  return units === 'us' && carrier === 'natural-gas' ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.5 } : tariff
+}

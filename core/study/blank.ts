@@ -1,22 +1,35 @@
 import { CLIMATES } from '../climate/archetypes'
 import { everyDay } from '../controls/week'
 import { DAYS_OF, basin, dishes, foam, run, shower } from '../demos/build'
-import { unlookedHeater, unlookedStore, unlookedTap } from './unlooked'
-import { plainTariff } from '../money/prices'
+import { assumedIn } from './assumed'
+import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
+import { unlookedTap } from './unlooked'
 import type { Study } from './study'
 
+/** Currency to begin with, by units: what is written beside the other most often. */
+const CURRENCY = { metric: 'EUR', us: 'USD' } as const
+
 /**
- * A household to start from: one heater and store, a trunk with three taps, two people. Everything in it is assumed and
- * is there to be replaced.
+ * A household to start from: one heater and store, a trunk with three taps, two people. Everything in it is assumed, says
+ * so, and is there to be replaced.
  */
-export function blankStudy(id: string): Study {
+export function blankStudy(id: string, units: Study['units'] = 'metric', currency: string = CURRENCY[units]): Study {
+  const study = begun(id, units, currency)
+  const { site, people, pipes, plant, controls, prices } = study
+  const { heatingMonths: _months, firstWeekday: _day, ...assumedSite } = site
+  const { seed: _seed, ...assumedPeople } = people
+  const origins = [[assumedSite, 'site'], [assumedPeople, 'people'], [pipes, 'pipes'], [plant, 'plant'], [controls.found.heaters, 'controls.found.heaters'], [prices, 'prices']] as const
+  return { ...study, origins: Object.assign({}, ...origins.map(([part, at]) => assumedIn(part, at))) }
+}
+
+function begun(id: string, units: Study['units'], currency: string): Study {
   const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
   return {
     format: 'bagno-study',
     version: 4,
     id,
     name: 'New household',
-    units: 'metric',
+    units,
   energyIn: 'kwh',
     site: {
       name: 'Where it is',
@@ -71,31 +84,12 @@ export function blankStudy(id: string): Study {
       drain: null,
     },
     plant: {
-      heaters: [
-        {
-          kind: 'boiler-coil',
-          outputHolds: 'at this height',
-          sensorHeight: null,
-          id: 'boiler',
-          name: 'Boiler',
-          place: 'heated',
-          ...unlookedHeater(),
-          carrier: 'natural-gas',
-          outputKw: 18,
-          leastOutputKw: 5,
-          efficiency: { kind: 'condensing', shift: 0 },
-          purgeWh: 4,
-          startLagS: 8,
-          standbyW: 4,
-          coil: { bottom: 0.08, top: 0.5, uaWK: 600 },
-          primary: { litres: 6, uaWK: 3, flowLMin: 15, flowMaxC: 78, pumpW: 40, bandK: 5, overrunS: 0 },
-        },
-      ],
-      store: { name: 'Store', place: 'heated', litres: 150, heightM: 1.2, loss: { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore() },
+      heaters: [assumedHeater('boiler-coil', 'boiler', 'heated', 'shower', null)],
+      store: assumedStore('heated', 'boiler-coil'),
     },
     controls: {
       found: {
-        heaters: { boiler: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false } },
+        heaters: { boiler: beginControl('boiler-coil') },
         loop: { mode: 'off', windows: everyDay() },
         grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
       },
@@ -104,16 +98,16 @@ export function blankStudy(id: string): Study {
       setOn: null,
     },
     prices: {
-      currency: 'EUR',
+      currency,
       carriers: {
-        'natural-gas': { ...plainTariff(0.11, 0.183) },
-        electricity: { ...plainTariff(0.3, 0.25) },
+        'natural-gas': assumedTariff('natural-gas', units),
+        electricity: assumedTariff('electricity', units),
       },
-      water: { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
+      water: units === 'us' ? { unit: 'thousand-gal', price: 6, sewer: 8, source: '', asOf: null } : { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
       creditHouseHeat: false,
     },
     packages: [],
     readings: [],
-    origins: { 'site.mains': 'assumed', 'plant.store.loss': 'assumed' },
+    origins: {},
   }
 }

@@ -1,8 +1,9 @@
 import { everyDay } from '../controls/week'
 import { CARRIERS, type Carrier } from '../money/carriers'
-import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
-import { MOST_HEATERS, carrierOf, isLocal, isOnStore, isRunning, type Heater, type HeaterKind } from './plant'
-import type { Loop } from './pipes'
+import { assumedIn } from './assumed'
+import { ASSUMED_STORE_L, FLUE_STORE_UA, assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
+import { MOST_HEATERS, carrierOf, isLocal, isOnStore, isRunning, type Heater, type HeaterKind, type Store } from './plant'
+import type { Loop, Tap } from './pipes'
 import type { Study } from './study'
 
 /** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
@@ -14,8 +15,8 @@ export function withPrices(study: Study): Study {
   if (!missing.length) return study
   return {
     ...study,
-    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c)])) } },
-    origins: { ...study.origins, ...Object.fromEntries(missing.map((c) => [`prices.carriers.${c}.price`, 'assumed' as const])) },
+    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c, study.units)])) } },
+    origins: { ...study.origins, ...Object.assign({}, ...missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))) },
   }
 }
 
@@ -35,15 +36,29 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
     heaters: Object.fromEntries(heaters.map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)])),
   })
   const stored = heaters.find(isOnStore)
-  const store = stored ? (study.plant.store ?? assumedStore(stored.place)) : null
+  const store = stored ? flued(study, heaters, study.plant.store ?? assumedStore(stored.place, stored.kind)) : null
+  const added = heaters.filter((h) => !study.plant.heaters.includes(h))
   const kept = ([path]: [string, unknown]) => (path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store'))
   return withPrices({
     ...study,
     plant: { heaters, store },
     controls: { ...study.controls, found: controlsFor(study.controls.found), set: study.controls.set && controlsFor(study.controls.set) },
     packages: study.packages.map((p) => ({ ...p, measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)) })),
-    origins: { ...Object.fromEntries(Object.entries(study.origins).filter(kept)), ...(store && !study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}) },
+    origins: {
+      ...Object.fromEntries(Object.entries(study.origins).filter(kept)),
+      ...(store && !study.plant.store ? assumedIn(store, 'plant.store') : {}),
+      ...(store && study.plant.store && store !== study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}),
+      ...Object.assign({}, ...added.map((h) => ({ ...assumedIn(h, `plant.heaters.${h.id}`), ...assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`) }))),
+    },
   })
+}
+
+/** A store whose loss nobody measured loses through the flue as soon as a burner stands under it. */
+function flued(study: Study, heaters: readonly Heater[], store: Store): Store {
+  const guessed = store.loss.kind === 'label' || study.origins['plant.store.loss'] === 'assumed'
+  const burner = heaters.some((h) => h.kind === 'gas-store')
+  if (!guessed || !burner || study.plant.heaters.some((h) => h.kind === 'gas-store')) return store
+  return { ...store, loss: { kind: 'ua', uaWK: FLUE_STORE_UA } }
 }
 
 const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h))
@@ -57,10 +72,15 @@ export function refusesHeater(others: readonly Heater[], kind: HeaterKind): stri
   return null
 }
 
-/** The first tap without a heater of its own, or the first of all. */
+/** Taps that a small store serves best come first: what is asked for often, in small amounts. */
+const SMALL_USES: readonly Tap['kind'][] = ['basin', 'kitchen']
+
+/** A tap without a heater of its own, a basin first; or the first of all. */
 function freeTap(study: Study, others: readonly Heater[]): string {
   const taken = new Set(others.filter(isLocal).map((h) => h.tapId))
-  return (study.pipes.taps.find((t) => !taken.has(t.id)) ?? study.pipes.taps[0]).id
+  const free = study.pipes.taps.filter((t) => !taken.has(t.id))
+  const best = SMALL_USES.map((kind) => free.find((t) => t.kind === kind)).find((t) => t !== undefined)
+  return (best ?? free[0] ?? study.pipes.taps[0]).id
 }
 
 const tapsLeft = (study: Study, others: readonly Heater[], kind: HeaterKind) =>
@@ -74,7 +94,7 @@ export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): St
   if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
   const { [id]: _gone, ...controls } = study.controls.found.heaters
   const cleared: Study = { ...study, controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null } }
-  const heater = assumedHeater(kind, id, old.place, freeTap(study, others))
+  const heater = assumedHeater(kind, id, old.place, freeTap(study, others), study.plant.store?.litres ?? ASSUMED_STORE_L)
   return withHeaters(cleared, heaters.map((h) => (h.id === id ? heater : h)))
 }
 
@@ -90,7 +110,7 @@ export function addHeater(study: Study, kind: HeaterKind): Study {
   const { heaters, store } = study.plant
   if (refusesAnother(study, kind)) return study
   const id = freeId(heaters.map((h) => h.id), kind)
-  return withHeaters(study, [...heaters, assumedHeater(kind, id, store?.place ?? heaters[0].place, freeTap(study, heaters))])
+  return withHeaters(study, [...heaters, assumedHeater(kind, id, store?.place ?? heaters[0].place, freeTap(study, heaters), store?.litres ?? ASSUMED_STORE_L)])
 }
 
 /** Whether a heater may go: something must heat water for all taps. */

@@ -8,3 +8,7 @@ export const KETTLES = {
   'flakes that loosen': 220,
   'a thick crust within weeks': 350,
 } as const
+
+/** Water from this hardness on scales noticeably, mg/L of calcium carbonate, and sharply above this temperature, °C. */
+export const HARD_MG_L = 180
+export const SCALES_C = 60

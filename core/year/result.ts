@@ -105,8 +105,8 @@ export interface YearResult extends Period {
   seed: number
 }
 
-/** Rounds to a millionth, so that the same year prints the same everywhere. */
-const r6 = (x: number) => Math.round(x * 1e6) / 1e6
+/** Rounds to a millionth, so that the same year prints the same everywhere; adding nought turns −0 into 0. */
+const r6 = (x: number) => Math.round(x * 1e6) / 1e6 + 0
 
 /** Value below which a share of the sorted values lies. */
 function quantile(sorted: readonly number[], share: number): number {

@@ -22,6 +22,8 @@ export interface BruteResult {
   primary: number
   conversion: number
   input: number
+  /** More held at the end than at the start. */
+  stored: number
   runOffL: number
   waits: number[]
   starts: number
@@ -67,7 +69,7 @@ export function bruteForce(study: Study, days: number): BruteResult {
   const loopOn = new Set(loopPath)
   const paths = pipes.taps.map((t: Tap) => pathTo(t.runId))
   const draws = drawsOfYear(study.people, site).filter((d) => d.startS < days * DAY_S)
-  const r: BruteResult = { useful: 0, deadRun: 0, runOff: 0, loop: 0, store: 0, primary: 0, conversion: 0, input: 0, runOffL: 0, waits: [], starts: 0, cool: 0 }
+  const r: BruteResult = { useful: 0, deadRun: 0, runOff: 0, loop: 0, store: 0, primary: 0, conversion: 0, input: 0, stored: 0, runOffL: 0, waits: [], starts: 0, cool: 0 }
   const buy = (kj: number, heat: number) => {
     r.input += kj
     r.conversion += kj - heat
@@ -81,6 +83,8 @@ export function bruteForce(study: Study, days: number): BruteResult {
   const instant = heater.kind === 'instant-gas' ? new Instant(heater, airAt(heater.place), set.setpointC, buy, r) : null
   const heats = store ? plant.heaters.map((h) => new StoreHeat(h, store, airAt(h.place), control.heaters[h.id], plant.store!.sensorHeight, buy, r)) : []
 
+  const held = () => runs.reduce((s, x) => s + x.heldKj(), 0) + (back?.heldKj() ?? 0) + (store?.heldKj() ?? 0) + (instant?.heldKj() ?? 0) + heats.reduce((s, h) => s + h.heldKj(), 0)
+  const before = held()
   const open: Open[] = []
   let next = 0
   for (let now = 0; now < days * DAY_S; now++) {
@@ -144,6 +148,7 @@ export function bruteForce(study: Study, days: number): BruteResult {
     } else instant!.second()
     buy(plant.heaters.reduce((s, h) => s + ('standbyW' in h ? h.standbyW : 0), 0) / 1000, 0)
   }
+  r.stored = held() - before
   runs.forEach((run, i) => (loopOn.has(i) && control.loop.mode !== 'off' ? (r.loop += run.lostKj) : (r.deadRun += run.lostKj)))
   if (back) r.loop += back.lostKj
   if (store) r.store = store.lostKj
@@ -199,6 +204,10 @@ class StoreHeat {
     private readonly r: BruteResult,
   ) {
     this.primaryC = airC
+  }
+
+  heldKj(): number {
+    return this.spec.kind === 'boiler-coil' ? this.spec.primary.litres * KJ * this.primaryC : 0
   }
 
   calls(): boolean {
@@ -327,6 +336,10 @@ class Instant {
       else first.litres -= take
     }
     return out
+  }
+
+  heldKj(): number {
+    return heatOf(this.content)
   }
 
   second(): void {

@@ -105,7 +105,11 @@ describe('tables of the trade', () => {
     expect(scaldSeconds(c).childS).toBeCloseTo(s / 4, 6)
   })
 
-  it('claims no scald below the table', () => expect(scaldSeconds(45).adultS).toBe(Infinity))
+  it('below the table the time is long and not without end', () => {
+    expect(scaldSeconds(44).adultS / 3600).toBeCloseTo(6, 9)
+    expect(scaldSeconds(40).adultS).toBeLessThan(Infinity)
+    expect(scaldSeconds(40).adultS).toBeGreaterThan(scaldSeconds(44).adultS)
+  })
 
   it('kills tenfold in 111 minutes at 50 °C and in 2 at 60 °C', () => {
     expect(60 / logKillPerHour(50)).toBeCloseTo(111, 6)

@@ -5,7 +5,7 @@ import { hoursOf } from '../../core/climate/site-hours'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { absorbed, gain, SolarHeater } from '../../core/heaters/solar-collector'
+import { absorbed, circuitLossWK, gain, SolarHeater } from '../../core/heaters/solar-collector'
 import { LoopTee } from '../../core/heaters/loop-tee'
 import { circuitFlow } from '../../core/heaters/wood-coil'
 import { moneyByStation } from '../../core/money/where-it-goes'
@@ -41,13 +41,16 @@ describe('collectors, against their own equation', () => {
     const store = new LayeredStore(4000, 2, 0, 25)
     const heater = new SolarHeater(solar, ledger, hours)
     heater.rest(60, store, noon * 3600)
-    const kw = total(ledger.flows.renewable) / 60
+    const kw = (store.heldKj() - 4000 * KJ_PER_LITRE_K * 25) / 60
     const light = absorbed(solar, hours.onPlane(noon, solar.tiltDeg, solar.azimuthDeg))
     const flowKwK = (solar.flowLMin / 60) * KJ_PER_LITRE_K
     const meanK = 25 + kw * (1000 / solar.coil.uaWK + 1 / (2 * flowKwK)) - hours.airC[noon]
-    expect(kw).toBeGreaterThan(1)
-    expect(kw).toBeCloseTo(gain(solar, light, meanK), 3)
-    expect(store.heldKj() - 4000 * KJ_PER_LITRE_K * 25).toBeCloseTo(kw * 60, 4)
+    expect(kw).toBeGreaterThan(0.5)
+    // Of what the collectors give, the circuit loses its share on the way.
+    const lost = (circuitLossWK(solar.areaM2) * meanK) / 1000
+    expect(kw).toBeCloseTo(gain(solar, light, meanK) - lost, 3)
+    expect(total(ledger.flows.renewable)).toBeCloseTo((kw + lost) * 60, 3)
+    expect(heater.takeLost()).toBeCloseTo(lost * 60, 3)
     expect(total(ledger.inputs.electricity)).toBeCloseTo((solar.pumpW / 1000) * 60, 9)
   })
 

@@ -3,7 +3,8 @@ import { everyDay } from '../../core/controls/week'
 import { DEMOS } from '../../core/demos/index'
 import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
 import { addHeater, changeHeaterKind } from '../../core/study/plant-edits'
-import { HEATER_KINDS, type HeaterKind } from '../../core/study/plant'
+import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
+import { HEATER_KINDS, type Heater, type HeaterKind } from '../../core/study/plant'
 import { Study } from '../../core/study/study'
 import { Household } from '../../core/year/household'
 import { COMES_IN, FLOWS, type Flow } from '../../core/year/ledger'
@@ -16,7 +17,7 @@ const pipe = fc
     fc.record({
       material: fc.constant(material),
       size: fc.constantFrom(...sizesOf(material)),
-      lengthM: fc.double({ min: 0.3, max: 25, noNaN: true }),
+      lengthM: fc.oneof(fc.double({ min: 0.1, max: 25, noNaN: true }), fc.constant(0.1)),
       place: fc.constantFrom(...PLACES),
       insulation: fc.option(fc.record({ lambdaWMK: fc.constantFrom(0.028, 0.037, 0.04), thicknessMm: fc.integer({ min: 0, max: 40 }) })),
     }),
@@ -29,46 +30,116 @@ const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   ...[addHeater(addHeater(study, 'under-sink'), 'reservoir')].map((s) => ({ ...s, plant: { ...s.plant, heaters: s.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)) } })),
 ])
 
-/** A sound study of a household nobody has thought of: a demo's shape with its figures thrown about. */
+const num = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+/** Two heights in a store, the lower first and at least a hundredth apart. */
+const span = fc.tuple(num(0, 0.98), num(0.01, 1)).map(([a, b]) => (b - a > 0.01 ? [a, b] : [Math.min(a, b, 0.98), Math.min(1, Math.min(a, b, 0.98) + 0.02)]))
+/** Small and large alike: a figure spread evenly over its powers of ten. */
+const wide = (min: number, max: number) => num(Math.log10(min), Math.log10(max)).map((x) => Math.min(max, Math.max(min, 10 ** x)))
+const months = fc.oneof({ weight: 4, arbitrary: fc.constant(Array<boolean>(12).fill(true)) }, { weight: 1, arbitrary: fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }) })
+
+/** Figures that any heater may have, thrown about over all that the schema takes. */
+const figures = fc.record({
+  sensor: fc.option(num(0, 1)),
+  coil: span,
+  height: num(0, 1),
+  coilUa: wide(20, 10_000),
+  primary: fc.record({ litres: wide(0.5, 100), uaWK: num(0, 50), flowLMin: wide(1, 100), flowMaxC: num(40, 95), pumpW: num(0, 200), bandK: num(1, 30), overrunS: fc.constantFrom(0, 60, 300, 1800) }),
+  output: wide(1, 60),
+  leastShare: num(0, 1),
+  backup: fc.oneof(
+    fc.record({ by: fc.constant('top of store' as const), belowK: num(2, 40) }),
+    fc.record({ by: fc.constant('recovery time' as const), hours: num(0.5, 24) }),
+    fc.constant({ by: 'boost only' as const }),
+  ),
+  backupKw: num(0, 6),
+  air: fc.constantFrom('where it stands' as const, 'outdoors' as const),
+  leastAirC: num(-30, 20),
+  areaM2: wide(0.5, 40),
+  storeLimitC: num(50, 95),
+  exchanger: fc.constantFrom('direct' as const, 'plate' as const),
+  pilotW: fc.constantFrom(0, 0, 120, 500),
+  purgeWh: fc.constantFrom(0, 4, 25),
+  startLagS: fc.constantFrom(0, 1, 8, 120),
+  contentL: wide(0.1, 20),
+  contentUaWK: num(0, 10),
+  leastFlowLMin: fc.constantFrom(0, 2, 4),
+  condensing: fc.boolean(),
+  shift: num(-0.1, 0.02),
+  holds: fc.constantFrom('at sea level' as const, 'at this height' as const),
+  months,
+})
+
+/** A heater with those of the figures that it has. */
+function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F : never): Heater {
+  const has = (key: string) => key in h
+  const [bottom, top] = f.coil
+  return {
+    ...h,
+    months: f.months,
+    ...(has('sensorHeight') ? { sensorHeight: f.sensor } : {}),
+    ...(has('coil') ? { coil: { ...(h as { coil: object }).coil, bottom, top, ...('uaWK' in (h as { coil: object }).coil ? { uaWK: f.coilUa } : {}) } } : {}),
+    ...(has('height') ? { height: f.height } : {}),
+    ...(has('primary') ? { primary: f.primary } : {}),
+    ...(has('outputKw') ? { outputKw: h.kind === 'heat-pump' ? Math.min(40, f.output) : f.output } : {}),
+    ...(has('powerKw') ? { powerKw: Math.min(20, f.output) } : {}),
+    ...(has('leastOutputKw') ? { leastOutputKw: f.output * f.leastShare } : {}),
+    ...(has('outputHolds') ? { outputHolds: f.holds } : {}),
+    ...(has('backup') ? { backup: f.backup, backupKw: f.backupKw, air: f.air, leastAirC: f.leastAirC } : {}),
+    ...(has('areaM2') ? { areaM2: f.areaM2, storeLimitC: f.storeLimitC } : {}),
+    ...(has('exchanger') ? { exchanger: f.exchanger } : {}),
+    ...(has('pilotW') ? { pilotW: f.pilotW } : {}),
+    ...(has('purgeWh') ? { purgeWh: f.purgeWh } : {}),
+    ...(has('startLagS') ? { startLagS: f.startLagS } : {}),
+    ...(has('contentL') ? { contentL: f.contentL, contentUaWK: f.contentUaWK, leastFlowLMin: f.leastFlowLMin } : {}),
+    ...(has('efficiency') && typeof (h as { efficiency: unknown }).efficiency !== 'number' ? { efficiency: f.condensing ? { kind: 'condensing', shift: f.shift } : { kind: 'fixed', share: 0.8 } } : {}),
+  } as Heater
+}
+
+/** A sound study of a household nobody has thought of: a demo's shape with its figures thrown about, to the edges of what the schema takes. */
 export const randomStudy: fc.Arbitrary<Study> = fc
   .record({
     base: fc.constantFrom(...BASES),
     pipes: fc.array(pipe, { minLength: 12, maxLength: 12 }),
-    setpointC: fc.double({ min: 40, max: 75, noNaN: true }),
-    hysteresisK: fc.double({ min: 1, max: 12, noNaN: true }),
-    litres: fc.double({ min: 60, max: 500, noNaN: true }),
-    uaWK: fc.double({ min: 0, max: 8, noNaN: true }),
-    outputScale: fc.double({ min: 0.3, max: 2, noNaN: true }),
+    figures: fc.array(figures, { minLength: 4, maxLength: 4 }),
+    setpoints: fc.array(num(30, 85), { minLength: 4, maxLength: 4 }),
+    hysteresisK: num(0.5, 20),
+    litres: wide(5, 5000),
+    heightM: num(0.2, 5),
+    sensorHeight: num(0, 1),
+    inletMix: num(0, 0.3),
+    uaWK: num(0, 8),
+    reliefC: num(80, 99),
     timer: fc.option(fc.tuple(fc.integer({ min: 0, max: 700 }), fc.integer({ min: 720, max: 1440 }))),
     mode: fc.constantFrom('off' as const, 'always' as const, 'clock' as const),
     loop: fc.tuple(fc.integer({ min: 0, max: 700 }), fc.integer({ min: 720, max: 1440 })),
-    pumpLMin: fc.double({ min: 0.5, max: 12, noNaN: true }),
-    flowScale: fc.double({ min: 0.4, max: 2, noNaN: true }),
+    pumpLMin: wide(0.2, 30),
+    returnHeight: num(0, 1),
+    flowScale: num(0.4, 2),
     seed: fc.integer({ min: 0, max: 1_000_000 }),
     keepHot: fc.boolean(),
-    mixesToC: fc.option(fc.double({ min: 38, max: 60, noNaN: true })),
-    closesAtC: fc.option(fc.double({ min: 28, max: 45, noNaN: true })),
-    airC: fc.double({ min: -10, max: 12, noNaN: true }),
+    mixesToC: fc.option(num(30, 70)),
+    closesAtC: fc.option(num(25, 55)),
+    airC: num(-10, 12),
+    latitudeDeg: num(-66, 66),
+    altitudeM: num(-400, 3000),
+    mains: fc.constantFrom({ kind: 'model' as const }, { kind: 'ground' as const }),
+    standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
   .map((r) => {
     const study = structuredClone(r.base)
     study.people.seed = r.seed
-    study.site.monthlyAirC = study.site.monthlyAirC.map((c) => c + r.airC / 2)
+    study.site = { ...study.site, monthlyAirC: study.site.monthlyAirC.map((c) => c + r.airC / 2), latitudeDeg: r.latitudeDeg, altitudeM: r.altitudeM, mains: r.mains }
     study.pipes.runs = study.pipes.runs.map((run, i) => ({ ...run, ...r.pipes[i % 12] }))
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
+    if (r.standard) study.people.draws = { kind: 'standard', cycle: r.standard, tapId: study.pipes.taps[0].id }
     const found = study.controls.found
-    for (const id of Object.keys(found.heaters)) {
-      found.heaters[id] = {
-        setpointC: r.setpointC,
-        hysteresisK: r.hysteresisK,
-        windows: r.timer ? everyDay(r.timer) : null,
-        keepHot: r.keepHot,
-      }
+    for (const [i, id] of Object.keys(found.heaters).entries()) {
+      found.heaters[id] = { setpointC: r.setpoints[i % 4], hysteresisK: r.hysteresisK, windows: r.timer ? everyDay(r.timer) : null, keepHot: r.keepHot }
     }
-    if (study.plant.store) study.plant.store = { ...study.plant.store, litres: r.litres, loss: { kind: 'ua', uaWK: r.uaWK }, mixesToC: r.mixesToC }
-    study.plant.heaters = study.plant.heaters.map((h) => ('outputKw' in h ? { ...h, outputKw: Math.max(3, h.outputKw * r.outputScale), ...('leastOutputKw' in h ? { leastOutputKw: 1 } : {}) } : h))
+    if (study.plant.store) study.plant.store = { ...study.plant.store, litres: r.litres, heightM: r.heightM, sensorHeight: r.sensorHeight, inletMix: r.inletMix, reliefC: r.reliefC, loss: { kind: 'ua', uaWK: r.uaWK }, mixesToC: r.mixesToC }
+    study.plant.heaters = study.plant.heaters.map((h, i) => thrown(h, r.figures[i % 4]))
     if (study.pipes.loop) {
-      study.pipes.loop = { ...study.pipes.loop, bypass: r.closesAtC === null ? null : { closesAtC: r.closesAtC }, pumpLMin: r.pumpLMin, back: { ...study.pipes.loop.back, ...r.pipes[11] } }
+      study.pipes.loop = { ...study.pipes.loop, bypass: r.closesAtC === null ? null : { closesAtC: r.closesAtC }, pumpLMin: r.pumpLMin, returnHeight: r.returnHeight, back: { ...study.pipes.loop.back, ...r.pipes[11] } }
       found.loop = { mode: r.mode, windows: everyDay(r.loop) }
     }
     return Study.parse(study)

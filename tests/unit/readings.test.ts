@@ -5,9 +5,15 @@ import { dialFor } from '../../core/controls/dial'
 import { placeTemperature } from '../../core/climate/places'
 import { DEMOS } from '../../core/demos/index'
 import { hillTown } from '../../core/demos/hill-town'
+import { forestFarm } from '../../core/demos/forest-farm'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { efficiencyAt, type Efficiency } from '../../core/heaters/efficiency'
+import { meteredShare } from '../../core/money/gas-meter'
+import { fit } from '../../core/readings/fit'
+import { addHeater } from '../../core/study/plant-edits'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { KINDS, judge } from '../../core/readings/kinds'
-import { dayOf, frontTo, loopAir, loopUa, mainsOn, steadyAtTap } from '../../core/readings/model'
+import { dayOf, frontAt, frontTo, loopAir, loopDue, loopUa, mainsOn, steadyAtTap } from '../../core/readings/model'
 import { agrees } from '../../core/readings/reading-kind'
 import { settleOrigins } from '../../core/study/origins'
 import { valueAt, withValueAt } from '../../core/study/paths'
@@ -25,13 +31,30 @@ const reading = (kind: Reading['kind'], values: Reading['values'], where: string
 const withReading = (r: Reading, study: Study = hillTown): Study => ({ ...structuredClone(study), readings: [r] })
 const judged = (r: Reading, study: Study = hillTown) => judge(withReading(r, study), r)!
 
+/** Figures such as are read: a form begins without any. */
+const READ: Partial<Record<Reading['kind'], Reading['values']>> = {
+  mains: { coldC: 11 }, pressure: { pressureBar: 3 }, hardness: { hardnessMgL: 200 }, 'hot-litres': { volumeL: 1200, days: 7 },
+  bucket: { volumeL: 5, seconds: 40 }, 'time-to-hot': { seconds: 40, flowLMin: 6 }, climb: { points: '0 12; 15 30; 30 55; 45 55.2; 60 55.1', flowLMin: 6 },
+  'tap-temperature': { hotC: 55 }, droop: { aloneC: 48, togetherC: 44 }, 'heater-display': { inletC: 11, outletC: 48, flowLMin: 9, gave: 'all it has' },
+  meter: { amount: 0.09, seconds: 120 }, dial: { division: 3, hotC: 55 }, 'store-top': { storeC: 58 }, 'overnight-drop': { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
+  loop: { supplyC: 58, returnC: 55, pumpLMin: 4 }, pump: { volts: 230, amps: 0.2, powerFactor: 0.6 }, drain: { coldC: 11, preheatC: 22, drainC: 36, drainOutC: 24 },
+}
+
 describe('every kind of reading', () => {
-  it.each(KINDS.map((k) => [k.kind, k] as const))('%s takes its beginning in each demo, and an adoption is sound and can be taken back', (_, kind) => {
+  it('begins with no figure and nothing to correct', () => {
+    for (const kind of KINDS) {
+      const invented = Object.entries(kind.begin).filter(([name, v]) => typeof v === 'number' && name !== 'hotC')
+      expect(invented).toEqual([])
+      const begun = judge(hillTown, reading(kind.kind, kind.begin, null))
+      expect(begun?.offers ?? []).toEqual([])
+    }
+  })
+
+  it.each(KINDS.map((k) => [k.kind, k] as const))('%s takes what is read in each demo, and an adoption is sound and can be taken back', (_, kind) => {
     for (const { study } of DEMOS) {
       if (!kind.possible(study)) continue
       const where = kind.at === 'tap' ? study.pipes.taps[1].id : kind.at === 'heater' ? study.plant.heaters[0].id : null
-      // A climb begins with no reading in it.
-      const begin = kind.kind === 'climb' ? { ...kind.begin, points: '0 12; 15 30; 30 55; 45 55.2; 60 55.1' } : kind.begin
+      const begin = { ...kind.begin, ...READ[kind.kind], ...(kind.kind === 'droop' ? { otherTap: study.pipes.taps[0].id } : {}) }
       const before = withReading(reading(kind.kind, begin, where), study)
       const verdict = judge(before, before.readings[0])
       expect(verdict).not.toBeNull()
@@ -81,13 +104,26 @@ describe('what readings say', () => {
 
   it('the time to hot of the study agrees with the study, and a longer one lengthens the last run', () => {
     const tap = hillTown.pipes.taps[0]
-    const seconds = (frontTo(hillTown, tap) / 6) * 60
+    const seconds = (frontAt(hillTown, tap, reading('note', {}).takenAt) / 6) * 60
     expect(agrees(judged(reading('time-to-hot', { seconds, flowLMin: 6, hotC: 40 }, tap.id)).verdict!)).toBe(true)
     const long = judged(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id))
     expect(agrees(long.verdict!)).toBe(false)
     expect(long.offers[0].path).toBe(`pipes.runs.${tap.runId}.lengthM`)
     const after = adopt(withReading(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id)), 'one')
     expect(frontTo(after, tap)).toBeCloseTo(frontTo(hillTown, tap) + 3, 1)
+  })
+
+  it('counts from the loop while its pump is due, so that a short wait does not shorten what was warm', () => {
+    const tap = hillTown.pipes.taps.find((t) => t.id === 'top-shower')!
+    const [day, night] = ['2026-01-20T10:00:00+01:00', '2026-01-20T03:00:00+01:00']
+    expect([loopDue(hillTown, day), loopDue(hillTown, night)]).toEqual([true, false])
+    expect(frontAt(hillTown, tap, night)).toBeCloseTo(frontTo(hillTown, tap), 9)
+    expect(frontAt(hillTown, tap, day)).toBeLessThan(0.2 * frontTo(hillTown, tap))
+    const short = { ...reading('time-to-hot', { seconds: 6, flowLMin: 8, hotC: 40 }, tap.id), takenAt: day }
+    expect(agrees(judged(short).verdict!)).toBe(true)
+    const fitted = fit({ ...hillTown, readings: [short, { ...short, id: 'two' }] })!
+    expect(fitted.study.pipes.runs.find((r) => r.id === 'cellar-main')!.lengthM).toBe(7)
+    for (const c of fitted.corrections) if (!c.settled) expect(c.to).toBe(c.from)
   })
 
   it('a loop read at its modelled loss agrees, and a measured loss is what the engine loses', () => {
@@ -114,11 +150,48 @@ describe('what readings say', () => {
 
   it('meter and water together give an efficiency, and more out than in is said to be wrong', () => {
     const good = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 19 }, 'boiler'))
-    expect(good.worked.out.efficiency as number).toBeCloseTo(19 / ((0.05 * 11 * 3600) / 90), 6)
+    expect(good.worked.out.efficiency as number).toBeCloseTo(19 / ((0.05 * meteredShare(hillTown.site.altitudeM) * 11 * 3600) / 90), 6)
     expect(good.offers[0].path).toBe('plant.heaters.boiler.efficiency')
     const bad = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 30 }, 'boiler'))
     expect(bad.offers).toHaveLength(0)
     expect(bad.worked.notes.join()).toMatch(/More out than in/)
+  })
+
+  it('a clocked meter takes its power from the display in the log, and moves a condensing curve instead of flattening it', () => {
+    const shown = { ...reading('heater-display', { inletC: 11, outletC: 48, flowLMin: 7 }, 'boiler'), id: 'shown' }
+    const clocked = { ...reading('meter', { fuel: 'gas-m3', amount: 0.06, seconds: 100, gasC: 15 }, 'boiler'), id: 'clocked' }
+    const study = { ...hillTown, readings: [shown, clocked] }
+    const { worked, offers } = judge(study, clocked)!
+    const kw = judge(study, shown)!.worked.out.waterKw as number
+    const inputKw = (0.06 * meteredShare(hillTown.site.altitudeM, 15) * 11 * 3600) / 100
+    expect(worked.out.efficiency as number).toBeCloseTo(kw / inputKw, 6)
+    const measured = kw / inputKw
+    const value = offers[0].value as Efficiency
+    expect(value.kind).toBe('condensing')
+    expect(efficiencyAt(value, 45, 'natural-gas')).toBeCloseTo(measured, 3)
+    expect(efficiencyAt(value, 25, 'natural-gas')).toBeGreaterThan(efficiencyAt(value, 60, 'natural-gas'))
+    // What one draw took is no output of the heater.
+    expect(judge(study, shown)!.offers).toEqual([])
+  })
+
+  it('two taps together are two different taps, held against what the heater lifts', () => {
+    const taken = (otherTap: string) => judge(harbourFlat, { ...reading('droop', { otherTap, aloneC: 54, togetherC: 36 }, 'shower'), takenAt: '2026-01-20T08:00:00Z' })!
+    expect(taken('shower').worked.notes.join()).toMatch(/Two different taps/)
+    const both = harbourFlat.pipes.taps.filter((t) => t.id === 'shower' || t.id === 'kitchen-sink').reduce((s, t) => s + t.flowLMin, 0)
+    expect(taken('kitchen-sink').verdict!.modelled).toBeCloseTo(mainsOn(harbourFlat, '2026-01-20T08:00:00Z') + (19.2 * 60) / (both * KJ_PER_LITRE_K), 6)
+  })
+
+  it('a timed climb and a drain reading correct the study', () => {
+    const tap = hillTown.pipes.taps[0]
+    const climbed = { ...reading('climb', { points: '0 12; 60 20; 90 50; 110 60; 140 60.2', flowLMin: 7, hotC: 40 }, tap.id), takenAt: '2026-01-20T03:00:00Z' }
+    expect(judged(climbed).offers[0].path).toBe(`pipes.runs.${tap.runId}.lengthM`)
+    expect(judged(reading('drain', { coldC: 7, preheatC: 20, drainC: 36, drainOutC: 24 })).offers[0].path).toBe('site.mains')
+  })
+
+  it('behind a mixing valve a tap says nothing of the thermostat, and a store before a heater has its own', () => {
+    expect(judge(forestFarm, reading('tap-temperature', { hotC: 50, where: 'near' }, 'shower'))!.offers).toEqual([])
+    const solar = addHeater(addHeater(harbourFlat, 'solar'), 'element')
+    expect(judge(solar, reading('store-top', { storeC: 58 }))!.offers[0].path).toBe('controls.found.heaters.element.setpointC')
   })
 
   it('volt-amperes correct nothing', () => {

@@ -17,7 +17,7 @@ function faults(base: Study, change: (s: Study) => void): string {
 }
 const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false }
 const with2 = (s: Study, kind: HeaterKind) => {
-  s.plant.heaters.push(assumedHeater(kind, 'extra', 'heated', s.pipes.taps[0].id))
+  s.plant.heaters.push(assumedHeater(kind, 'extra', 'heated', s.pipes.taps[0].id, null))
   s.controls.found.heaters.extra = control
 }
 
@@ -25,8 +25,8 @@ describe('parts of a plant that do not go together are refused by name', () => {
   it.each<[string, Study, (s: Study) => void, RegExp]>([
     ['two heaters as the water runs', harbourFlat, (s) => { with2(s, 'instant-electric') }, /plant › heaters › 2: one heater can heat the water as it runs/],
     ['a coil without a store', harbourFlat, (s) => { with2(s, 'element') }, /plant › store: needs a store: "Element" heats one/],
-    ['a store that nothing heats', forestFarm, (s) => { s.plant.heaters = [assumedHeater('instant-electric', 'range', 'heated', 'x')]; s.controls.found.heaters = { range: control }; s.packages = [] }, /plant › store: has no heater/],
-    ['only a store at one tap', harbourFlat, (s) => { s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin')]; s.packages = [] }, /plant › heaters: needs one that serves all taps/],
+    ['a store that nothing heats', forestFarm, (s) => { s.plant.heaters = [assumedHeater('instant-electric', 'range', 'heated', 'x', null)]; s.controls.found.heaters = { range: control }; s.packages = [] }, /plant › store: has no heater/],
+    ['only a store at one tap', harbourFlat, (s) => { s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin', null)]; s.packages = [] }, /plant › heaters: needs one that serves all taps/],
     ['a small store at a tap that is not there', forestFarm, (s) => { (s.plant.heaters[3] as { tapId: string }).tapId = 'cellar' }, /plant › heaters › 4 › tapId: there is no tap "cellar"/],
     ['two small stores at one tap', forestFarm, (s) => { s.plant.heaters.push({ ...s.plant.heaters[3], id: 'extra' }); s.controls.found.heaters.extra = control }, /tapId: this tap has a heater of its own already/],
     ['a coil upside down', forestFarm, (s) => { (s.plant.heaters[1] as { coil: { bottom: number } }).coil.bottom = 0.9 }, /plant › heaters › 2 › coil › top: must be above the bottom/],
@@ -41,7 +41,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
     ['a tap that pours litres nobody has', forestFarm, (s) => { s.pipes.taps[0].saidContentL = 900 }, /saidContentL: must be 100 or less/],
     ['half a bend', forestFarm, (s) => { s.pipes.runs[0].fittings.bends = 1.5 }, /pipes › runs › 1 › fittings › bends/],
     ['a unit that no bill has', hillTown, (s) => { (s.prices.carriers['natural-gas'] as { unit: string }).unit = 'bushel' }, /prices › carriers › natural-gas › unit: must be "kwh" or/],
-    ['too many heaters', hillTown, (s) => { for (let i = 0; i < MOST_HEATERS; i++) { s.plant.heaters.push(assumedHeater('element', `e${i}`, 'heated', '')); s.controls.found.heaters[`e${i}`] = control } }, /plant › heaters: /],
+    ['too many heaters', hillTown, (s) => { for (let i = 0; i < MOST_HEATERS; i++) { s.plant.heaters.push(assumedHeater('element', `e${i}`, 'heated', '', null)); s.controls.found.heaters[`e${i}`] = control } }, /plant › heaters: /],
   ])('%s', (_, base, change, message) => expect(faults(base, change)).toMatch(message))
 
   it('while the demos, and every kind as it is assumed, are sound', () => {
@@ -79,7 +79,7 @@ describe('what may be added and what must stay', () => {
 
   it('every kind stands in the water in one way only', () => {
     for (const kind of Object.keys(HEATER_KINDS) as HeaterKind[]) {
-      const heater = assumedHeater(kind, 'x', 'heated', 'tap')
+      const heater = assumedHeater(kind, 'x', 'heated', 'tap', null)
       expect([isRunning(heater), isLocal(heater), isOnStore(heater)].filter(Boolean)).toHaveLength(1)
       expect(outputOf(heater) === null).toBe(kind === 'solar')
       expect(hasSetpoint(heater)).toBe(!['solar', 'wood-coil', 'reservoir'].includes(kind))

@@ -15,7 +15,7 @@ describe('scalding', () => {
 
   it('takes less the hotter the water, down to a second', () => {
     fc.assert(
-      fc.property(fc.double({ min: 30, max: 95, noNaN: true }), fc.double({ min: 0, max: 10, noNaN: true }), (c, more) => {
+      fc.property(fc.double({ min: 20, max: 95, noNaN: true }), fc.double({ min: 0, max: 10, noNaN: true }), (c, more) => {
         expect(scaldSeconds(c + more).adultS).toBeLessThanOrEqual(scaldSeconds(c).adultS)
         expect(scaldSeconds(c).adultS).toBeGreaterThanOrEqual(1)
       }),

@@ -150,7 +150,12 @@ describe('sums agree with each other', () => {
   it('input is heat over efficiency, and is not made up without one', () => {
     expect(out('water-power', { flowLMin: 9, inletC: 11, outletC: 48, efficiency: 0.8 }).inputKw).toBeCloseTo(23.18 / 0.8, 1)
     expect(out('water-power', { flowLMin: 9, inletC: 11, outletC: 48 }).inputKw).toBeNull()
-    expect(out('meter-rate', { fuel: 'gas-ft3', amount: 2, seconds: 70 }).inputKw).toBeCloseTo((2 * 0.29307 * 3600) / 70, 3)
+    expect(out('meter-rate', { fuel: 'gas-ft3', amount: 2, seconds: 70 }).inputKw).toBeCloseTo((2 * 1.037 * 0.29307 * 3600) / 70, 3)
+    // At 1,700 m a metered cubic metre is about 0.83 of a billed one; a warm meter counts more.
+    const m3 = (more: object) => out('meter-rate', { fuel: 'gas-m3', amount: 0.1, seconds: 120, ...more }).inputKw
+    expect(m3({ altitudeM: 1700 }) / m3({})).toBeCloseTo(0.83, 2)
+    expect(m3({ gasC: 30 }) / m3({ gasC: 15 })).toBeCloseTo(288.15 / 303.15, 4)
+    expect(m3({ gaugeMbar: 0 }) / m3({})).toBeCloseTo(1, 9)
     expect(out('meter-rate', { fuel: 'electricity-pulses', amount: 50, seconds: 60, pulsesPerKwh: 1000 }).inputKw).toBeCloseTo(3, 9)
   })
 
