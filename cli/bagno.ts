@@ -2,7 +2,8 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command } from 'commander'
 import { DEMOS, demo } from '../core/demos/index'
-import { findings } from '../core/findings/findings'
+import { broughtBy, findings } from '../core/findings/findings'
+import { applyAll } from '../core/measures/apply'
 import { compared, jobsOf } from '../core/measures/compare'
 import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '../core/study/read'
 import type { Study } from '../core/study/study'
@@ -95,7 +96,14 @@ program
   .action((file: string, options: { json?: boolean }) => {
     const study = load(file)
     const all = findings(study, simulate(study))
-    print(options.json ? all : all.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('') || 'nothing stands out\n')
+    const text = (list: typeof all) => list.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('')
+    if (options.json) return void print(all)
+    print(text(all) || 'nothing stands out\n')
+    for (const pack of study.packages) {
+      const after = applyAll(study, pack.measures)
+      const brought = broughtBy(all, findings(after, simulate(after)))
+      if (brought.length) print(`\n“${pack.name}” would bring:\n${text(brought)}`)
+    }
   })
 
 program

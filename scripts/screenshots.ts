@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { largeHouse } from '../tests/large-house'
-import { choose, press } from '../tests/e2e/hand'
+import { choose, press, type } from '../tests/e2e/hand'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 
 /**
@@ -29,11 +29,13 @@ const to = (selector: string) => async (page: import('puppeteer-core').Page) => 
 async function takeReading(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Loop, out and back')
+  for (const [label, text] of [['Leaves at', '63.5'], ['Comes back at', '59.8'], ['Flow of the pump', '4']] as const) await type(page, label, text)
   await press(page, 'button', 'Keep in the log')
   await press(page, 'button', 'Dismiss')
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Time to hot')
   await choose(page, 'Tap', 'Top shower')
+  for (const [label, text] of [['Time taken', '14'], ['Flow', '8']] as const) await type(page, label, text)
   await page.$eval('section[aria-label="Time to hot"]', (e) => e.scrollIntoView({ block: 'start' }))
 }
 
@@ -73,6 +75,7 @@ async function climb(page: import('puppeteer-core').Page) {
     await page.type('#climb-reading', c)
     await page.keyboard.press('Enter')
   }
+  await type(page, 'Flow', '7')
   await page.$eval('section[aria-label="Climb at a tap, timed"]', (e) => e.scrollIntoView({ block: 'start' }))
 }
 

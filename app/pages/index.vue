@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
 import { DEMOS } from '~~/core/demos/index'
+import { CURRENCIES } from '~~/core/money/prices'
 import { blankStudy } from '~~/core/study/blank'
 import { readStudy, type Fault } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
@@ -35,7 +36,12 @@ async function start(study: Study) {
   await keepStudy(study)
   await navigateTo(`/study/${study.id}`)
 }
-const create = async () => start(await underFreeId(blankStudy('household')))
+/** Units and currency of a household that is about to begin; null while none is. */
+const beginning = ref<{ units: Study['units']; currency: string } | null>(null)
+const currencies = CURRENCIES.map((value) => ({ value: value as string, name: value }))
+const begin = () => (beginning.value = beginning.value ? null : { units: 'metric', currency: 'EUR' })
+const setUnits = (units: Study['units']) => (beginning.value = { units, currency: units === 'us' ? 'USD' : 'EUR' })
+const create = async () => start(await underFreeId(blankStudy('household', beginning.value!.units, beginning.value!.currency)))
 
 async function duplicate(kept: Kept) {
   await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
@@ -95,12 +101,18 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
         </div>
       </div>
       <div class="flex flex-wrap gap-2">
-        <button class="tool tool-main" @click="create"><FilePlus2 :size="18" />New household</button>
+        <button class="tool tool-main" :aria-expanded="beginning !== null" @click="begin"><FilePlus2 :size="18" />New household</button>
         <button class="tool" @click="picker?.click()"><FileUp :size="18" />Import a file</button>
         <input ref="picker" type="file" accept=".json,application/json" class="sr-only" aria-label="Study file to import" tabindex="-1" @change="onPick" />
       </div>
     </header>
 
+    <section v-if="beginning" aria-label="New household" class="mt-4 flex flex-wrap items-end gap-3 border-y-2 border-ink py-3">
+      <ChoiceField class="w-56" label="Units" :value="beginning.units" :choices="[{ value: 'metric', name: 'metric: °C, litres, kWh' }, { value: 'us', name: 'US: °F, gallons, therms' }]" @change="setUnits" />
+      <ChoiceField class="w-28" label="Currency" :value="beginning.currency" :choices="currencies" @change="(currency) => (beginning = { ...beginning!, currency })" />
+      <button class="tool tool-main" @click="create">Begin the survey</button>
+      <p class="caption w-full">Everything in a new household is assumed and says so until it is typed or read.</p>
+    </section>
     <p v-if="trouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">{{ trouble }}</p>
     <div v-if="refused" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       <p class="font-semibold">“{{ refused.file }}” was not imported. Nothing kept here was touched.</p>

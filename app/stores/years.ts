@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { findings } from '~~/core/findings/findings'
+import { broughtBy, findings } from '~~/core/findings/findings'
+import { applyAll } from '~~/core/measures/apply'
 import { AS_FOUND, AS_SET, compared, jobsOf, packageKey, type Comparison, type Job } from '~~/core/measures/compare'
 import { controlsOf, type Study } from '~~/core/study/study'
 import { dayInMonth, type DayTrace } from '~~/core/year/trace'
@@ -153,9 +154,16 @@ export const useYears = defineStore('years', () => {
 
   /** What an experienced engineer would point out of the household as it stands. */
   const points = computed(() => (table.study ? findings(table.study, now.value) : []))
+  /** Dangers and faults that the package being looked at would bring; null while its year is not there. */
+  const brought = computed(() => {
+    const pack = table.study?.packages.find((p) => p.id === lookedAt.value)
+    const year = pack && years.value.get(packageKey(pack.id))
+    return table.study && pack && year ? broughtBy(points.value, findings(applyAll(table.study, pack.measures), year)) : null
+  })
 
   return {
     points,
+    brought,
     years,
     found,
     now,

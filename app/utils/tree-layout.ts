@@ -16,7 +16,8 @@ export interface DrawnRun {
 
 export interface Tree {
   runs: DrawnRun[]
-  taps: { tap: Tap; x: number; row: number }[]
+  /** `runRow`: where its run ends; a tap that shares a run hangs below the first. */
+  taps: { tap: Tap; x: number; row: number; runRow: number }[]
   rows: number
   width: number
 }
@@ -49,7 +50,7 @@ export function layOut(runs: readonly Run[], taps: readonly Tap[], width: number
     const next = children(run.id)
     here.forEach((tap, i) => {
       if (i > 0) rows++
-      ends.push({ tap, x: x + w, row: i === 0 ? row : rows })
+      ends.push({ tap, x: x + w, row: i === 0 ? row : rows, runRow: row })
     })
     next.forEach((child, i) => {
       const onRow = i === 0 && here.length === 0 ? row : ++rows

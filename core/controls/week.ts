@@ -58,8 +58,8 @@ export function clock(minute: number): string {
 }
 
 /** A week in a sentence; days with the same windows are named together. @example "Mon–Fri 05:30–08:00; Sat, Sun none" */
-export function weekInWords(week: Week): string {
-  const spans = week.map((day) => day.map((w) => `${clock(w.fromMin)}–${clock(w.toMin)}`).join(', ') || 'none')
+export function weekInWords(week: Week, time: (minute: number) => string = clock): string {
+  const spans = week.map((day) => day.map((w) => `${time(w.fromMin)}–${time(w.toMin)}`).join(', ') || 'none')
   const groups: { from: number; to: number; text: string }[] = []
   spans.forEach((text, d) => {
     const last = groups[groups.length - 1]

@@ -1,5 +1,4 @@
-import { isOnStore, runningOf } from '../study/plant'
-import { hasSetpoint } from '../study/plant'
+import { hasSetpoint, isOnStore, runningOf } from '../study/plant'
 import { GROWS_C, KILLS_A_WEEK, STORED_HOT_C, TEPID_C } from '../safety/legionella'
 import type { Rule } from './finding'
 
@@ -22,7 +21,7 @@ export const tepidInTheYear: Rule = ({ study, year, write }) => {
       on: null,
       what: preheats ? 'A store that only warms stands tepid' : killed ? 'The store is often tepid' : 'The store is never hot for long enough',
       why: `What would be drawn is between ${write.temperature(TEPID_C.low)} and ${write.temperature(TEPID_C.high)} for ${hours.toFixed(0)} h a week (of the whole store, by volume, ${volume.toFixed(0)} h); in its worst week it reaches ${(kill ?? 0).toFixed(1)} tenfold kills of legionella.`,
-      source: 'The year, step by step; tenfold kill in 111 min at 50 °C and 2 min at 60 °C',
+      source: `The year, step by step; a tenfold kill takes 111 min at ${write.temperature(50)} and 2 min at ${write.temperature(60)}`,
       mend: preheats
         ? `See that the heater behind it finishes at ${write.temperature(STORED_HOT_C)}, or heat the store through once a week; local code.`
         : held

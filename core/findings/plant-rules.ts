@@ -18,6 +18,8 @@ const COIL_GAP_K = 3
 const MANY_STARTS = 5000
 /** Share of a heat pump's heat that its element may make. */
 const BACKUP_SHARE = 0.1
+/** What stores with a flue through them lose, W/K. */
+const FLUE_UA = { low: 4, high: 6 } as const
 
 export const willNotFire: Rule = ({ study, write }) => {
   const heater = runningOf(study.plant.heaters)
@@ -111,7 +113,7 @@ export const neverReviewed: Rule = ({ study }) =>
       mend: 'Go through them now, write them down as found, and set them for this household.',
     }))
 
-export const supplyCurrent: Rule = ({ study }) =>
+export const supplyCurrent: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
     if (!('supplyAmps' in h) || h.supplyAmps === null || h.volts === null) return []
     const kw = outputOf(h)!.kw
@@ -125,7 +127,7 @@ export const supplyCurrent: Rule = ({ study }) =>
         station: 'heater',
         on: h.id,
         what: 'It draws more than its supply allows',
-        why: `${kw} kW at ${h.volts} V${phases === 3 ? ' on three phases' : ''} is ${amps.toFixed(1)} A; the supply is good for ${h.supplyAmps} A.`,
+        why: `${write.figure('power', kw)} at ${h.volts} V${phases === 3 ? ' on three phases' : ''} is ${amps.toFixed(1)} A; the supply is good for ${h.supplyAmps} A.`,
         source: 'I = P / V, or P / (√3 V) on three phases',
         mend: 'Electrical work is for the licensed: a larger supply or a smaller element.',
       },
@@ -217,8 +219,8 @@ export const hardAndHot: Rule = ({ study, write }) => {
       station: 'store',
       on: null,
       what: 'Hard water, stored very hot',
-      why: `${Math.round(hardnessMgL)} mg/L, kept at ${write.temperature(setpointC)}: scale grows sharply above ${write.temperature(SCALES_C)} and takes coil and element first.`,
-      source: 'Practice; hardness as mg/L of calcium carbonate',
+      why: `${write.figure('hardness', hardnessMgL)}, kept at ${write.temperature(setpointC)}: scale grows sharply above ${write.temperature(SCALES_C)} and takes coil and element first.`,
+      source: 'Practice; hardness as calcium carbonate',
       mend: `${write.temperature(SCALES_C)} is hot enough; have element, coil and store looked at more often.`,
       reading: 'hardness',
     },
@@ -305,7 +307,7 @@ export const muchBackup: Rule = ({ study, year, write }) => {
   ]
 }
 
-export const flueStoreByLabel: Rule = ({ study }) =>
+export const flueStoreByLabel: Rule = ({ study, write }) =>
   study.plant.store?.loss.kind === 'label'
     ? study.plant.heaters
         .filter((h) => h.kind === 'gas-store')
@@ -316,8 +318,8 @@ export const flueStoreByLabel: Rule = ({ study }) =>
           on: null,
           what: 'An electric store’s label on a store with a flue',
           why: 'A flue through the store carries heat off day and night: it loses two to four times what a label class allows.',
-          source: 'Gas stores: 4 to 6 W/K',
-          mend: 'Measure the overnight drop with burner and pilot out, or put a loss in W/K.',
+          source: `Gas stores: ${write.figure('lossRate', FLUE_UA.low)} to ${write.figure('lossRate', FLUE_UA.high)}`,
+          mend: 'Measure the overnight drop with burner and pilot out, or put the loss for each degree.',
           reading: 'overnight-drop',
         }))
     : []

@@ -80,7 +80,7 @@ export const reliefValve: Rule = ({ study }) => {
   return []
 }
 
-export const expansion: Rule = ({ study }) => {
+export const expansion: Rule = ({ study, write }) => {
   const { site, plant } = study
   const closed = site.backflowGuard === true || site.pressureReducer === true
   if (!plant.store || !closed || site.expansionVessel === true) return []
@@ -91,8 +91,8 @@ export const expansion: Rule = ({ study }) => {
       station: 'main',
       on: null,
       what: 'Expansion has nowhere to go',
-      why: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${Math.round(plant.store.litres)} L of heated water push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
-      source: 'Water grows by about 1.7 % from 10 to 60 °C',
+      why: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${write.figure('volume', plant.store.litres, 0)} of heated water push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
+      source: 'Water grows by about 1.7 % from the main to a hot store',
       mend: 'Fit an expansion vessel on the cold feed, between the check valve and the store.',
     },
   ]

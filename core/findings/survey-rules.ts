@@ -6,6 +6,7 @@ import { COIL_LIMIT_C } from '../heaters/wood-coil'
 import { gravityFlow } from '../heaters/thermosiphon'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
+import { GROWS_C } from '../safety/legionella'
 import { steadyAtTap } from '../readings/model'
 import { HEATER_FUNCTIONS, isLocal, isRunning } from '../study/plant'
 import { tapFigures } from '../taps/tap-figures'
@@ -73,7 +74,7 @@ export const crossover: Rule = ({ study, write }) => {
       on: null,
       what: 'The return warms the cold line',
       why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(loop.bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
-      source: 'Contents of the cold line; growth of legionella between 20 and 45 °C',
+      source: `Contents of the cold line; growth of legionella between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)}`,
       mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
       reading: 'loop',
     },

@@ -31,6 +31,9 @@ export const Tariff = z.strictObject({
 })
 export type Tariff = z.infer<typeof Tariff>
 
+/** Currencies to choose from; a study may have any other by its code. */
+export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
+
 export const Prices = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, 'a currency code of three capitals, such as EUR'),
   /** Carriers the household buys; a carrier that a heater uses must be among them. */

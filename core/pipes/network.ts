@@ -56,6 +56,14 @@ export function runFrontL(length: Pick<Length, 'material' | 'size' | 'lengthM'>)
   return frontPerMetre(pipeOf(length.material, length.size)) * length.lengthM
 }
 
+/** Runs that a loop in use passes through on its way out, by id; their loss is the loop's. */
+export function loopRuns(study: Study): Set<string> {
+  const out = new Set<string>()
+  const { loop, runs } = study.pipes
+  for (let id: string | null = loop && controlsOf(study).loop.mode !== 'off' ? loop.turnsAt : null; id !== null; id = runs.find((r) => r.id === id)!.from) out.add(id)
+  return out
+}
+
 /** The tree of hot pipes, and the loop's return, carrying plugs of water. */
 export class Network {
   /** Every run after the one it leaves from; the loop's return, if any, is last. */
@@ -74,8 +82,7 @@ export class Network {
     const ordered = inOrder(study)
     const index = new Map(ordered.map((r, i) => [r.id, i]))
     const carriesC = carriedC(study)
-    const circles = new Set<string>([LOOP_RETURN])
-    for (let id: string | null = this.loopInUse ? study.pipes.loop!.turnsAt : null; id !== null; id = study.pipes.runs.find((r) => r.id === id)!.from) circles.add(id)
+    const circles = loopRuns(study).add(LOOP_RETURN)
     const branch = (length: Length, id: string, from: number): Branch => ({
       id,
       place: length.place,

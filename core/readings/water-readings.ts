@@ -3,7 +3,8 @@ import { hotLitresADay } from '../people/hot-litres'
 import { FIELDS, input } from '../sums/fields'
 import { mainsByMonth } from '../water/mains'
 import { dayOf, mainsOn } from './model'
-import { HARD_MG_L } from '../water/hardness'
+import { displayOf } from '../study/display-of'
+import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { PRESSURE_BAR } from '../water/pressure'
 import type { Study } from '../study/study'
 import { defineReading, type Offer } from './reading-kind'
@@ -76,14 +77,14 @@ export const pressure = defineReading({
 export const hardness = defineReading({
   kind: 'hardness',
   title: 'Hardness of the water',
-  how: 'Test strip, or the supplier’s figure, as mg/L of calcium carbonate.',
+  how: 'Test strip, or the supplier’s figure, as calcium carbonate.',
   at: null,
   input: input(['hardnessMgL']),
   begin: {},
   possible: () => true,
-  judge: (_study, _reading, { hardnessMgL }) => ({
-    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > HARD_MG_L ? ['Hard: scale grows sharply above 60 °C. Have heater and elements looked at more often.'] : [] },
-    results: { hardnessMgL: { label: 'Hardness', unit: 'mg/L', decimals: 0 } },
+  judge: (study, _reading, { hardnessMgL }) => ({
+    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > HARD_MG_L ? [`Hard: scale grows sharply above ${displayOf(study).temperature(SCALES_C)}. Have heater and elements looked at more often.`] : [] },
+    results: { hardnessMgL: { label: 'Hardness', quantity: 'hardness' } },
     verdict: null,
     offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
   }),

@@ -3,7 +3,8 @@ import { plainTariff, type Tariff } from '../money/prices'
 import { KWH_PER_THERM } from '../money/calorific'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { CO2_KG_KWH, type Carrier } from '../money/carriers'
-import type { Heater, HeaterKind, HeaterOf, Store } from './plant'
+import type { Efficiency } from '../heaters/efficiency'
+import type { Backup, Heater, HeaterKind, HeaterOf, Store } from './plant'
 import { unlookedHeater, unlookedStore } from './unlooked'
 
 type Begin<K extends HeaterKind> = Omit<HeaterOf<K>, 'id' | 'place' | 'tapId' | keyof ReturnType<typeof unlookedHeater>>
@@ -100,3 +101,15 @@ export function assumedTariff(carrier: Carrier, units: 'metric' | 'us' = 'metric
   const tariff = plainTariff(...BEGIN_TARIFF[carrier])
   return units === 'us' && carrier === 'natural-gas' ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.5 } : tariff
 }
+
+/** An efficiency of a kind to begin with: the curve of the fuel, or what an older appliance does. */
+export const assumedEfficiency = (kind: Efficiency['kind']): Efficiency => (kind === 'condensing' ? { kind, shift: 0 } : { kind, share: 0.82 })
+
+const BACKUP: { [B in Backup['by']]: Extract<Backup, { by: B }> } = {
+  'top of store': { by: 'top of store', belowK: 15 },
+  'recovery time': { by: 'recovery time', hours: 8 },
+  'boost only': { by: 'boost only' },
+}
+
+/** A control of a heat pump's element to begin with. */
+export const assumedBackup = (by: Backup['by']): Backup => BACKUP[by]

@@ -29,7 +29,7 @@ export const waterPowerSum = defineSum({
     return {
       out: { waterKw, waterBtuH: waterKw * BTU_H_PER_KW, inputKw },
       steps: [
-        { label: 'Heat of a litre', formula: 'ρ(inlet) × c(mean)', value: heatPerLitre(inletC, outletC), unit: 'kJ/LK', decimals: 4 },
+        { label: 'Heat held by the water', formula: 'ρ(inlet) × c(mean)', value: heatPerLitre(inletC, outletC), quantity: 'volumetricHeat', decimals: 4 },
         { label: 'Into the water', formula: 'flow / 60 × heat of a litre × rise', value: waterKw, ...KW },
         ...(inputKw === null ? [] : [{ label: 'Bought for it', formula: 'into the water / efficiency', value: inputKw, ...KW }]),
       ],

@@ -137,7 +137,7 @@ export const FIGURES: Record<FieldName, Figure> = {
   litresPerWait: { label: 'Run off at a wait', quantity: 'volume' },
   waitsPerDay: { label: 'Waits a day' },
   pressureBar: { label: 'Pressure', quantity: 'pressure' },
-  hardnessMgL: { label: 'Hardness', unit: 'mg/L', decimals: 0 },
+  hardnessMgL: { label: 'Hardness', quantity: 'hardness' },
   aloneC: { label: 'Alone', quantity: 'temperature' },
   togetherC: { label: 'Together', quantity: 'temperature' },
   otherTap: { label: 'The other tap' },

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SAFE_RETURN_C } from '../safety/legionella'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre, frontPerMetre, wallHeatPerMetre } from '../pipes/contents'
 import { coolDownHours, pipeLoss } from '../pipes/loss'
@@ -16,7 +17,7 @@ export const pipeContent = defineSum({
   input: PipeInput,
   results: {
     volumeL: { label: 'Contents', ...LITRES },
-    wallKjPerK: { label: 'Heat of the wall for each kelvin', unit: 'kJ/K', decimals: 2 },
+    wallKjPerK: { label: 'Heat of the wall for each kelvin', quantity: 'heatCapacity', decimals: 2 },
     frontL: { label: 'Hot water to fill it', ...LITRES },
   },
   example: { material: 'copper-en', size: '22', lengthM: 12 },
@@ -30,9 +31,9 @@ export const pipeContent = defineSum({
       out: { volumeL, wallKjPerK, frontL },
       steps: [
         { label: 'Bore', formula: 'outer diameter − 2 × wall', value: pipe.innerM * 1000, quantity: 'thickness', decimals: 2 },
-        { label: 'Contents of a metre', formula: 'π/4 × bore²', value: perMetre, unit: 'L/m', decimals: 4 },
+        { label: 'Contents along the pipe', formula: 'π/4 × bore²', value: perMetre, quantity: 'pipeContent', decimals: 4 },
         { label: 'Contents', formula: 'contents of a metre × length', value: volumeL, ...LITRES },
-        { label: 'Heat of the wall', formula: 'metal × density × specific heat × length', value: wallKjPerK, unit: 'kJ/K', decimals: 2 },
+        { label: 'Heat of the wall', formula: 'metal × density × specific heat × length', value: wallKjPerK, quantity: 'heatCapacity', decimals: 2 },
         { label: 'Hot water to fill it', formula: 'contents + heat of the wall / heat of a litre', value: frontL, ...LITRES },
       ],
       notes: [],
@@ -49,8 +50,8 @@ export const pipeLossSum = defineSum({
     z.strictObject({ material: FIELDS.material, size: FIELDS.size, waterC: FIELDS.waterC, ambientC: FIELDS.ambientC, insulation: InsulationInput.optional() }),
   ),
   results: {
-    lossWM: { label: 'Loss of a metre', unit: 'W/m', decimals: 1 },
-    uWMK: { label: 'The same for each kelvin', unit: 'W/mK', decimals: 3 },
+    lossWM: { label: 'Loss along the pipe', quantity: 'pipeLoss', decimals: 1 },
+    uWMK: { label: 'The same for each kelvin', quantity: 'pipeLossRate', decimals: 3 },
     tauH: { label: 'Cools by 63 % in', unit: 'h', decimals: 2 },
     surfaceC: { label: 'Surface', quantity: 'temperature' },
   },
@@ -64,8 +65,8 @@ export const pipeLossSum = defineSum({
       steps: [
         { label: 'Difference', formula: 'water − air', value: waterC - ambientC, quantity: 'rise' },
         { label: 'Surface', formula: 'where wall and insulation pass on what the air and radiation take', value: loss.surfaceC, quantity: 'temperature' },
-        { label: 'Loss of a metre for each kelvin', formula: '1 / (wall + insulation + outer film)', value: loss.uWMK, unit: 'W/mK', decimals: 3 },
-        { label: 'Loss of a metre', formula: 'loss for each kelvin × difference', value: loss.lossWM, unit: 'W/m', decimals: 1 },
+        { label: 'Loss along the pipe for each degree', formula: '1 / (wall + insulation + outer film)', value: loss.uWMK, quantity: 'pipeLossRate', decimals: 3 },
+        { label: 'Loss along the pipe', formula: 'loss for each kelvin × difference', value: loss.lossWM, quantity: 'pipeLoss', decimals: 1 },
         { label: 'Cools by 63 % in', formula: 'heat held by water and wall / loss for each kelvin', value: tauH, unit: 'h', decimals: 2 },
       ],
       notes: ['In still air; in the ground or a slab take it as an upper bound.'],
@@ -118,7 +119,7 @@ export const cupLength = defineSum({
     return {
       out: { lengthM },
       steps: [
-        { label: 'Contents of a metre', formula: 'π/4 × bore²', value: perMetre, unit: 'L/m', decimals: 4 },
+        { label: 'Contents along the pipe', formula: 'π/4 × bore²', value: perMetre, quantity: 'pipeContent', decimals: 4 },
         { label: 'Longest run', formula: 'volume / contents of a metre', value: lengthM, quantity: 'length', decimals: 2 },
       ],
       notes: [],
@@ -152,7 +153,7 @@ export const loopLoss = defineSum({
         { label: 'Loses while it runs', formula: 'carried × (leaves at − comes back at)', value: lossW, quantity: 'watts' },
         { label: 'In a year', formula: 'loss × hours a day × 365', value: kwhYear, quantity: 'energy' },
       ],
-      notes: returnC < 50 ? ['The return is below 50 °C: a tepid loop lets bacteria grow. Follow the local code.'] : [],
+      notes: returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
     }
   },
 })

@@ -100,7 +100,7 @@ export const thermosiphon = defineSum({
   results: {
     flowLMin: { label: 'Flow', quantity: 'flow', decimals: 2 },
     riseK: { label: 'Rise', quantity: 'rise' },
-    drivePa: { label: 'Drive', unit: 'Pa', decimals: 0 },
+    drivePa: { label: 'Drive', quantity: 'smallPressure', decimals: 0 },
     verdict: { label: 'Verdict' },
   },
   example: { heightM: 1.5, lengthM: 6, innerMm: 26.2, fittingsEquivalentM: 4, powerKw: 3, returnC: 45 },
@@ -113,7 +113,7 @@ export const thermosiphon = defineSum({
     return {
       out: { flowLMin, riseK, drivePa, verdict: tooHot ? 'refuse: too hot' : 'works' },
       steps: [
-        { label: 'Drive', formula: 'g × height × (ρ cold − ρ hot)', value: drivePa, unit: 'Pa', decimals: 0 },
+        { label: 'Drive', formula: 'g × height × (ρ cold − ρ hot)', value: drivePa, quantity: 'smallPressure', decimals: 0 },
         { label: 'Flow', formula: 'where friction takes up the drive', value: flowLMin, quantity: 'flow', decimals: 2 },
         { label: 'Rise', formula: 'power / (flow × ρc)', value: riseK, quantity: 'rise' },
         { label: 'Leaves the fire at', formula: 'return + rise', value: flowC, quantity: 'temperature' },

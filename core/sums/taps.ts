@@ -68,7 +68,7 @@ export const scald = defineSum({
         { label: 'Adult', formula: 'between the two nearest points of the table, on the logarithm', value: adultS, quantity: 'seconds', decimals: 1 },
         { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
       ],
-      notes: [tempC > SCALDS_C ? 'Guard the outlets with a mixing valve; follow the local code. Bath 38–40 °C, shower 38–42 °C.' : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is 38 °C.'],
+      notes: [tempC > SCALDS_C ? 'Hot enough to scald: guard the outlets with a mixing valve, and follow the local code.' : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is no warmer than skin.'],
     }
   },
 })

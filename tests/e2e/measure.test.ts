@@ -41,14 +41,14 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'menuitem', 'Flow of a tap')
     const take = await page.waitForSelector('[role="group"][aria-label="Stopwatch"] .tool-main')
     await take!.click()
-    expect(Number(await valueOf(page, 'In'))).toBeGreaterThan(0.6)
-    expect(Number(await valueOf(page, 'In'))).toBeLessThan(30)
+    expect(Number(await valueOf(page, 'Time taken'))).toBeGreaterThan(0.6)
+    expect(Number(await valueOf(page, 'Time taken'))).toBeLessThan(30)
   })
 
   it('gives the result at once, with its steps, and says what it means', async () => {
     await choose(page, 'Tap', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
-    await type(page, 'In', '30')
+    await type(page, 'Time taken', '30')
     await page.waitForFunction(() => document.querySelector('[data-result="flowLMin"]')?.textContent === '11.4 L/min')
     const verdict = await page.$eval('[data-verdict]', (v) => v.textContent!.replace(/\s+/g, ' '))
     expect(verdict).toMatch(/Flow of First-floor shower: read 11.4 L\/min, by the study 9.0 L\/min\. Off by 2.4 L\/min/)
@@ -81,6 +81,7 @@ describe('the log of a visit, on a phone', () => {
     await page.waitForFunction(() => /Steady at 61.1 °C/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''))
     await put(80, 'warm')
     expect(await page.$eval('[aria-label="Timed readings"] [role="alert"]', (e) => e.textContent)).toMatch(/a temperature from 0.0 °C to 100.0 °C/)
+    await type(page, 'Flow', '9')
     await page.waitForSelector('[data-verdict]')
     await press(page, 'button', 'Keep in the log')
     await kept()
@@ -90,7 +91,7 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'menuitem', 'Flow of a tap')
     await choose(page, 'Tap', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
-    await type(page, 'In', '30')
+    await type(page, 'Time taken', '30')
   })
 
   it('corrects the study by one touch, and the year with it', async () => {
@@ -102,7 +103,7 @@ describe('the log of a visit, on a phone', () => {
     expect((await rows())[0]).toMatch(/Flow of a tap.*First-floor shower.*in the study.*Old rose, no limiter/)
     await page.goto(`${url}/study/hill-town/survey?at=taps`)
     await settled(page)
-    expect(await valueOf(page, 'Flow of First-floor shower measured')).toBe('11.4')
+    expect(await valueOf(page, 'Flow of First-floor shower')).toBe('11.4')
   })
 
   it('keeps a picture small, and a reading that agrees', async () => {
@@ -110,7 +111,9 @@ describe('the log of a visit, on a phone', () => {
     await settled(page)
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Pump of the loop')
+    await type(page, 'Voltage', '230')
     await type(page, 'Current', '0.18')
+    await type(page, 'Power factor, 0 to 1', '0.6')
     const dot = join(files, 'dot.png')
     writeFileSync(dot, Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'))
     await ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(dot)

@@ -29,6 +29,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
 
   it('is walked in the order of the water, each station once', async () => {
     await press(page, 'button', 'New household')
+    await press(page, 'button', 'Begin the survey')
     await page.waitForFunction(() => location.pathname.endsWith('/set'))
     await settled(page)
     await press(page, 'link', 'Survey')
@@ -54,7 +55,8 @@ describe('a new household, surveyed from nothing on a phone', () => {
 
     await station(page, '3 Store')
     await type(page, 'Contents', '300')
-    await choose(page, 'Relief valve, piped to a safe place', 'yes')
+    await choose(page, 'Relief valve', 'yes')
+    await choose(page, 'Its discharge ends in a safe place', 'yes')
     await back(page, 'Store')
 
     await station(page, '5 Runs of pipe')
@@ -185,6 +187,8 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
 
   it('in one pass, with every kind of field', async () => {
     await tabTo(page, 'New household')
+    await page.keyboard.press('Enter')
+    await tabTo(page, 'Begin the survey')
     await page.keyboard.press('Enter')
     await page.waitForFunction(() => location.pathname.endsWith('/set'))
     await settled(page)

@@ -23,6 +23,8 @@ const props = defineProps<{
   switchable?: boolean
   /** What is wrong with it together with other fields. */
   fault?: string
+  /** A line that says what a word of the trade means. */
+  help?: string
 }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 
@@ -78,11 +80,10 @@ watch(
 
 <template>
   <div class="min-w-0">
-    <label :for="id" :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'">
-      {{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span>
-      <span v-if="origin === 'assumed' && !bare" class="border-b border-dashed border-line-strong italic">&#32;assumed</span>
-      <span v-if="origin === 'measured' && !bare" class="text-verdigris">&#32;measured</span>
-    </label>
+    <div :class="bare === true ? '' : 'flex items-baseline gap-1'">
+      <label :for="id" :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'">{{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span></label>
+      <span v-if="origin && origin !== 'entered'" :id="`${id}-origin`" :class="bare ? 'sr-only' : origin === 'assumed' ? 'caption border-b border-dashed border-line-strong italic' : 'caption text-verdigris!'">{{ origin }}</span>
+    </div>
     <div class="relative flex items-center">
       <input
         :id="id"
@@ -92,7 +93,7 @@ watch(
         inputmode="text"
         autocomplete="off"
         :aria-invalid="error !== '' || fault !== undefined"
-        :aria-describedby="error || fault ? `${id}-error` : undefined"
+        :aria-describedby="[origin && origin !== 'entered' ? `${id}-origin` : '', error || fault ? `${id}-error` : help ? `${id}-help` : ''].filter(Boolean).join(' ') || undefined"
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
         @keydown.enter="commit"
@@ -101,6 +102,7 @@ watch(
       <button v-if="canSwitch" type="button" class="absolute right-0 min-h-11 min-w-11 rounded px-2 text-sm text-copper underline" :aria-label="`${shownUnit}: write ${label} in ${unitOf(quantity!, other).label}`" @click="own = other">{{ shownUnit }}</button>
       <span v-else-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{ shownUnit }}</span>
     </div>
+    <p v-if="help" :id="`${id}-help`" class="caption leading-4">{{ help }}</p>
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">{{ error || `${label}: ${fault}` }}</p>
   </div>
 </template>

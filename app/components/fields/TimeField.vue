@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { clock } from '~~/core/controls/week'
 import { parseTime } from '~~/core/units/parse'
 
 /** A time of day, typed any way it is written: 7:30, 0730, 7:30p. */
 const props = defineProps<{ label: string; value: number; min?: number; max?: number; step?: number }>()
 const emit = defineEmits<{ change: [value: number] }>()
+const table = useStudy()
+const clock = (minute: number) => table.units.time(minute)
 const id = useId()
 const error = ref('')
 const typed = ref<string | null>(null)
@@ -40,7 +41,7 @@ watch(
     <label :for="id" class="sr-only">{{ label }}</label>
     <input
       :id="id"
-      class="entry w-20! text-center"
+      class="entry text-center" :class="table.units.system === 'us' ? 'w-24!' : 'w-20!'"
       :value="typed ?? clock(value)"
       inputmode="text"
       autocomplete="off"

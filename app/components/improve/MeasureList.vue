@@ -85,7 +85,7 @@ const currency = computed(() => study.value.prices.currency)
             <NumberField label="Flow" quantity="flow" :schema="Tap.shape.flowLMin" :value="m.flowLMin" @change="(v) => edit(i, (x) => { if (x.kind === 'tap-flow') x.flowLMin = v! })" />
           </div>
           <details v-else>
-            <summary class="min-h-11 cursor-pointer py-2.5 text-sm">{{ weekInWords(m.windows ?? ALWAYS) }}</summary>
+            <summary class="min-h-11 cursor-pointer py-2.5 text-sm">{{ weekInWords(m.windows ?? ALWAYS, table.units.time) }}</summary>
             <WeekPlanner :label="m.name" :week="m.windows ?? ALWAYS" :grid="controls.grid" @change="(w) => edit(i, (x) => { if ('windows' in x) x.windows = w })" />
           </details>
         </div>

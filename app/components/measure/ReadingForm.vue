@@ -16,10 +16,12 @@ const where = ref<string | null>(null)
 const note = ref('')
 const photo = ref<string | null>(null)
 const trouble = ref('')
+const touched = ref(new Set<string>())
 watch(
   () => props.kind,
   () => {
     values.value = { ...kind.value.begin }
+    touched.value = new Set()
     where.value = kind.value.at === 'tap' ? table.study!.pipes.taps[0]!.id : kind.value.at === 'heater' ? table.study!.plant.heaters[0]!.id : null
     note.value = ''
     photo.value = null
@@ -27,11 +29,11 @@ watch(
   { immediate: true },
 )
 /** The points of a climb are taken by their own clock. */
-const fields = computed(() => Object.fromEntries(Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points')))
+const fields = computed(() => Object.fromEntries(Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap')))
 const places = computed(() => (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({ value: x.id as string | null, name: x.name })))
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings.map((r) => r.id)),
-  takenAt: new Date().toISOString(),
+  takenAt: localIso(new Date()),
   kind: props.kind,
   sum: null,
   where: where.value,
@@ -42,9 +44,12 @@ const reading = computed((): Reading => ({
 }))
 const checked = computed(() => kind.value.input.safeParse(reading.value.values))
 const judgement = computed(() => (checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null))
-const faults = computed((): SumFault[] => (checked.value.success ? [] : checked.value.error.issues.map((i) => ({ field: i.path.join('.'), message: 'is needed' }))))
+/** What a touched field still wants; one that nobody has been to yet is just empty. */
+const faults = computed((): SumFault[] => (checked.value.success ? [] : checked.value.error.issues.map((i) => ({ field: i.path.join('.'), message: 'is needed' })).filter((f) => touched.value.has(f.field))))
+const taps = computed(() => [{ value: '', name: 'choose…' }, ...table.study!.pipes.taps.filter((t) => t.id !== where.value).map((t) => ({ value: t.id, name: t.name }))])
 
 function set(name: string, value: unknown) {
+  touched.value = new Set([...touched.value, name])
   const next = { ...values.value, [name]: value }
   if (value === undefined) delete next[name]
   values.value = next
@@ -82,6 +87,7 @@ async function picture(event: Event) {
     <StopWatch v-if="'seconds' in kind.input.shape" class="mt-2" @took="(s) => set('seconds', s)" />
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField v-if="kind.at" :label="kind.at === 'tap' ? 'Tap' : 'Heater'" :value="where" :choices="places" @change="(v) => (where = v)" />
+      <ChoiceField v-if="'otherTap' in kind.input.shape" label="The other tap" :value="String(values.otherTap ?? '')" :choices="taps" @change="(v) => set('otherTap', v || undefined)" />
       <SumField v-for="(schema, name) in fields" :key="`${kind.kind}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="values[name]" :faults="faults" @change="(v) => set(String(name), v)" />
     </div>
     <template v-if="judgement">
@@ -103,6 +109,7 @@ async function picture(event: Event) {
       <button v-if="judgement?.offers.length" class="tool tool-main" @click="keep(true)"><NotebookPen :size="18" />Keep and correct the study</button>
       <button class="tool" :disabled="!checked.success" @click="keep(false)"><NotebookPen :size="18" />Keep in the log</button>
     </div>
+    <p v-if="!checked.success" class="caption mt-1">Type what was read; the result shows as soon as it can be worked out.</p>
     <ul v-if="judgement?.offers.length" class="caption mt-1"><li v-for="o in judgement.offers" :key="o.path">Would correct: {{ o.label }}.</li></ul>
   </section>
 </template>

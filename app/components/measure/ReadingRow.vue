@@ -24,6 +24,7 @@ const read = computed(() => {
     .filter(([name]) => fields.length === 0 || fields.includes(name))
     .map(([name, value]) => {
       const figure = results?.[name] ?? FIGURES[name as FieldName]
+      if (name === 'otherTap') return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a tap no longer there'}`
       if (typeof value === 'string') return value
       const text = figure?.quantity ? table.units.figure(figure.quantity, value, figure.decimals) : `${Number(value.toPrecision(4))} ${figure?.unit?.replace('money', table.study!.prices.currency) ?? ''}`.trim()
       return `${(figure?.label ?? name).toLowerCase()} ${text}`

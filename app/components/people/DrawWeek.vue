@@ -23,7 +23,7 @@ const most = computed(() => Math.max(20, ...days.value.flatMap((d) => d.draws.ma
 const high = (litres: number) => Math.max(2, (litres / most.value) * (ROW - 6))
 const name = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?.name ?? id
 const total = computed(() => days.value.reduce((s, d) => s + d.draws.reduce((t, w) => t + w.litres, 0), 0))
-const clock = (s: number) => `${String(Math.floor((s % DAY_S) / 3600)).padStart(2, '0')}:${String(Math.floor((s % 3600) / 60)).padStart(2, '0')}`
+const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
 </script>
 
 <template>

@@ -17,7 +17,7 @@ const add = () => emit('change', [...props.firings, { days: Array(7).fill(true),
         <DaysField :label="`Days of fire ${i + 1}`" :value="f.days" @change="(days) => put(i, { days })" />
         <div><span class="caption block" aria-hidden="true">lit at</span><TimeField :label="`Fire ${i + 1} is lit at`" :value="f.atMin" :max="1439" @change="(atMin) => put(i, { atMin })" /></div>
         <NumberField class="w-24" label="burns for" unit="h" :decimals="2" :schema="Firing.shape.hours" :value="f.hours" @change="(hours) => put(i, { hours: hours! })" />
-        <NumberField class="w-24" label="wood" quantity="mass" :schema="Firing.shape.kg" :value="f.kg" @change="(kg) => put(i, { kg: kg! })" />
+        <NumberField class="w-24" label="wood burned" quantity="mass" :schema="Firing.shape.kg" :value="f.kg" @change="(kg) => put(i, { kg: kg! })" />
         <button class="tool tool-bare px-2" :aria-label="`Remove fire ${i + 1}`" @click="emit('change', firings.filter((_, k) => k !== i))"><Trash2 :size="17" /></button>
       </li>
     </ul>

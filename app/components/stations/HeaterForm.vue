@@ -6,7 +6,8 @@ import { outputFromPlate } from '~~/core/heaters/plate'
 import { BurnerFuel, CARRIER_NAMES, FireFuel } from '~~/core/money/carriers'
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import { withPrices } from '~~/core/study/plant-edits'
-import { BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, efficiencyOf, hasSetpoint, isLocal, isRunning, type Heater } from '~~/core/study/plant'
+import { assumedBackup, assumedEfficiency } from '~~/core/study/assumed-heaters'
+import { BACKUPS, BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, HeatPump, OUTPUT_HOLDS, carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning, type Backup, type Heater } from '~~/core/study/plant'
 
 /** One heater: its figures, what it has, and how it was found set. */
 const props = defineProps<{ heater: Heater }>()
@@ -21,6 +22,9 @@ const fuels = computed(() => ('carrier' in props.heater ? ((BurnerFuel.options a
 const burn = (fuel: string) => table.replace((s) => withPrices(withValueAt(s, at('carrier'), fuel)))
 const efficiency = computed(() => efficiencyOf(props.heater))
 const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
+const shift = BoilerCoil.shape.efficiency.options[0].shape.shift
+const backupShape = HeatPump.shape.backup.options
+const BACKUP_NAMES: Record<Backup['by'], string> = { 'top of store': 'when its top gets cool', 'recovery time': 'when it takes too long', 'boost only': 'by a button only' }
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
@@ -40,16 +44,26 @@ const circuit = computed(() => {
     <ChoiceField v-if="heater.kind === 'under-sink'" label="Filled from" :value="heater.feed" :choices="[{ value: 'cold', name: 'the cold main' }, { value: 'hot', name: 'the hot run' }]" @change="(v) => put('feed', v)" />
     <ChoiceField v-if="'carrier' in heater" label="Burns" :value="String(heater.carrier)" :choices="fuels" @change="burn" />
     <ChoiceField v-if="heater.kind === 'heat-pump'" label="Takes its air" :value="heater.air" :choices="[{ value: 'where it stands', name: 'where it stands' }, { value: 'outdoors', name: 'from outdoors' }]" @change="(v) => put('air', v)" />
+    <template v-if="heater.kind === 'heat-pump'">
+      <ChoiceField label="Element helps" :value="heater.backup.by" :choices="BACKUPS.map((value) => ({ value, name: BACKUP_NAMES[value] }))" @change="(v) => put('backup', assumedBackup(v))" />
+      <NumberField v-if="heater.backup.by === 'top of store'" label="Top below the setpoint by" quantity="rise" :schema="backupShape[0].shape.belowK" :value="heater.backup.belowK" @change="(v) => put('backup', { by: 'top of store', belowK: v })" />
+      <NumberField v-if="heater.backup.by === 'recovery time'" label="Longer than" unit="h" :decimals="1" :schema="backupShape[1].shape.hours" :value="heater.backup.hours" @change="(v) => put('backup', { by: 'recovery time', hours: v })" />
+    </template>
+    <ChoiceField v-if="heater.kind === 'instant-gas'" label="Water is heated" :value="heater.exchanger" :choices="[{ value: 'direct', name: 'by the burner itself' }, { value: 'plate', name: 'through a plate, as a combi does' }]" @change="(v) => put('exchanger', v)" />
+    <ChoiceField v-if="'outputHolds' in heater" label="Its output holds" :value="heater.outputHolds" :choices="OUTPUT_HOLDS.map((value) => ({ value, name: value }))" @change="(v) => put('outputHolds', v)" />
     <ChoiceField v-if="heater.kind === 'instant-electric'" label="Phases" :value="heater.phases" :choices="[{ value: 1 as 1 | 3, name: 'one' }, { value: 3 as 1 | 3, name: 'three' }]" @change="(v) => put('phases', v)" />
     <template v-if="hasSetpoint(heater)">
       <NumberField label="Setpoint as found" quantity="temperature" :schema="HeaterControl.shape.setpointC" :value="control.setpointC" :origin="table.origin(`controls.found.heaters.${heater.id}.setpointC`)" @change="(v) => putControl('setpointC', v)" />
-      <NumberField v-if="!isRunning(heater)" label="Thermostat calls below it by" quantity="rise" :schema="HeaterControl.shape.hysteresisK" :value="control.hysteresisK" @change="(v) => putControl('hysteresisK', v)" />
-      <ChoiceField v-else label="Keep-hot as found" :value="control.keepHot ? 'on' : 'off'" :choices="[{ value: 'off', name: 'off' }, { value: 'on', name: 'on' }]" @change="(v) => putControl('keepHot', v === 'on')" />
+      <NumberField :label="isRunning(heater) ? 'Lights below it by' : 'Thermostat calls below it by'" quantity="rise" :schema="HeaterControl.shape.hysteresisK" :value="control.hysteresisK" @change="(v) => putControl('hysteresisK', v)" />
+      <ChoiceField v-if="isRunning(heater)" label="Keep-hot as found" :value="control.keepHot ? 'on' : 'off'" :choices="[{ value: 'off', name: 'off' }, { value: 'on', name: 'on' }]" @change="(v) => putControl('keepHot', v === 'on')" />
     </template>
     <template v-if="efficiency">
-      <ChoiceField label="Efficiency" :value="efficiency.kind" :choices="[{ value: 'condensing', name: 'Condensing' }, { value: 'fixed', name: 'Fixed efficiency' }]" @change="(v) => put('efficiency', v === 'condensing' ? { kind: v } : { kind: v, share: 0.82 })" />
+      <ChoiceField label="Efficiency" :value="efficiency.kind" :choices="[{ value: 'condensing', name: 'Condensing' }, { value: 'fixed', name: 'Fixed efficiency' }]" @change="(v) => put('efficiency', assumedEfficiency(v))" />
       <NumberField v-if="efficiency.kind === 'fixed'" label="Efficiency on gross value, 0 to 1" :schema="fixedShare" :value="efficiency.share" :origin="table.origin(at('efficiency'))" @change="(v) => put('efficiency', { kind: 'fixed', share: v })" />
-      <p v-else class="caption self-end pb-2">{{ Math.round(efficiencyAt(efficiency, 30) * 100) }} % with the return at {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60) * 100) }} % at {{ units.temperature(60) }}</p>
+      <template v-else>
+        <NumberField label="Curve moved by" :decimals="3" :schema="shift" :value="efficiency.shift" :origin="table.origin(at('efficiency'))" help="by what was measured here; 0 as the fuel’s curve" @change="(v) => put('efficiency', { kind: 'condensing', shift: v })" />
+        <p class="caption self-end pb-2">{{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }} % with the return at {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }} % at {{ units.temperature(60) }}</p>
+      </template>
     </template>
     <NumberField
       v-for="r in HEATER_ROWS[heater.kind]"
@@ -59,6 +73,7 @@ const circuit = computed(() => {
       :unit="r.unit"
       :optional="r.optional"
       :decimals="r.decimals"
+      :help="r.help"
       :schema="r.schema"
       :value="figure(r.path)"
       :origin="table.origin(at(r.path))"

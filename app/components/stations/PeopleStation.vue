@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { STANDARD_DAYS, type StandardDay } from '~~/core/people/standard-days'
 import { Habit, People, Person } from '~~/core/study/people'
 
 const table = useStudy()
@@ -30,20 +31,21 @@ function removePerson(id: string) {
   })
 }
 const draws = computed(() => (people.value.draws.kind === 'standard' ? people.value.draws.cycle : people.value.draws.kind))
-function setDraws(v: 'routine' | 'logged' | 'S' | 'M' | 'L' | 'XL') {
+const CYCLES = Object.keys(STANDARD_DAYS) as StandardDay[]
+function setDraws(v: 'routine' | 'logged' | StandardDay) {
   if (v === 'logged') return
   table.change('draws', (d) => {
-    d.people.draws = v === 'routine' ? { kind: 'routine' } : { kind: 'standard', cycle: v, tapId: d.pipes.taps[0]!.id, wantedC: 40 }
+    d.people.draws = v === 'routine' ? { kind: 'routine' } : { kind: 'standard', cycle: v, tapId: d.pipes.taps[0]!.id }
   })
 }
 </script>
 
 <template>
   <div class="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
-    <ChoiceField label="Draws" :value="draws" :choices="[{ value: 'routine', name: 'the household’s routine' }, ...(['S', 'M', 'L', 'XL'] as const).map((c) => ({ value: c, name: `standard day ${c}` })), ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : [])]" @change="setDraws" />
-    <NumberField label="Longer in midwinter by, share" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
+    <ChoiceField label="Draws" :value="draws" :choices="[{ value: 'routine', name: 'the household’s routine' }, ...CYCLES.map((c) => ({ value: c, name: `standard day ${c}` })), ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : [])]" @change="setDraws" />
+    <NumberField label="Longer in midwinter" help="share by which uses are longer than on the mean" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
     <NumberField label="All amounts times" :decimals="2" :schema="People.shape.volumeFactor" :value="people.volumeFactor" :origin="table.origin('people.volumeFactor')" @change="(v) => table.change('volume factor', (d) => void (d.people.volumeFactor = v!))" />
-    <NumberField label="Seed of the draws" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
+    <NumberField label="Number of the year" help="any number: another one draws another year of the same habits" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
   </div>
   <section aria-label="Persons" class="mb-4">
     <h3 class="text-base">Persons</h3>
@@ -69,7 +71,7 @@ function setDraws(v: 'routine' | 'logged' | 'S' | 'M' | 'L' | 'XL') {
           <NumberField label="chance, 0 to 1" :decimals="2" :schema="Habit.shape.chance" :value="h.chance" @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))" />
           <NumberField v-if="h.use.kind === 'timed'" label="runs for" unit="min" :decimals="1" :schema="timed" :value="h.use.minutes" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'timed') x.use.minutes = v! })" />
           <NumberField v-else label="takes" quantity="volume" :schema="filled" :value="h.use.litres" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'filled') x.use.litres = v! })" />
-          <NumberField label="wanted" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" />
+          <NumberField label="wanted" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" :origin="table.origin(`people.habits.${h.id}.wantedC`)" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <DaysField :label="`Days of ${h.name}`" :value="h.days" @change="(days) => edit(i, 'days', (x) => void (x.days = days))" />
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.waits" @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))" />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label>

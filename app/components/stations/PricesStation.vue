@@ -3,11 +3,14 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { ALWAYS } from '~~/core/controls/week'
 import { everyMonth } from '~~/core/climate/calendar'
 import { BILLED, BILL_UNITS, BILL_UNIT_KEYS, WATER_UNITS, WATER_UNIT_KEYS, type BillUnit, type WaterUnit } from '~~/core/money/billing'
-import { CARRIER_NAMES, CARRIERS, type Carrier } from '~~/core/money/carriers'
-import { Band, Prices, Tariff, perKwh } from '~~/core/money/prices'
+import { CARRIER_NAMES, CARRIERS, countedOn, type Carrier } from '~~/core/money/carriers'
+import { Band, CURRENCIES, Prices, Tariff, perKwh } from '~~/core/money/prices'
+import { ENERGY_SHOWN, ENERGY_UNITS } from '~~/core/units/quantities'
 
 const table = useStudy()
 const prices = computed(() => table.study!.prices)
+/** Those that are common, and the study's own. */
+const currencies = computed(() => [...new Set([...CURRENCIES, prices.value.currency])].map((value) => ({ value: value as string, name: value })))
 const bought = computed(() => CARRIERS.filter((c) => prices.value.carriers[c]))
 const per = (c: Carrier) => `${prices.value.currency}/${BILL_UNITS[prices.value.carriers[c]!.unit]}`
 const put = (c: Carrier, key: string, change: (t: Tariff) => void) => table.change(`${key} ${c}`, (d) => change(d.prices.carriers[c]!))
@@ -40,15 +43,19 @@ function setWaterUnit(unit: WaterUnit) {
 </script>
 
 <template>
+  <div class="mb-4 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+    <ChoiceField label="Count energy in" :value="table.study!.energyIn" :choices="ENERGY_UNITS.map((value) => ({ value, name: ENERGY_SHOWN[value].label }))" @change="(v) => table.change('energy in', (d) => void (d.energyIn = v))" />
+    <ChoiceField label="Currency" :value="prices.currency" :choices="currencies" @change="(v) => table.change('currency', (d) => void (d.prices.currency = v))" />
+  </div>
   <section v-for="c in bought" :key="c" :aria-label="CARRIER_NAMES[c]" class="mb-5">
     <h3 class="mb-1 text-base">{{ CARRIER_NAMES[c] }}</h3>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField label="Billed by the" :value="prices.carriers[c]!.unit" :choices="unitsOf(c)" @change="(u) => setUnit(c, u)" />
       <NumberField label="Price" :unit="per(c)" :decimals="4" :schema="Tariff.shape.price" :value="prices.carriers[c]!.price" :origin="table.origin(`prices.carriers.${c}.price`)" @change="(v) => put(c, 'price', (t) => void (t.price = v!))" />
-      <NumberField v-if="prices.carriers[c]!.unit !== 'kwh'" label="Calorific value, gross" :unit="`kWh/${BILL_UNITS[prices.carriers[c]!.unit]}`" :decimals="3" :schema="Tariff.shape.kwhPerUnit" :value="prices.carriers[c]!.kwhPerUnit" @change="(v) => put(c, 'calorific', (t) => void (t.kwhPerUnit = v!))" />
+      <NumberField v-if="prices.carriers[c]!.unit !== 'kwh'" :label="`Calorific value, ${countedOn(c)}`" :unit="`kWh/${BILL_UNITS[prices.carriers[c]!.unit]}`" :decimals="3" :schema="Tariff.shape.kwhPerUnit" :value="prices.carriers[c]!.kwhPerUnit" @change="(v) => put(c, 'calorific', (t) => void (t.kwhPerUnit = v!))" />
       <p v-if="prices.carriers[c]!.unit !== 'kwh'" class="caption self-end pb-2">{{ perKwh(prices.carriers[c]!).toFixed(4) }} {{ prices.currency }}/kWh</p>
       <NumberField label="Standing charge that hot water bears" :unit="`${prices.currency}/yr`" :schema="Tariff.shape.standingPerYear" :value="prices.carriers[c]!.standingPerYear" @change="(v) => put(c, 'standing', (t) => void (t.standingPerYear = v!))" />
-      <NumberField label="Carbon dioxide" unit="kg/kWh" :schema="Tariff.shape.co2KgKwh" :value="prices.carriers[c]!.co2KgKwh" @change="(v) => put(c, 'co2', (t) => void (t.co2KgKwh = v!))" />
+      <NumberField label="Carbon dioxide" quantity="carbon" :origin="table.origin(`prices.carriers.${c}.co2KgKwh`)" :schema="Tariff.shape.co2KgKwh" :value="prices.carriers[c]!.co2KgKwh" @change="(v) => put(c, 'co2', (t) => void (t.co2KgKwh = v!))" />
       <NumberField v-if="c === 'electricity'" label="Paid for what is given back" optional :unit="`${prices.currency}/kWh`" :decimals="4" :schema="Tariff.shape.exportPerKwh" :value="prices.carriers[c]!.exportPerKwh" @change="(v) => put(c, 'export', (t) => void (t.exportPerKwh = v))" />
       <TextField label="Source" optional :value="prices.carriers[c]!.source" @change="(v) => put(c, 'source', (t) => void (t.source = v))" />
       <DateField label="As of" :value="prices.carriers[c]!.asOf" @change="(v) => put(c, 'as of', (t) => void (t.asOf = v))" />
@@ -71,8 +78,9 @@ function setWaterUnit(unit: WaterUnit) {
     <h3 class="mb-1 text-base">Water</h3>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField label="Water is billed by the" :value="water.unit" :choices="waterUnits" @change="setWaterUnit" />
-      <NumberField label="Water" :unit="waterPer" :decimals="3" :schema="Prices.shape.water.shape.price" :value="water.price" @change="(v) => table.change('water price', (d) => void (d.prices.water.price = v!))" />
-      <NumberField label="Sewer" :unit="waterPer" :decimals="3" :schema="Prices.shape.water.shape.sewer" :value="water.sewer" @change="(v) => table.change('sewer price', (d) => void (d.prices.water.sewer = v!))" />
+      <p v-if="table.study!.site.metered === false" class="caption col-span-full">The water of this household has no meter: what is drawn is counted in litres and costs nothing more.</p>
+      <NumberField label="Water" :unit="waterPer" :origin="table.origin('prices.water.price')" :decimals="3" :schema="Prices.shape.water.shape.price" :value="water.price" @change="(v) => table.change('water price', (d) => void (d.prices.water.price = v!))" />
+      <NumberField label="Sewer" :unit="waterPer" :origin="table.origin('prices.water.sewer')" :decimals="3" :schema="Prices.shape.water.shape.sewer" :value="water.sewer" @change="(v) => table.change('sewer price', (d) => void (d.prices.water.sewer = v!))" />
       <TextField label="Source of the water price" optional :value="water.source" @change="(v) => table.change('water source', (d) => void (d.prices.water.source = v))" />
       <DateField label="Water price as of" :value="water.asOf" @change="(v) => table.change('water as of', (d) => void (d.prices.water.asOf = v))" />
     </div>

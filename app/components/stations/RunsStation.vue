@@ -7,6 +7,7 @@ import { addRun, below, keepsRun, moveRun, nudgeRun, outline, removeRun, type Nu
 import { WASTE_LIMITS } from '~~/core/pipes/waste-mark'
 import { JOINTS, Pipes, Run } from '~~/core/study/pipes'
 import { meanPrice } from '~~/core/money/where-it-goes'
+import { loopRuns } from '~~/core/pipes/network'
 
 /** The pipes as an outline: typed from top to bottom, dragged or moved by arrow keys, each row with what it holds and loses. */
 const props = defineProps<{ chosen: string }>()
@@ -15,6 +16,8 @@ const years = useYears()
 const rows = computed(() => outline(table.study!.pipes.runs))
 const litres = (r: Run) => contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM
 const lost = (id: string) => years.now?.runs.find((r) => r.id === id)?.lossKwh
+/** Runs whose loss counts as the loop's. */
+const onLoop = computed(() => loopRuns(table.study!))
 const price = computed(() => (years.now ? meanPrice(years.now) : 0))
 const edit = (id: string, change: (run: Run) => void) => table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
@@ -22,7 +25,7 @@ const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, 
 const joints = JOINTS.map((value) => ({ value, name: value }))
 const FITTINGS = { bends: 'bends', tees: 'tees', valves: 'valves' } as const
 const limitSchema = Pipes.shape.wasteLimitL.unwrap()
-const limits = computed(() => [{ value: 0, name: 'none' }, ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({ value: value as number, name })), ...(limit.value !== null && !Object.values(WASTE_LIMITS).includes(limit.value as never) ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }] : [])])
+const limits = computed(() => [{ value: 0, name: 'none' }, ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({ value: value as number, name: table.units.system === 'us' ? table.units.figure('volume', value, 2) : name })), ...(limit.value !== null && !Object.values(WASTE_LIMITS).includes(limit.value as never) ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }] : [])])
 const limit = computed(() => table.study!.pipes.wasteLimitL)
 const setLimit = (litres: number | null) => table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
 
@@ -109,12 +112,12 @@ watch(
           <TextField class="col-span-2 sm:col-span-1" bare label="Name of the run" :value="run.name" @change="(v) => edit(run.id, (r) => void (r.name = v))" />
           <ChoiceField bare="wide" label="Material" :value="run.material" :choices="MATERIAL_NAMES" @change="(v) => edit(run.id, (r) => { r.size = nearestSize(r, v); r.material = v })" />
           <ChoiceField bare="wide" label="Size" :value="run.size" :choices="sizeChoices(run.material)" @change="(v) => edit(run.id, (r) => void (r.size = v))" />
-          <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
+          <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :origin="table.origin(`pipes.runs.${run.id}.lengthM`)" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
           <InsulationField bare="wide" :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(run.id, (r) => void (r.insulation = v))" />
           <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => { r.place = v; if (v === 'slab' || v === 'ground') r.reachable = false })" />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span>holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span>
-            <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year</span>
+            <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year{{ onLoop.has(run.id) ? ', as part of the loop' : '' }}</span>
             <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" @change="edit(run.id, (r) => void (r.reachable = !r.reachable))" />can be reached<span class="sr-only">: {{ run.name }}</span></label>
           <details class="open:w-full">
             <summary class="cursor-pointer py-2.5 text-ink-soft">Joints and fittings<span class="sr-only"> of {{ run.name }}</span>: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees, {{ run.fittings.valves }} valves</summary>

@@ -21,7 +21,7 @@ const emit = defineEmits<{ change: [value: unknown] }>()
 /** Labels of fields that are no figures, and of choices. */
 const NAMES: Record<string, string> = {
   runs: 'Runs', draws: 'Draws at once', count: 'How many', insulation: 'Insulation', jacket: 'Jacket', connection: 'Connected to', phases: 'Phases', fuel: 'Meter',
-  water: 'Water', taps: 'Tap runs', where: 'Tap lies', event: 'What happened', near: 'near the plant', far: 'far from it', mixed: 'as mixed', hot: 'hot only', cold: 'cold only', alone: 'alone', together: 'with another',
+  gave: 'The heater gave', water: 'Water', taps: 'Tap runs', where: 'Tap lies', event: 'What happened', near: 'near the plant', far: 'far from it', mixed: 'as mixed', hot: 'hot only', cold: 'cold only', alone: 'alone', together: 'with another',
   A: 'shower and heater (A)', B: 'shower only (B)', C: 'heater only (C)',
   'gas-m3': 'gas, m³', 'gas-ft3': 'gas, ft³', 'electricity-kwh': 'electricity, kWh', 'electricity-pulses': 'electricity, pulses',
 }
@@ -39,7 +39,7 @@ const list = computed(() => (props.value ?? []) as unknown[])
 /** A group to begin with, when an optional one is switched on: the middle of the road. */
 const BEGIN: Record<string, unknown> = {
   insulation: { lambdaWMK: 0.038, thicknessMm: 13 },
-  jacket: { lambdaWMK: 0.04, thicknessMm: 80, areaM2: 2 },
+  jacket: { lambdaWMK: 0.04, thicknessMm: 80, areaM2: 2, coveredShare: 0.85 },
 }
 const copyOf = (x: unknown) => structuredClone(toRaw(x))
 const setIn = (key: string, value: unknown) => {

@@ -38,7 +38,7 @@ function keep() {
   if (!s || !answer.value?.ok || !table.study) return
   const id = freshId('reading', table.study.readings.map((r) => r.id))
   const { out } = answer.value.worked
-  table.change('keep sum', (d) => void d.readings.push({ id, takenAt: new Date().toISOString(), kind: 'sum', sum: s.name, where: null, values: flatValues({ ...given.value, ...out }), note: '', photo: null, adopted: null }))
+  table.change('keep sum', (d) => void d.readings.push({ id, takenAt: localIso(new Date()), kind: 'sum', sum: s.name, where: null, values: flatValues({ ...given.value, ...out }), note: '', photo: null, adopted: null }))
   say({ text: `“${s.title}” is kept in the log.` })
 }
 

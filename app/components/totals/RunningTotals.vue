@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { boughtKwh } from '~~/core/measures/compare'
 import { drawnL, type YearResult } from '~~/core/year/result'
+import { COOL_RETURN_SHARE, SAFE_RETURN_C, STILL_DAYS, TEPID_C } from '~~/core/safety/legionella'
 import { TriangleAlert } from '@lucide/vue'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
@@ -15,13 +16,24 @@ interface Row {
   hint?: string
 }
 const rows = computed((): Row[] => [
-  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: 'energy, standing charges and water at the hot taps' },
+  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costHint.value },
   { name: 'Energy bought', of: boughtKwh, write: units.value.energy },
-  { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it, run-off included' },
-  { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'while waiting for it to run hot' },
-  { name: 'Median wait', of: (r) => r.comfort.waitMedianS, write: units.value.seconds },
-  { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: (x) => x.toLocaleString('en-GB') },
+  { name: 'Carbon dioxide', of: (r) => r.co2Kg, write: units.value.mass },
+  { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it' },
+  { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'of it, while waiting' },
+  { name: 'Wait, first draws', of: (r) => r.comfort.first.medianS, write: units.value.seconds, hint: 'half wait longer' },
+  { name: '90 % wait less than', of: (r) => r.comfort.first.p90S, write: units.value.seconds },
+  { name: 'Wait, second draws', of: (r) => r.comfort.second.medianS, write: units.value.seconds, hint: 'within half an hour' },
+  { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: count },
+  { name: 'Starts of the heater', of: (r) => r.heaterStarts, write: count },
 ])
+const count = (x: number) => x.toLocaleString('en-GB')
+/** What the cost is made of, as this study counts it. */
+const costHint = computed(() => {
+  const { site, prices } = table.study!
+  const parts = ['energy', 'standing charges', ...(site.metered === false ? [] : ['hot-tap water'])]
+  return `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}${site.metered === false ? '; water has no meter' : ''}${prices.creditHouseHeat ? '; less heat for the house' : ''}`
+})
 
 const isSet = computed(() => years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {
@@ -47,8 +59,8 @@ const hygiene = computed(() => years.shown?.hygiene)
     <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
     <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
     <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
-      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0" :title="row.hint">
-        <dt class="caption">{{ row.name }}</dt>
+      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0">
+        <dt class="caption">{{ row.name }}<span v-if="row.hint" class="block leading-4 opacity-90">{{ row.hint }}</span></dt>
         <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">{{ years.shown ? row.write(row.of(years.shown)) : '…' }}</dd>
         <dd v-if="years.before && years.shown" class="caption">last: {{ change(row, years.before, years.shown) }}</dd>
         <dd
@@ -61,9 +73,10 @@ const hygiene = computed(() => years.shown?.hygiene)
     </dl>
     <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
       <h3 class="caption font-sans font-normal">Safety</h3>
-      <p>Store tepid (25–45 °C) {{ hygiene.storeTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null">; loop return below 50 °C for {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template>.</p>
-      <p v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > 0.1" class="mt-1 flex gap-1 text-alarm"><TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local code.</p>
+      <p>What the store gives is tepid ({{ units.figure('temperature', TEPID_C.low, 0) }} to {{ units.figure('temperature', TEPID_C.high, 0) }}) for {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null">; loop return below {{ units.figure('temperature', SAFE_RETURN_C, 0) }} for {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template>.</p>
+      <p v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > COOL_RETURN_SHARE" class="mt-1 flex gap-1 text-alarm"><TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local code.</p>
     </div>
+    <p v-if="hygiene && hygiene.stillRuns.length" class="py-1.5">{{ hygiene.stillRuns.length }} {{ hygiene.stillRuns.length === 1 ? 'run stands' : 'runs stand' }} for more than {{ STILL_DAYS }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.</p>
     <p v-if="isSet" class="caption pt-1">Coloured: the change against the house as found. Grey: what the last change did.</p>
   </aside>
 </template>

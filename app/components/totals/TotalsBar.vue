@@ -14,6 +14,6 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
     <span><span class="caption block">a year, {{ years.shownAs }}</span><b class="text-lg font-semibold">{{ years.shown ? units.money(years.shown.cost.total) : '…' }}</b></span>
     <b v-if="Math.abs(by) >= 0.5" class="text-lg font-semibold" :class="by < 0 ? 'text-verdigris' : 'text-alarm'">{{ units.moneyChange(by) }}</b>
     <span class="text-right"><span class="caption block">bought</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span>
-    <span class="text-right"><span class="caption block">median wait</span>{{ years.shown ? units.seconds(years.shown.comfort.waitMedianS) : '…' }}</span>
+    <span class="text-right"><span class="caption block">first wait</span>{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</span>
   </a>
 </template>

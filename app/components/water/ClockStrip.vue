@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
 import { Pause, Play } from '@lucide/vue'
-import { DAY_NAMES, clock, type Window } from '~~/core/controls/week'
+import { DAY_NAMES, type Window } from '~~/core/controls/week'
 import { controlsOf } from '~~/core/study/study'
 
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */
 const table = useStudy()
 const years = useYears()
+const clock = (minute: number) => table.units.time(minute)
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
 const W = 1440
 const HEAT_H = 22
@@ -68,7 +69,7 @@ const open_ = computed(() => years.frame?.open.map((id) => table.study!.pipes.ta
         :aria-valuetext="clock(years.minute)"
       />
       <div class="caption pointer-events-none flex justify-between" aria-hidden="true">
-        <span>00</span><span>06</span><span>12</span><span>18</span><span>24</span>
+        <span v-for="h in [0, 6, 12, 18, 24]" :key="h">{{ table.units.system === 'us' ? clock(h * 60).replace(':00', '') : String(h).padStart(2, '0') }}</span>
       </div>
     </div>
     <p class="w-44 text-sm leading-5" aria-live="off">

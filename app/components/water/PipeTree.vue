@@ -138,6 +138,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         @click="emit('choose', 'taps', t.tap.id)"
         @keydown.enter="emit('choose', 'taps', t.tap.id)"
       >
+        <path v-if="t.row !== t.runRow" :d="`M${t.x} ${y(t.runRow)}V${y(t.row)}`" fill="none" stroke="var(--color-ink)" stroke-width="2" />
         <path v-if="!narrow" :d="`M${t.x} ${y(t.row)}H${runsWidth + 4}`" stroke="var(--color-line)" stroke-dasharray="2 4" />
         <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
         <text v-bind="nameAt(t.x, t.row)" font-size="14" fill="var(--color-ink)" stroke="var(--color-plaster)" stroke-width="4" paint-order="stroke" :font-weight="isOpen(t.tap.id) ? 700 : 400">

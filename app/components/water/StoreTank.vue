@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A store as ten layers of water, hottest on top. */
 const props = defineProps<{ slices: number[]; label: string }>()
+const units = computed(() => useStudy().units)
 const H = 10
 const bands = computed(() => props.slices.map((c, i) => ({ y: (props.slices.length - 1 - i) * H, c, fill: waterColour(c) })))
 </script>
@@ -21,7 +22,7 @@ const bands = computed(() => props.slices.map((c, i) => ({ y: (props.slices.leng
       font-size="12"
       :fill="inkOn(b?.c ?? 0)"
     >
-      {{ Math.round(b?.c ?? 0) }}
+      {{ units.figure('temperature', b?.c ?? 0, 0).split(' ')[0] }}
     </text>
   </svg>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { moneyByStation } from '~~/core/money/where-it-goes'
 import { boughtKwh } from '~~/core/measures/compare'
+import { waterPerM3 } from '~~/core/money/prices'
 import { HEATER_KINDS, carrierOf } from '~~/core/study/plant'
 import { drawnL } from '~~/core/year/result'
 import type { Station } from '~~/core/findings/finding'
@@ -15,6 +16,8 @@ const years = useYears()
 const study = computed(() => table.study!)
 const units = computed(() => table.units)
 const money = computed(() => (years.now ? moneyByStation(years.now) : null))
+/** Heat and water that run off while somebody waits. */
+const runOff = computed(() => (money.value && years.now ? money.value.runOff + (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices)) : undefined))
 const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
@@ -49,16 +52,16 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       </div>
       <div class="flex flex-wrap gap-x-1">
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
-          <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" /> lose <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" /> {{ study.pipes.loop ? 'off the loop lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
           <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" /> <template v-if="study.pipes.loop">loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template><template v-else>none</template>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
-          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.waitMedianS) : '…' }}</b>
+          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.first.medianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
-          <span class="text-copper">People</span> <b class="font-semibold">{{ study.people.persons.length }}</b>
+          <span class="text-copper">People</span> <FindingMark v-if="marks('people')" :count="marks('people')" /> <b class="font-semibold">{{ study.people.persons.length }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
           <span class="text-copper">Prices</span> bought <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
@@ -67,7 +70,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
     </div>
     <StationButton name="Drain" :open="station === 'drain'" @click="emit('open', 'drain', '')">
       <template #now>used {{ spend(money?.taps) }}</template>
-      <template #year>run off {{ spend(money?.runOff) }}</template>
+      <template #year>run off {{ spend(runOff) }}</template>
       <DrainMark />
     </StationButton>
   </section>

@@ -2,7 +2,7 @@
 import interact from 'interactjs'
 import { Plus, Trash2 } from '@lucide/vue'
 import { daysTogether, misfits, snap, type Grid } from '~~/core/controls/grid'
-import { DAY_NAMES, clock, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
+import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
 
 /**
  * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are
@@ -10,6 +10,8 @@ import { DAY_NAMES, clock, hoursOpen, tidyDay, type Week, type Window } from '~~
  */
 const props = defineProps<{ label: string; week: Week; grid: Grid; disabled?: boolean; found?: Week | null }>()
 const emit = defineEmits<{ change: [week: Week] }>()
+const table = useStudy()
+const clock = (minute: number) => table.units.time(minute)
 
 const DAY_MIN = 1440
 const root = ref<HTMLElement | null>(null)

@@ -36,6 +36,11 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
     <p v-if="!pack" class="py-6">No package yet. A package is a list of measures tried together on the same household and the same draws.</p>
     <template v-else>
       <SavingsTable class="mt-5" />
+      <section v-if="years.brought && years.brought.length" class="mt-5" aria-label="What the package would bring">
+        <h2 class="border-b border-ink pb-1 text-xl">What it would bring</h2>
+        <FindingList :findings="years.brought" />
+      </section>
+      <p v-else-if="years.brought" class="caption mt-3">It brings no danger and no fault that was not there before.</p>
       <MeasureList class="mt-6" :index="index" />
       <section class="mt-6" aria-label="Where the heat goes">
         <div class="flex flex-wrap items-center justify-between gap-2">

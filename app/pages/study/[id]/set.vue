@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { hasSetpoint, isLocal, isOnStore, isRunning, type Heater } from '~~/core/study/plant'
-import { LOOP_MODES, SETPOINT_C, SetpointC, type LoopMode } from '~~/core/controls/controls'
+import { HeaterControl, LOOP_MODES, SETPOINT_C, SetpointC, type LoopMode } from '~~/core/controls/controls'
 import { ALWAYS, type Week } from '~~/core/controls/week'
 import type { Grid } from '~~/core/controls/grid'
-import { scaldSeconds } from '~~/core/safety/scald'
+import { SAFE_STORE_C } from '~~/core/safety/legionella'
+import { SCALDS_C, burnTime, scaldSeconds } from '~~/core/safety/scald'
 
 const table = useStudy()
 const study = computed(() => table.study!)
@@ -24,10 +25,9 @@ const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
 
 const warning = (c: number, heater: Heater) => {
-  if (c < 50 && isOnStore(heater))
-    return 'Below 50 °C a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.'
-  const { adultS } = scaldSeconds(c)
-  return Number.isFinite(adultS) ? `At the tap this burns an adult in ${adultS < 10 ? adultS.toFixed(0) : Math.round(adultS / 5) * 5} s and a child in a quarter of that, unless it is mixed down.` : ''
+  if (c < SAFE_STORE_C && isOnStore(heater)) return `Below ${units.value.temperature(SAFE_STORE_C)} a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.`
+  const { adultS, childS } = scaldSeconds(c)
+  return c > SCALDS_C ? `At the tap this burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}, unless it is mixed down.` : ''
 }
 </script>
 
@@ -56,6 +56,7 @@ const warning = (c: number, heater: Heater) => {
           </div>
         </div>
       </div>
+      <NumberField class="mt-2 w-44" :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'" quantity="rise" :schema="HeaterControl.shape.hysteresisK" :value="controls.heaters[heater.id]!.hysteresisK" @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))" />
       <p v-if="warning(controls.heaters[heater.id]!.setpointC, heater)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC, heater) }}</p>
       <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
         <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.keepHot" @change="keepHot(heater.id)" />
