@@ -69,15 +69,16 @@ export class BoilerCoil implements StoreHeater {
   }
 
   longestStep(store: LayeredStore, setpointC: number): number {
-    if (!this.firing) return Math.max(1, this.spec.startLagS)
-    if (this.lagS > 0) return this.lagS
     const left = store.heatToReach(setpointC, this.spec.coil.bottom)
     // Heat comes as fast as it did, or will as soon as the circuit is warm: as coil and burner allow.
     const { coil, primary, outputKw } = this.spec
     const zoneC = store.meanBetween(coil.bottom, coil.top, primary.flowMaxC)
-    const willKw = Math.min(outputKw, this.coilKwK * (primary.flowMaxC - zoneC))
+    const [first, last] = [primary.flowMaxC - zoneC, Math.max(0.1, primary.flowMaxC - Math.min(setpointC, primary.flowMaxC))]
+    const meanK = Math.abs(first - last) > 0.1 ? (first - last) / Math.log(Math.max(first, 0.1) / last) : last
+    const willKw = Math.min(outputKw, this.coilKwK * meanK)
     const warmS = (Math.max(0, zoneC - this.primaryC) * this.heatKjK) / outputKw
-    return this.pace.until(warmS + left / Math.max(this.kw, willKw, 0.01))
+    const lagS = this.firing ? this.lagS : this.spec.startLagS
+    return lagS + this.pace.until(warmS + left / Math.max(willKw, 0.01))
   }
 
   longestRest(): number {

@@ -28,7 +28,7 @@ const MOST_MOVED = { taps: 0.1, loop: 0.3 } as const
 /** Longest step with nothing acting, and while only a loop moves the store, s. */
 const IDLE_STEP_S = 3600
 const LOOP_STEP_S = 900
-/** Until a sensor has shown how fast it falls beside a loop, it is looked at this often, and never more often than the second, s. */
+/** A sensor beside a loop is looked at after this when something else moved the water before, and never sooner than the second, s. */
 const FIRST_LOOK_S = 120
 const LEAST_LOOK_S = 30
 /** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
@@ -56,9 +56,11 @@ interface Station {
   windows: Week | null
   open: boolean
   calling: boolean
-  /** What its sensor showed after the last step, °C, and how fast it fell in it, K/s; null unless a loop alone moved the water. */
+  /** What its sensor showed after the last step, °C. */
   lastC: number
-  fallKS: number | null
+  /** How fast it fell when a loop alone last moved the water, K/s, and whether that was in the last step. */
+  fallKS: number
+  fellNow: boolean
 }
 
 /** A store with heaters in order of priority: of those with a thermostat one acts only while none before it is called. */
@@ -99,7 +101,8 @@ export class StorePlant implements PlantModel {
         open: true,
         calling: false,
         lastC: startC,
-        fallKS: null,
+        fallKS: 0,
+        fellNow: false,
       }
     })
   }
@@ -130,8 +133,9 @@ export class StorePlant implements PlantModel {
     const now = this.store.at(s.sensor)
     if (tapLMin > 0) return Math.max(1, (this.store.litresUntil(s.sensor, s.callC) / tapLMin) * 60)
     if (loopLMin > 0) {
-      if (s.fallKS === null) return FIRST_LOOK_S
-      return s.fallKS > 0 ? Math.max(LEAST_LOOK_S, Math.min(LOOP_STEP_S, (now - s.callC) / s.fallKS + 0.1)) : LOOP_STEP_S
+      const seconds = s.fallKS > 0 ? (now - s.callC) / s.fallKS + 0.1 : LOOP_STEP_S
+      // Something else moved the water since it was seen to fall: half of that at first.
+      return Math.min(LOOP_STEP_S, s.fellNow ? Math.max(LEAST_LOOK_S, seconds) : Math.max(FIRST_LOOK_S, seconds / 2))
     }
     return Math.max(LEAST_LOOK_S, this.store.secondsToCool(now, s.callC) + 1)
   }
@@ -207,7 +211,8 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) {
       if (s.setpointC === null) continue
       const now = this.store.at(s.sensor)
-      s.fallKS = this.loopAlone && dtS > 1 ? (s.lastC - now) / dtS : null
+      s.fellNow = this.loopAlone && dtS > 1
+      if (s.fellNow) s.fallKS = (s.lastC - now) / dtS
       s.lastC = now
       if (s.calling && now >= s.setpointC - CONTENT_K) {
         s.calling = false

@@ -140,7 +140,7 @@ export class TapDraw {
     const supplyC = ahead ? ahead.supplyC() : arrivingC
     if (allEven && ahead && Math.abs(supplyC - arrivingC) < 2 * EVEN_K) even += ahead.evenAhead(supplyC, EVEN_K)
     const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
-    return Math.max(LEAST_STEP_S, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC, allEven ? arrivingC : this.hottest(atS)), mainsC)))
+    return Math.max(LEAST_STEP_S, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC)))
   }
 
   /** Hottest water that stands on the way, °C. */
@@ -148,14 +148,15 @@ export class TapDraw {
     return this.path.reduce((c, { run }) => Math.max(c, run.hottestC(atS)), -Infinity)
   }
 
-  /** Seconds until a draw has what it was for, when nothing hotter than a temperature comes. */
-  private secondsLeft(hottestC: number, mainsC: number): number {
+  /** Seconds until a draw has what it was for; what comes is no hotter than a temperature, or than what stands on the way. */
+  private secondsLeft(comesC: number, allEven: boolean, atS: number, mainsC: number): number {
     switch (this.draw.measure) {
       case 'seconds':
         return this.left
       case 'litres':
         return (this.left / (this.mixes ? this.flowLMin : this.hotLMin)) * 60
       case 'kj': {
+        const hottestC = allEven ? comesC : Math.max(comesC, this.hottest(atS))
         const kw = (this.hotLMin / 60) * KJ_PER_LITRE_K * (hottestC - mainsC)
         return kw > 0.05 ? this.left / kw : LONGEST_STEP_S
       }

@@ -42,9 +42,9 @@ describe('a timed climb', () => {
   })
 
   it('gives seconds and a steady temperature, held against the study', () => {
-    const climb = reading('climb', { points: '0 14; 10 22; 20 44; 30 61; 40 63.8; 50 64; 60 64.1', flowLMin: 8, hotC: 40 }, 'top-shower')
+    const climb = reading('climb', { points: '0 14; 3 22; 6 44; 12 61; 20 63.8; 30 64; 40 64.1', flowLMin: 8, hotC: 40 }, 'top-shower')
     const judgement = judge(hillTown, climb)!
-    expect(judgement.worked.out.seconds).toBeCloseTo(18.2, 1)
+    expect(judgement.worked.out.seconds).toBeCloseTo(5.45, 2)
     expect(judgement.worked.out.steadyC).toBeCloseTo(63.97, 1)
     expect(agrees(judgement.verdict!)).toBe(true)
     const short = judge(hillTown, reading('climb', { points: '0 14; 10 22', flowLMin: 8, hotC: 40 }, 'top-shower'))!

@@ -52,7 +52,7 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   ['below-fire-wood-coil', withWood, (s) => void (wood(s).circuit.heightM = -0.4), (s) => void (wood(s).circuit.heightM = 1.5)],
   ['gravity-wood-coil', withWood, (s) => void Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }), (s) => void Object.assign(wood(s).circuit, { heightM: 1.5, lengthM: 6, boreMm: 26.2 })],
   ['gravity-wood-coil', withWood, (s) => void (wood(s).circuit.horizontalM = 5), (s) => void (wood(s).circuit.horizontalM = 2)],
-  ['logs-wood-coil', withWood, (s) => void (wood(s).firings[0].kg = 2), (s) => void (wood(s).firings[0].kg = 9)],
+  ['logs-wood-coil', withWood, (s) => void (wood(s).firings[0].kg = 1), (s) => void (wood(s).firings[0].kg = 9)],
   ['reservoir-reservoir', addHeater(hillTown, 'reservoir'), () => {}, (s) => { s.plant.heaters.pop(); delete s.controls.found.heaters.reservoir }],
   ['loop-too-slow', changeHeaterKind(hillTown, 'boiler', 'instant-gas'), (s) => void (s.pipes.loop!.pumpLMin = 1), (s) => void (s.pipes.loop!.pumpLMin = 6)],
   ['current-instant-electric', addHeater(hillTown, 'instant-electric'), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 20, volts: 400 }), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 32 })],

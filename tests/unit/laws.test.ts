@@ -61,8 +61,8 @@ describe('laws, on random studies', () => {
           return Math.max(0, flows.loop + flows.deadRun)
         }
         const thin = losses(mm)
-        // A per mille covers a thermostat that calls at another minute.
-        expect(losses(mm + 15)).toBeLessThanOrEqual(thin * 1.001 + 1)
+        // Two hundredths: a run that cools all the way loses what it was filled with, and behind better insulation it is filled a little hotter.
+        expect(losses(mm + 15)).toBeLessThanOrEqual(thin * 1.02 + 1)
       }),
       { numRuns: 12 },
     )
@@ -87,7 +87,10 @@ describe('laws, on random studies', () => {
       fc.property(randomStudy, (study) => {
         const bytes = (s: Study) => JSON.stringify(firstDays(s, 3).flows)
         expect(bytes(study)).toBe(bytes(structuredClone(study)))
-        expect(bytes({ ...study, people: { ...study.people, seed: study.people.seed + 1 } })).not.toBe(bytes(study))
+        // A standard day is the same whatever the seed.
+        const other = bytes({ ...study, people: { ...study.people, seed: study.people.seed + 1 } })
+        if (study.people.draws.kind === 'standard') expect(other).toBe(bytes(study))
+        else expect(other).not.toBe(bytes(study))
       }),
       { numRuns: 10 },
     )

@@ -56,6 +56,9 @@ describe('bills in units of their own', () => {
   })
 })
 
+/** The tall house's year as its files of versions 2 and 3 give it. */
+const FROZEN = { cost: 1640.158354, inputKwh: { 'natural-gas': 11090.56894, electricity: 243.586602 } }
+
 describe('a study of version 2', () => {
   const text = readFileSync('tests/fixtures/study-v2.json', 'utf8')
   it('is read, and its year is what it was then to the last figure', () => {
@@ -66,6 +69,19 @@ describe('a study of version 2', () => {
     expect(cost.total).toBe(FROZEN.cost)
     expect(energy.inputKwh).toEqual(FROZEN.inputKwh)
     expect(read.study.prices.carriers.electricity!.bands[0]).toMatchObject({ price: 0.22, months: everyMonth(true) })
+  })
+})
+
+describe('studies of version 3', () => {
+  it.each([
+    ['hill-town', FROZEN.cost],
+    ['forest-farm', 272.845559],
+    ['duplex', 703.09357],
+    ['harbour-flat', 525.354004],
+  ])('%s is read, and its year is what it was', (name, cost) => {
+    const read = readStudyText(readFileSync(`tests/fixtures/study-v3-${name}.json`, 'utf8'))
+    if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.message}`).join('; '))
+    expect(simulate(read.study).cost.total).toBe(cost)
   })
 })
 
