@@ -12,7 +12,9 @@ import { sumNamed } from '../core/sums/registry'
 import { runSum } from '../core/sums/run'
 import { LayeredStore } from '../core/stores/layered-store'
 import type { Study } from '../core/study/study'
-import { mainsTemperature } from '../core/water/mains'
+import { CLIMATES } from '../core/climate/archetypes'
+import { mainsByMonth, mainsTemperature } from '../core/water/mains'
+import { combiEfficiency, gasStoreFactor, heatPumpStore, overrunSaves, pilotKwh } from './appliance-tests'
 import { KJ_PER_LITRE_K, density, specificHeat } from '../core/water/properties'
 import { firstDays } from './unit/random-study'
 
@@ -145,7 +147,54 @@ const PLANT: ReferenceCase[] = [
   { what: 'Instantaneous heater above its power, 19.2 kW at 12 L/min from 10 °C', source: 'inlet + P/(ρcF)', unit: '°C', expected: 10 + (19.2 * 60) / (12 * KJ_PER_LITRE_K), within: amount(0.1), got: () => instantHeater(12) },
   cycle('M', hillTown, 'boiler and store'),
   cycle('L', hillTown, 'boiler and store'),
+  cycle('S', wideOpen, 'instantaneous heater'),
   cycle('L', wideOpen, 'instantaneous heater'),
+  cycle('XL', hillTown, 'boiler and store'),
+]
+
+const halfAYearOn = (monthly: readonly number[]) => [...monthly.slice(6), ...monthly.slice(0, 6)]
+const inland = CLIMATES['temperate inland'].airC
+const modelMain = (monthlyAirC: readonly number[], latitudeDeg: number) => mainsByMonth({ mains: { kind: 'model' }, monthlyAirC, latitudeDeg })
+const groundMain = (monthlyAirC: readonly number[], latitudeDeg: number) => mainsByMonth({ mains: { kind: 'ground' }, monthlyAirC, latitudeDeg })
+
+/** Water through a run of a hand's length for an hour, W. */
+function shortRunLossW(): number {
+  const run = new PlugRun(0.037, 0.05, 0.1, 60)
+  run.ambientC = 20
+  const [inflow, out] = [new Outflow(), new Outflow()]
+  inflow.add(60, 60)
+  for (let k = 0; k < 10; k++) run.pass(inflow, 0.1, 360 * k, 360, out)
+  run.coolTo(3600)
+  return (run.takeLost() * 1000) / 3600
+}
+
+/** A store of 10 L left alone for six hours, °C. */
+function smallStoreC(): number {
+  const store = new LayeredStore(10, 0.4, 0.6, 65)
+  store.ambientC = 20
+  for (let k = 0; k < 360; k++) {
+    store.stand(60)
+    store.settle()
+  }
+  return store.meanC
+}
+
+const HP_TESTS = 'EN 16147, cycle L: store heat pumps of this class are published with 2.6 to 4.0'
+const COMBI_TESTS = 'EU 812/2013 water heating by a condensing combi: 0.78 to 0.88 on the gross value'
+const APPLIANCES: ReferenceCase[] = [
+  { what: 'Heat pump on a store of 200 L, cycle L, air 20 °C: heat over electricity', source: HP_TESTS, unit: '', expected: 3.5, within: amount(0.5), got: () => heatPumpStore(20) },
+  { what: 'Heat pump on a store of 200 L, cycle L, air 7 °C: heat over electricity', source: HP_TESTS, unit: '', expected: 3, within: amount(0.4), got: () => heatPumpStore(7) },
+  { what: 'Combi with a plate exchanger, cycle M: heat over gas', source: COMBI_TESTS, unit: '', expected: 0.83, within: amount(0.05), got: () => combiEfficiency('plate', 'M') },
+  { what: 'Combi with a plate exchanger, cycle L: heat over gas', source: COMBI_TESTS, unit: '', expected: 0.83, within: amount(0.05), got: () => combiEfficiency('plate', 'L') },
+  { what: 'The same against a direct condensing one, cycle L: gas', source: 'return of 45 to 50 °C against inlet + 10 K', unit: '', expected: 1.075, within: share(0.015), got: () => combiEfficiency('direct', 'L') / combiEfficiency('plate', 'L') },
+  { what: 'Pilot of 120 W in a year', source: '0.12 kW × 8760 h', unit: 'kWh', expected: 1051.2, within: share(1e-4), got: () => pilotKwh(120) },
+  { what: 'Gas store of 150 L at 57 °C, 243 L in six hourly draws, main 14.4 °C, room 19.7 °C: energy factor', source: 'US rating of piloted stores of 40 gal: 0.58 to 0.60', unit: '', expected: 0.59, within: amount(0.02), got: gasStoreFactor },
+  { what: 'Pump overrun of 5 min after a charge, circuit of 7 L, cycle L: gas saved', source: 'up to 7 L × 18 K given to the store for each of some four charges a day', unit: '', expected: 0.035, within: amount(0.02), got: overrunSaves },
+  { what: 'Run of 0.1 m with 0.05 W/K, water of 60 °C passing at 1 L/min, air 20 °C: loss', source: 'U ΔT', unit: 'W', expected: 2, within: share(0.01), got: shortRunLossW },
+  { what: 'Store of 10 L, 0.6 W/K, 65/20 °C, left alone for 6 h', source: 'exp(−UA t/C)', unit: '°C', expected: 20 + 45 * Math.exp((-6 * 3600 * 0.6) / (10 * KJ_PER_LITRE_K * 1000)), within: amount(0.01), got: smallStoreC },
+  { what: 'Cold main in January, the air of an inland house half a year on, at 35° south', source: 'that of July at 47° north', unit: '°C', expected: modelMain(inland, 47)[6], within: amount(0.15), got: () => modelMain(halfAYearOn(inland), -35)[0] },
+  { what: 'Cold main in January, cool coast, by the ground', source: 'mains in open ground of western Europe: 7 to 8 °C in January', unit: '°C', expected: 7.5, within: amount(1), got: () => groundMain(CLIMATES['cool coast'].airC, 52)[0] },
+  { what: 'Cold main in August, temperate inland, by the ground', source: 'mains in open ground of central Europe: 14 to 17 °C in August', unit: '°C', expected: 15.5, within: amount(1.5), got: () => groundMain(inland, 47)[7] },
 ]
 
 /** A result of a bench sum. */
@@ -196,7 +245,7 @@ const SOLAR_YEARS: ReferenceCase[] = (['cold inland', 'cool coast', 'temperate i
   return { what: `4 m² and 300 L before an electric heater, ${climate}: share of the sun`, source: 'f-chart, Klein, Beckman & Duffie 1976', unit: '', expected: fChartFraction(study), within: amount(0.06), got: () => engineFraction(study) }
 })
 
-export const REFERENCE_CASES: ReferenceCase[] = [...WATER, ...PIPES, ...PLANT, ...SUN, ...SOLAR_YEARS, ...SUM_CASES]
+export const REFERENCE_CASES: ReferenceCase[] = [...WATER, ...PIPES, ...PLANT, ...APPLIANCES, ...SUN, ...SOLAR_YEARS, ...SUM_CASES]
 
 /** How far off a case is, as a share of what it allows: 1 is the limit. */
 export function strain(c: ReferenceCase, got: number): number {
