@@ -2,6 +2,7 @@ import { carriedC } from '../controls/supply'
 import { isOn } from '../controls/week'
 import { hasSetpoint, isOnStore } from '../study/plant'
 import { controlsOf } from '../study/study'
+import { COOL_K } from '../taps/tap-draw'
 import type { Finding, Rule } from './finding'
 
 /** Share of cool draws that somebody would speak of. */
@@ -10,7 +11,7 @@ const COOL_SHARE = 0.02
 const EVENING_SHARE = 0.5
 const EVENING_H = { from: 17, to: 24 } as const
 
-export const tooLittleHot: Rule = ({ year }) => {
+export const tooLittleHot: Rule = ({ year, write }) => {
   if (!year || year.comfort.draws === 0) return []
   const { coolDraws, draws } = year.comfort
   if (coolDraws < COOL_SHARE * draws) return []
@@ -22,7 +23,7 @@ export const tooLittleHot: Rule = ({ year }) => {
       on: year.taps.reduce((a, b) => (b.coolDraws > a.coolDraws ? b : a)).id,
       what: 'Too little hot water',
       why: `${coolDraws} of ${draws} draws a year are cooler than wanted, or are given up for never getting warm.`,
-      source: 'The year’s draws: more than 1 K short on the mean of a draw, or past what anybody runs off',
+      source: `The year’s draws: more than ${write.figure('rise', COOL_K)} short on the mean of a draw, or past what anybody runs off`,
       mend: 'A hotter or larger store, more power, less flow at the largest tap, or one after the other.',
       reading: 'store-top',
     },

@@ -88,7 +88,7 @@ describe('the farmhouse with fire, sun and an element', () => {
 
   it('warns of a store below the fire, and of nothing when a pump moves the water', async () => {
     await at('forest-farm', 'survey?at=heater')
-    await type(page, 'Store above the fire, centres', '-1.5')
+    await type(page, 'Store above the fire', '-1.5')
     await press(page, 'button', 'Close Heater')
     await page.waitForFunction(() => document.querySelector('[data-finding="below-fire-range"]') !== null)
     await at('forest-farm', 'survey?at=heater')
