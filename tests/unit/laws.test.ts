@@ -5,6 +5,7 @@ import type { Measure } from '../../core/measures/measures'
 import { everyDay } from '../../core/controls/week'
 import { PLACES, placeTemperature } from '../../core/climate/places'
 import { CUT_OUT_C } from '../../core/safety/cut-out'
+import { DEMOS } from '../../core/demos/index'
 import { hillTown } from '../../core/demos/hill-town'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -53,18 +54,20 @@ describe('laws, on random studies', () => {
     fc.assert(
       fc.property(randomStudy, fc.integer({ min: 9, max: 30 }), (study, mm) => {
         const losses = (thicknessMm: number) => {
-          const wrapped = structuredClone(study)
+          // Random pipes behind the demo's own heater: one that runs dry now and then fills the runs hotter or cooler by chance.
+          const wrapped = structuredClone(DEMOS.find((d) => d.study.id === study.id)!.study)
+          wrapped.pipes.runs.forEach((run, i) => Object.assign(run, study.pipes.runs[i]))
           const insulation = { lambdaWMK: 0.04, thicknessMm }
           for (const run of [...wrapped.pipes.runs, ...(wrapped.pipes.loop ? [wrapped.pipes.loop.back] : [])]) Object.assign(run, { place: 'cellar', insulation })
-          const { flows } = firstDays(wrapped, DAYS)
+          const { flows, input } = firstDays(wrapped, DAYS)
           // Behind a heater that does not fire the pipes hold cold water and gain heat: they lose none.
-          return Math.max(0, flows.loop + flows.deadRun)
+          return { lost: Math.max(0, flows.loop + flows.deadRun), input }
         }
-        const thin = losses(mm)
-        // Two hundredths: a run that cools all the way loses what it was filled with, and behind better insulation it is filled a little hotter.
-        expect(losses(mm + 15)).toBeLessThanOrEqual(thin * 1.02 + 1)
+        const [thin, thick] = [losses(mm), losses(mm + 15)]
+        // Half a hundredth, and two thousandths of what is bought, cover a heater that lights at another moment.
+        expect(thick.lost).toBeLessThanOrEqual(thin.lost * 1.005 + 0.002 * thin.input + 1)
       }),
-      { numRuns: 12 },
+      { numRuns: 40 },
     )
   })
 
