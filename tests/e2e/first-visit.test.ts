@@ -81,8 +81,7 @@ describe('the first visit, from survey to saving', () => {
     }
     times.sort((a, b) => a - b)
     console.log(`new figures after ${times.join(', ')} ms`)
-    // The best of four: a machine that does other things as well says nothing of ours.
-    expect(times[0]).toBeLessThan(500)
+    expect(times[1]).toBeLessThan(500)
     expect(figure(await total(page, 'Cost'))).toBeLessThan(figure(asFound))
   })
 
