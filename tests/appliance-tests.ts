@@ -78,8 +78,8 @@ export function gasStoreFactor(): number {
   )
 }
 
-/** Gas of the default house with its pump running on after a charge, against none, as a share. */
+/** Gas saved for the same useful heat in the default house by a pump that runs on after a charge, against none, as a share. */
 export function overrunSaves(): number {
-  const gas = (overrunS: number) => firstDays(bench(hillTown, 10, 'L', (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.overrunS = overrunS)), DAYS).input
-  return 1 - gas(300) / gas(0)
+  const got = (overrunS: number) => factor(bench(hillTown, 10, 'L', (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.overrunS = overrunS)))
+  return 1 - got(0) / got(300)
 }

@@ -68,7 +68,7 @@ export class BoilerCoil implements StoreHeater {
     return q
   }
 
-  longestStep(store: LayeredStore, setpointC: number): number {
+  longestStep(store: LayeredStore, setpointC: number, _atS: number, takenKw: number): number {
     const left = store.heatToReach(setpointC, this.spec.coil.bottom)
     // Heat comes as fast as it did, or will as soon as the circuit is warm: as coil and burner allow.
     const { coil, primary, outputKw } = this.spec
@@ -76,9 +76,11 @@ export class BoilerCoil implements StoreHeater {
     const [first, last] = [primary.flowMaxC - zoneC, Math.max(0.1, primary.flowMaxC - Math.min(setpointC, primary.flowMaxC))]
     const meanK = Math.abs(first - last) > 0.1 ? (first - last) / Math.log(Math.max(first, 0.1) / last) : last
     const willKw = Math.min(outputKw, this.coilKwK * meanK)
-    const warmS = (Math.max(0, zoneC - this.primaryC) * this.heatKjK) / outputKw
+    // The circuit warms up to the zone, and then with it as far as its limit allows.
+    const withIt = Math.max(0, Math.min(setpointC - zoneC, primary.flowMaxC - this.primaryC))
+    const warmS = ((Math.max(0, zoneC - this.primaryC) + withIt) * this.heatKjK) / outputKw
     const lagS = this.firing ? this.lagS : this.spec.startLagS
-    return lagS + this.pace.until(warmS + left / Math.max(willKw, 0.01))
+    return lagS + this.pace.until(warmS + (left + takenKw * (lagS + warmS)) / Math.max(willKw - takenKw, 0.01))
   }
 
   longestRest(): number {
@@ -113,9 +115,10 @@ export class BoilerCoil implements StoreHeater {
     let burnerKw = spec.outputKw
     this.solve(burnerKw, dtS, zoneC, zoneKjK)
     if (this.endC > flowMaxC) {
-      burnerKw = this.limited(flowMaxC, dtS, zoneC, zoneKjK)
+      const fullC = this.endC
+      burnerKw = this.limited(flowMaxC, fullC, dtS, zoneC, zoneKjK)
       if (burnerKw < spec.leastOutputKw) {
-        burnerKw = this.limited(flowMaxC - bandK / 2, dtS, zoneC, zoneKjK)
+        burnerKw = this.limited(flowMaxC - bandK / 2, fullC, dtS, zoneC, zoneKjK)
         this.start(startsASecond(burnerKw, spec.leastOutputKw, this.heatKjK * bandK) * dtS)
       }
     }
@@ -146,11 +149,14 @@ export class BoilerCoil implements StoreHeater {
     return store.litresHeated(this.spec.coil.bottom, this.spec.coil.top, Math.max(1, aboutKj)) * KJ_PER_LITRE_K
   }
 
-  /** Solves a step with the output that leaves the circuit at a temperature, and returns it: what a step does is all but linear in it. */
-  private limited(targetC: number, dtS: number, zoneC: number, zoneKjK: number): number {
+  /**
+   * Solves a step with the output that leaves the circuit at a temperature, and returns it: what a step does is all but
+   * linear in it.
+   * @param fullC where the full output leaves it, °C
+   */
+  private limited(targetC: number, fullC: number, dtS: number, zoneC: number, zoneKjK: number): number {
     const { outputKw } = this.spec
-    this.solve(outputKw, dtS, zoneC, zoneKjK)
-    let [kw, endC] = [outputKw, this.endC]
+    let [kw, endC] = [outputKw, fullC]
     this.solve(0, dtS, zoneC, zoneKjK)
     const noneC = this.endC
     if (noneC >= targetC) return 0
@@ -172,6 +178,7 @@ export class BoilerCoil implements StoreHeater {
     let meanC = primaryC
     let endC = primaryC
     let coilKj = 0
+    let [solvedS, near] = [-1, 0]
     // The loss depends on the mean it makes; two rounds bring that within a few watts.
     for (let round = 0; round < 2; round++) {
       const netKw = burnerKw - this.lossKwK * (meanC - this.ambientC)
@@ -179,7 +186,8 @@ export class BoilerCoil implements StoreHeater {
       const warmS = below > 0 ? (netKw > 0 ? Math.min(dtS, (below * c) / netKw) : dtS) : 0
       const s = dtS - warmS
       const settles = netKw / (c * rate)
-      coilKj = s > 0 ? Math.max(0, k * (settles * s + ((Math.max(0, -below) - settles) * (1 - decay(rate * s))) / rate)) : 0
+      if (s !== solvedS) [solvedS, near] = [s, (1 - decay(rate * s)) / rate]
+      coilKj = s > 0 ? Math.max(0, k * (settles * s + (Math.max(0, -below) - settles) * near)) : 0
       endC = primaryC + (netKw * dtS - coilKj) / c
       const apart = s > 0 ? zoneC + (0.5 * coilKj) / zoneKjK + coilKj / (k * s) : 0
       meanC = (warmS * (primaryC + Math.min(zoneC, primaryC + (netKw * warmS) / c)) * 0.5 + s * apart) / dtS

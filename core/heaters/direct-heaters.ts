@@ -21,8 +21,8 @@ export class GasStoreBurner extends DirectHeater {
     super()
   }
 
-  longestStep(store: LayeredStore, setpointC: number): number {
-    return this.pace.until(store.heatToReach(setpointC, 0) / this.spec.outputKw)
+  longestStep(store: LayeredStore, setpointC: number, _atS: number, takenKw: number): number {
+    return this.pace.during(store.heatToReach(setpointC, 0), this.spec.outputKw - takenKw)
   }
 
   protected override begin(): void {
@@ -65,8 +65,8 @@ export class ElementHeater extends DirectHeater {
     this.lowest = Math.min(spec.height, 1 - ELEMENT_BAND)
   }
 
-  longestStep(store: LayeredStore, setpointC: number): number {
-    return this.pace.until(store.heatToReach(setpointC, this.lowest) / this.spec.powerKw)
+  longestStep(store: LayeredStore, setpointC: number, _atS: number, takenKw: number): number {
+    return this.pace.during(store.heatToReach(setpointC, this.lowest), this.spec.powerKw - takenKw)
   }
 
   protected give(store: LayeredStore, dtS: number): void {

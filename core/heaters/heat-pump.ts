@@ -50,11 +50,11 @@ export class HeatPumpHeater extends DirectHeater {
     return this.hours.airC[Math.min(this.hours.airC.length - 1, Math.floor(atS / HOUR_S))]
   }
 
-  longestStep(store: LayeredStore, setpointC: number): number {
+  longestStep(store: LayeredStore, setpointC: number, _atS: number, takenKw: number): number {
     this.setpointC = setpointC
     const { bottom } = this.spec.coil
     const target = store.heatToReach(HEAT_PUMP_LIMIT_C, bottom) > 0 ? Math.min(setpointC, HEAT_PUMP_LIMIT_C) : setpointC
-    return this.pace.until(store.heatToReach(target, bottom) / (this.spec.outputKw + this.spec.backupKw))
+    return this.pace.during(store.heatToReach(target, bottom), this.spec.outputKw + this.spec.backupKw - takenKw)
   }
 
   /** Whether the element helps although the heat pump runs. */

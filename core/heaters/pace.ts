@@ -11,6 +11,11 @@ export class Pace {
 
   constructor(private readonly longestS = LONGEST_S) {}
 
+  /** Step while so much heat is left to give, kJ, and so much is given more than taken, kW: at no gain the longest. */
+  during(leftKj: number, gainKw: number): number {
+    return this.until(leftKj / Math.max(gainKw, 1e-6))
+  }
+
   /** @param secondsLeft until all that it heats is at its setpoint, 0 when it is there already */
   until(secondsLeft: number): number {
     if (secondsLeft > this.shortest) {

@@ -9,8 +9,11 @@ export interface StoreHeater {
   readonly starts: number
   /** Heat given to the store in the last step, kW. */
   readonly kw: number
-  /** Longest step for which its model holds while it is called to bring the sensor to a setpoint, s. */
-  longestStep(store: LayeredStore, setpointC: number, atS: number): number
+  /**
+   * Longest step for which its model holds while it is called to bring the sensor to a setpoint, s.
+   * @param takenKw heat that a loop takes out of the store meanwhile
+   */
+  longestStep(store: LayeredStore, setpointC: number, atS: number, takenKw: number): number
   /** Longest step for which it holds while it is not called, s: the sun and a fire act by themselves. */
   longestRest(atS: number): number
   /** Heats for a step that begins at a moment of the year. */
@@ -35,7 +38,7 @@ export abstract class DirectHeater implements StoreHeater {
   protected on = false
   protected readonly pace = new Pace()
 
-  abstract longestStep(store: LayeredStore, setpointC: number, atS: number): number
+  abstract longestStep(store: LayeredStore, setpointC: number, atS: number, takenKw: number): number
   protected abstract give(store: LayeredStore, dtS: number, atS: number): void
   protected begin(): void {}
 

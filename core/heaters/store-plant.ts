@@ -24,13 +24,15 @@ import { WoodHeater } from './wood-coil'
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
 /** No step of taps or of a loop moves more than this share of the store, so that what comes in settles in between. */
-const MOST_MOVED = { taps: 0.1, loop: 0.3 } as const
+const MOST_MOVED = { taps: 0.1, loop: 0.35 } as const
 /** Longest step with nothing acting, and while only a loop moves the store, s. */
 const IDLE_STEP_S = 3600
-const LOOP_STEP_S = 900
+const LOOP_STEP_S = 1200
 /** A sensor beside a loop is looked at after this when something else moved the water before, and never sooner than the second, s. */
 const FIRST_LOOK_S = 120
 const LEAST_LOOK_S = 30
+/** A fall slackens as the store cools: what is left of it takes so many times as long as at the pace of the step before. */
+const FALL_SLACKENS = 1.1
 /** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
 const CONTENT_K = 0.02
 /** A store that no thermostat holds begins the year at this, °C. */
@@ -73,6 +75,8 @@ export class StorePlant implements PlantModel {
   /** Share of what leaves that came from the store in the last step; the rest was mixed in. */
   private hotShare = 1
   private readonly drawn = new Outflow()
+  /** What came back from the loop last, °C. */
+  private backC: number
   /** Nothing but the loop moved water in this step. */
   private loopAlone = false
   private standingS = 0
@@ -87,6 +91,7 @@ export class StorePlant implements PlantModel {
     const held = heaters.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? Infinity))
     const startC = held.length ? Math.max(...held) : UNHELD_C
     this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(standingUa(spec.loss, spec.litres)), startC, spec.inletMix)
+    this.backC = startC
     this.tee = spec.mixesToC !== null ? new LoopTee(Math.min(spec.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
       const set = controls[heater.id]
@@ -123,9 +128,14 @@ export class StorePlant implements PlantModel {
     let longest = flowLMin > 0 ? ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin : IDLE_STEP_S
     if (this.tee && this.parts.loop && flowLMin > 0) longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
     for (const s of this.stations) if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
-    if (acting) return Math.min(longest, acting.heater.longestStep(this.store, acting.setpointC!, this.nowS))
+    if (acting) return Math.min(longest, acting.heater.longestStep(this.store, acting.setpointC!, this.nowS, this.takenKw(loopLMin, acting.setpointC!)))
     for (const s of this.stations) if (s.open && s.setpointC !== null) longest = Math.min(longest, this.untilCall(s, tapLMin, loopLMin))
     return longest
+  }
+
+  /** Heat below a setpoint that a loop takes out of the store, kW. */
+  private takenKw(loopLMin: number, setpointC: number): number {
+    return (loopLMin / 60) * this.hotShare * KJ_PER_LITRE_K * Math.max(0, Math.min(setpointC, this.store.topC) - this.backC)
   }
 
   /** Seconds until a thermostat will call: when cold water reaches its sensor, the standing loss or the loop has cooled it. */
@@ -133,7 +143,7 @@ export class StorePlant implements PlantModel {
     const now = this.store.at(s.sensor)
     if (tapLMin > 0) return Math.max(1, (this.store.litresUntil(s.sensor, s.callC) / tapLMin) * 60)
     if (loopLMin > 0) {
-      const seconds = s.fallKS > 0 ? (now - s.callC) / s.fallKS + 0.1 : LOOP_STEP_S
+      const seconds = s.fallKS > 0 ? (FALL_SLACKENS * (now - s.callC)) / s.fallKS + 0.1 : LOOP_STEP_S
       // Something else moved the water since it was seen to fall: half of that at first.
       return Math.min(LOOP_STEP_S, s.fellNow ? Math.max(LEAST_LOOK_S, seconds) : Math.max(FIRST_LOOK_S, seconds / 2))
     }
@@ -162,10 +172,9 @@ export class StorePlant implements PlantModel {
   refill(tapLitres: number, mainsC: number, back: Outflow | null): void {
     if (back && back.n > 0) {
       const height = this.parts.loop?.height ?? 0
-      if (this.tee) {
-        this.store.fillAt(height, back.total * this.hotShare, this.tee.tempC)
-        this.tee.take(back)
-      } else this.store.fillAt(height, back.total, back.meanC)
+      this.backC = this.tee ? this.tee.tempC : back.meanC
+      this.store.fillAt(height, back.total * this.hotShare, this.backC)
+      this.tee?.take(back)
     }
     this.store.fillBottom(tapLitres * this.hotShare, mainsC)
   }

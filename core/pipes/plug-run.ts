@@ -31,15 +31,19 @@ export class Outflow {
   add(litres: number, tempC: number): void {
     this.total += litres
     const last = this.n - 1
-    if (last >= 0 && Math.abs(this.tempC[last] - tempC) < EVEN_K) {
-      const both = this.litres[last] + litres
-      this.tempC[last] += ((tempC - this.tempC[last]) * litres) / both
-      this.litres[last] = both
-      return
-    }
-    if (this.n === this.litres.length) {
-      this.litres = grown(this.litres)
-      this.tempC = grown(this.tempC)
+    if (last >= 0) {
+      const [there, thereC] = [this.litres[last], this.tempC[last]]
+      const apart = tempC - thereC
+      if (apart < EVEN_K && apart > -EVEN_K) {
+        const both = there + litres
+        this.tempC[last] = thereC + (apart * litres) / both
+        this.litres[last] = both
+        return
+      }
+      if (this.n === this.litres.length) {
+        this.litres = grown(this.litres)
+        this.tempC = grown(this.tempC)
+      }
     }
     this.litres[this.n] = litres
     this.tempC[this.n++] = tempC
@@ -72,6 +76,9 @@ export class PlugRun {
   private tauS = Infinity
   private ua = 0
   private readonly halfMetreL: number
+  /** What is left of its excess in water that passes right through, and at what flow that was reckoned: a pump's stays the same. */
+  private passed = 1
+  private passedAt = 0
   private head = 0
   private tail = 0
   private litres = new Float64Array(32)
@@ -102,6 +109,7 @@ export class PlugRun {
   set uaWK(uaWK: number) {
     this.ua = uaWK
     this.tauS = uaWK > 0 ? (this.frontL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
+    this.passedAt = 0
   }
 
   /** Sets its clock before anything has moved. */
@@ -220,17 +228,19 @@ export class PlugRun {
 
     this.sendResidents(total, fromS, secondsPerLitre, out)
     if (this.head === this.tail) this.head = this.tail = 0
-
     // Of what enters, the first part passes right through and the rest stays behind.
-    const through = Math.max(0, total - this.frontL)
-    const passed = through > 0 ? decay((this.frontL * secondsPerLitre) / this.tauS) : 1
+    const through = total > this.frontL ? total - this.frontL : 0
+    if (through > 0 && Math.abs(secondsPerLitre - this.passedAt) > 1e-12 * secondsPerLitre) {
+      this.passedAt = secondsPerLitre
+      this.passed = decay((this.frontL * secondsPerLitre) / this.tauS)
+    }
     let entered = 0
     for (let i = 0; i < inflow.n; i++) {
       let litres = inflow.litres[i] * share
       const temp = inflow.tempC[i]
-      const passing = Math.min(litres, Math.max(0, through - entered))
-      if (passing > 0) {
-        this.emit(passing, temp, passed, out)
+      if (entered < through) {
+        const passing = Math.min(litres, through - entered)
+        this.emit(passing, temp, this.passed, out)
         entered += passing
         litres -= passing
       }
@@ -242,18 +252,21 @@ export class PlugRun {
   }
 
   private sendResidents(total: number, fromS: number, secondsPerLitre: number, out: Outflow): void {
+    const { litres, temps, first, last, tauS } = this
     let sent = 0
     while (this.head < this.tail && sent < total) {
       const i = this.head
-      const take = Math.min(this.litres[i], total - sent)
-      const cut = this.first[i] + ((this.last[i] - this.first[i]) * take) / this.litres[i]
+      const [here, began] = [litres[i], first[i]]
+      const whole = here - 1e-12 <= total - sent
+      const take = whole ? here : total - sent
+      const cut = whole ? last[i] : began + ((last[i] - began) * take) / here
       const leaves = fromS + sent * secondsPerLitre
       sent += take
-      this.emit(take, this.temps[i], meanDecay((leaves - this.first[i]) / this.tauS, (fromS + sent * secondsPerLitre - cut) / this.tauS), out)
-      if (this.litres[i] - take <= 1e-12) this.head++
+      this.emit(take, temps[i], meanDecay((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS), out)
+      if (whole) this.head++
       else {
-        this.litres[i] -= take
-        this.first[i] = cut
+        litres[i] = here - take
+        first[i] = cut
       }
     }
   }

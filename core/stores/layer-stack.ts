@@ -3,7 +3,7 @@ import { KJ_PER_LITRE_K } from '../water/properties'
 /** Layers the store starts with, and the fewest and the most it carries. */
 const FIRST_LAYERS = 12
 const FEWEST_LAYERS = 10
-const MOST_LAYERS = 16
+const MOST_LAYERS = 14
 /** Room for layers that are put in before the stack is tidied. */
 const SPARE_LAYERS = 24
 /** Layers are joined only up to this share of the store, while others can be. */
@@ -23,6 +23,8 @@ export class LayerStack {
   protected n = FIRST_LAYERS
   protected readonly vol = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
   protected readonly temp = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
+  /** Something came in since no layer was warmer than the one above it. */
+  private stirred = false
   private readonly largestL: number
   private readonly poolTop = new Int32Array(MOST_LAYERS + SPARE_LAYERS)
   private readonly poolL = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
@@ -127,8 +129,9 @@ export class LayerStack {
 
   /** Share of the volume between two temperatures, 0 to 1. */
   shareBetween(fromC: number, toC: number): number {
+    const { temp, vol, n } = this
     let litres = 0
-    for (let i = 0; i < this.n; i++) if (this.temp[i] >= fromC && this.temp[i] <= toC) litres += this.vol[i]
+    for (let i = 0; i < n && (temp[i] <= toC || this.stirred); i++) if (temp[i] >= fromC && temp[i] <= toC) litres += vol[i]
     return litres / this.litres
   }
 
@@ -138,7 +141,7 @@ export class LayerStack {
     const near = SAME_MARK * this.litres
     let below = 0
     let heat = 0
-    for (let i = 0; i < this.n; i++) {
+    for (let i = 0; i < this.n && (this.temp[i] < tempC || this.stirred); i++) {
       const top = below + this.vol[i]
       // The same boundaries as where heat will be let in: see `cutAt`.
       const above = from <= below + near ? this.vol[i] : from < top - near ? top - from : 0
@@ -205,6 +208,7 @@ export class LayerStack {
 
   /** Puts a layer in below index i; one that is as warm as its neighbour joins it. */
   protected insertAt(i: number, litres: number, tempC: number): void {
+    this.stirred = true
     for (const k of [i, i - 1]) {
       if (k < 0 || k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL) continue
       this.vol[k] += litres
@@ -292,6 +296,8 @@ export class LayerStack {
    * (pool adjacent violators; each layer joins one pool and each pool is joined once).
    */
   turnOver(): void {
+    if (!this.stirred) return
+    this.stirred = false
     const { temp, vol, n } = this
     let first = 1
     while (first < n && temp[first] >= temp[first - 1]) first++

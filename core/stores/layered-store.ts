@@ -19,6 +19,8 @@ export class LayeredStore extends LayerStack {
   ambientC = 15
   private readonly tauS: number
   private readonly inletMixL: number
+  /** Over the product of the litres of two layers: the rate at which conduction evens them out, L²/s. */
+  private readonly evensL2S: number
   private lost = 0
 
   /**
@@ -27,7 +29,7 @@ export class LayeredStore extends LayerStack {
    */
   constructor(
     litres: number,
-    private readonly heightM: number,
+    heightM: number,
     uaWK: number,
     startC: number,
     inletMixShare = 0,
@@ -35,6 +37,10 @@ export class LayeredStore extends LayerStack {
     super(litres, startC)
     this.tauS = uaWK > 0 ? (litres * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
     this.inletMixL = litres * inletMixShare
+    // Between the middles of layers of a and b litres W/K = conductivity × area / distance; they even out with the heat
+    // capacity a·b/(a + b).
+    const crossM2 = litres / 1000 / heightM
+    this.evensL2S = (2 * VERTICAL_W_MK * crossM2 * litres) / (heightM * 1000 * KJ_PER_LITRE_K)
   }
 
   /** Heat lost to the room since the last call, kJ. */
@@ -53,12 +59,13 @@ export class LayeredStore extends LayerStack {
 
   /** Standing loss and conduction over a time without flow, or beside it. */
   stand(dtS: number): void {
-    const f = decay(dtS / this.tauS)
+    const { vol, temp, n, ambientC } = this
+    const gone = 1 - decay(dtS / this.tauS)
     let sum = 0
-    for (let i = 0; i < this.n; i++) {
-      const drop = (this.temp[i] - this.ambientC) * (1 - f)
-      sum += this.vol[i] * drop
-      this.temp[i] -= drop
+    for (let i = 0; i < n; i++) {
+      const drop = (temp[i] - ambientC) * gone
+      sum += vol[i] * drop
+      temp[i] -= drop
     }
     this.lost += sum * KJ_PER_LITRE_K
     this.conduct(dtS)
@@ -79,7 +86,8 @@ export class LayeredStore extends LayerStack {
       level = this.temp[last]
       pool += this.vol[last]
     }
-    this.temp.fill(level + left / pool, first, last + 1)
+    const after = level + left / pool
+    for (let i = first; i <= last; i++) this.temp[i] = after
   }
 
   /** Takes litres off the top, in the order they leave: less than the store holds. The caller puts as many back in. */
@@ -144,22 +152,21 @@ export class LayeredStore extends LayerStack {
       after = tempC + (heat / stirred - tempC) * decay(litres / stirred)
     }
     if (first === at) return this.insertAt(at, litres, tempC)
-    this.temp.fill(after, first, at)
+    for (let i = first; i < at; i++) this.temp[i] = after
     this.insertAt(at, litres, (heat + litres * tempC - stirred * after) / litres)
   }
 
   /** Heat between neighbours, each pair by its own closed form so that thin layers stay stable. */
   private conduct(dtS: number): void {
-    const crossM2 = this.litres / 1000 / this.heightM
-    const metrePerLitre = this.heightM / this.litres
-    for (let i = 0; i + 1 < this.n; i++) {
-      const gap = this.temp[i + 1] - this.temp[i]
+    const { vol, temp, n } = this
+    const evens = this.evensL2S * dtS
+    for (let i = 0; i + 1 < n; i++) {
+      const gap = temp[i + 1] - temp[i]
       if (gap < 0.05) continue
-      const g = (VERTICAL_W_MK * crossM2) / (((this.vol[i] + this.vol[i + 1]) / 2) * metrePerLitre) / 1000
-      const c = (KJ_PER_LITRE_K * this.vol[i] * this.vol[i + 1]) / (this.vol[i] + this.vol[i + 1])
-      const kj = c * gap * (1 - decay((g * dtS) / c))
-      this.temp[i] += kj / (KJ_PER_LITRE_K * this.vol[i])
-      this.temp[i + 1] -= kj / (KJ_PER_LITRE_K * this.vol[i + 1])
+      const [below, above] = [vol[i], vol[i + 1]]
+      const moved = (gap * (1 - decay(evens / (below * above)))) / (below + above)
+      temp[i] += moved * above
+      temp[i + 1] -= moved * below
     }
   }
 }

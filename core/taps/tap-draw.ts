@@ -16,7 +16,7 @@ const PATIENCE_FRONTS = 1.5
 const PATIENCE_S = 45
 /** Arriving water within this of the first is treated as even for a step, K. */
 const EVEN_K = 0.7
-const LONGEST_STEP_S = 30
+const LONGEST_STEP_S = 60
 /** Uses that follow within this are a bunch: the second finds its last run warm, s. */
 const BUNCH_S = 1800
 /** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */

@@ -36,8 +36,10 @@ export class Household {
   readonly branchLostKj: number[]
   readonly active: TapDraw[] = []
   pumping = false
-  /** Small stores at taps, by index of the tap. */
-  readonly locals = new Map<number, LocalTap>()
+  /** Small stores at taps, with the index of the tap. */
+  readonly locals: { tap: number; local: LocalTap }[] = []
+  /** The small store of each tap that has one. */
+  private readonly localOf: (LocalTap | null)[]
   /** A bypass valve between hot and cold; without one the way is always open. */
   private valveOpen = true
   mainsC: number
@@ -65,7 +67,13 @@ export class Household {
     this.weekStartS = -study.site.firstWeekday * DAY_S
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
     this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
-    for (const h of study.plant.heaters) if (isLocal(h)) this.locals.set(this.tapIndex.get(h.tapId)!, new LocalTap(study, h, this.ledger))
+    this.localOf = study.pipes.taps.map(() => null)
+    for (const h of study.plant.heaters)
+      if (isLocal(h)) {
+        const [tap, local] = [this.tapIndex.get(h.tapId)!, new LocalTap(study, h, this.ledger)]
+        this.locals.push({ tap, local })
+        this.localOf[tap] = local
+      }
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
   }
@@ -75,7 +83,7 @@ export class Household {
     const day = Math.round(midnightS / DAY_S)
     this.nowS = this.paidS = midnightS
     this.plant.startAt(midnightS)
-    for (const local of this.locals.values()) local.plant.startAt(midnightS)
+    for (const { local } of this.locals) local.plant.startAt(midnightS)
     this.network.startAt(midnightS)
     this.mainsC = this.mains[day]
     this.enterMonth(MONTH_OF_DAY[day])
@@ -86,7 +94,7 @@ export class Household {
 
   private heldKj(): number {
     let held = this.plant.heldKj() + this.network.heldKj()
-    for (const local of this.locals.values()) held += local.plant.heldKj()
+    for (const { local } of this.locals) held += local.plant.heldKj()
     return held
   }
 
@@ -138,7 +146,7 @@ export class Household {
 
   private readClock(minuteOfWeek: number): void {
     this.plant.atMinute(minuteOfWeek)
-    for (const local of this.locals.values()) local.plant.atMinute(minuteOfWeek)
+    for (const { local } of this.locals) local.plant.atMinute(minuteOfWeek)
     const { loop } = controlsOf(this.study)
     this.pumping =
       this.network.hasLoop && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek)))
@@ -154,32 +162,28 @@ export class Household {
     let dt = Math.min(longestS, this.nextEdgeS() - this.nowS)
     if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
 
-    network.still()
-    for (const local of this.locals.values()) local.flowLMin = 0
+    const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
+    network.begin(loopLMin)
+    for (const { local } of this.locals) local.flowLMin = 0
     let tapLMin = 0
     for (const d of active) {
       d.plan(this.nowS, mainsC)
-      const local = this.locals.get(d.tapIndex)
+      const local = this.localOf[d.tapIndex]
       if (local) local.flowLMin += d.hotLMin
       if (local && !local.fedHot) continue
       tapLMin += d.hotLMin
       network.openTap(d.tapIndex, d.hotLMin)
     }
-    const loop = this.pumping && this.valveOpen ? this.study.pipes.loop! : null
-    const loopLMin = loop ? loop.pumpLMin : 0
-    if (loop) {
-      network.pump(loopLMin)
-    }
     for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
     const totalLMin = tapLMin + loopLMin
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
-    for (const local of this.locals.values()) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
+    for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.pumping && this.study.pipes.loop!.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
     dt = Math.max(1e-3, dt)
 
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
-    for (const local of this.locals.values()) local.plant.advance(dt, mainsC)
+    for (const { local } of this.locals) local.plant.advance(dt, mainsC)
     this.nowS += dt
     this.lookAtValve()
     this.lookAtHygiene(dt)
@@ -187,7 +191,7 @@ export class Household {
 
   /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
   private ahead(draw: TapDraw): Ahead | null {
-    const local = this.locals.get(draw.tapIndex)
+    const local = this.localOf[draw.tapIndex]
     return local && !local.fedHot ? null : this.plant
   }
 
@@ -205,7 +209,7 @@ export class Household {
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
       if (draw.wantedC <= this.mainsC + 0.5) continue
-      const local = this.locals.get(index)
+      const local = this.localOf[index]
       const runs = local && !local.fedHot ? [] : this.network.paths[index].map((i) => this.network.branches[i])
       this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, local ? [...runs, local] : runs, this.nowS - (runs.at(-1)?.lastFlowS ?? -Infinity)))
     }
@@ -220,10 +224,10 @@ export class Household {
       plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
       network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
     }
-    for (const [tap, local] of this.locals) if (local.flowLMin > 0) local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
+    for (const { tap, local } of this.locals) if (local.flowLMin > 0) local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
     for (const d of this.active) {
       const path = network.paths[d.tapIndex]
-      const last = this.locals.get(d.tapIndex) ?? network.branches[path[path.length - 1]]
+      const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
       d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
     }
     if (moves) plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
@@ -253,7 +257,7 @@ export class Household {
   private enterMonth(month: number): void {
     this.ledger.month = month
     this.plant.setMonth(month)
-    for (const local of this.locals.values()) local.plant.setMonth(month)
+    for (const { local } of this.locals) local.plant.setMonth(month)
     this.network.settle(this.nowS, month, () => {})
   }
 
@@ -263,7 +267,7 @@ export class Household {
     const { ledger } = this
     const heating = this.study.site.heatingMonths[ledger.month]
     this.plant.settle(ledger, heating)
-    for (const local of this.locals.values()) local.plant.settle(ledger, heating)
+    for (const { local } of this.locals) local.plant.settle(ledger, heating)
     let i = 0
     this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
       ledger.add(onLoop ? 'loop' : 'deadRun', kj)

@@ -178,6 +178,12 @@ function waitsOf(records: readonly DrawRecord[]): Waits {
   return { draws: waited.length, medianS: r6(quantile(waited, 0.5)), p90S: r6(quantile(waited, 0.9)) }
 }
 
+function coolByHour(records: readonly DrawRecord[]): number[] {
+  const hours = Array.from({ length: 24 }, () => 0)
+  for (const r of records) if (r.cool) hours[r.hour]++
+  return hours
+}
+
 function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
   const waited = waits(records)
   return {
@@ -188,7 +194,7 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
     /** Cool draws by the hour they began in. */
-    coolByHour: Array.from({ length: 24 }, (_, hour) => records.filter((r) => r.cool && r.hour === hour).length),
+    coolByHour: coolByHour(records),
     shortDegreeLitres: r6(records.reduce((s, r) => s + (r.waits ? r.shortDegreeLitres : 0), 0)),
   }
 }

@@ -76,7 +76,7 @@ function frameOf(home: Household, minute: number, open: string[]): Frame {
     pumping: home.pumping,
     runs,
     loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
-    locals: Object.fromEntries([...home.locals].map(([tap, local]) => [home.study.pipes.taps[tap].id, tenth(local.exitC())])),
+    locals: Object.fromEntries(home.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())])),
     open,
   }
 }

@@ -20,7 +20,7 @@ const HOUSES: [string, Study][] = [
   ['the tall house', hillTown],
   ['the flat', harbourFlat],
   ['the duplex', duplex],
-  ['the tall house without its loop, cooler', changed(hillTown, (s) => { s.controls.found.loop.mode = 'off'; s.controls.found.heaters.boiler.setpointC = 53 })],
+  ['the tall house without its loop, hotter', changed(hillTown, (s) => { s.controls.found.loop.mode = 'off'; s.controls.found.heaters.boiler.setpointC = 57 })],
   ['with every pipe in a slab and the loop always on', changed(hillTown, (s) => { for (const r of s.pipes.runs) r.place = 'slab'; s.controls.found.loop.mode = 'always' })],
   ['with a weak coil, at which the burner cycles', changed(hillTown, (s) => void (boiler(s).coil.uaWK = 80))],
   ['with a weak boiler in a warmer place', changed(hillTown, (s) => { Object.assign(boiler(s), { outputKw: 6, leastOutputKw: 2 }); s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + 6) })],
@@ -37,8 +37,8 @@ describe('the engine against a model that follows every second', () => {
     const lines = { input: [input - flows.storedChange, want.input - want.stored], useful: [flows.useful, want.useful], deadRun: [flows.deadRun, want.deadRun], runOff: [flows.runOff, want.runOff], loop: [flows.loop, want.loop], store: [flows.store, want.store], primary: [flows.primary, want.primary], conversion: [flows.conversion, want.conversion] }
     for (const [line, [got, ref]] of Object.entries(lines)) {
       expect(Math.abs(got - ref), `${line}: ${(got / 3600).toFixed(2)} kWh, every second ${(ref / 3600).toFixed(2)}`).toBeLessThan(0.01 * want.input)
-      // What is under a twenty-fifth of the whole is held to that alone.
-      if (Math.abs(ref) > 0.04 * want.input) expect(Math.abs(got / ref - 1), line).toBeLessThan(0.03)
+      // What is under a fiftieth of the whole is held to that alone.
+      if (Math.abs(ref) > 0.02 * want.input) expect(Math.abs(got / ref - 1), line).toBeLessThan(0.03)
     }
     const sorted = (xs: number[]) => [...xs].sort((a, b) => a - b)
     const waits = sorted(home.records.filter((r) => r.waits).map((r) => r.waitedS))
