@@ -31,6 +31,9 @@ const LONGEST_DRAW_S = 3600
 /** What stands past the runs: what it gives now, °C, and how many litres of it will leave within a band, K either way. */
 export type Ahead = Pick<PlantModel, 'supplyC' | 'evenAhead'>
 
+/** The stretches that water passes on its way to a tap, in order, and what flows in each. */
+export type Way = readonly { run: Stretch; flowLMin: number }[]
+
 /** What a finished draw was like. */
 export interface DrawRecord {
   tap: number
@@ -70,7 +73,7 @@ export class TapDraw {
     private readonly draw: Draw,
     tap: Tap,
     readonly tapIndex: number,
-    private readonly path: readonly { run: Stretch; flowLMin: number }[],
+    private readonly path: Way,
     restedS: number,
   ) {
     this.waiting = draw.waits

@@ -11,7 +11,7 @@ import { TEPID_C } from '../safety/legionella'
 import { isLocal, standbyOf } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 import { LocalTap } from '../taps/local-tap'
-import { TapDraw, type Ahead, type DrawRecord } from '../taps/tap-draw'
+import { TapDraw, type Ahead, type DrawRecord, type Way } from '../taps/tap-draw'
 import { mainsThroughYear } from '../water/mains'
 import { weeklyEdges } from './edges'
 import { HygieneLog } from './hygiene'
@@ -40,6 +40,8 @@ export class Household {
   readonly locals: { tap: number; local: LocalTap }[] = []
   /** The small store of each tap that has one. */
   private readonly localOf: (LocalTap | null)[]
+  /** What water passes on its way to each tap, in order. */
+  private readonly ways: Way[]
   /** A bypass valve between hot and cold; without one the way is always open. */
   private valveOpen = true
   mainsC: number
@@ -74,6 +76,7 @@ export class Household {
         this.locals.push({ tap, local })
         this.localOf[tap] = local
       }
+    this.ways = study.pipes.taps.map((_, tap) => this.wayTo(tap))
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
   }
@@ -90,6 +93,12 @@ export class Household {
     while (this.nextEdgeS() < midnightS) this.stepEdge()
     while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
     this.readClock(((this.study.site.firstWeekday + day) % 7) * 1440)
+  }
+
+  private wayTo(tap: number): Way {
+    const local = this.localOf[tap]
+    const runs = local && !local.fedHot ? [] : this.network.paths[tap].map((i) => this.network.branches[i])
+    return local ? [...runs, local] : runs
   }
 
   private heldKj(): number {
@@ -209,10 +218,16 @@ export class Household {
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
       if (draw.wantedC <= this.mainsC + 0.5) continue
-      const local = this.localOf[index]
-      const runs = local && !local.fedHot ? [] : this.network.paths[index].map((i) => this.network.branches[i])
-      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, local ? [...runs, local] : runs, this.nowS - (runs.at(-1)?.lastFlowS ?? -Infinity)))
+      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)))
     }
+  }
+
+  /** When water last moved in the last run to a tap, s; −Infinity where no run leads to it. */
+  private drawnAtS(tap: number): number {
+    const local = this.localOf[tap]
+    if (local && !local.fedHot) return -Infinity
+    const path = this.network.paths[tap]
+    return this.network.branches[path[path.length - 1]].lastFlowS
   }
 
   private moveWater(tapLMin: number, loopLMin: number, dt: number): void {
