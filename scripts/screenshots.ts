@@ -81,6 +81,7 @@ async function climb(page: import('puppeteer-core').Page) {
 
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
+  { name: 'home-phone', path: '/', ...PHONE },
   { name: 'study', path: `${HOUSE}/set`, ...DESK },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
@@ -93,7 +94,6 @@ const SHOTS: Shot[] = [
   { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReading },
   { name: 'sums', path: `${HOUSE}/set`, ...DESK, before: openSum },
-  { name: 'home-phone', path: '/', ...PHONE },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
   { name: 'week-planner-phone', path: `${HOUSE}/set`, ...PHONE, before: to('section[aria-label="Loop"]') },
   { name: 'measure-phone', path: `${HOUSE}/measure`, ...PHONE, before: takeReading },
