@@ -1,14 +1,55 @@
-/** Which folder may know which. The core knows nobody; everything that computes lives in it. */
-const PURE_PACKAGES = '^node_modules/(zod|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
+/**
+ * Which folder may know which. The core's folders stand in one order, the story of a visit; each knows those before it and
+ * none after. docs/architecture.md draws it.
+ */
+const PURE_PACKAGES = '^node_modules/(zod|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
+
+/** The tiers in order: the folders, what belongs there, and who in the same tier may know whom. */
+const TRADE = ['units', 'calendar', 'water', 'air', 'climate', 'pipes', 'stores', 'heaters', 'people', 'recovery', 'safety', 'money']
+const TIERS = [
+  { name: 'trade', folders: TRADE, holds: 'What the trade knows: laws, tables, limits. Numbers in, numbers out; no study and no schema. What reads a study belongs in household/ or later.' },
+  { name: 'study', folders: ['study'], holds: 'What is written down: schema, references, reading and migration. A rule on a household belongs in household/; what a year makes of it in year/.' },
+  { name: 'sums', folders: ['sums'], holds: 'Bench sums know the trade, not the study. What reads a study belongs in readings/.', not: ['study'] },
+  { name: 'household', folders: ['household'], holds: 'What a study says at rest, and sound changes to it. What follows draws through time belongs in year/.' },
+  { name: 'year', folders: ['year'], holds: 'What a year makes of a household. A judgement on it belongs in findings/, a change in measures/.' },
+  { name: 'measures', folders: ['measures'], holds: 'What could be done, and what a year says of it.' },
+  { name: 'readings', folders: ['readings'], holds: 'What is read on a visit, and what it corrects.' },
+  { name: 'findings', folders: ['findings'], holds: 'What an experienced engineer would point out.' },
+  { name: 'demos', folders: ['demos'], holds: 'Invented households. What all households begin with belongs in household/blank/.' },
+]
+const path = (folders) => `^core/(${folders.join('|')})/`
+
+const order = TIERS.map((tier, i) => ({
+  name: `core-order-${tier.name}`,
+  comment: tier.holds,
+  severity: 'error',
+  from: { path: path(tier.folders) },
+  to: { path: path([...TIERS.slice(i + 1).flatMap((t) => t.folders), ...(tier.not ?? [])]) },
+}))
 
 module.exports = {
   forbidden: [
+    ...order,
+    {
+      name: 'core-trade-has-no-schema',
+      comment: 'A law takes numbers and plain types. Its schema belongs in study/, a bench sum’s in sums/.',
+      severity: 'error',
+      from: { path: path(TRADE) },
+      to: { path: '^node_modules/zod/' },
+    },
     {
       name: 'core-is-pure',
       comment: 'The core imports itself and the few packages it needs, pure themselves: no Vue, Nuxt, DOM helpers or Node modules.',
       severity: 'error',
       from: { path: '^core/' },
       to: { pathNot: ['^core/', PURE_PACKAGES] },
+    },
+    {
+      name: 'core-folder-unknown',
+      comment: 'Every folder of the core has its place in the order at the head of this file: give a new one its place there.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: path(TIERS.flatMap((t) => t.folders)) },
+      to: {},
     },
     {
       name: 'no-node-in-core',
@@ -20,15 +61,36 @@ module.exports = {
       name: 'cli-knows-the-core-only',
       severity: 'error',
       from: { path: '^cli/' },
-      to: { path: '^(app|server|scripts|tests)/' },
+      to: { path: '^(app|server|scripts|tests|proof)/' },
     },
     {
       name: 'server-knows-the-core-only',
       severity: 'error',
       from: { path: '^server/' },
-      to: { path: '^(app|cli|scripts|tests)/' },
+      to: { path: '^(app|cli|scripts|tests|proof)/' },
     },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'], viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'app-components-know-no-page',
+      comment: 'A component knows stores and the core; a page puts components together.',
+      severity: 'error',
+      from: { path: '^app/(components|composables|stores|utils|workers)/' },
+      to: { path: '^app/(pages|layouts)/' },
+    },
+    {
+      name: 'app-stores-know-no-component',
+      comment: 'A store knows the core and other stores; a component reads it.',
+      severity: 'error',
+      from: { path: '^app/(stores|utils|workers)/' },
+      to: { path: '^app/(components|pages|layouts)/' },
+    },
+    {
+      name: 'vue-in-app-only',
+      comment: 'Only the app knows Vue.',
+      severity: 'error',
+      from: { pathNot: '^app/' },
+      to: { path: '^node_modules/(vue|pinia|@vueuse|nuxt|@headlessui|@lucide)/' },
+    },
+    { name: 'no-circles', comment: 'No circle, types included: two files that need each other are one idea, or want a third.', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -1,9 +1,9 @@
 import Table from 'cli-table3'
-import { boughtKwh, type Comparison } from '../core/measures/compare'
+import type { Comparison } from '../core/measures/compare'
 import { CARRIER_NAMES, type Carrier } from '../core/money/carriers'
-import type { Study } from '../core/study/study'
 import { displayOf } from '../core/study/display-of'
-import { drawnL, type YearResult } from '../core/year/result'
+import type { Study } from '../core/study/study'
+import { type YearResult, boughtKwh, drawnL } from '../core/year/result'
 
 const table = (head: string[]) =>
   new Table({ head, style: { head: [], border: [] }, colAligns: ['left', ...head.slice(1).map(() => 'right' as const)] })

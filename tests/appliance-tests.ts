@@ -1,8 +1,8 @@
 import { harbourFlat } from '../core/demos/harbour-flat'
 import { hillTown } from '../core/demos/hill-town'
+import { changeHeaterKind } from '../core/household/edits/plant'
 import type { StandardDay } from '../core/people/standard-days'
-import { changeHeaterKind } from '../core/study/plant-edits'
-import type { HeaterOf } from '../core/study/plant'
+import type { HeaterOf } from '../core/study/heater-kinds'
 import { Study } from '../core/study/study'
 import { firstDays } from './unit/random-study'
 

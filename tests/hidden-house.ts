@@ -1,14 +1,14 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { placeTemperature } from '../core/climate/places'
 import { hillTown } from '../core/demos/hill-town'
+import { mainsOn } from '../core/household/ways'
 import { meteredShare } from '../core/money/gas-meter'
-import { boughtKwh } from '../core/measures/compare'
 import { adopt } from '../core/readings/adopt'
 import { fit } from '../core/readings/fit'
-import { mainsOn } from '../core/readings/model'
 import type { Reading } from '../core/study/readings'
 import type { Study } from '../core/study/study'
-import { Household } from '../core/year/household'
+import { House } from '../core/year/house'
+import { boughtKwh } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 
 /** A made-up house whose true values nobody has written down, and the readings an engineer would take in it. */
@@ -56,11 +56,11 @@ function noise(seed: number): () => number {
 }
 
 /** Runs the house from a midnight of January, doing without its people, and looks at it. */
-function quietNight(truth: Study, change: (s: Study) => void, hours: number, look: (home: Household) => void): void {
+function quietNight(truth: Study, change: (s: Study) => void, hours: number, look: (home: House) => void): void {
   const study = structuredClone(truth)
   study.people.habits = []
   change(study)
-  const home = new Household(study)
+  const home = new House(study)
   home.startAt((DAY - 1) * 86_400)
   home.runUntil((DAY - 1) * 86_400 + hours * 3600, 300, () => look(home))
 }
@@ -111,7 +111,7 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
     const study = structuredClone(truth)
     study.controls.found.loop.mode = 'off'
     study.people = { ...study.people, winterSwing: 0, absences: [], habits: [{ ...truth.people.habits[0], id: 'test-draw', tapId: tap.id, days: Array(7).fill(true), atMin: 540, spreadMin: 0, chance: 1, use: { kind: 'timed', minutes: 3 }, amountSpread: 0, wantedC: 42, waits: true }] }
-    const home = new Household(study)
+    const home = new House(study)
     home.startAt(DAY * 86_400)
     home.runUntil(DAY * 86_400 + 11 * 3600)
     out.push({ ...reading('time-to-hot', { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 }, tap.id), takenAt: BEFORE_DAWN })

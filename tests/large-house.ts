@@ -1,6 +1,6 @@
 import { hillTown } from '../core/demos/hill-town'
-import { foam, run } from '../core/demos/build'
-import { unlookedTap } from '../core/study/unlooked'
+import { foam, run } from '../core/household/blank/build'
+import { unlookedTap } from '../core/household/blank/unlooked'
 import type { Reading } from '../core/study/readings'
 import type { Study } from '../core/study/study'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
 import { DEMOS } from '~~/core/demos/index'
-import { CURRENCIES } from '~~/core/money/prices'
-import { blankStudy } from '~~/core/study/blank'
-import { readStudy, type Fault } from '~~/core/study/read'
-import type { Study } from '~~/core/study/study'
+import { blankStudy } from '~~/core/household/blank/blank'
+import { CURRENCIES } from '~~/core/money/tariff'
 import { displayOf } from '~~/core/study/display-of'
+import { type Fault, readStudy } from '~~/core/study/read'
+import type { Study } from '~~/core/study/study'
 
 useHead({ title: 'Bagno' })
 const { say } = useNotice()

@@ -1,11 +1,12 @@
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { useDebounceFn } from '@vueuse/core'
-import { controlsOf, Study, type Origin } from '~~/core/study/study'
-import type { Controls } from '~~/core/controls/controls'
-import { settleOrigins } from '~~/core/study/origins'
-import { plainFault, readStudy, type Fault } from '~~/core/study/read'
+import { settleOrigins } from '~~/core/household/edits/origins'
+import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
+import { type Fault, plainFault, readStudy } from '~~/core/study/read'
+import type { Origin } from '~~/core/study/shape'
+import { Study, controlsOf } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
 
 const STEPS_KEPT = 200

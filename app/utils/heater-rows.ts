@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { FireCircuit } from '~~/core/study/fire'
-import { BoilerCoil, DistrictHeat, Element, GasStoreBurner, HeatPump, InstantElectric, InstantGas, Reservoir, SolarCollector, UnderSink, WoodCoil, type HeaterKind } from '~~/core/study/plant'
+import type { HeaterKind } from '~~/core/study/heater-kinds'
+import { BoilerCoil, DistrictHeat, Element, GasStoreBurner, HeatPump, InstantElectric, InstantGas, Reservoir, SolarCollector, UnderSink, WoodCoil } from '~~/core/study/plant'
 import type { Quantity } from '~~/core/units/quantities'
 
 /** A figure of a heater: where it stands in it, what it is called, what it accepts. */

@@ -1,4 +1,4 @@
-import { DAYS_IN_MONTH } from './calendar'
+import { DAYS_IN_MONTH } from '../calendar/year'
 
 /** Largest weather file that is read, bytes: a year of hours is under 2 MB. */
 export const LARGEST_EPW = 6 * 1024 * 1024

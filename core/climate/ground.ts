@@ -1,4 +1,4 @@
-import { DAYS, DAYS_IN_MONTH, firstDayOf, yearMean } from './calendar'
+import { DAYS, DAYS_IN_MONTH, firstDayOf, yearMean } from '../calendar/year'
 
 /** Depth at which pipes in the ground lie, m, and at which a water main does. */
 export const PIPE_DEPTH_M = 0.6

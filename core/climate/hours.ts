@@ -1,6 +1,6 @@
-import { DAYS, DAYS_IN_MONTH } from './calendar'
-import { sameEverywhere } from '../year/same-everywhere'
-import { diffuseShare, hourAngle, hourShare, sunDay, sunHeight, sunOnPlane, type SunDay } from './sun'
+import { DAYS, DAYS_IN_MONTH } from '../calendar/year'
+import { sameEverywhere } from '../units/same-everywhere'
+import { type SunDay, diffuseShare, hourAngle, hourShare, sunDay, sunHeight, sunOnPlane } from './sun'
 
 export interface Normals {
   latitudeDeg: number
@@ -101,4 +101,3 @@ function daySums(days: readonly SunDay[], meanKwhM2: number): number[] {
   }
   return scaled((low + high) / 2)
 }
-

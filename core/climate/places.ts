@@ -1,4 +1,4 @@
-import { yearMean } from './calendar'
+import { yearMean } from '../calendar/year'
 import { PIPE_DEPTH_M, groundInMonth } from './ground'
 
 /** Where a pipe, a store or a heater stands; it decides the air around it and whether its heat warms the house. */

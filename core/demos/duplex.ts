@@ -1,9 +1,9 @@
-import { everyDay } from '../controls/week'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../study/unlooked'
+import { everyDay } from '../calendar/week'
+import { basin, bath, dishes, run, shower } from '../household/blank/build'
+import { plainTariff } from '../household/blank/plain-tariff'
+import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { KWH_PER_THERM } from '../money/calorific'
-import { plainTariff } from '../money/prices'
 import type { Study } from '../study/study'
-import { basin, bath, dishes, run, shower } from './build'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 

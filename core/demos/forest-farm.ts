@@ -1,11 +1,11 @@
+import { everyDay } from '../calendar/week'
+import { everyMonth } from '../calendar/year'
 import { CLIMATES } from '../climate/archetypes'
-import { everyMonth } from '../climate/calendar'
-import { everyDay } from '../controls/week'
+import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
+import { plainTariff } from '../household/blank/plain-tariff'
+import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
-import { plainTariff } from '../money/prices'
 import type { Study } from '../study/study'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../study/unlooked'
-import { basin, bath, dishes, foam, run, shower } from './build'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 const WINTER = [true, true, true, true, false, false, false, false, true, true, true, true]

@@ -1,9 +1,9 @@
+import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
-import { everyDay } from '../controls/week'
-import { unlookedHeater, unlookedTap } from '../study/unlooked'
-import { plainTariff } from '../money/prices'
+import { basin, dishes, run, shower } from '../household/blank/build'
+import { plainTariff } from '../household/blank/plain-tariff'
+import { unlookedHeater, unlookedTap } from '../household/blank/unlooked'
 import type { Study } from '../study/study'
-import { basin, dishes, run, shower } from './build'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 

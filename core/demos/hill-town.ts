@@ -1,9 +1,9 @@
-import { everyMonth } from '../climate/calendar'
-import { everyDay, workAndRest } from '../controls/week'
-import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../study/unlooked'
-import { plainTariff } from '../money/prices'
+import { everyDay, workAndRest } from '../calendar/week'
+import { everyMonth } from '../calendar/year'
+import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
+import { plainTariff } from '../household/blank/plain-tariff'
+import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import type { Study } from '../study/study'
-import { basin, bath, dishes, foam, run, shower } from './build'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 
@@ -199,4 +199,3 @@ export const hillTown: Study = {
     'pipes.loop.pumpLMin': 'assumed',
   },
 }
-

@@ -1,8 +1,8 @@
-import { carriedC } from '../controls/supply'
-import { isOn } from '../controls/week'
-import { hasSetpoint, isOnStore } from '../study/plant'
+import { isOn } from '../calendar/week'
+import { carriedC } from '../household/supply'
+import { hasSetpoint, isOnStore } from '../study/heater-kinds'
 import { controlsOf } from '../study/study'
-import { COOL_K } from '../taps/tap-draw'
+import { COOL_K } from '../year/taps/tap-draw'
 import type { Finding, Rule } from './finding'
 
 /** Share of cool draws that somebody would speak of. */

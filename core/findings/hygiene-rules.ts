@@ -1,5 +1,5 @@
-import { hasSetpoint, isOnStore, runningOf } from '../study/plant'
 import { GROWS_C, KILLS_A_WEEK, STORED_HOT_C, TEPID_C } from '../safety/legionella'
+import { hasSetpoint, isOnStore, runningOf } from '../study/heater-kinds'
 import type { Rule } from './finding'
 
 /** Hours a week of tepid water at the draw that are worth a word, and days at rest that are no holiday. */

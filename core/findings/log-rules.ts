@@ -1,6 +1,6 @@
-import { kindOf, titleOf, judge } from '../readings/kinds'
+import { runsTo, tapOf } from '../household/ways'
+import { judge, kindOf, titleOf } from '../readings/kinds'
 import { agrees } from '../readings/reading-kind'
-import { runsTo, tapOf } from '../readings/model'
 import type { Reading } from '../study/readings'
 import type { Finding, Rule } from './finding'
 

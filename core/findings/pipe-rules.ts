@@ -1,8 +1,8 @@
-import { coldestMonth } from '../climate/calendar'
-import { placeTemperature, type Place } from '../climate/places'
+import { coldestMonth } from '../calendar/year'
+import { type Place, placeTemperature } from '../climate/places'
 import { pipeOf } from '../pipes/catalogue'
-import { PRESSURE_BAR } from '../water/pressure'
 import type { Run } from '../study/pipes'
+import { PRESSURE_BAR } from '../water/pressure'
 import type { Finding, Rule } from './finding'
 
 /** A month with this mean or colder has frost, °C, and what stands outside heated rooms can freeze. */

@@ -1,9 +1,9 @@
-import { storeSetpoint, supplyOf } from '../controls/supply'
-import { hottestOf } from '../heaters/hottest'
+import { hottestOf } from '../household/hottest'
+import { storeSetpoint, supplyOf } from '../household/supply'
 import type { Material } from '../pipes/catalogue'
 import { COOL_RETURN_SHARE, GROWS_C, SAFE_RETURN_C, SAFE_STORE_C, STORED_HOT_C } from '../safety/legionella'
 import { SCALDS_C, burnTime, scaldSeconds } from '../safety/scald'
-import { hasSetpoint, isLocal, isOnStore } from '../study/plant'
+import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
 import { controlsOf } from '../study/study'
 import type { Case, Rule } from './finding'
 

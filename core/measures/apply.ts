@@ -1,9 +1,9 @@
-import type { Controls } from '../controls/controls'
 import { pipeOf } from '../pipes/catalogue'
-import { resistanceOf, type Insulation } from '../pipes/loss'
+import { type Insulation, resistanceOf } from '../pipes/loss'
+import type { Controls } from '../study/controls'
+import type { Measure, Package } from '../study/measures'
 import type { Run } from '../study/pipes'
-import { controlsOf, type Study } from '../study/study'
-import type { Measure, Package } from './measures'
+import { type Study, controlsOf } from '../study/study'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
 function withControls(study: Study, change: (controls: Controls) => Controls): Study {

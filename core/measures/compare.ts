@@ -1,7 +1,7 @@
-import { asFound, type Study } from '../study/study'
-import { drawnL, type YearResult } from '../year/result'
+import type { Package } from '../study/measures'
+import { type Study, asFound } from '../study/study'
+import { type YearResult, boughtKwh, drawnL } from '../year/result'
 import { apply, applyAll } from './apply'
-import type { Package } from './measures'
 
 /** One year that has to be simulated, and the name it goes by in the plan. */
 export interface Job {
@@ -72,11 +72,6 @@ export interface Comparison {
   asFound: YearResult
   asSet: { result: YearResult; difference: Difference } | null
   packages: PackageResult[]
-}
-
-/** All energy bought, kWh. */
-export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
-  return Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0)
 }
 
 export function differenceOf(from: YearResult, to: YearResult): Difference {

@@ -1,9 +1,6 @@
-import { z } from 'zod'
-
 /** What energy is bought as. */
 export const CARRIERS = ['natural-gas', 'propane', 'heating-oil', 'electricity', 'wood-logs', 'pellets', 'district-heat'] as const
-export const Carrier = z.enum(CARRIERS)
-export type Carrier = z.infer<typeof Carrier>
+export type Carrier = (typeof CARRIERS)[number]
 
 export const CARRIER_NAMES: Record<Carrier, string> = {
   'natural-gas': 'Natural gas',
@@ -14,10 +11,6 @@ export const CARRIER_NAMES: Record<Carrier, string> = {
   pellets: 'Pellets',
   'district-heat': 'District heat',
 }
-
-/** What can burn in a gas or oil appliance, and what in a fire. */
-export const BurnerFuel = z.enum(['natural-gas', 'propane', 'heating-oil'])
-export const FireFuel = z.enum(['wood-logs', 'pellets'])
 
 /**
  * Carbon dioxide of burning a fuel, kg for each kWh of gross value: 56.1, 63.1 and 74.1 t/TJ on net value (IPCC 2006), times

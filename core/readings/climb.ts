@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { frontAt } from '../household/loop'
+import { carriedC } from '../household/supply'
+import { dayOf, heaterDelayS, steadyAtTap, tapOf } from '../household/ways'
 import { FIELDS } from '../sums/fields'
-import { dayOf, frontAt, heaterDelayS, steadyAtTap, tapOf } from './model'
-import { lengthOffer } from './tap-readings'
-import { carriedC } from '../controls/supply'
 import { defineReading, impossible } from './reading-kind'
+import { lengthOffer } from './tap-readings'
 
 /** A reading of a climb: seconds from the opening of the tap, and °C. */
 export interface ClimbPoint {

@@ -1,16 +1,17 @@
-import { supplyOf } from '../controls/supply'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { Matrix, inverse } from 'ml-matrix'
-import { SETPOINT_C } from '../controls/controls'
+import { loopUa } from '../household/loop'
+import { supplyOf } from '../household/supply'
+import { runsTo, tapOf } from '../household/ways'
 import { standingUa } from '../stores/standing-loss'
+import { SETPOINT_C } from '../study/controls'
+import { efficiencyOf, outputOf } from '../study/heater-kinds'
 import { withValueAt } from '../study/paths'
-import { efficiencyOf, outputOf } from '../study/plant'
 import type { Study } from '../study/study'
+import type { Figure } from '../sums/sum'
 import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
-import { loopUa, runsTo, tapOf } from './model'
-import type { Figure } from '../sums/sum'
 
 /**
  * A quantity of the study that is not surely known, and how far it may reasonably be off before anything is read.

@@ -1,13 +1,13 @@
 import { z } from 'zod'
-import { hotLitresADay } from '../people/hot-litres'
-import { FIELDS, input } from '../sums/fields'
-import { mainsByMonth } from '../water/mains'
-import { dayOf, mainsOn } from './model'
+import { hotLitresADay } from '../household/hot-litres'
+import { dayOf, mainsOn } from '../household/ways'
 import { displayOf } from '../study/display-of'
-import { HARD_MG_L, SCALES_C } from '../water/hardness'
-import { PRESSURE_BAR } from '../water/pressure'
 import type { Study } from '../study/study'
-import { defineReading, type Offer } from './reading-kind'
+import { FIELDS, input } from '../sums/fields'
+import { HARD_MG_L, SCALES_C } from '../water/hardness'
+import { mainsByMonth } from '../water/mains'
+import { PRESSURE_BAR } from '../water/pressure'
+import { type Offer, defineReading } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
 const MAINS_K = 1

@@ -14,6 +14,3 @@ export const Looked = z.boolean().nullable()
 /** A day of the calendar, YYYY-MM-DD. */
 export const Day = z.iso.date('a day as YYYY-MM-DD')
 export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
-
-export const MINUTES_A_DAY = 1440
-export const DAYS_A_WEEK = 7

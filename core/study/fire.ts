@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { DAYS_A_WEEK, MINUTES_A_DAY, between } from './fields'
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { between } from './fields'
 
 /** Times a fire is lit: days of the week, Monday first, from when, how long, and what is burned. */
 export const Firing = z.strictObject({

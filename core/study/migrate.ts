@@ -1,6 +1,5 @@
-import { everyMonth } from '../climate/calendar'
+import { everyMonth } from '../calendar/year'
 import { CARRIERS, type Carrier } from '../money/carriers'
-import { assumedTariff } from './assumed-heaters'
 
 type Doc = Record<string, unknown>
 const object = (x: unknown): Doc => (typeof x === 'object' && x !== null ? (x as Doc) : {})
@@ -92,6 +91,22 @@ function from2(doc: Doc): Doc {
   }
 }
 
+/** Prices that a household began with then, money and kg of carbon dioxide per kWh. */
+const TARIFF_3: Record<Carrier, [price: number, co2KgKwh: number]> = {
+  'natural-gas': [0.11, 0.183],
+  propane: [0.14, 0.214],
+  'heating-oil': [0.11, 0.25],
+  electricity: [0.3, 0.25],
+  'wood-logs': [0.06, 0.03],
+  pellets: [0.08, 0.03],
+  'district-heat': [0.12, 0.15],
+}
+
+function tariff3(carrier: Carrier): Doc {
+  const [price, co2KgKwh] = TARIFF_3[carrier]
+  return { unit: 'kwh', kwhPerUnit: 1, price, bands: [], standingPerYear: 0, exportPerKwh: null, co2KgKwh, source: '', asOf: null }
+}
+
 /** Heaters that burn something and have an output of their own. */
 const BURNERS = ['boiler-coil', 'instant-gas', 'gas-store']
 
@@ -126,7 +141,7 @@ function from3(doc: Doc): Doc {
       // It was one question; a "no" did not say which of the two is missing.
       store: plant.store ? { ...object(plant.store), reliefPiped: object(plant.store).reliefValve ?? null } : null,
     },
-    prices: unpriced ? { ...prices, carriers: { ...carriers, [heating.carrier as string]: assumedTariff(heating.carrier as Carrier) } } : prices,
+    prices: unpriced ? { ...prices, carriers: { ...carriers, [heating.carrier as string]: tariff3(heating.carrier as Carrier) } } : prices,
     origins: unpriced ? { ...origins, [`prices.carriers.${String(heating.carrier)}.price`]: 'assumed' } : origins,
   }
 }

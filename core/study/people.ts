@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { DAYS } from '../climate/calendar'
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { DAYS } from '../calendar/year'
 import { STANDARD_DAYS } from '../people/standard-days'
-import { DAYS_A_WEEK, Id, MINUTES_A_DAY, Name, Share, WaterC, between } from './fields'
+import { Id, Name, Share, WaterC, between } from './fields'
 
 export const Person = z.strictObject({
   id: Id,

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { canMigrate, migrate } from './migrate'
-import { FORMAT, Study, VERSION } from './study'
+import { FORMAT, VERSION } from './shape'
+import { Study } from './study'
 
 /** Largest study file that is read, bytes: hundreds of times what a real one needs. */
 export const LARGEST_FILE = 8 * 1024 * 1024

@@ -1,12 +1,12 @@
 import type { z } from 'zod'
-import type { Controls } from '../controls/controls'
-import { carrierOf, isLocal, isOnStore, isRunning } from './plant'
-import type { Study } from './study'
+import type { Controls } from './controls'
+import { carrierOf, isLocal, isOnStore, isRunning } from './heater-kinds'
+import type { StudyShape } from './shape'
 
 type Report = (path: (string | number)[], message: string) => void
 
 /** Holds the parts of a study against each other: every name used must exist, and the plant must be one the engine knows. */
-export function checkReferences(study: Study, ctx: z.RefinementCtx): void {
+export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   const report: Report = (path, message) => ctx.addIssue({ code: 'custom', path, message })
   checkPipes(study, report)
   checkPlant(study, report)
@@ -25,7 +25,7 @@ function unique(ids: string[], path: (string | number)[], report: Report): Set<s
   return seen
 }
 
-function checkPipes({ pipes }: Study, report: Report): void {
+function checkPipes({ pipes }: StudyShape, report: Report): void {
   const runs = unique(pipes.runs.map((r) => r.id), ['pipes', 'runs'], report)
   unique(pipes.taps.map((t) => t.id), ['pipes', 'taps'], report)
   const from = new Map(pipes.runs.map((r) => [r.id, r.from]))
@@ -45,7 +45,7 @@ function checkPipes({ pipes }: Study, report: Report): void {
   if (pipes.loop && !runs.has(pipes.loop.turnsAt)) report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
 }
 
-function checkPlant({ plant, prices, pipes, site }: Study, report: Report): void {
+function checkPlant({ plant, prices, pipes, site }: StudyShape, report: Report): void {
   unique(plant.heaters.map((h) => h.id), ['plant', 'heaters'], report)
   plant.heaters.forEach((heater, i) => {
     const path = ['plant', 'heaters', i]
@@ -66,7 +66,7 @@ function checkPlant({ plant, prices, pipes, site }: Study, report: Report): void
   if (!prices.carriers.electricity) report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
 }
 
-function checkPeople({ people, pipes }: Study, report: Report): void {
+function checkPeople({ people, pipes }: StudyShape, report: Report): void {
   const persons = unique(people.persons.map((p) => p.id), ['people', 'persons'], report)
   unique(people.habits.map((h) => h.id), ['people', 'habits'], report)
   const taps = new Set(pipes.taps.map((t) => t.id))
@@ -89,7 +89,7 @@ function checkPeople({ people, pipes }: Study, report: Report): void {
     report(['people', 'draws', 'tapId'], `there is no tap "${people.draws.tapId}"`)
 }
 
-function checkControls(study: Study, controls: Controls, path: (string | number)[], report: Report): void {
+function checkControls(study: StudyShape, controls: Controls, path: (string | number)[], report: Report): void {
   for (const heater of study.plant.heaters)
     if (!controls.heaters[heater.id]) report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
   for (const id of Object.keys(controls.heaters))
@@ -97,7 +97,7 @@ function checkControls(study: Study, controls: Controls, path: (string | number)
   if (controls.loop.mode !== 'off' && !study.pipes.loop) report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
 }
 
-function checkPackages(study: Study, report: Report): void {
+function checkPackages(study: StudyShape, report: Report): void {
   const runs = new Set(study.pipes.runs.map((r) => r.id))
   unique(study.packages.map((p) => p.id), ['packages'], report)
   study.packages.forEach((pack, p) => {

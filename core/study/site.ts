@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { PLACES } from '../climate/places'
 import { AirC, Looked, Name, Note, Twelve, WaterC, between } from './fields'
-import { Carrier } from '../money/carriers'
+import { Carrier } from './fuels'
 
 export const PlaceField = z.enum(PLACES)
 

@@ -1,6 +1,6 @@
-import { sameEverywhere } from '../year/same-everywhere'
+import { DAYS, DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf, yearMean } from '../calendar/year'
 import { MAIN_DEPTH_M, groundTemperature } from '../climate/ground'
-import { DAYS, DAYS_IN_MONTH, MONTH_OF_DAY, yearMean, firstDayOf } from '../climate/calendar'
+import { sameEverywhere } from '../units/same-everywhere'
 
 const toF = (c: number) => c * 1.8 + 32
 const toC = (f: number) => (f - 32) / 1.8

@@ -1,8 +1,8 @@
-import { WEEK_MIN } from '../climate/calendar'
-import { edges } from '../controls/week'
-import { priceEdges } from '../money/prices'
-import { MINUTES_A_DAY } from '../study/fields'
-import { controlsOf, type Study } from '../study/study'
+import { MINUTES_A_DAY } from '../calendar/clock'
+import { edges } from '../calendar/week'
+import { WEEK_MIN } from '../calendar/year'
+import { priceEdges } from '../money/tariff'
+import { type Study, controlsOf } from '../study/study'
 
 /** Minutes of the week at which anything set by the clock changes (midnights among them), ascending. */
 export function weeklyEdges(study: Study): number[] {
@@ -11,7 +11,7 @@ export function weeklyEdges(study: Study): number[] {
     ...Array.from({ length: 7 }, (_, d) => d * MINUTES_A_DAY),
     ...Object.values(controls.heaters).flatMap((h) => (h.windows ? edges(h.windows) : [])),
     ...(controls.loop.mode === 'clock' ? edges(controls.loop.windows) : []),
-    ...priceEdges(study.prices),
+    ...priceEdges(study.prices.carriers),
   ]
   return [...new Set(marks.map((m) => m % WEEK_MIN))].sort((a, b) => a - b)
 }

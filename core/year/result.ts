@@ -1,11 +1,16 @@
-import { DAY_S } from '../climate/calendar'
+import { DAY_S } from '../calendar/year'
 import { CARRIERS, type Carrier } from '../money/carriers'
-import { perKwh, waterPerM3 } from '../money/prices'
-import { LOOP_RETURN } from '../pipes/network'
+import { perKwh, waterPerM3 } from '../money/tariff'
 import { STILL_DAYS } from '../safety/legionella'
-import type { DrawRecord } from '../taps/tap-draw'
-import type { Household } from './household'
-import { COMES_IN, FLOWS, type Flow, type Ledger } from './ledger'
+import { COMES_IN, FLOWS, type Flow, type Ledger } from './account/ledger'
+import type { House } from './house'
+import { LOOP_RETURN } from './pipes/network'
+import type { DrawRecord } from './taps/tap-draw'
+
+/** All energy bought, kWh. */
+export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
+  return Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0)
+}
 
 export type EnergyFlows = { [F in Flow as `${F}Kwh`]: number }
 
@@ -116,10 +121,10 @@ function quantile(sorted: readonly number[], share: number): number {
 const ascending = (a: number, b: number) => a - b
 
 /** Carriers of which anything was bought in the year. */
-const boughtIn = ({ ledger, study }: Household) => CARRIERS.filter((c) => study.prices.carriers[c] && ledger.inputs[c].some((kj) => kj > 0))
+const boughtIn = ({ ledger, study }: House) => CARRIERS.filter((c) => study.prices.carriers[c] && ledger.inputs[c].some((kj) => kj > 0))
 
 /** The figures of some months together. */
-function period(home: Household, months: readonly number[]): Period {
+function period(home: House, months: readonly number[]): Period {
   const { ledger, study } = home
   const sum = (a: Float64Array) => months.reduce((s, m) => s + a[m], 0)
   const kwh = (a: Float64Array) => r6(sum(a) / 3600)
@@ -143,7 +148,7 @@ function period(home: Household, months: readonly number[]): Period {
 }
 
 /** Money and carbon dioxide of a kWh of heat into the rooms. */
-function heatingOf({ site, prices }: Household['study']): { perKwh: number; co2KgKwh: number } {
+function heatingOf({ site, prices }: House['study']): { perKwh: number; co2KgKwh: number } {
   const tariff = prices.carriers[site.heating.carrier]
   if (!tariff) throw new RangeError(`there is no price for ${site.heating.carrier}`)
   return { perKwh: perKwh(tariff) / site.heating.efficiency, co2KgKwh: tariff.co2KgKwh / site.heating.efficiency }
@@ -156,12 +161,12 @@ function residual(ledger: Ledger, months: readonly number[]): number {
   return FLOWS.reduce((left, f) => left + (COMES_IN.includes(f) ? flow(f) : -flow(f)), input)
 }
 
-function costOf(home: Household, bought: readonly Carrier[], sum: (a: Float64Array) => number, water: Water, heat: Energy, months: number): Cost {
+function costOf(home: House, bought: readonly Carrier[], sum: (a: Float64Array) => number, water: Water, heat: Energy, months: number): Cost {
   const { prices, site } = home.study
   const energy = Object.fromEntries(bought.filter((c) => sum(home.ledger.inputs[c]) > 0).map((c) => [c, r6(sum(home.ledger.money[c]))])) as Cost['energy']
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
   // Without a meter water costs what it costs, however much of it is drawn.
-  const waterCost = site.metered === false ? 0 : r6((drawnL(water) / 1000) * waterPerM3(prices))
+  const waterCost = site.metered === false ? 0 : r6((drawnL(water) / 1000) * waterPerM3(prices.water))
   const heatPrice = heatingOf(home.study).perKwh
   const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
   const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)
@@ -211,7 +216,7 @@ function tapResult(id: string, records: readonly DrawRecord[]): TapResult {
   }
 }
 
-function hygieneOf(home: Household): Hygiene {
+function hygieneOf(home: House): Hygiene {
   const log = home.hygiene.result()
   const stillRuns = home.network.branches
     .filter((b) => b.id !== LOOP_RETURN)
@@ -229,7 +234,7 @@ function hygieneOf(home: Household): Hygiene {
 }
 
 /** Sums a household's year up. */
-export function resultOf(home: Household): YearResult {
+export function resultOf(home: House): YearResult {
   const all = Array.from({ length: 12 }, (_, m) => m)
   return {
     ...period(home, all),

@@ -1,7 +1,7 @@
-import { DAYS, DAY_S } from '../climate/calendar'
+import { DAYS, DAY_S } from '../calendar/year'
 import type { Study } from '../study/study'
-import { Household } from './household'
-import { resultOf, type YearResult } from './result'
+import { House } from './house'
+import { type YearResult, resultOf } from './result'
 
 export interface SimulateOptions {
   /** Called after each month with the share of the year that is done, 0 to 1. */
@@ -15,7 +15,7 @@ export interface SimulateOptions {
  * The study must have passed `readStudy`.
  */
 export function simulate(study: Study, options: SimulateOptions = {}): YearResult {
-  const home = new Household(study)
+  const home = new House(study)
   for (let month = 1; month <= 12; month++) {
     home.runUntil((DAYS * DAY_S * month) / 12)
     options.onProgress?.(month / 12)

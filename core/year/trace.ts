@@ -1,6 +1,6 @@
-import { DAY_S, firstDayOf } from '../climate/calendar'
+import { DAY_S, firstDayOf } from '../calendar/year'
 import type { Study } from '../study/study'
-import { Household } from './household'
+import { House } from './house'
 
 /** Minutes between two pictures of a traced day. */
 export const FRAME_MIN = 5
@@ -46,7 +46,7 @@ export function dayInMonth(study: Study, month: number, weekday: number): number
  * The year up to that day is not run; three days before it are.
  */
 export function traceDay(study: Study, day: number): DayTrace {
-  const home = new Household(study)
+  const home = new House(study)
   const startS = day * DAY_S
   home.startAt((day - LEAD_DAYS) * DAY_S)
   home.runUntil(startS)
@@ -62,7 +62,7 @@ export function traceDay(study: Study, day: number): DayTrace {
   return { day: day + 1, weekday: (study.site.firstWeekday + day) % 7, mainsC: home.mainsC, frames }
 }
 
-function frameOf(home: Household, minute: number, open: string[]): Frame {
+function frameOf(home: House, minute: number, open: string[]): Frame {
   const state = home.plant.state()
   const tenth = (x: number) => Math.round(x * 10) / 10
   const runs: Frame['runs'] = {}
@@ -80,4 +80,3 @@ function frameOf(home: Household, minute: number, open: string[]): Frame {
     open,
   }
 }
-

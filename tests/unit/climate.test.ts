@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { DAYS_IN_MONTH } from '../../core/calendar/year'
 import { CLIMATES, heatedMonths } from '../../core/climate/archetypes'
-import { DAYS_IN_MONTH } from '../../core/climate/calendar'
 import { LARGEST_EPW, readEpw } from '../../core/climate/epw'
-import { blankStudy } from '../../core/study/blank'
+import { blankStudy } from '../../core/household/blank/blank'
 import { readStudy } from '../../core/study/read'
 
 /** A weather file of a made-up place: so many degrees in each month, with a day's swing. */

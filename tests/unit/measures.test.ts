@@ -1,15 +1,15 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { hillTown } from '../../core/demos/hill-town'
 import { duplex } from '../../core/demos/duplex'
+import { hillTown } from '../../core/demos/hill-town'
+import { efficiencyAt } from '../../core/heaters/efficiency'
 import { apply, applyPackage } from '../../core/measures/apply'
-import { compared, jobsOf, type Comparison } from '../../core/measures/compare'
+import { type Comparison, compared, jobsOf } from '../../core/measures/compare'
+import { logKillPerHour } from '../../core/safety/legionella'
+import { scaldSeconds } from '../../core/safety/scald'
 import { Study, asFound, controlsOf } from '../../core/study/study'
+import { drawsOfYear } from '../../core/year/draws/draws'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
-import { efficiencyAt } from '../../core/heaters/efficiency'
-import { scaldSeconds } from '../../core/safety/scald'
-import { logKillPerHour } from '../../core/safety/legionella'
-import { drawsOfYear } from '../../core/people/draws'
 
 describe('measures', () => {
   const [windows, wrap, sixty] = hillTown.packages[0].measures

@@ -1,14 +1,15 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { ALWAYS, everyDay } from '../../core/controls/week'
-import { everyMonth } from '../../core/climate/calendar'
+import { ALWAYS, everyDay } from '../../core/calendar/week'
+import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
+import { plainTariff } from '../../core/household/blank/plain-tariff'
+import { restoreFound, settingText, settingsOf, wasChanged } from '../../core/household/register'
+import { BILLED, WATER_UNITS, WATER_UNIT_KEYS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
-import { perKwh, plainTariff, priceAt, waterPerM3 } from '../../core/money/prices'
-import { restoreFound, settingText, settingsOf, wasChanged } from '../../core/controls/register'
+import { perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
 import { readStudyText } from '../../core/study/read'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
@@ -36,7 +37,7 @@ describe('bills in units of their own', () => {
   it('water costs the same in any unit', () => {
     fc.assert(fc.property(fc.constantFrom(...WATER_UNIT_KEYS), fc.double({ min: 0.1, max: 9, noNaN: true }), (unit, perM3) => {
       const water = { ...hillTown.prices.water, unit, price: perM3 * WATER_UNITS[unit].m3, sewer: 0 }
-      expect(waterPerM3({ ...hillTown.prices, water })).toBeCloseTo(perM3, 9)
+      expect(waterPerM3(water)).toBeCloseTo(perM3, 9)
     }))
   })
 

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { dateOf } from '../../core/calendar/names'
 import { hillTown } from '../../core/demos/hill-town'
-import { drawsOfYear } from '../../core/people/draws'
-import { LARGEST_LOG, guessMapping, readDrawLog, readTable, type LogMapping } from '../../core/people/draw-log'
-import { hotLitresADay } from '../../core/people/hot-litres'
-import { dateOf, weekOf } from '../../core/people/draw-week'
+import { hotLitresADay } from '../../core/household/hot-litres'
+import { LARGEST_LOG, type LogMapping, guessMapping, readDrawLog, readTable } from '../../core/study/draw-log'
 import type { Study } from '../../core/study/study'
+import { weekOf } from '../../core/year/draws/draw-week'
+import { drawsOfYear } from '../../core/year/draws/draws'
 import { simulate } from '../../core/year/simulate'
 
 const taps = hillTown.pipes.taps

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { MATERIALS, pipeOf, sizesOf } from '../../core/pipes/catalogue'
-import { decay, meanDecay } from '../../core/pipes/decay'
 import { pipeLoss } from '../../core/pipes/loss'
-import { Outflow, PlugRun } from '../../core/pipes/plug-run'
+import { decay, meanDecay } from '../../core/units/decay'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
+import { Outflow, PlugRun } from '../../core/year/pipes/plug-run'
 
 describe('the catalogue', () => {
   it('names the sizes that exist when one does not', () => {

@@ -1,15 +1,16 @@
 import fc from 'fast-check'
-import { everyDay } from '../../core/controls/week'
-import { DEMOS } from '../../core/demos/index'
-import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
-import { addHeater, changeHeaterKind } from '../../core/study/plant-edits'
-import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
-import { HEATER_KINDS, type Heater, type HeaterKind } from '../../core/study/plant'
-import { Study } from '../../core/study/study'
-import { Household } from '../../core/year/household'
-import { COMES_IN, FLOWS, type Flow } from '../../core/year/ledger'
-import { CARRIERS } from '../../core/money/carriers'
+import { everyDay } from '../../core/calendar/week'
 import { PLACES } from '../../core/climate/places'
+import { DEMOS } from '../../core/demos/index'
+import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
+import { CARRIERS } from '../../core/money/carriers'
+import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
+import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
+import { HEATER_KINDS, type HeaterKind } from '../../core/study/heater-kinds'
+import type { Heater } from '../../core/study/plant'
+import { Study } from '../../core/study/study'
+import { COMES_IN, FLOWS, type Flow } from '../../core/year/account/ledger'
+import { House } from '../../core/year/house'
 
 const pipe = fc
   .constantFrom(...MATERIALS)
@@ -150,12 +151,12 @@ export interface SpanAccount {
   flows: Record<Flow, number>
   input: number
   residual: number
-  home: Household
+  home: House
 }
 
 /** Runs the first days of a study's year and adds its ledger up, kJ. */
-export function firstDays(study: Study, days: number, seen?: (home: Household) => void): SpanAccount {
-  const home = new Household(study)
+export function firstDays(study: Study, days: number, seen?: (home: House) => void): SpanAccount {
+  const home = new House(study)
   home.runUntil(days * 86_400, Infinity, seen && (() => seen(home)))
   home.closeMonth()
   const sum = (a: Float64Array) => a.reduce((s, x) => s + x, 0)

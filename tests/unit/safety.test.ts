@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clock, everyDay, hoursOpen, isOn, weekInWords, workAndRest } from '../../core/controls/week'
+import { clock, everyDay, hoursOpen, isOn, weekInWords, workAndRest } from '../../core/calendar/week'
+import { hillTown } from '../../core/demos/hill-town'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
-import { hillTown } from '../../core/demos/hill-town'
-import { simulate } from '../../core/year/simulate'
 import type { Study } from '../../core/study/study'
+import { simulate } from '../../core/year/simulate'
 
 describe('scalding', () => {
   it.each([[48.9, 300], [51.1, 180], [52.8, 60], [56.1, 15], [60, 5], [65, 2], [68.9, 1]])('at %d °C takes an adult %d s', (c, s) => {

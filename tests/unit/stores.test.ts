@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { Outflow } from '../../core/pipes/plug-run'
-import { LayeredStore } from '../../core/stores/layered-store'
 import { labelBoundW, standingUa } from '../../core/stores/standing-loss'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
+import { Outflow } from '../../core/year/pipes/plug-run'
+import { LayeredStore } from '../../core/year/stores/layered-store'
 
 const draw = (store: LayeredStore, litres: number, coldC: number) => {
   const out = new Outflow()

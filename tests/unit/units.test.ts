@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clock } from '../../core/controls/week'
+import { clock } from '../../core/calendar/week'
 import { display } from '../../core/units/display'
 import { parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
-import { QUANTITIES, fromMetric, toMetric, unitOf, type Quantity } from '../../core/units/quantities'
+import { QUANTITIES, type Quantity, fromMetric, toMetric, unitOf } from '../../core/units/quantities'
 
 const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
 const systems = fc.constantFrom('metric' as const, 'us' as const)

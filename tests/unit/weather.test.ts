@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { DAYS_IN_MONTH, daysSince1970, firstDayOf } from '../../core/calendar/year'
 import { CLIMATES } from '../../core/climate/archetypes'
-import { DAYS_IN_MONTH, daysSince1970, firstDayOf } from '../../core/climate/calendar'
 import { Hours } from '../../core/climate/hours'
 import { diffuseShare, hourAngle, hourShare, sunDay, sunOnPlane } from '../../core/climate/sun'
 

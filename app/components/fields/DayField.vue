@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf } from '~~/core/climate/calendar'
+import { DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf } from '~~/core/calendar/year'
 
 /** A day of the year, as day and month. */
 const props = defineProps<{ label: string; value: number }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DAY_NAMES } from '~~/core/controls/week'
+import { DAY_NAMES } from '~~/core/calendar/week'
 
 /** Days of the week, as seven buttons. */
 defineProps<{ label: string; value: boolean[] }>()

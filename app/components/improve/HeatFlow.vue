@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from 'd3-sankey'
 import { useElementSize } from '@vueuse/core'
-import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/heat-flow'
-import { cameInKwh } from '~~/core/money/where-it-goes'
+import { type SankeyLink, type SankeyNode, sankey, sankeyJustify, sankeyLinkHorizontal } from 'd3-sankey'
+import { type HeatLink, type HeatNode, heatFlow } from '~~/core/year/account/heat-flow'
+import { cameInKwh } from '~~/core/year/account/where-it-goes'
 import type { Energy } from '~~/core/year/result'
 
 /** The ledger of a year as bands as wide as their heat; both years are drawn to the scale of the larger. */

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { supplyOf } from '~~/core/controls/supply'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus, Trash2 } from '@lucide/vue'
-import { SetpointC } from '~~/core/controls/controls'
-import { ALWAYS, weekInWords } from '~~/core/controls/week'
-import { Measure } from '~~/core/measures/measures'
-import { Tap } from '~~/core/study/pipes'
+import { ALWAYS, weekInWords } from '~~/core/calendar/week'
+import { supplyOf } from '~~/core/household/supply'
 import { INSULATIONS } from '~~/core/pipes/loss'
+import { SetpointC } from '~~/core/study/controls'
+import { Measure } from '~~/core/study/measures'
+import { Tap } from '~~/core/study/pipes'
 
 /** The measures of a package, each open to change where it stands. */
 const props = defineProps<{ index: number }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { dialFor } from '~~/core/controls/dial'
-import { SetpointC } from '~~/core/controls/controls'
+import { dialFor } from '~~/core/heaters/dial'
+import { SetpointC } from '~~/core/study/controls'
 
 /** Where to put a dial without degrees, from the marks in the log. */
 const table = useStudy()

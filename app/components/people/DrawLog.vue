@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
-import { AMOUNT_UNITS, LARGEST_LOG, TEMPERATURE_UNITS, guessMapping, readDrawLog, readTable, type LogMapping } from '~~/core/people/draw-log'
+import { AMOUNT_UNITS, LARGEST_LOG, type LogMapping, TEMPERATURE_UNITS, guessMapping, readDrawLog, readTable } from '~~/core/study/draw-log'
 import { LoggedDraw } from '~~/core/study/people'
 import { mainsByMonth } from '~~/core/water/mains'
 

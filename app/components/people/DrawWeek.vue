@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { DAYS, DAY_S } from '~~/core/climate/calendar'
-import { DAY_NAMES } from '~~/core/controls/week'
-import { drawsOfYear } from '~~/core/people/draws'
-import { dateOf, weekOf } from '~~/core/people/draw-week'
+import { dateOf } from '~~/core/calendar/names'
+import { DAY_NAMES } from '~~/core/calendar/week'
+import { DAYS, DAY_S } from '~~/core/calendar/year'
+import { weekOf } from '~~/core/year/draws/draw-week'
+import { drawsOfYear } from '~~/core/year/draws/draws'
 
 /** A week of the draws the year is made of: each a stroke as high as its litres, at the time it comes. */
 const table = useStudy()

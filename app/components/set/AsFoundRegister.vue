@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RotateCcw } from '@lucide/vue'
-import { restoreFound, settingText, settingsOf, wasChanged, type Setting } from '~~/core/controls/register'
+import { type Setting, restoreFound, settingText, settingsOf, wasChanged } from '~~/core/household/register'
 
 /** The register of every setting: what was found, what stands now, and the way back. */
 const table = useStudy()

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { HeaterControl } from '~~/core/controls/controls'
-import { circuitFlow, riseAt } from '~~/core/heaters/wood-coil'
 import { efficiencyAt } from '~~/core/heaters/efficiency'
-import { outputFromPlate } from '~~/core/heaters/plate'
-import { BurnerFuel, CARRIER_NAMES, FireFuel } from '~~/core/money/carriers'
+import { circuitFlow, riseAt } from '~~/core/heaters/fire'
+import { assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
+import { withPrices } from '~~/core/household/edits/plant'
+import { outputFromPlate } from '~~/core/household/plate'
+import { CARRIER_NAMES } from '~~/core/money/carriers'
+import { HeaterControl } from '~~/core/study/controls'
+import { BurnerFuel, FireFuel } from '~~/core/study/fuels'
+import { carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning } from '~~/core/study/heater-kinds'
 import { valueAt, withValueAt } from '~~/core/study/paths'
-import { withPrices } from '~~/core/study/plant-edits'
-import { assumedBackup, assumedEfficiency } from '~~/core/study/assumed-heaters'
-import { BACKUPS, BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, HeatPump, OUTPUT_HOLDS, carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning, type Backup, type Heater } from '~~/core/study/plant'
+import { BACKUPS, type Backup, BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, HeatPump, type Heater, OUTPUT_HOLDS } from '~~/core/study/plant'
 
 /** One heater: its figures, what it has, and how it was found set. */
 const props = defineProps<{ heater: Heater }>()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ArrowUp, Trash2 } from '@lucide/vue'
-import { addHeater, changeHeaterKind, keepsHeater, raiseHeater, refusesAnother, refusesHeater, removeHeater } from '~~/core/study/plant-edits'
-import { HEATER_KINDS, type Heater, type HeaterKind } from '~~/core/study/plant'
+import { addHeater, changeHeaterKind, keepsHeater, raiseHeater, refusesAnother, refusesHeater, removeHeater } from '~~/core/household/edits/plant'
+import { HEATER_KINDS, type HeaterKind } from '~~/core/study/heater-kinds'
+import type { Heater } from '~~/core/study/plant'
 
 const table = useStudy()
 const heaters = computed(() => table.study!.plant.heaters)

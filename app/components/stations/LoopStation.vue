@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { addLoop, removeLoop } from '~~/core/study/plant-edits'
+import { addLoop, removeLoop } from '~~/core/household/edits/plant'
 import { LOOP_PLACES, Loop } from '~~/core/study/pipes'
-import { LOOP_RETURN } from '~~/core/pipes/network'
+import { LOOP_RETURN } from '~~/core/year/pipes/network'
 
 const table = useStudy()
 const years = useYears()

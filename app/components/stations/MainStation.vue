@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { CARRIERS, CARRIER_NAMES, type Carrier } from '~~/core/money/carriers'
 import { FileUp } from '@lucide/vue'
-import { CLIMATES, heatedMonths, type Climate } from '~~/core/climate/archetypes'
+import { yearMean } from '~~/core/calendar/year'
+import { CLIMATES, type Climate, heatedMonths } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
-import { KETTLES } from '~~/core/water/hardness'
+import { withPrices } from '~~/core/household/edits/plant'
+import { CARRIERS, CARRIER_NAMES, type Carrier } from '~~/core/money/carriers'
 import { Site } from '~~/core/study/site'
-import { withPrices } from '~~/core/study/plant-edits'
 import { unitOf } from '~~/core/units/quantities'
-import { yearMean } from '~~/core/climate/calendar'
+import { KETTLES } from '~~/core/water/hardness'
 import { mainsByMonth } from '~~/core/water/mains'
 
 const table = useStudy()

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { ALWAYS } from '~~/core/controls/week'
-import { everyMonth } from '~~/core/climate/calendar'
-import { BILLED, BILL_UNITS, BILL_UNIT_KEYS, WATER_UNITS, WATER_UNIT_KEYS, type BillUnit, type WaterUnit } from '~~/core/money/billing'
-import { CARRIER_NAMES, CARRIERS, countedOn, type Carrier } from '~~/core/money/carriers'
-import { Band, CURRENCIES, Prices, Tariff, perKwh } from '~~/core/money/prices'
+import { ALWAYS } from '~~/core/calendar/week'
+import { everyMonth } from '~~/core/calendar/year'
+import { BILLED, BILL_UNITS, BILL_UNIT_KEYS, type BillUnit, WATER_UNITS, WATER_UNIT_KEYS, type WaterUnit } from '~~/core/money/billing'
+import { CARRIERS, CARRIER_NAMES, type Carrier, countedOn } from '~~/core/money/carriers'
+import { CURRENCIES, perKwh } from '~~/core/money/tariff'
+import { Band, Prices, Tariff } from '~~/core/study/prices'
 import { ENERGY_SHOWN, ENERGY_UNITS } from '~~/core/units/quantities'
 
 const table = useStudy()

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import Sortable from 'sortablejs'
 import { GripVertical, Plus, Trash2 } from '@lucide/vue'
-import { contentsPerMetre } from '~~/core/pipes/contents'
+import Sortable from 'sortablejs'
+import { type Nudge, addRun, keepsRun, moveRun, nudgeRun, removeRun } from '~~/core/household/edits/runs'
+import { below, outline } from '~~/core/household/outline'
+import { loopRuns } from '~~/core/household/runs'
+import { WASTE_LIMITS } from '~~/core/household/waste-mark'
 import { pipeOf } from '~~/core/pipes/catalogue'
-import { addRun, below, keepsRun, moveRun, nudgeRun, outline, removeRun, type Nudge } from '~~/core/pipes/outline'
-import { WASTE_LIMITS } from '~~/core/pipes/waste-mark'
+import { contentsPerMetre } from '~~/core/pipes/contents'
 import { JOINTS, Pipes, Run } from '~~/core/study/pipes'
-import { meanPrice } from '~~/core/money/where-it-goes'
-import { loopRuns } from '~~/core/pipes/network'
+import { meanPrice } from '~~/core/year/account/where-it-goes'
 
 /** The pipes as an outline: typed from top to bottom, dragged or moved by arrow keys, each row with what it holds and loses. */
 const props = defineProps<{ chosen: string }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { rankedTaps, tapFigures } from '~~/core/taps/tap-figures'
+import { rankedTaps, tapFigures } from '~~/core/household/tap-figures'
+import { isLocal } from '~~/core/study/heater-kinds'
 import { Tap } from '~~/core/study/pipes'
-import { isLocal } from '~~/core/study/plant'
 
 defineProps<{ chosen: string }>()
 const table = useStudy()

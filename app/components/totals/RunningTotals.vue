@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { boughtKwh } from '~~/core/measures/compare'
-import { drawnL, type YearResult } from '~~/core/year/result'
-import { COOL_RETURN_SHARE, SAFE_RETURN_C, STILL_DAYS, TEPID_C } from '~~/core/safety/legionella'
 import { TriangleAlert } from '@lucide/vue'
+import { COOL_RETURN_SHARE, SAFE_RETURN_C, STILL_DAYS, TEPID_C } from '~~/core/safety/legionella'
+import { type YearResult, boughtKwh, drawnL } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
 const table = useStudy()

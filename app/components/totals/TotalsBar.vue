@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boughtKwh } from '~~/core/measures/compare'
+import { boughtKwh } from '~~/core/year/result'
 
 /** The totals in one line at the foot of a small screen; it leads to all of them. */
 const table = useStudy()

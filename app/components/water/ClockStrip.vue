@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
 import { Pause, Play } from '@lucide/vue'
-import { DAY_NAMES, type Window } from '~~/core/controls/week'
+import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
+import { DAY_NAMES, type Window } from '~~/core/calendar/week'
 import { controlsOf } from '~~/core/study/study'
 
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */

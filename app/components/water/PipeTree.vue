@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { LOOP_RETURN } from '~~/core/pipes/network'
-import { wasteMarks } from '~~/core/pipes/waste-mark'
+import { wasteMarks } from '~~/core/household/waste-mark'
 import type { Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
+import { LOOP_RETURN } from '~~/core/year/pipes/network'
 import type { Frame } from '~~/core/year/trace'
 
 /** The hot pipes, each run as long as it is and as thick as its bore, filled with the plugs of water that stand in it. */

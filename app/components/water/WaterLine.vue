@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { moneyByStation } from '~~/core/money/where-it-goes'
-import { boughtKwh } from '~~/core/measures/compare'
-import { waterPerM3 } from '~~/core/money/prices'
-import { HEATER_KINDS, carrierOf } from '~~/core/study/plant'
-import { drawnL } from '~~/core/year/result'
-import type { Station } from '~~/core/findings/finding'
 import type { StationName } from '~/utils/stations'
+import type { Station } from '~~/core/findings/finding'
+import { waterPerM3 } from '~~/core/money/tariff'
+import { HEATER_KINDS, carrierOf } from '~~/core/study/heater-kinds'
+import { moneyByStation } from '~~/core/year/account/where-it-goes'
+import { boughtKwh, drawnL } from '~~/core/year/result'
 
 /** The household as one line of water, from the cold main to the drain: map, way in and result at once. */
 defineProps<{ station: StationName | null; chosen: string }>()
@@ -17,7 +16,7 @@ const study = computed(() => table.study!)
 const units = computed(() => table.units)
 const money = computed(() => (years.now ? moneyByStation(years.now) : null))
 /** Heat and water that run off while somebody waits. */
-const runOff = computed(() => (money.value && years.now ? money.value.runOff + (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices)) : undefined))
+const runOff = computed(() => (money.value && years.now ? money.value.runOff + (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices.water)) : undefined))
 const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import interact from 'interactjs'
 import { Plus, Trash2 } from '@lucide/vue'
-import { daysTogether, misfits, snap, type Grid } from '~~/core/controls/grid'
-import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/controls/week'
+import interact from 'interactjs'
+import { DAY_NAMES, type Week, type Window, hoursOpen, tidyDay } from '~~/core/calendar/week'
+import { daysTogether, misfits, snap } from '~~/core/household/grid'
+import type { Grid } from '~~/core/study/controls'
 
 /**
  * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { hasSetpoint, isLocal, isOnStore, isRunning, type Heater } from '~~/core/study/plant'
-import { HeaterControl, LOOP_MODES, SETPOINT_C, SetpointC, type LoopMode } from '~~/core/controls/controls'
-import { ALWAYS, type Week } from '~~/core/controls/week'
-import type { Grid } from '~~/core/controls/grid'
+import { ALWAYS, type Week } from '~~/core/calendar/week'
 import { SAFE_STORE_C } from '~~/core/safety/legionella'
 import { SCALDS_C, burnTime, scaldSeconds } from '~~/core/safety/scald'
+import { type Grid, HeaterControl, LOOP_MODES, type LoopMode, SETPOINT_C, SetpointC } from '~~/core/study/controls'
+import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
+import type { Heater } from '~~/core/study/plant'
 
 const table = useStudy()
 const study = computed(() => table.study!)

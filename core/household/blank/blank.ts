@@ -1,0 +1,113 @@
+import { everyDay } from '../../calendar/week'
+import { CLIMATES } from '../../climate/archetypes'
+import type { Study } from '../../study/study'
+import { assumedIn } from './assumed'
+import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
+import { DAYS_OF, basin, dishes, foam, run, shower } from './build'
+import { unlookedTap } from './unlooked'
+
+/** Currency to begin with, by units: what is written beside the other most often. */
+const CURRENCY = { metric: 'EUR', us: 'USD' } as const
+
+/**
+ * A household to start from: one heater and store, a trunk with three taps, two people. Everything in it is assumed, says
+ * so, and is there to be replaced.
+ */
+export function blankStudy(id: string, units: Study['units'] = 'metric', currency: string = CURRENCY[units]): Study {
+  const study = begun(id, units, currency)
+  const { site, people, pipes, plant, controls, prices } = study
+  const { heatingMonths: _months, firstWeekday: _day, ...assumedSite } = site
+  const { seed: _seed, ...assumedPeople } = people
+  const origins = [[assumedSite, 'site'], [assumedPeople, 'people'], [pipes, 'pipes'], [plant, 'plant'], [controls.found.heaters, 'controls.found.heaters'], [prices, 'prices']] as const
+  return { ...study, origins: Object.assign({}, ...origins.map(([part, at]) => assumedIn(part, at))) }
+}
+
+function begun(id: string, units: Study['units'], currency: string): Study {
+  const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
+  return {
+    format: 'bagno-study',
+    version: 4,
+    id,
+    name: 'New household',
+    units,
+  energyIn: 'kwh',
+    site: {
+      name: 'Where it is',
+      note: '',
+      altitudeM: 100,
+      latitudeDeg: 47,
+      monthlySunKwhM2: [...CLIMATES['temperate inland'].sunKwhM2],
+      monthlyAirC: [3, 4, 7, 10, 14, 17.5, 19.5, 19, 15.5, 11.5, 7, 4],
+      mains: { kind: 'model' },
+      pressureBar: null,
+      hardnessMgL: null,
+      metered: null,
+      backflowGuard: null,
+      pressureReducer: null,
+      expansionVessel: null,
+      heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
+      heating: { carrier: 'natural-gas', efficiency: 0.88 },
+      firstWeekday: 3,
+    },
+    people: {
+      persons: [
+        { id: 'first', name: 'First person', kind: 'adult' },
+        { id: 'second', name: 'Second person', kind: 'adult' },
+      ],
+      habits: [
+        shower(who('shower', 'shower-1', 'Morning shower'), { days: 'every', at: '06:50' }, 6),
+        shower(who('shower', 'shower-2', 'Second shower'), { days: 'every', at: '07:20' }, 6),
+        basin(who('basin', 'hands', 'Hands and faces'), { days: 'every', at: '07:40' }, 4),
+        dishes(who('kitchen', 'dishes', 'Washing up'), { days: 'every', at: '19:30' }, 12),
+      ].map((h) => ({ ...h, days: [...DAYS_OF.every] })),
+      absences: [],
+      guests: [],
+      volumeFactor: 1,
+      winterSwing: 0.06,
+      seed: 1,
+      draws: { kind: 'routine' },
+    },
+    pipes: {
+      runs: [
+        run('trunk', 'Trunk', null, ['copper-en', '22', 6], 'heated', foam(9)),
+        run('to-shower', 'To the shower', 'trunk', ['copper-en', '15', 4], 'heated'),
+        run('to-basin', 'To the basin', 'trunk', ['copper-en', '15', 3], 'heated'),
+        run('to-kitchen', 'To the kitchen', 'trunk', ['copper-en', '15', 6], 'heated'),
+      ],
+      taps: [
+        { id: 'shower', name: 'Shower', runId: 'to-shower', kind: 'shower', flowLMin: 8, mixes: true, drains: true, ...unlookedTap() },
+        { id: 'basin', name: 'Basin', runId: 'to-basin', kind: 'basin', flowLMin: 5, mixes: true, drains: true, ...unlookedTap() },
+        { id: 'kitchen', name: 'Kitchen sink', runId: 'to-kitchen', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false, ...unlookedTap() },
+      ],
+      loop: null,
+      wasteLimitL: null,
+      drain: null,
+    },
+    plant: {
+      heaters: [assumedHeater('boiler-coil', 'boiler', 'heated', 'shower', null)],
+      store: assumedStore('heated', 'boiler-coil'),
+    },
+    controls: {
+      found: {
+        heaters: { boiler: beginControl('boiler-coil') },
+        loop: { mode: 'off', windows: everyDay() },
+        grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
+      },
+      foundOn: null,
+      set: null,
+      setOn: null,
+    },
+    prices: {
+      currency,
+      carriers: {
+        'natural-gas': assumedTariff('natural-gas', units),
+        electricity: assumedTariff('electricity', units),
+      },
+      water: units === 'us' ? { unit: 'thousand-gal', price: 6, sewer: 8, source: '', asOf: null } : { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
+      creditHouseHeat: false,
+    },
+    packages: [],
+    readings: [],
+    origins: {},
+  }
+}

@@ -1,0 +1,159 @@
+import { everyDay } from '../../calendar/week'
+import { CARRIERS, type Carrier } from '../../money/carriers'
+import { type HeaterKind, carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import type { Loop, Tap } from '../../study/pipes'
+import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
+import type { Study } from '../../study/study'
+import { assumedIn } from '../blank/assumed'
+import { ASSUMED_STORE_L, FLUE_STORE_UA, assumedHeater, assumedStore, assumedTariff, beginControl } from '../blank/assumed-heaters'
+
+/** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
+
+/** Every carrier that is burned has a price, an assumed one where there was none. */
+export function withPrices(study: Study): Study {
+  const needed: Carrier[] = ['electricity', study.site.heating.carrier, ...study.plant.heaters.map(carrierOf)]
+  const missing = CARRIERS.filter((c) => needed.includes(c) && !study.prices.carriers[c])
+  if (!missing.length) return study
+  return {
+    ...study,
+    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c, study.units)])) } },
+    origins: { ...study.origins, ...Object.assign({}, ...missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))) },
+  }
+}
+
+const freeId = (taken: readonly string[], stem: string) => {
+  if (!taken.includes(stem)) return stem
+  for (let n = 2; ; n++) if (!taken.includes(`${stem}-${n}`)) return `${stem}-${n}`
+}
+
+/**
+ * Puts a list of heaters in place: controls for each, no measure or origin for those that are gone, a store where one of
+ * them heats it and none where none does.
+ */
+function withHeaters(study: Study, heaters: Heater[]): Study {
+  const ids = new Set(heaters.map((h) => h.id))
+  const controlsFor = (c: Study['controls']['found']) => ({
+    ...c,
+    heaters: Object.fromEntries(heaters.map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)])),
+  })
+  const stored = heaters.find(isOnStore)
+  const store = stored ? flued(study, heaters, study.plant.store ?? assumedStore(stored.place, stored.kind)) : null
+  const added = heaters.filter((h) => !study.plant.heaters.includes(h))
+  const kept = ([path]: [string, unknown]) => (path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store'))
+  return withPrices({
+    ...study,
+    plant: { heaters, store },
+    controls: { ...study.controls, found: controlsFor(study.controls.found), set: study.controls.set && controlsFor(study.controls.set) },
+    packages: study.packages.map((p) => ({ ...p, measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)) })),
+    origins: {
+      ...Object.fromEntries(Object.entries(study.origins).filter(kept)),
+      ...(store && !study.plant.store ? assumedIn(store, 'plant.store') : {}),
+      ...(store && study.plant.store && store !== study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}),
+      ...Object.assign({}, ...added.map((h) => ({ ...assumedIn(h, `plant.heaters.${h.id}`), ...assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`) }))),
+    },
+  })
+}
+
+/** A store whose loss nobody measured loses through the flue as soon as a burner stands under it. */
+function flued(study: Study, heaters: readonly Heater[], store: Store): Store {
+  const guessed = store.loss.kind === 'label' || study.origins['plant.store.loss'] === 'assumed'
+  const burner = heaters.some((h) => h.kind === 'gas-store')
+  if (!guessed || !burner || study.plant.heaters.some((h) => h.kind === 'gas-store')) return store
+  return { ...store, loss: { kind: 'ua', uaWK: FLUE_STORE_UA } }
+}
+
+const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h))
+
+/** Why a heater of a kind cannot be there besides the others, or null. */
+export function refusesHeater(others: readonly Heater[], kind: HeaterKind): string | null {
+  const local = kind === 'under-sink' || kind === 'reservoir'
+  if (local && central(others).length === 0) return 'it serves one tap; something must serve the others'
+  const runs = kind === 'instant-gas' || kind === 'instant-electric' || kind === 'district-heat'
+  if (runs && others.some(isRunning)) return 'there is one that heats as it runs already'
+  return null
+}
+
+/** Taps that a small store serves best come first: what is asked for often, in small amounts. */
+const SMALL_USES: readonly Tap['kind'][] = ['basin', 'kitchen']
+
+/** A tap without a heater of its own, a basin first; or the first of all. */
+function freeTap(study: Study, others: readonly Heater[]): string {
+  const taken = new Set(others.filter(isLocal).map((h) => h.tapId))
+  const free = study.pipes.taps.filter((t) => !taken.has(t.id))
+  const best = SMALL_USES.map((kind) => free.find((t) => t.kind === kind)).find((t) => t !== undefined)
+  return (best ?? free[0] ?? study.pipes.taps[0]).id
+}
+
+const tapsLeft = (study: Study, others: readonly Heater[], kind: HeaterKind) =>
+  (kind !== 'under-sink' && kind !== 'reservoir') || others.filter(isLocal).length < study.pipes.taps.length
+
+/** The plant with a heater of another kind in a place: it keeps its place, not its figures. */
+export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): Study {
+  const { heaters } = study.plant
+  const old = heaters.find((h) => h.id === id)
+  const others = heaters.filter((h) => h.id !== id)
+  if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
+  const { [id]: _gone, ...controls } = study.controls.found.heaters
+  const cleared: Study = { ...study, controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null } }
+  const heater = assumedHeater(kind, id, old.place, freeTap(study, others), study.plant.store?.litres ?? ASSUMED_STORE_L)
+  return withHeaters(cleared, heaters.map((h) => (h.id === id ? heater : h)))
+}
+
+/** Why a heater of a kind cannot be added, or null. */
+export function refusesAnother(study: Study, kind: HeaterKind): string | null {
+  const { heaters } = study.plant
+  if (heaters.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} already`
+  return tapsLeft(study, heaters, kind) ? refusesHeater(heaters, kind) : 'every tap has one'
+}
+
+/** One more heater, last in priority; the first that heats a store brings one. */
+export function addHeater(study: Study, kind: HeaterKind): Study {
+  const { heaters, store } = study.plant
+  if (refusesAnother(study, kind)) return study
+  const id = freeId(heaters.map((h) => h.id), kind)
+  return withHeaters(study, [...heaters, assumedHeater(kind, id, store?.place ?? heaters[0].place, freeTap(study, heaters), store?.litres ?? ASSUMED_STORE_L)])
+}
+
+/** Whether a heater may go: something must heat water for all taps. */
+export const keepsHeater = (study: Study, id: string) => central(study.plant.heaters.filter((h) => h.id !== id)).length === 0
+
+/** The plant without a heater. */
+export function removeHeater(study: Study, id: string): Study {
+  return keepsHeater(study, id) ? study : withHeaters(study, study.plant.heaters.filter((h) => h.id !== id))
+}
+
+/** A heater one place earlier in the order of priority. */
+export function raiseHeater(study: Study, id: string): Study {
+  const i = study.plant.heaters.findIndex((h) => h.id === id)
+  if (i < 1) return study
+  const heaters = [...study.plant.heaters]
+  heaters.splice(i - 1, 2, heaters[i], heaters[i - 1])
+  return { ...study, plant: { ...study.plant, heaters } }
+}
+
+/** A pumped loop that turns at the end of the first trunk, with a return of its own; its pump rests until it is set. */
+export function addLoop(study: Study): Study {
+  if (study.pipes.loop) return study
+  const trunk = study.pipes.runs.find((r) => r.from === null)!
+  const loop: Loop = {
+    turnsAt: trunk.id,
+    back: { material: trunk.material, size: trunk.size, lengthM: trunk.lengthM, place: trunk.place, insulation: trunk.insulation, reachable: trunk.reachable, joints: trunk.joints, fittings: trunk.fittings },
+    pumpLMin: 3, pumpW: 25, returnHeight: 0.6, measuredUaWK: null, bypass: null, pumpAt: 'at the plant', sensorAt: 'not looked',
+  }
+  return { ...study, pipes: { ...study.pipes, loop }, origins: { ...study.origins, 'pipes.loop.pumpLMin': 'assumed', 'pipes.loop.pumpW': 'assumed' } }
+}
+
+/** The pipes without their loop: its pump is off, and what was proposed for it is gone. */
+export function removeLoop(study: Study): Study {
+  const off = (c: Study['controls']['found']) => ({ ...c, loop: { mode: 'off' as const, windows: everyDay() } })
+  return {
+    ...study,
+    pipes: { ...study.pipes, loop: null },
+    controls: { ...study.controls, found: off(study.controls.found), set: study.controls.set && off(study.controls.set) },
+    packages: study.packages.map((p) => ({
+      ...p,
+      measures: p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows').map((m) => (m.kind === 'insulate-runs' ? { ...m, loopReturn: false } : m)),
+    })),
+    origins: Object.fromEntries(Object.entries(study.origins).filter(([path]) => !path.startsWith('pipes.loop.'))),
+  }
+}

@@ -1,0 +1,30 @@
+import { DAY_NAMES, type Week } from '../calendar/week'
+import { Grid } from '../study/controls'
+
+/** The days that share one programme with the given day, itself included (0 = Monday). */
+export function daysTogether(grid: Grid, day: number): number[] {
+  if (grid.days === 'same') return [0, 1, 2, 3, 4, 5, 6]
+  if (grid.days === 'work-sat-sun') return day < 5 ? [0, 1, 2, 3, 4] : [day]
+  return [day]
+}
+
+/** Nearest time the controller can be set to, minutes. */
+export function snap(grid: Grid, minute: number): number {
+  return Math.min(1440, Math.max(0, Math.round(minute / grid.stepMin) * grid.stepMin))
+}
+
+/** What keeps a week from being entered into the controller, in words; empty when it fits. */
+export function misfits(grid: Grid, week: Week): string[] {
+  const out: string[] = []
+  week.forEach((day, d) => {
+    if (day.length > grid.periodsPerDay)
+      out.push(`${DAY_NAMES[d]} has ${day.length} windows; the controller holds ${grid.periodsPerDay} a day.`)
+    for (const w of day)
+      if (w.fromMin % grid.stepMin || w.toMin % grid.stepMin)
+        out.push(`${DAY_NAMES[d]}: the controller is set in steps of ${grid.stepMin} minutes.`)
+    const first = daysTogether(grid, d)[0]
+    if (first < d && JSON.stringify(week[first]) !== JSON.stringify(day))
+      out.push(`${DAY_NAMES[d]} differs from ${DAY_NAMES[first]}; the controller holds one programme for both.`)
+  })
+  return [...new Set(out)]
+}

@@ -1,0 +1,27 @@
+import { ownStoreOf } from '../study/heater-kinds'
+import type { Study } from '../study/study'
+import { mainsByMonth } from '../water/mains'
+import { carriedC } from './supply'
+import { frontTo, tapOf } from './ways'
+
+/** Share of what stands in the pipes that is cold when somebody waits, on the mean of a day: uses come in bunches. */
+const COLD_SHARE = 0.85
+
+/**
+ * Hot water that the routine draws in a day of a month, L, guests and absences left out: each habit's mean amount times
+ * its hot share, and for those who wait what runs off. Taps with a small store of their own do not count. Good to about 15 %: the engine, which follows every draw, is not
+ * asked, so that a reading can be judged at once.
+ */
+export function hotLitresADay(study: Study, month: number): number {
+  const coldC = mainsByMonth(study.site)[month]
+  const hotC = carriedC(study)
+  const { people } = study
+  return people.habits.reduce((sum, h) => {
+    const tap = tapOf(study, h.tapId)
+    if (ownStoreOf(study.plant.heaters, tap.id)) return sum
+    const times = (h.days.filter(Boolean).length / 7) * h.chance
+    const litres = (h.use.kind === 'timed' ? h.use.minutes * tap.flowLMin : h.use.litres) * people.volumeFactor
+    const share = tap.mixes ? Math.min(1, Math.max(0, (h.wantedC - coldC) / (hotC - coldC))) : 1
+    return sum + times * (litres * share + (h.waits ? COLD_SHARE * frontTo(study, tap) : 0))
+  }, 0)
+}

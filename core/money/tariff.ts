@@ -1,0 +1,37 @@
+import { edges, isOn, type Week } from '../calendar/week'
+import { WATER_UNITS, type WaterUnit } from './billing'
+import { CARRIERS, type Carrier } from './carriers'
+
+/** Currencies to choose from; a study may have any other by its code. */
+export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
+
+/** A price that holds in some hours of the week in some months, money for a unit as billed. */
+interface Band {
+  price: number
+  week: Week
+  months: readonly boolean[]
+}
+
+/** What a carrier costs: money for a unit as billed outside every band, and the kWh in one. */
+interface Tariff {
+  kwhPerUnit: number
+  price: number
+  bands: readonly Band[]
+}
+
+/** Money per kWh outside every band. */
+export const perKwh = (tariff: Pick<Tariff, 'price' | 'kwhPerUnit'>) => tariff.price / tariff.kwhPerUnit
+
+/** Money per kWh at a minute of the week (0 = Monday midnight) in a month (0–11). */
+export function priceAt(tariff: Tariff, minuteOfWeek: number, month: number): number {
+  const band = tariff.bands.find((b) => b.months[month] && isOn(b.week, minuteOfWeek))
+  return (band?.price ?? tariff.price) / tariff.kwhPerUnit
+}
+
+/** Money for a cubic metre of water, its way out included. */
+export const waterPerM3 = (water: { unit: WaterUnit; price: number; sewer: number }) => (water.price + water.sewer) / WATER_UNITS[water.unit].m3
+
+/** Minutes of the week at which any price changes. */
+export function priceEdges(tariffs: Partial<Record<Carrier, Tariff>>): number[] {
+  return CARRIERS.flatMap((c) => tariffs[c]?.bands.flatMap((b) => edges(b.week)) ?? [])
+}

@@ -1,0 +1,9 @@
+import { z } from 'zod'
+import { CARRIERS } from '../money/carriers'
+
+/** What energy is bought as. */
+export const Carrier = z.enum(CARRIERS)
+
+/** What can burn in a gas or oil appliance, and what in a fire. */
+export const BurnerFuel = z.enum(['natural-gas', 'propane', 'heating-oil'])
+export const FireFuel = z.enum(['wood-logs', 'pellets'])

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { ENERGY_UNITS } from '../units/quantities'
+import { Controls } from './controls'
+import { Day, Id, Name } from './fields'
+import { Package } from './measures'
+import { People } from './people'
+import { Pipes } from './pipes'
+import { Plant } from './plant'
+import { Prices } from './prices'
+import { Reading } from './readings'
+import { Site } from './site'
+
+export const FORMAT = 'bagno-study'
+export const VERSION = 4
+
+/** Where a figure came from. Figures not listed in `origins` were entered by hand. */
+export const Origin = z.enum(['measured', 'entered', 'assumed'])
+export type Origin = z.infer<typeof Origin>
+
+/** The shape of a study, before its parts are held against each other. */
+export const StudyShape = z.strictObject({
+  format: z.literal(FORMAT),
+  version: z.literal(VERSION),
+  id: Id,
+  name: Name,
+  units: z.enum(['metric', 'us']),
+  /** What heat and fuel are counted in on screen and paper; prices keep the unit of the bill. */
+  energyIn: z.enum(ENERGY_UNITS),
+  site: Site,
+  people: People,
+  pipes: Pipes,
+  plant: Plant,
+  /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
+  controls: z.strictObject({ found: Controls, foundOn: Day.nullable(), set: Controls.nullable(), setOn: Day.nullable() }),
+  prices: Prices,
+  packages: z.array(Package).max(20),
+  readings: z.array(Reading).max(5000),
+  /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
+  origins: z.record(z.string().max(200), Origin),
+})
+export type StudyShape = z.infer<typeof StudyShape>

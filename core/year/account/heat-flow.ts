@@ -1,0 +1,61 @@
+import { CARRIER_NAMES, type Carrier } from '../../money/carriers'
+import type { Energy } from '../result'
+
+export interface HeatNode {
+  id: string
+  name: string
+  /** What kind of end it is, for its colour. */
+  role: 'bought' | 'free' | 'passes' | 'lost' | 'useful'
+}
+
+export interface HeatLink {
+  from: string
+  to: string
+  kwh: number
+}
+
+const FREE: [keyof Energy, string, string][] = [
+  ['renewableKwh', 'sun', 'Sun'],
+  ['ambientKwh', 'air', 'Air, by heat pump'],
+  ['recoveredKwh', 'recovered', 'Out of the drain'],
+]
+
+const LOSSES: [keyof Energy, string, string][] = [
+  ['primaryKwh', 'primary', 'Heater to store'],
+  ['storeKwh', 'store', 'Store'],
+  ['loopKwh', 'loop', 'Loop'],
+  ['deadRunKwh', 'runs', 'Cooled in pipes'],
+  ['runOffKwh', 'run-off', 'Run off waiting'],
+  ['reliefKwh', 'relief', 'Relief valve'],
+]
+
+/** The ledger of a year as flows from what is bought, and what the sun and the air give, to where it ends; what is under half a kWh is left out. */
+export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[] } {
+  const nodes: HeatNode[] = []
+  const links: HeatLink[] = []
+  const add = (node: HeatNode, from: string, kwh: number) => {
+    if (kwh < 0.5) return
+    nodes.push(node)
+    links.push({ from, to: node.id, kwh })
+  }
+  for (const [carrier, kwh] of Object.entries(energy.inputKwh) as [Carrier, number][]) {
+    if (kwh < 0.5) continue
+    nodes.push({ id: carrier, name: CARRIER_NAMES[carrier], role: 'bought' })
+    links.push({ from: carrier, to: 'heater', kwh })
+  }
+  if (links.length) nodes.push({ id: 'heater', name: 'Heater and controls', role: 'passes' })
+  const bought = links.reduce((s, l) => s + l.kwh, 0)
+  const made = bought - energy.conversionKwh
+  nodes.push({ id: 'water', name: 'Into the water', role: 'passes' })
+  if (made >= 0.5) links.push({ from: 'heater', to: 'water', kwh: made })
+  for (const [key, id, name] of FREE) {
+    if ((energy[key] as number) < 0.5) continue
+    nodes.push({ id, name, role: 'free' })
+    links.push({ from: id, to: 'water', kwh: energy[key] as number })
+  }
+  add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh - energy.loopPumpKwh)
+  add({ id: 'pump', name: 'Loop’s pump', role: 'lost' }, 'heater', energy.loopPumpKwh)
+  add({ id: 'useful', name: 'Useful at the taps', role: 'useful' }, 'water', energy.usefulKwh)
+  for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)
+  return { nodes, links }
+}

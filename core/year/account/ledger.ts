@@ -1,0 +1,76 @@
+import { CARRIERS, type Carrier } from '../../money/carriers'
+
+/** Where heat goes to or comes from. Each is kept for every month, kJ. */
+export const FLOWS = [
+  'useful',
+  'deadRun',
+  'runOff',
+  'loop',
+  'store',
+  'primary',
+  'conversion',
+  'relief',
+  'storedChange',
+  'recovered',
+  'renewable',
+  'ambient',
+] as const
+export type Flow = (typeof FLOWS)[number]
+
+/** Flows that bring heat in besides what is bought. */
+export const COMES_IN: readonly Flow[] = ['recovered', 'renewable', 'ambient']
+
+/** Litres kept for every month. */
+export const WATERS = ['hot', 'mixed', 'runOff', 'relief'] as const
+export type WaterKind = (typeof WATERS)[number]
+
+const twelve = () => new Float64Array(12)
+const each = <K extends string>(keys: readonly K[]) =>
+  Object.fromEntries(keys.map((k) => [k, twelve()])) as Record<K, Float64Array>
+
+/** The account of a year: every kJ, every litre and all the money, month by month. */
+export class Ledger {
+  month = 0
+  readonly flows = each(FLOWS)
+  readonly inputs = each(CARRIERS)
+  readonly money = each(CARRIERS)
+  readonly waters = each(WATERS)
+  /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
+  readonly houseHeat = twelve()
+  /** Heat that heat pumps took out of heated rooms while the house is heated, kJ: bought again by the house's heating. */
+  readonly roomHeat = twelve()
+  /** Heat that the elements of heat pumps made, kJ. */
+  readonly backupHeat = twelve()
+  /** Money per kWh now. */
+  readonly prices = Object.fromEntries(CARRIERS.map((c) => [c, 0])) as Record<Carrier, number>
+
+  add(flow: Flow, kj: number): void {
+    this.flows[flow][this.month] += kj
+  }
+
+  /** Energy bought, of which some becomes heat in the water; the rest is lost in conversion. */
+  buy(carrier: Carrier, kj: number, heatKj: number): void {
+    this.inputs[carrier][this.month] += kj
+    this.money[carrier][this.month] += (kj / 3600) * this.prices[carrier]
+    this.flows.conversion[this.month] += kj - heatKj
+  }
+
+  /** Electricity of the loop's pump, kJ, and its money: it is spent at the loop. */
+  readonly pump = { kj: twelve(), money: twelve() }
+
+  loopPump(kj: number): void {
+    this.pump.kj[this.month] += kj
+    this.pump.money[this.month] += (kj / 3600) * this.prices.electricity
+    this.buy('electricity', kj, 0)
+  }
+
+  /** Electricity of an element that stands by a heat pump. */
+  backup(kj: number): void {
+    this.backupHeat[this.month] += kj
+    this.buy('electricity', kj, kj)
+  }
+
+  water(kind: WaterKind, litres: number): void {
+    this.waters[kind][this.month] += litres
+  }
+}

@@ -1,0 +1,36 @@
+import { DAY_S, WEEK_MIN } from '../../calendar/year'
+import type { Firing } from '../../study/fire'
+
+/** Minutes of the week in which a fire burns, as edges: [from, to) after Monday midnight, `to` possibly past its end. */
+const burns = (firings: readonly Firing[]): [number, number][] =>
+  firings.flatMap((f) => f.days.flatMap((on, d) => (on ? [[d * 1440 + f.atMin, d * 1440 + f.atMin + Math.round(f.hours * 60)] as [number, number]] : [])))
+
+/** A fire's diary, week by week. */
+export class FireDiary {
+  private readonly spans: [number, number][]
+  /** Every minute of the week at which a fire is lit or dies, ascending. */
+  readonly edges: number[]
+
+  constructor(firings: readonly Firing[], private readonly firstWeekday: number) {
+    this.spans = burns(firings)
+    this.edges = [...new Set(this.spans.flat().map((m) => m % WEEK_MIN))].sort((a, b) => a - b)
+  }
+
+  private minute(atS: number): number {
+    return (this.firstWeekday * 1440 + atS / 60) % WEEK_MIN
+  }
+
+  lit(atS: number): boolean {
+    // A thousandth of a minute ahead: a step may end a rounding before the edge it aimed at.
+    const now = this.minute(atS) + 1e-3
+    return this.spans.some(([from, to]) => (now >= from && now < to) || (now + WEEK_MIN >= from && now + WEEK_MIN < to))
+  }
+
+  /** Seconds until a fire is lit or dies. */
+  secondsToEdge(atS: number): number {
+    if (this.edges.length === 0) return Infinity
+    const now = this.minute(atS) + 1e-3
+    const next = this.edges.find((e) => e > now) ?? this.edges[0] + WEEK_MIN
+    return Math.min(DAY_S, Math.max(0.1, (next - now + 1e-3) * 60))
+  }
+}

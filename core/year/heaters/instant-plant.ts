@@ -1,0 +1,235 @@
+import { isOn } from '../../calendar/week'
+import { placeTemperature } from '../../climate/places'
+import { startsASecond } from '../../heaters/burner'
+import { type Efficiency, efficiencyAt } from '../../heaters/efficiency'
+import { atAltitude } from '../../household/at-altitude'
+import type { HeaterControl } from '../../study/controls'
+import { type HeaterOf, type RunningHeater, carrierOf, efficiencyOf, runningOf } from '../../study/heater-kinds'
+import { type Study, controlsOf } from '../../study/study'
+import { KJ_PER_LITRE_K } from '../../water/properties'
+import type { Ledger } from '../account/ledger'
+import { Outflow, PlugRun } from '../pipes/plug-run'
+import { LoopTee, TEE_L } from './loop-tee'
+import type { PlantModel, PlantState } from './plant-model'
+
+/** The return of a heater whose main water itself runs through the burner's exchanger is warmer than the inlet by about this, K. */
+const APPROACH_K = 10
+/** Return of the heating water of a heater with a plate exchanger while it makes hot water, °C: usual between 45 and 50. */
+const PLATE_RETURN_C = 48
+/** A heater that rests because what comes in is warm enough looks again after this, s. */
+const LOOK_S = 30
+/** What it makes holds when it moved by less than this in a step, K. */
+const SETTLED_K = 0.05
+/** Longest step while water runs, s. */
+const RUNNING_STEP_S = 60
+/** Electricity and metered district heat arrive whole. */
+const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
+
+/**
+ * Heats water as it runs. It does not fire below its least flow, and lights only for water that comes in cooler than its
+ * setpoint less its hysteresis; after starting it gives nothing for its lag; asked for more than its power it delivers
+ * inlet + P/(ρcF), for less than its least fire it goes out and lights again. Its exchanger holds a little water that cools
+ * between draws, unless keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
+ */
+export class InstantPlant implements PlantModel {
+  private readonly spec: RunningHeater
+  private readonly control: HeaterControl
+  private readonly efficiency: Efficiency
+  private readonly gas: HeaterOf<'instant-gas'> | null
+  private readonly leastOutputKw: number
+  /** Heat that its water takes up between going out and lighting, kJ. */
+  private readonly swingKj: number
+  private readonly study: Study
+  private readonly ledger: Ledger
+  private readonly exchanger: PlugRun
+  private readonly heated = new Outflow()
+  private readonly tee: LoopTee
+  private nowS = 0
+  private lagS = 0
+  private firing = false
+  private open = true
+  private kw = 0
+  /** What left the burner in the last step, °C. */
+  private outletC = 0
+  private movedK = 0
+  private startCount = 0
+  private still = true
+  private month = 0
+  /** What came in in the last step was warm enough already. */
+  private warmEnough = false
+  private keptKj = 0
+
+  constructor(study: Study, ledger: Ledger) {
+    const running = runningOf(study.plant.heaters)
+    if (!running) throw new RangeError('nothing here heats water as it runs')
+    const spec = atAltitude(running, study.site.altitudeM)
+    this.spec = spec
+    this.control = controlsOf(study).heaters[spec.id]
+    this.efficiency = efficiencyOf(spec) ?? WHOLE
+    this.gas = spec.kind === 'instant-gas' ? spec : null
+    this.leastOutputKw = this.gas?.leastOutputKw ?? 0
+    this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.hysteresisK
+    this.study = study
+    this.ledger = ledger
+    const startC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
+    this.tee = new LoopTee(startC)
+    this.exchanger = new PlugRun(spec.contentL, this.control.keepHot ? 0 : spec.contentUaWK, 1, startC)
+  }
+
+  startAt(atS: number): void {
+    this.nowS = atS
+    this.exchanger.startAt(atS)
+  }
+
+  longestStep(tapLMin: number, loopLMin: number): number {
+    const flowLMin = tapLMin + loopLMin
+    if (flowLMin <= 0) return 3600
+    const { loop } = this.study.pipes
+    const longest = loop ? Math.min(RUNNING_STEP_S, this.tee.longestStep(loop.pumpLMin)) : RUNNING_STEP_S
+    if (!this.fires(flowLMin)) return longest
+    if (this.warmEnough) return Math.min(longest, LOOK_S)
+    // A heater about to start first passes its lag.
+    if (!this.firing && !this.control.keepHot) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
+    return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
+  }
+
+  evenAhead(tempC: number, bandK: number): number {
+    const litres = this.exchanger.litresNear(tempC, bandK, this.nowS)
+    // At its full power what it makes follows from the flow that mixers ask for: it holds once the two have settled.
+    const holds = this.firing && this.lagS <= 0 && this.movedK < SETTLED_K && Math.abs(this.outletC - tempC) < 2 * bandK
+    return holds && litres >= this.exchanger.frontL - 1e-9 ? Infinity : litres
+  }
+
+  private fires(flowLMin: number): boolean {
+    return this.open && flowLMin >= this.spec.leastFlowLMin
+  }
+
+  /** @param inletC of the water that is for the taps: the cold main, or what a store has warmed before */
+  supply(tapLitres: number, loopLitres: number, inletC: number, dtS: number, out: Outflow): void {
+    this.still = false
+    const litres = tapLitres + loopLitres
+    const mixedC = (tapLitres * inletC + loopLitres * this.tee.tempC) / litres
+    const outletC = mixedC + this.burn(litres, mixedC, dtS)
+    this.movedK = Math.abs(outletC - this.outletC)
+    this.outletC = outletC
+    this.heated.clear()
+    this.heated.add(litres, this.outletC)
+    this.exchanger.pass(this.heated, 1, this.nowS, dtS, out)
+  }
+
+  /** Fires for a step; returns the rise of the water, K. */
+  private burn(litres: number, inletC: number, dtS: number): number {
+    const { spec, control } = this
+    const flowLMin = (litres / dtS) * 60
+    this.kw = 0
+    const neededKw = ((control.setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
+    // Once lit it burns until what comes in is as warm as it makes; it lights again a hysteresis below.
+    this.warmEnough = inletC >= control.setpointC - (this.firing ? 0 : control.hysteresisK)
+    if (!this.fires(flowLMin) || this.warmEnough) {
+      this.firing = false
+      return 0
+    }
+    if (!this.firing) {
+      this.firing = true
+      this.lagS = control.keepHot ? 0 : spec.startLagS
+      this.start(1)
+    }
+    if (this.lagS > 0) {
+      // A step may end a rounding before the lag does.
+      this.lagS = this.lagS - dtS > 1e-6 ? this.lagS - dtS : 0
+      return 0
+    }
+    this.kw = Math.min(spec.outputKw, neededKw)
+    this.start(startsASecond(this.kw, this.leastOutputKw, this.swingKj) * dtS)
+    const heatKj = this.kw * dtS
+    this.buy(heatKj, this.gas?.exchanger === 'plate' ? PLATE_RETURN_C : inletC + APPROACH_K)
+    return heatKj / (litres * KJ_PER_LITRE_K)
+  }
+
+  private buy(heatKj: number, returnC: number): void {
+    const carrier = carrierOf(this.spec)
+    this.ledger.buy(carrier, heatKj / efficiencyAt(this.efficiency, returnC, carrier), heatKj)
+  }
+
+  private start(count: number): void {
+    this.startCount += count
+    if (this.gas) this.ledger.buy(this.gas.carrier, count * this.gas.purgeWh * 3.6, 0)
+  }
+
+  refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
+    this.tee.take(back)
+  }
+
+  advance(dtS: number): void {
+    this.nowS += dtS
+    // The flame of a pilot warms the flue, not the water.
+    if (this.gas && this.gas.pilotW > 0 && this.spec.months[this.month]) this.ledger.buy(this.gas.carrier, (this.gas.pilotW / 1000) * dtS, 0)
+    if (this.control.keepHot && this.open) this.keepHot(dtS)
+    // No water moved in this step: the burner went out with the flow.
+    if (this.still) {
+      this.firing = false
+      this.kw = 0
+    }
+    this.still = true
+  }
+
+  /** Makes good what the exchanger loses at its setpoint, and warms what cold water has left in it. */
+  private keepHot(dtS: number): void {
+    const { setpointC } = this.control
+    const lost = (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
+    const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) : 0
+    this.keptKj += lost
+    if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.leastOutputKw, this.swingKj) * dtS)
+    this.buy(lost + warmed, setpointC)
+  }
+
+  atMinute(minuteOfWeek: number): void {
+    const { windows } = this.control
+    this.open = this.spec.months[this.month] && (windows === null || isOn(windows, minuteOfWeek))
+  }
+
+  setMonth(month: number): void {
+    this.month = month
+    this.exchanger.ambientC = placeTemperature(this.spec.place, month, this.study.site.monthlyAirC)
+  }
+
+  settle(ledger: Ledger, heatingMonth: boolean): void {
+    this.exchanger.coolTo(this.nowS)
+    const lost = this.exchanger.takeLost() + this.keptKj
+    this.keptKj = 0
+    ledger.add('primary', lost)
+    if (heatingMonth && this.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost
+  }
+
+  heldKj(): number {
+    return this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
+  }
+
+  supplyC(): number {
+    return this.exchanger.exitC(this.nowS)
+  }
+
+  state(): PlantState {
+    return { supplyC: this.supplyC(), slices: [], heatKw: this.kw }
+  }
+
+  starts(): number {
+    return this.startCount
+  }
+
+  stagnantHours(): number {
+    return 0
+  }
+
+  coolestC(): null {
+    return null
+  }
+
+  storedTopC(): number {
+    return this.supplyC()
+  }
+
+  shareBetween(): number {
+    return 0
+  }
+}

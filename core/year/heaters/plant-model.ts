@@ -1,0 +1,47 @@
+import type { Ledger } from '../account/ledger'
+import type { Outflow } from '../pipes/plug-run'
+
+/** A moment of the plant, for a drawing. */
+export interface PlantState {
+  /** Temperature of what leaves towards the taps, °C. */
+  supplyC: number
+  /** Ten slices of the store, bottom to top, °C; empty without a store. */
+  slices: number[]
+  /** Heat given to the water now, kW. */
+  heatKw: number
+}
+
+/** What the yearly engine asks of the plant: hot water out, water back in, and its own doings between. */
+export interface PlantModel {
+  /** Sets its clock before anything has moved, s of the year. */
+  startAt(atS: number): void
+  /** Longest step for which the plant's model holds at the flows of taps and loop, s. */
+  longestStep(tapLMin: number, loopLMin: number): number
+  /** Temperature that leaves towards the taps, °C. */
+  supplyC(): number
+  /** Litres that will leave it within a band of a temperature, K either way; Infinity while it holds what it gives. */
+  evenAhead(tempC: number, bandK: number): number
+  /** Fills `out` with the hot water that leaves in a step. */
+  supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void
+  /** Takes in what replaces it: cold water, and what the loop brought back. */
+  refill(tapLitres: number, mainsC: number, back: Outflow | null): void
+  /** Heaters and standing loss over the step. */
+  advance(dtS: number, mainsC: number): void
+  /** Opens and closes heater windows at a minute of the week. */
+  atMinute(minuteOfWeek: number): void
+  setMonth(month: number): void
+  /** Enters what was lost since the last call. */
+  settle(ledger: Ledger, heatingMonth: boolean): void
+  heldKj(): number
+  state(): PlantState
+  /** Starts of all heaters so far. */
+  starts(): number
+  /** Hours in which collectors stood in the sun with nowhere to put their heat. */
+  stagnantHours(): number
+  /** Coolest water that is stored, °C; null without a store. */
+  coolestC(): number | null
+  /** Stored water that would be drawn next, °C; what the heater holds where nothing is stored. */
+  storedTopC(): number
+  /** Share of the store between two temperatures. */
+  shareBetween(fromC: number, toC: number): number
+}

@@ -1,0 +1,19 @@
+import { isOnStore, runningOf } from '../../study/heater-kinds'
+import { type Study, controlsOf } from '../../study/study'
+import type { Ledger } from '../account/ledger'
+import { InstantPlant } from './instant-plant'
+import type { PlantModel } from './plant-model'
+import { SeriesPlant } from './series-plant'
+import { StorePlant } from './store-plant'
+
+/** The plant that serves all taps: a store, a heater as the water runs, or one after the other. */
+export function plantOf(study: Study, ledger: Ledger): PlantModel {
+  const { store, heaters } = study.plant
+  const running = runningOf(heaters)
+  if (!store) return new InstantPlant(study, ledger)
+  const { loop } = study.pipes
+  const back = loop && !running ? { pumpLMin: loop.pumpLMin, height: loop.bypass ? 0 : loop.returnHeight } : null
+  const parts = { store, heaters: heaters.filter(isOnStore), controls: controlsOf(study).heaters, site: study.site, loop: back }
+  const first = new StorePlant(parts, ledger)
+  return running ? new SeriesPlant(first, new InstantPlant(study, ledger)) : first
+}

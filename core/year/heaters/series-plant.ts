@@ -1,0 +1,99 @@
+import type { Ledger } from '../account/ledger'
+import { Outflow } from '../pipes/plug-run'
+import type { InstantPlant } from './instant-plant'
+import type { PlantModel, PlantState } from './plant-model'
+import type { StorePlant } from './store-plant'
+
+/**
+ * A store that warms the water before a heater that finishes it as it runs: sun, wood or a heat pump first, gas or
+ * electricity for the rest. A loop comes back to the heater, not to the store.
+ */
+export class SeriesPlant implements PlantModel {
+  private readonly warmed = new Outflow()
+
+  constructor(
+    private readonly store: StorePlant,
+    private readonly heater: InstantPlant,
+  ) {}
+
+  startAt(atS: number): void {
+    this.store.startAt(atS)
+    this.heater.startAt(atS)
+  }
+
+  longestStep(tapLMin: number, loopLMin: number): number {
+    return Math.min(this.store.longestStep(tapLMin, 0), this.heater.longestStep(tapLMin, loopLMin))
+  }
+
+  supplyC(): number {
+    return this.heater.supplyC()
+  }
+
+  evenAhead(tempC: number, bandK: number): number {
+    return this.heater.evenAhead(tempC, bandK)
+  }
+
+  supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void {
+    let inletC = mainsC
+    if (tapLitres > 0) {
+      this.warmed.clear()
+      this.store.supply(tapLitres, 0, mainsC, dtS, this.warmed)
+      inletC = this.warmed.meanC
+    }
+    this.heater.supply(tapLitres, loopLitres, inletC, dtS, out)
+  }
+
+  refill(tapLitres: number, mainsC: number, back: Outflow | null): void {
+    if (tapLitres > 0) this.store.refill(tapLitres, mainsC, null)
+    this.heater.refill(tapLitres, mainsC, back)
+  }
+
+  advance(dtS: number, mainsC: number): void {
+    this.store.advance(dtS, mainsC)
+    this.heater.advance(dtS)
+  }
+
+  atMinute(minuteOfWeek: number): void {
+    this.store.atMinute(minuteOfWeek)
+    this.heater.atMinute(minuteOfWeek)
+  }
+
+  setMonth(month: number): void {
+    this.store.setMonth(month)
+    this.heater.setMonth(month)
+  }
+
+  settle(ledger: Ledger, heatingMonth: boolean): void {
+    this.store.settle(ledger, heatingMonth)
+    this.heater.settle(ledger, heatingMonth)
+  }
+
+  heldKj(): number {
+    return this.store.heldKj() + this.heater.heldKj()
+  }
+
+  state(): PlantState {
+    const [store, heater] = [this.store.state(), this.heater.state()]
+    return { supplyC: heater.supplyC, slices: store.slices, heatKw: store.heatKw + heater.heatKw }
+  }
+
+  starts(): number {
+    return this.store.starts() + this.heater.starts()
+  }
+
+  stagnantHours(): number {
+    return this.store.stagnantHours()
+  }
+
+  coolestC(): number {
+    return this.store.coolestC()
+  }
+
+  storedTopC(): number {
+    return this.store.storedTopC()
+  }
+
+  shareBetween(fromC: number, toC: number): number {
+    return this.store.shareBetween(fromC, toC)
+  }
+}

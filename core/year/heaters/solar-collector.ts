@@ -1,0 +1,107 @@
+import { DAYS, HOUR_S } from '../../calendar/year'
+import type { Hours } from '../../climate/hours'
+import { absorbed, circuitLossWK, gain, stagnation } from '../../heaters/collector'
+import type { HeaterOf } from '../../study/heater-kinds'
+import { sameEverywhere } from '../../units/same-everywhere'
+import { KJ_PER_LITRE_K } from '../../water/properties'
+import type { Ledger } from '../account/ledger'
+import type { LayeredStore } from '../stores/layered-store'
+import { DirectHeater } from './store-heater'
+
+/** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
+const ON_K = 8
+const OFF_K = 3
+/** A store this close to its limit is full, K. */
+const FULL_K = 0.1
+/** Step while the sun shines, s. */
+const SUN_STEP_S = 600
+
+/** Collectors that load the store through a coil whenever the sun is worth it. Quasi-steady: their own heat is neglected. */
+export class SolarHeater extends DirectHeater {
+  /** Hours in which the store was full and the collector stood in the sun. */
+  stagnantHours = 0
+  private running = false
+  private readonly carriedKwK: number
+  /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
+  private readonly liftKPerKw: number
+  private readonly light: Float64Array
+  private readonly circuitKwK: number
+  private lost = 0
+
+  constructor(
+    private readonly spec: HeaterOf<'solar'>,
+    private readonly ledger: Ledger,
+    private readonly hours: Hours,
+  ) {
+    super()
+    this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
+    this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
+    this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
+    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) => sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))))
+  }
+
+  private hour(atS: number): number {
+    return Math.min(this.light.length - 1, Math.floor(atS / HOUR_S))
+  }
+
+  longestStep(): number {
+    return SUN_STEP_S
+  }
+
+  override longestRest(atS: number): number {
+    const hour = this.hour(atS)
+    const left = (hour + 1) * HOUR_S - atS
+    if (this.light[hour] > 0) return Math.min(SUN_STEP_S, Math.max(1, left))
+    let dark = hour + 1
+    while (dark < this.light.length && this.light[dark] <= 0) dark++
+    return Math.max(1, dark * HOUR_S - atS)
+  }
+
+  override rest(dtS: number, store: LayeredStore, atS: number): void {
+    this.give(store, dtS, atS)
+  }
+
+  protected give(store: LayeredStore, dtS: number, atS: number): void {
+    const { spec } = this
+    this.kw = 0
+    const hour = this.hour(atS)
+    const light = this.light[hour]
+    if (light <= 0) return void (this.running = false)
+    const { bottom, top } = spec.coil
+    const coilC = store.meanBetween(bottom, top, spec.storeLimitC)
+    const airC = this.hours.airC[hour]
+    if (store.topC >= spec.storeLimitC - FULL_K) {
+      if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
+      this.running = false
+      return
+    }
+    if (!this.running && airC + stagnation(spec, light) < coilC + ON_K) return
+    // Heat and collector temperature depend on each other: a few rounds of Newton bring them within a watt.
+    const { circuitKwK, liftKPerKw } = this
+    let kw = Math.max(0, gain(spec, light, coilC - airC))
+    let overAirK = 0
+    for (let i = 0; i < 4; i++) {
+      overAirK = coilC + kw * liftKPerKw - airC
+      const slope = (((spec.lossLinear + 2 * spec.lossSquare * Math.max(0, overAirK)) * spec.areaM2) / 1000 + circuitKwK) * liftKPerKw
+      kw += (gain(spec, light, overAirK) - circuitKwK * Math.max(0, overAirK) - kw) / (1 + slope)
+    }
+    const risen = kw / this.carriedKwK
+    if (kw <= 0 || risen + kw * (1000 / spec.coil.uaWK) < OFF_K) return void (this.running = false)
+    if (!this.running) this.starts++
+    this.running = true
+    // The coldest water takes it first, and none is heated past what comes in at the coil.
+    const kj = Math.min(kw * dtS, store.heatToReach(Math.min(spec.storeLimitC, coilC + kw * liftKPerKw + risen / 2), bottom))
+    const lostKj = circuitKwK * Math.max(0, overAirK) * (kj / kw)
+    this.kw = kj / dtS
+    this.ledger.buy('electricity', (spec.pumpW / 1000) * (kj / kw), 0)
+    this.ledger.add('renewable', kj + lostKj)
+    this.lost += lostKj
+    store.heat(kj, bottom)
+  }
+
+  override takeLost(): number {
+    const q = this.lost
+    this.lost = 0
+    return q
+  }
+}

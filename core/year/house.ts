@@ -1,0 +1,296 @@
+import { isOn } from '../calendar/week'
+import { DAYS, DAY_S, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
+import { CARRIERS } from '../money/carriers'
+import { priceAt } from '../money/tariff'
+import { TEPID_C } from '../safety/legionella'
+import { isLocal, standbyOf } from '../study/heater-kinds'
+import { type Study, controlsOf } from '../study/study'
+import { mainsThroughYear } from '../water/mains'
+import { HygieneLog } from './account/hygiene'
+import { Ledger } from './account/ledger'
+import { type Draw, drawsOfYear } from './draws/draws'
+import { weeklyEdges } from './edges'
+import type { PlantModel } from './heaters/plant-model'
+import { plantOf } from './heaters/plant-of'
+import { Network } from './pipes/network'
+import { Outflow } from './pipes/plug-run'
+import { LocalTap } from './taps/local-tap'
+import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
+
+/** A bypass valve is looked at this often while it is open, and while it is shut, s. */
+const VALVE_STEP_S = { open: 20, shut: 300 } as const
+/** It opens again when the water there has cooled this far below where it closes, K. */
+const VALVE_OPENS_K = 6
+
+/**
+ * A household in motion. Time jumps from event to event: a draw, a plug arriving, a thermostat, a window's edge;
+ * between them everything follows closed forms.
+ */
+export class House {
+  nowS = 0
+  readonly ledger = new Ledger()
+  readonly network: Network
+  readonly plant: PlantModel
+  readonly records: DrawRecord[] = []
+  readonly hygiene = new HygieneLog()
+  readonly branchLostKj: number[]
+  readonly active: TapDraw[] = []
+  pumping = false
+  /** Small stores at taps, with the index of the tap. */
+  readonly locals: { tap: number; local: LocalTap }[] = []
+  /** The small store of each tap that has one. */
+  private readonly localOf: (LocalTap | null)[]
+  /** What water passes on its way to each tap, in order. */
+  private readonly ways: Way[]
+  /** A bypass valve between hot and cold; without one the way is always open. */
+  private valveOpen = true
+  mainsC: number
+  private readonly draws: Draw[]
+  private nextDraw = 0
+  private readonly mains: Float64Array
+  private readonly edges: number[]
+  private edge = 0
+  private weekStartS: number
+  private heldAtMonthStart: number
+  private readonly supply = new Outflow()
+  private readonly arrived = new Outflow()
+  private readonly standbyKw: number
+  private paidS = 0
+  private readonly tapIndex: Map<string, number>
+
+  constructor(readonly study: Study) {
+    this.mains = mainsThroughYear(study.site)
+    this.mainsC = this.mains[0]
+    this.draws = drawsOfYear(study.people, study.site)
+    this.network = new Network(study)
+    this.plant = plantOf(study, this.ledger)
+    this.branchLostKj = this.network.branches.map(() => 0)
+    this.edges = weeklyEdges(study)
+    this.weekStartS = -study.site.firstWeekday * DAY_S
+    this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
+    this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
+    this.localOf = study.pipes.taps.map(() => null)
+    for (const h of study.plant.heaters)
+      if (isLocal(h)) {
+        const [tap, local] = [this.tapIndex.get(h.tapId)!, new LocalTap(study, h, this.ledger)]
+        this.locals.push({ tap, local })
+        this.localOf[tap] = local
+      }
+    this.ways = study.pipes.taps.map((_, tap) => this.wayTo(tap))
+    this.heldAtMonthStart = this.heldKj()
+    this.startAt(0)
+  }
+
+  /** Puts a household that has not moved yet at a midnight of the year, with what the calendar and the clock say there. */
+  startAt(midnightS: number): void {
+    const day = Math.round(midnightS / DAY_S)
+    this.nowS = this.paidS = midnightS
+    this.plant.startAt(midnightS)
+    for (const { local } of this.locals) local.plant.startAt(midnightS)
+    this.network.startAt(midnightS)
+    this.mainsC = this.mains[day]
+    this.enterMonth(MONTH_OF_DAY[day])
+    while (this.nextEdgeS() < midnightS) this.stepEdge()
+    while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
+    this.readClock(((this.study.site.firstWeekday + day) % 7) * 1440)
+  }
+
+  private wayTo(tap: number): Way {
+    const local = this.localOf[tap]
+    const runs = local && !local.fedHot ? [] : this.network.paths[tap].map((i) => this.network.branches[i])
+    return local ? [...runs, local] : runs
+  }
+
+  private heldKj(): number {
+    let held = this.plant.heldKj() + this.network.heldKj()
+    for (const { local } of this.locals) held += local.plant.heldKj()
+    return held
+  }
+
+  private nextEdgeS(): number {
+    return this.weekStartS + this.edges[this.edge] * 60
+  }
+
+  private stepEdge(): void {
+    if (++this.edge < this.edges.length) return
+    this.edge = 0
+    this.weekStartS += WEEK_MIN * 60
+  }
+
+  /**
+   * Runs until a moment of the year.
+   * @param longestStepS caps the steps, for a trace that is to be drawn; @param seen is called after each step
+   */
+  runUntil(endS: number, longestStepS = Infinity, seen?: () => void): void {
+    while (this.nowS < endS - 1e-6) {
+      while (this.nextEdgeS() <= this.nowS + 1e-6) this.passEdge()
+      this.step(Math.min(endS - this.nowS, longestStepS))
+      seen?.()
+    }
+  }
+
+  private passEdge(): void {
+    this.payStandby()
+    const minute = this.edges[this.edge]
+    const day = Math.round((this.weekStartS + minute * 60) / DAY_S)
+    if (minute % 1440 === 0 && day < DAYS) {
+      const month = MONTH_OF_DAY[day]
+      if (month !== this.ledger.month) {
+        this.closeMonth()
+        this.enterMonth(month)
+      }
+      this.mainsC = this.mains[day]
+    }
+    this.readClock(minute)
+    this.stepEdge()
+  }
+
+  /** Electricity of controls and of the loop's pump since the last edge; neither they nor the price change in between. */
+  private payStandby(): void {
+    const seconds = this.nowS - this.paidS
+    this.paidS = this.nowS
+    if (this.standbyKw > 0) this.ledger.buy('electricity', this.standbyKw * seconds, 0)
+    if (this.pumping) this.ledger.loopPump((this.study.pipes.loop!.pumpW / 1000) * seconds)
+  }
+
+  private readClock(minuteOfWeek: number): void {
+    this.plant.atMinute(minuteOfWeek)
+    for (const { local } of this.locals) local.plant.atMinute(minuteOfWeek)
+    const { loop } = controlsOf(this.study)
+    this.pumping =
+      this.network.hasLoop && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek)))
+    for (const c of CARRIERS) {
+      const tariff = this.study.prices.carriers[c]
+      if (tariff) this.ledger.prices[c] = priceAt(tariff, minuteOfWeek, this.ledger.month)
+    }
+  }
+
+  private step(longestS: number): void {
+    const { network, plant, mainsC, active } = this
+    this.openTaps()
+    let dt = Math.min(longestS, this.nextEdgeS() - this.nowS)
+    if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
+
+    const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
+    network.begin(loopLMin)
+    for (const { local } of this.locals) local.flowLMin = 0
+    let tapLMin = 0
+    for (const d of active) {
+      d.plan(this.nowS, mainsC)
+      const local = this.localOf[d.tapIndex]
+      if (local) local.flowLMin += d.hotLMin
+      if (local && !local.fedHot) continue
+      tapLMin += d.hotLMin
+      network.openTap(d.tapIndex, d.hotLMin)
+    }
+    for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
+    const totalLMin = tapLMin + loopLMin
+    dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
+    for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
+    if (this.pumping && this.study.pipes.loop!.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
+    dt = Math.max(1e-3, dt)
+
+    if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
+    plant.advance(dt, mainsC)
+    for (const { local } of this.locals) local.plant.advance(dt, mainsC)
+    this.nowS += dt
+    this.lookAtValve()
+    this.lookAtHygiene(dt)
+  }
+
+  /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
+  private ahead(draw: TapDraw): Ahead | null {
+    const local = this.localOf[draw.tapIndex]
+    return local && !local.fedHot ? null : this.plant
+  }
+
+  private lookAtValve(): void {
+    const bypass = this.study.pipes.loop?.bypass
+    if (!bypass) return
+    const here = this.network.turnC(this.nowS)
+    if (this.valveOpen && here >= bypass.closesAtC) this.valveOpen = false
+    else if (!this.valveOpen && here < bypass.closesAtC - VALVE_OPENS_K) this.valveOpen = true
+  }
+
+  private openTaps(): void {
+    while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS <= this.nowS + 1e-6) {
+      const draw = this.draws[this.nextDraw++]
+      const index = this.tapIndex.get(draw.tapId)!
+      // Cold water will do: nothing hot is drawn.
+      if (draw.wantedC <= this.mainsC + 0.5) continue
+      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)))
+    }
+  }
+
+  /** When water last moved in the last run to a tap, s; −Infinity where no run leads to it. */
+  private drawnAtS(tap: number): number {
+    const local = this.localOf[tap]
+    if (local && !local.fedHot) return -Infinity
+    const path = this.network.paths[tap]
+    return this.network.branches[path[path.length - 1]].lastFlowS
+  }
+
+  private moveWater(tapLMin: number, loopLMin: number, dt: number): void {
+    const { network, plant, ledger, mainsC } = this
+    const tapLitres = (tapLMin * dt) / 60
+    const moves = tapLMin + loopLMin > 0
+    if (moves) {
+      this.supply.clear()
+      plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
+      network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
+    }
+    for (const { tap, local } of this.locals) if (local.flowLMin > 0) local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
+    for (const d of this.active) {
+      const path = network.paths[d.tapIndex]
+      const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
+      d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
+    }
+    if (moves) plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
+    for (let i = this.active.length - 1; i >= 0; i--)
+      if (this.active[i].done) {
+        this.records.push(this.active[i].record)
+        this.active.splice(i, 1)
+      }
+  }
+
+  /** What arrived at a tap in the hot run that is its alone in this step. */
+  private arrivedAt(tap: number, hotLMin: number): Outflow {
+    const path = this.network.paths[tap]
+    const last = this.network.branches[path[path.length - 1]]
+    this.arrived.clear()
+    for (let i = 0; i < last.out.n; i++) this.arrived.add((last.out.litres[i] * hotLMin) / last.flowLMin, last.out.tempC[i])
+    return this.arrived
+  }
+
+  private lookAtHygiene(dt: number): void {
+    const coolest = this.plant.coolestC()
+    if (coolest !== null) this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, this.plant.storedTopC(), dt)
+    if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, dt)
+    this.hygiene.pass(this.nowS, dt)
+  }
+
+  private enterMonth(month: number): void {
+    this.ledger.month = month
+    this.plant.setMonth(month)
+    for (const { local } of this.locals) local.plant.setMonth(month)
+    this.network.settle(this.nowS, month, () => {})
+  }
+
+  /** Enters what pipes and plant have lost and how much heat is stored, at the end of a month or of the year. */
+  closeMonth(): void {
+    this.payStandby()
+    const { ledger } = this
+    const heating = this.study.site.heatingMonths[ledger.month]
+    this.plant.settle(ledger, heating)
+    for (const { local } of this.locals) local.plant.settle(ledger, heating)
+    let i = 0
+    this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
+      ledger.add(onLoop ? 'loop' : 'deadRun', kj)
+      if (heating && branch.place === 'heated') ledger.houseHeat[ledger.month] += kj
+      this.branchLostKj[i++] += kj
+    })
+    const held = this.heldKj()
+    ledger.add('storedChange', held - this.heldAtMonthStart)
+    this.heldAtMonthStart = held
+  }
+}

@@ -1,0 +1,323 @@
+import { decay, meanDecay } from '../../units/decay'
+import { KJ_PER_LITRE_K } from '../../water/properties'
+
+/** Neighbouring plugs closer than this are carried as one, K. */
+const SAME_K = 0.3
+/** Pieces of an outflow closer than this are passed on as one, K. */
+const EVEN_K = 0.5
+
+/** Water that leaves a run in one step, in order: litres and °C. Reused from step to step. */
+export class Outflow {
+  n = 0
+  litres = new Float64Array(64)
+  tempC = new Float64Array(64)
+
+  /** Litres in all. */
+  total = 0
+
+  clear(): void {
+    this.n = 0
+    this.total = 0
+  }
+
+  /** Temperature of it all mixed, °C. */
+  get meanC(): number {
+    let heat = 0
+    for (let i = 0; i < this.n; i++) heat += this.litres[i] * this.tempC[i]
+    return heat / this.total
+  }
+
+  /** Adds what leaves next; what is within half a kelvin of what left before is carried with it, heat for heat. */
+  add(litres: number, tempC: number): void {
+    this.total += litres
+    const last = this.n - 1
+    if (last >= 0) {
+      const [there, thereC] = [this.litres[last], this.tempC[last]]
+      const apart = tempC - thereC
+      if (apart < EVEN_K && apart > -EVEN_K) {
+        const both = there + litres
+        this.tempC[last] = thereC + (apart * litres) / both
+        this.litres[last] = both
+        return
+      }
+      if (this.n === this.litres.length) {
+        this.litres = grown(this.litres)
+        this.tempC = grown(this.tempC)
+      }
+    }
+    this.litres[this.n] = litres
+    this.tempC[this.n++] = tempC
+  }
+}
+
+const grown = (a: Float64Array) => {
+  const b = new Float64Array(a.length * 2)
+  b.set(a)
+  return b
+}
+
+/**
+ * One length of pipe as a queue of plugs of water.
+ *
+ * The wall travels with the water: a plug's litres are "front litres" (see `frontPerMetre`), so a warm front is
+ * retarded by the wall exactly as it should be and the heat held in the wall is never lost sight of. A plug remembers at
+ * what temperature it came in and when its two ends did; what it is now follows from its age by exp(−t/τ), spread along
+ * it. So a steady flow leaves at the closed-form temperature Tₐ + (T − Tₐ) exp(−U'L/ṁc) to its last drop whatever the
+ * step, and water at rest costs nothing. Plugs are joined only where they came in within 0.3 K and stand within 0.3 K, or
+ * are together shorter than half a metre: that is all the smearing there is.
+ */
+export class PlugRun {
+  /** Front litres of the whole run. */
+  readonly frontL: number
+  /** Air around it, °C. To be changed only right after `coolTo`. */
+  ambientC = 15
+  /** Heat lost since it was last asked for by what has left or was settled, kJ. */
+  private lost = 0
+  private tauS = Infinity
+  private ua = 0
+  private readonly halfMetreL: number
+  /** What is left of its excess in water that passes right through, and at what flow that was reckoned: a pump's stays the same. */
+  private passed = 1
+  private passedAt = 0
+  private head = 0
+  private tail = 0
+  private litres = new Float64Array(32)
+  /** Temperature at which a plug came in, °C. */
+  private temps = new Float64Array(32)
+  /** When its end towards the outlet came in, and its end towards the inlet, s. */
+  private first = new Float64Array(32)
+  private last = new Float64Array(32)
+
+  /**
+   * @param frontL front litres of the run
+   * @param uaWK loss of the whole run, W/K
+   * @param lengthM metres, for the half-metre rule
+   */
+  constructor(frontL: number, uaWK: number, lengthM: number, startC: number) {
+    this.frontL = frontL
+    this.uaWK = uaWK
+    this.halfMetreL = frontL * Math.min(1, 0.5 / lengthM)
+    this.litres[0] = frontL
+    this.temps[0] = startC
+    this.tail = 1
+  }
+
+  /** Loss of the whole run, W/K. To be set before anything has moved. */
+  get uaWK(): number {
+    return this.ua
+  }
+  set uaWK(uaWK: number) {
+    this.ua = uaWK
+    this.tauS = uaWK > 0 ? (this.frontL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
+    this.passedAt = 0
+  }
+
+  /** Sets its clock before anything has moved. */
+  startAt(atS: number): void {
+    this.first.fill(atS)
+    this.last.fill(atS)
+  }
+
+  /** Heat lost to the surroundings since the last call, kJ, by what has left and what `coolTo` has settled. */
+  takeLost(): number {
+    const q = this.lost
+    this.lost = 0
+    return q
+  }
+
+  /** Heat held and not yet entered as lost, against 0 °C, kJ. */
+  heldKj(): number {
+    let sum = 0
+    for (let i = this.head; i < this.tail; i++) sum += this.litres[i] * this.temps[i]
+    return sum * KJ_PER_LITRE_K
+  }
+
+  /** Temperatures along it at a moment, from inlet to outlet: [front litres, mean °C] for each plug. */
+  profile(atS: number): [number, number][] {
+    const out: [number, number][] = []
+    for (let i = this.tail - 1; i >= this.head; i--) out.push([this.litres[i], this.meanAt(i, atS)])
+    return out
+  }
+
+  /** Temperature of the water that would leave next, °C. */
+  exitC(atS: number): number {
+    return this.aged(this.temps[this.head], atS - this.first[this.head])
+  }
+
+  /** Hottest water in it at a moment, °C. */
+  hottestC(atS: number): number {
+    let c = -Infinity
+    for (let i = this.head; i < this.tail; i++) c = Math.max(c, this.aged(this.temps[i], atS - this.last[i]), this.aged(this.temps[i], atS - this.first[i]))
+    return c
+  }
+
+  /** Litres at the outlet that are colder than a temperature. */
+  litresBelow(tempC: number, atS: number): number {
+    return this.litresWithin(-Infinity, tempC, atS)
+  }
+
+  /** Litres at the outlet within a band of a temperature, K either way. */
+  litresNear(tempC: number, bandK: number, atS: number): number {
+    return this.litresWithin(tempC - bandK, tempC + bandK, atS)
+  }
+
+  /** Litres from the outlet up to where the water is no longer between two temperatures; along a plug a straight line is taken. */
+  private litresWithin(lowC: number, highC: number, atS: number): number {
+    let sum = 0
+    for (let i = this.head; i < this.tail; i++) {
+      const out = this.aged(this.temps[i], atS - this.first[i])
+      if (out >= highC || out <= lowC) return sum
+      const inner = this.first[i] === this.last[i] ? out : this.aged(this.temps[i], atS - this.last[i])
+      if (inner < highC && inner > lowC) {
+        sum += this.litres[i]
+        continue
+      }
+      const edge = inner >= highC ? highC : lowC
+      return sum + (this.litres[i] * (edge - out)) / (inner - out)
+    }
+    return sum
+  }
+
+  /** What water has become that came in at a temperature some seconds ago. */
+  private aged(tempC: number, ageS: number): number {
+    return this.ambientC + (tempC - this.ambientC) * decay(ageS / this.tauS)
+  }
+
+  private meanAt(i: number, atS: number): number {
+    const f = meanDecay((atS - this.last[i]) / this.tauS, (atS - this.first[i]) / this.tauS)
+    return this.ambientC + (this.temps[i] - this.ambientC) * f
+  }
+
+  /** Warms whatever is cooler than a temperature up to it; returns the heat that takes, kJ. */
+  heatTo(tempC: number, atS: number): number {
+    this.coolTo(atS)
+    let sum = 0
+    for (let i = this.head; i < this.tail; i++) {
+      const rise = Math.max(0, tempC - this.temps[i])
+      sum += this.litres[i] * rise
+      this.temps[i] += rise
+    }
+    return sum * KJ_PER_LITRE_K
+  }
+
+  /** Enters what everything in the run has lost up to a moment. */
+  coolTo(atS: number): void {
+    for (let i = this.head; i < this.tail; i++) this.settle(i, atS)
+  }
+
+  private settle(i: number, atS: number): void {
+    const now = this.meanAt(i, atS)
+    this.lost += this.litres[i] * (this.temps[i] - now) * KJ_PER_LITRE_K
+    this.temps[i] = now
+    this.first[i] = this.last[i] = atS
+  }
+
+  /**
+   * Sends water through the run for a step.
+   *
+   * @param inflow what comes out of the run before it, in order
+   * @param share share of that which goes this way, 0 to 1
+   * @param fromS start of the step; @param dtS its length, s
+   * @param out receives what leaves, in order
+   */
+  pass(inflow: Outflow, share: number, fromS: number, dtS: number, out: Outflow): void {
+    out.clear()
+    const total = inflow.total * share
+    if (total <= 0) return
+    const secondsPerLitre = dtS / total
+
+    this.sendResidents(total, fromS, secondsPerLitre, out)
+    if (this.head === this.tail) this.head = this.tail = 0
+    // Of what enters, the first part passes right through and the rest stays behind.
+    const through = total > this.frontL ? total - this.frontL : 0
+    if (through > 0 && Math.abs(secondsPerLitre - this.passedAt) > 1e-12 * secondsPerLitre) {
+      this.passedAt = secondsPerLitre
+      this.passed = decay((this.frontL * secondsPerLitre) / this.tauS)
+    }
+    let entered = 0
+    for (let i = 0; i < inflow.n; i++) {
+      let litres = inflow.litres[i] * share
+      const temp = inflow.tempC[i]
+      if (entered < through) {
+        const passing = Math.min(litres, through - entered)
+        this.emit(passing, temp, this.passed, out)
+        entered += passing
+        litres -= passing
+      }
+      if (litres > 1e-12) {
+        this.append(litres, temp, fromS + entered * secondsPerLitre, fromS + (entered + litres) * secondsPerLitre)
+        entered += litres
+      }
+    }
+  }
+
+  private sendResidents(total: number, fromS: number, secondsPerLitre: number, out: Outflow): void {
+    const { litres, temps, first, last, tauS } = this
+    let sent = 0
+    while (this.head < this.tail && sent < total) {
+      const i = this.head
+      const [here, began] = [litres[i], first[i]]
+      const whole = here - 1e-12 <= total - sent
+      const take = whole ? here : total - sent
+      const cut = whole ? last[i] : began + ((last[i] - began) * take) / here
+      const leaves = fromS + sent * secondsPerLitre
+      sent += take
+      this.emit(take, temps[i], meanDecay((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS), out)
+      if (whole) this.head++
+      else {
+        litres[i] = here - take
+        first[i] = cut
+      }
+    }
+  }
+
+  private emit(litres: number, tempC: number, factor: number, out: Outflow): void {
+    const drop = (tempC - this.ambientC) * (1 - factor)
+    this.lost += litres * drop * KJ_PER_LITRE_K
+    out.add(litres, tempC - drop)
+  }
+
+  /** Lets litres in between two moments; the second is the end of the step or before it. */
+  private append(litres: number, tempC: number, fromS: number, toS: number): void {
+    const before = this.tail - 1
+    if (before >= this.head) {
+      const both = this.litres[before] + litres
+      if (Math.abs(this.temps[before] - tempC) < SAME_K && this.bendS(before, litres, fromS, toS) * Math.abs(tempC - this.ambientC) < SAME_K * this.tauS) {
+        this.temps[before] += ((tempC - this.temps[before]) * litres) / both
+        this.litres[before] = both
+        this.last[before] = toS
+        return
+      }
+      if (both < this.halfMetreL) {
+        this.settle(before, toS)
+        const now = this.ambientC + (tempC - this.ambientC) * meanDecay(0, (toS - fromS) / this.tauS)
+        this.lost += litres * (tempC - now) * KJ_PER_LITRE_K
+        this.temps[before] += ((now - this.temps[before]) * litres) / both
+        this.litres[before] = both
+        return
+      }
+    }
+    if (this.tail === this.litres.length) this.makeRoom()
+    this.litres[this.tail] = litres
+    this.temps[this.tail] = tempC
+    this.first[this.tail] = fromS
+    this.last[this.tail++] = toS
+  }
+
+  /** How far from a straight line the ages along two plugs joined into one would lie, s: a gap between them, or another flow. */
+  private bendS(before: number, litres: number, fromS: number, toS: number): number {
+    const flows = (this.last[before] - this.first[before]) / this.litres[before] - (toS - fromS) / litres
+    return fromS - this.last[before] + Math.abs(flows) * ((this.litres[before] * litres) / (this.litres[before] + litres))
+  }
+
+  private makeRoom(): void {
+    const grow = this.head < this.litres.length / 2
+    const columns = ['litres', 'temps', 'first', 'last'] as const
+    for (const column of columns) {
+      if (grow) this[column] = grown(this[column])
+      this[column].copyWithin(0, this.head, this.tail)
+    }
+    this.tail -= this.head
+    this.head = 0
+  }
+}

@@ -1,0 +1,63 @@
+import { unlookedStore } from '../../household/blank/unlooked'
+import { type HeaterOf, type LocalHeater, isFedHot } from '../../study/heater-kinds'
+import type { Store } from '../../study/plant'
+import { type Study, controlsOf } from '../../study/study'
+import type { Ledger } from '../account/ledger'
+import { StorePlant } from '../heaters/store-plant'
+import { Outflow } from '../pipes/plug-run'
+import type { Stretch } from './stretch'
+
+/** Height of a small store, m: it conducts a little from layer to layer. */
+const SMALL_HEIGHT_M = 0.35
+
+const storeOf = (h: LocalHeater): Store => ({
+  name: h.name, place: h.place, litres: h.litres, heightM: SMALL_HEIGHT_M, loss: { kind: 'ua', uaWK: h.uaWK }, sensorHeight: 0.5, inletMix: 0.05, ...unlookedStore(),
+})
+
+/** A reservoir sits on its fire: heat needs no circuit. */
+const ON_THE_FIRE = { pump: { flowLMin: 60, watts: 0 }, heightM: 0, lengthM: 1, horizontalM: 0, boreMm: 28, fittingsM: 0, portsApartM: 0 }
+
+const heaterOf = (h: LocalHeater): HeaterOf<'element' | 'wood-coil'> =>
+  h.kind === 'under-sink'
+    ? { ...h, kind: 'element', height: 0.05, sensorHeight: null }
+    : { ...h, kind: 'wood-coil', circuit: ON_THE_FIRE, coil: { bottom: 0, top: 0.5 } }
+
+/** A small store at one tap: what the tap draws comes from its top, and cold or hot water takes its place. */
+export class LocalTap implements Stretch {
+  readonly plant: StorePlant
+  readonly frontL: number
+  /** Whether the hot run fills it; else the cold main. */
+  readonly fedHot: boolean
+  readonly run: Stretch = this
+  readonly out = new Outflow()
+  flowLMin = 0
+
+  constructor(study: Study, heater: LocalHeater, ledger: Ledger) {
+    this.frontL = heater.litres
+    this.fedHot = isFedHot(heater)
+    this.plant = new StorePlant({ store: storeOf(heater), heaters: [heaterOf(heater)], controls: controlsOf(study).heaters, site: study.site, loop: null }, ledger)
+  }
+
+  exitC(): number {
+    return this.plant.store.topC
+  }
+
+  hottestC(): number {
+    return this.plant.store.topC
+  }
+
+  litresBelow(tempC: number): number {
+    return this.plant.store.litresBelow(tempC)
+  }
+
+  litresNear(tempC: number, bandK: number): number {
+    return this.plant.store.litresNear(tempC, bandK)
+  }
+
+  /** Draws a step's litres; what replaces them is cold water, or what arrived in the hot run. */
+  pass(litres: number, arrived: Outflow | null, mainsC: number, dtS: number): void {
+    this.out.clear()
+    this.plant.supply(litres, 0, mainsC, dtS, this.out)
+    this.plant.refill(litres, arrived ? arrived.meanC : mainsC, null)
+  }
+}

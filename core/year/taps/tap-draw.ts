@@ -1,0 +1,210 @@
+import { DAY_S, HOUR_S } from '../../calendar/year'
+import type { Tap } from '../../study/pipes'
+import { KJ_PER_LITRE_K } from '../../water/properties'
+import type { Ledger } from '../account/ledger'
+import type { Draw } from '../draws/draws'
+import type { PlantModel } from '../heaters/plant-model'
+import type { Outflow } from '../pipes/plug-run'
+import type { Stretch } from './stretch'
+
+/** Water this close below what is wanted is warm enough to step in, K. */
+export const WARM_ENOUGH_K = 2
+/** A draw that on the mean falls this far short of what was wanted is a cool draw, K. */
+export const COOL_K = 1
+/** Nobody runs off more than this many times what stands in the pipes, plus what runs in `PATIENCE_S`. */
+const PATIENCE_FRONTS = 1.5
+const PATIENCE_S = 45
+/** Arriving water within this of the first is treated as even for a step, K. */
+const EVEN_K = 0.7
+const LONGEST_STEP_S = 60
+/** Uses that follow within this are a bunch: the second finds its last run warm, s. */
+const BUNCH_S = 1800
+/** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */
+const LEAST_HOT_SHARE = 0.02
+/** Step of a waiting draw while others move the same water, s. */
+const SHARED_STEP_S = 5
+/** Shortest step of a draw, s. */
+const LEAST_STEP_S = 0.05
+/** A draw asked for by heat alone ends here when no heat comes, s. */
+const LONGEST_DRAW_S = 3600
+
+/** What stands past the runs: what it gives now, °C, and how many litres of it will leave within a band, K either way. */
+export type Ahead = Pick<PlantModel, 'supplyC' | 'evenAhead'>
+
+/** The stretches that water passes on its way to a tap, in order, and what flows in each. */
+export type Way = readonly { run: Stretch; flowLMin: number }[]
+
+/** What a finished draw was like. */
+export interface DrawRecord {
+  tap: number
+  waits: boolean
+  /** The last run had been at rest for longer than a bunch of uses lasts. */
+  first: boolean
+  waitedS: number
+  runOffL: number
+  /** Hottest water that came, °C. */
+  hottestC: number
+  /** Hour of the day it began in, 0 to 23. */
+  hour: number
+  litres: number
+  shortDegreeLitres: number
+  cool: boolean
+  usefulKj: number
+}
+
+/**
+ * A draw under way. While it waits the tap runs hot only and the water goes down the drain; once it is warm the mixer
+ * takes just the share of hot water that gives the wanted temperature, or all of it when that is not enough.
+ */
+export class TapDraw {
+  hotLMin = 0
+  done = false
+  readonly record: DrawRecord
+  private waiting: boolean
+  private waitedL = 0
+  private left: number
+  private ranS = 0
+  private readonly giveUpL: number
+  /** Flow of the tap, L/min, and whether it mixes: a standard draw has a flow of its own and takes hot water alone. */
+  private readonly flowLMin: number
+  private readonly mixes: boolean
+
+  constructor(
+    private readonly draw: Draw,
+    tap: Tap,
+    readonly tapIndex: number,
+    private readonly path: Way,
+    restedS: number,
+  ) {
+    this.waiting = draw.waits
+    this.left = draw.amount
+    this.flowLMin = draw.hotLMin ?? tap.flowLMin
+    this.mixes = tap.mixes && draw.hotLMin === null
+    const front = path.reduce((sum, b) => sum + b.run.frontL, 0)
+    this.giveUpL = PATIENCE_FRONTS * front + (this.flowLMin / 60) * PATIENCE_S
+    this.record = {
+      tap: tapIndex,
+      waits: draw.waits,
+      first: restedS > BUNCH_S,
+      waitedS: 0,
+      runOffL: 0,
+      hottestC: -Infinity,
+      hour: Math.floor((draw.startS % DAY_S) / HOUR_S),
+      litres: 0,
+      shortDegreeLitres: 0,
+      cool: false,
+      usefulKj: 0,
+    }
+  }
+
+  private get last(): { run: Stretch; flowLMin: number } {
+    return this.path[this.path.length - 1]
+  }
+
+  /** Decides the hot flow from the water that is about to arrive. */
+  plan(atS: number, mainsC: number): void {
+    const arrivingC = this.last.run.exitC(atS)
+    const { wantedC } = this.draw
+    if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
+    const all = this.flowLMin
+    if (this.waiting || !this.mixes || arrivingC <= wantedC) this.hotLMin = all
+    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (wantedC - mainsC) / (arrivingC - mainsC))
+  }
+
+  /**
+   * Longest step for which that plan holds, s.
+   * @param ahead the plant; null where none stands past the way
+   */
+  limit(atS: number, mainsC: number, othersDraw: boolean, ahead: Ahead | null): number {
+    const perSecond = this.hotLMin / 60
+    const arrivingC = this.last.run.exitC(atS)
+    if (this.waiting) {
+      const warm = this.draw.wantedC - WARM_ENOUGH_K
+      let cold = 0
+      for (let k = this.path.length - 1; k >= 0; k--) {
+        const { run } = this.path[k]
+        const below = run.litresBelow(warm, atS)
+        cold += below
+        if (below < run.frontL - 1e-6) break
+      }
+      // Nobody waits past the litres at which they give up.
+      const litres = Math.min(cold, this.giveUpL - this.waitedL)
+      return Math.max(LEAST_STEP_S, Math.min(litres / perSecond + 1e-3, othersDraw ? SHARED_STEP_S : LONGEST_STEP_S))
+    }
+    let even = 0
+    let allEven = true
+    for (let k = this.path.length - 1; k >= 0 && allEven; k--) {
+      const { run } = this.path[k]
+      const near = run.litresNear(arrivingC, EVEN_K, atS)
+      even += near
+      allEven = near >= run.frontL - 1e-6
+    }
+    // Past the runs stands the plant: as long as it gives what stands in them, more of the same comes.
+    const supplyC = ahead ? ahead.supplyC() : arrivingC
+    if (allEven && ahead && Math.abs(supplyC - arrivingC) < 2 * EVEN_K) even += ahead.evenAhead(supplyC, EVEN_K)
+    const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
+    return Math.max(LEAST_STEP_S, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC)))
+  }
+
+  /** Hottest water that stands on the way, °C. */
+  private hottest(atS: number): number {
+    return this.path.reduce((c, { run }) => Math.max(c, run.hottestC(atS)), -Infinity)
+  }
+
+  /** Seconds until a draw has what it was for; what comes is no hotter than a temperature, or than what stands on the way. */
+  private secondsLeft(comesC: number, allEven: boolean, atS: number, mainsC: number): number {
+    switch (this.draw.measure) {
+      case 'seconds':
+        return this.left
+      case 'litres':
+        return (this.left / (this.mixes ? this.flowLMin : this.hotLMin)) * 60
+      case 'kj': {
+        const hottestC = allEven ? comesC : Math.max(comesC, this.hottest(atS))
+        const kw = (this.hotLMin / 60) * KJ_PER_LITRE_K * (hottestC - mainsC)
+        return kw > 0.05 ? this.left / kw : LONGEST_STEP_S
+      }
+    }
+  }
+
+  /** Takes what arrived in a step. */
+  receive(out: Outflow, share: number, mainsC: number, ledger: Ledger): void {
+    const { record, draw } = this
+    for (let i = 0; i < out.n; i++) {
+      const litres = out.litres[i] * share
+      const tempC = out.tempC[i]
+      const seconds = (litres / this.hotLMin) * 60
+      const kj = litres * KJ_PER_LITRE_K * (tempC - mainsC)
+      ledger.water('hot', litres)
+      if (tempC > record.hottestC) record.hottestC = tempC
+      this.ranS += seconds
+      if (this.waiting && tempC < draw.wantedC - WARM_ENOUGH_K) {
+        ledger.add('runOff', kj)
+        ledger.water('runOff', litres)
+        record.waitedS += seconds
+        record.runOffL += litres
+        this.waitedL += litres
+        if (this.waitedL >= this.giveUpL - 1e-6) {
+          this.waiting = false
+          record.cool = true
+        }
+        continue
+      }
+      this.waiting = false
+      // Whoever mixes keeps the temperature: as much cold is let in as makes it, and none when it is not hot enough.
+      const mixed = this.mixes && tempC > draw.wantedC
+      const delivered = mixed ? (litres * (tempC - mainsC)) / (draw.wantedC - mainsC) : litres
+      const deliveredC = mixed ? draw.wantedC : tempC
+      ledger.add('useful', kj)
+      ledger.water('mixed', delivered)
+      record.usefulKj += kj
+      record.litres += delivered
+      if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
+      this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj
+    }
+    // Nothing is left out for want of a shorter step.
+    const tiny = draw.measure === 'kj' ? 0.05 : 1e-3
+    if (this.left > tiny && this.ranS < LONGEST_DRAW_S) return
+    this.done = true
+    if (draw.waits && record.shortDegreeLitres > COOL_K * record.litres) record.cool = true
+  }
+}
