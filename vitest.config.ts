@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['tests/unit/**/*.test.ts'], setupFiles: ['tests/unit/seed.ts'], testTimeout: 60_000 } },
+      { test: { name: 'unit', include: ['tests/unit/**/*.test.ts'], setupFiles: ['tests/unit/seed.ts'], testTimeout: 300_000 } },
       {
         test: {
           name: 'interface',
