@@ -5,17 +5,57 @@
 const PURE_PACKAGES = '^node_modules/(zod|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
 
 /** The tiers in order: the folders, what belongs there, and who in the same tier may know whom. */
-const TRADE = ['units', 'calendar', 'water', 'air', 'climate', 'pipes', 'stores', 'heaters', 'people', 'recovery', 'safety', 'money']
+const TRADE = [
+  'units',
+  'calendar',
+  'water',
+  'air',
+  'climate',
+  'pipes',
+  'stores',
+  'heaters',
+  'people',
+  'recovery',
+  'safety',
+  'money',
+]
 const TIERS = [
-  { name: 'trade', folders: TRADE, holds: 'What the trade knows: laws, tables, limits. Numbers in, numbers out; no study and no schema. What reads a study belongs in household/ or later.' },
-  { name: 'study', folders: ['study'], holds: 'What is written down: schema, references, reading and migration. A rule on a household belongs in household/; what a year makes of it in year/.' },
-  { name: 'sums', folders: ['sums'], holds: 'Bench sums know the trade, not the study. What reads a study belongs in readings/.', not: ['study'] },
-  { name: 'household', folders: ['household'], holds: 'What a study says at rest, and sound changes to it. What follows draws through time belongs in year/.' },
-  { name: 'year', folders: ['year'], holds: 'What a year makes of a household. A judgement on it belongs in findings/, a change in measures/.' },
+  {
+    name: 'trade',
+    folders: TRADE,
+    holds:
+      'What the trade knows: laws, tables, limits. Numbers in, numbers out; no study and no schema. What reads a study belongs in household/ or later.',
+  },
+  {
+    name: 'study',
+    folders: ['study'],
+    holds:
+      'What is written down: schema, references, reading and migration. A rule on a household belongs in household/; what a year makes of it in year/.',
+  },
+  {
+    name: 'sums',
+    folders: ['sums'],
+    holds: 'Bench sums know the trade, not the study. What reads a study belongs in readings/.',
+    not: ['study'],
+  },
+  {
+    name: 'household',
+    folders: ['household'],
+    holds: 'What a study says at rest, and sound changes to it. What follows draws through time belongs in year/.',
+  },
+  {
+    name: 'year',
+    folders: ['year'],
+    holds: 'What a year makes of a household. A judgement on it belongs in findings/, a change in measures/.',
+  },
   { name: 'measures', folders: ['measures'], holds: 'What could be done, and what a year says of it.' },
   { name: 'readings', folders: ['readings'], holds: 'What is read on a visit, and what it corrects.' },
   { name: 'findings', folders: ['findings'], holds: 'What an experienced engineer would point out.' },
-  { name: 'demos', folders: ['demos'], holds: 'Invented households. What all households begin with belongs in household/blank/.' },
+  {
+    name: 'demos',
+    folders: ['demos'],
+    holds: 'Invented households. What all households begin with belongs in household/blank/.',
+  },
 ]
 const path = (folders) => `^core/(${folders.join('|')})/`
 
@@ -39,14 +79,16 @@ module.exports = {
     },
     {
       name: 'core-is-pure',
-      comment: 'The core imports itself and the few packages it needs, pure themselves: no Vue, Nuxt, DOM helpers or Node modules.',
+      comment:
+        'The core imports itself and the few packages it needs, pure themselves: no Vue, Nuxt, DOM helpers or Node modules.',
       severity: 'error',
       from: { path: '^core/' },
       to: { pathNot: ['^core/', PURE_PACKAGES] },
     },
     {
       name: 'core-folder-unknown',
-      comment: 'Every folder of the core has its place in the order at the head of this file: give a new one its place there.',
+      comment:
+        'Every folder of the core has its place in the order at the head of this file: give a new one its place there.',
       severity: 'error',
       from: { path: '^core/', pathNot: path(TIERS.flatMap((t) => t.folders)) },
       to: {},
@@ -90,13 +132,23 @@ module.exports = {
       from: { pathNot: '^app/' },
       to: { path: '^node_modules/(vue|pinia|@vueuse|nuxt|@headlessui|@lucide)/' },
     },
-    { name: 'no-circles', comment: 'No circle, types included: two files that need each other are one idea, or want a third.', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'no-circles',
+      comment: 'No circle, types included: two files that need each other are one idea, or want a third.',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.node.json' },
     exclude: { path: '\\.vue$' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.mjs', '.js'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+      extensions: ['.ts', '.mjs', '.js'],
+    },
   },
 }

@@ -1,6 +1,6 @@
-import { build } from 'esbuild'
-import tailwindcss from '@tailwindcss/vite'
 import { join } from 'node:path'
+import tailwindcss from '@tailwindcss/vite'
+import { build } from 'esbuild'
 
 /** Name of the bundled worker that lies beside the server's entry. */
 const WORKER_FILE = 'simulate-worker.mjs'
@@ -24,7 +24,10 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en-GB' },
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
-        { name: 'description', content: 'Hot water on a household visit: set it, cost a year of it, and see what a change saves.' },
+        {
+          name: 'description',
+          content: 'Hot water on a household visit: set it, cost a year of it, and see what a change saves.',
+        },
         { name: 'theme-color', content: '#f1ebdf' },
       ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' }],

@@ -3,7 +3,14 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['tests/unit/**/*.test.ts'], setupFiles: ['tests/unit/seed.ts'], testTimeout: 300_000 } },
+      {
+        test: {
+          name: 'unit',
+          include: ['tests/unit/**/*.test.ts'],
+          setupFiles: ['tests/unit/seed.ts'],
+          testTimeout: 300_000,
+        },
+      },
       {
         test: {
           name: 'interface',

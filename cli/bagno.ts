@@ -1,13 +1,13 @@
 #!/usr/bin/env tsx
 import { readFileSync, statSync } from 'node:fs'
 import { Command } from 'commander'
-import { DEMOS, demo } from '../core/demos/index'
+import { demo, DEMOS } from '../core/demos/index'
 import { broughtBy, findings } from '../core/findings/findings'
 import { applyAll } from '../core/measures/apply'
 import { compared, jobsOf } from '../core/measures/compare'
-import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '../core/study/read'
+import { type Fault, LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
-import { SUMS, sumNamed } from '../core/sums/registry'
+import { sumNamed, SUMS } from '../core/sums/registry'
 import { accepts, runSum } from '../core/sums/run'
 import { simulate } from '../core/year/simulate'
 import { comparisonTable, yearTable } from './tables'
@@ -37,7 +37,8 @@ function load(file: string): Study {
   return read.study
 }
 
-const print = (value: unknown) => process.stdout.write(typeof value === 'string' ? value : `${JSON.stringify(value, null, 2)}\n`)
+const print = (value: unknown) =>
+  process.stdout.write(typeof value === 'string' ? value : `${JSON.stringify(value, null, 2)}\n`)
 
 function timed(study: Study) {
   const from = performance.now()
@@ -54,7 +55,8 @@ program
   .command('demo [name]')
   .description('list the demo studies, or print one')
   .action((name?: string) => {
-    if (name === undefined) return void print(DEMOS.map((d) => `${d.study.id.padEnd(14)} ${d.study.name}. ${d.shows}\n`).join(''))
+    if (name === undefined)
+      return void print(DEMOS.map((d) => `${d.study.id.padEnd(14)} ${d.study.name}. ${d.shows}\n`).join(''))
     const study = demo(name)
     if (!study) refuse(`there is no demo "${name}"; there are ${DEMOS.map((d) => d.study.id).join(', ')}`)
     print(writeStudy(study))
@@ -65,7 +67,9 @@ program
   .description('say whether a study file is sound')
   .action((file: string) => {
     const study = load(file)
-    print(`${file}: sound (${study.name}; ${study.pipes.runs.length} runs, ${study.pipes.taps.length} taps, ${study.packages.length} packages)\n`)
+    print(
+      `${file}: sound (${study.name}; ${study.pipes.runs.length} runs, ${study.pipes.taps.length} taps, ${study.packages.length} packages)\n`,
+    )
   })
 
 program
@@ -96,7 +100,8 @@ program
   .action((file: string, options: { json?: boolean }) => {
     const study = load(file)
     const all = findings(study, simulate(study))
-    const text = (list: typeof all) => list.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('')
+    const text = (list: typeof all) =>
+      list.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('')
     if (options.json) return void print(all)
     print(text(all) || 'nothing stands out\n')
     for (const pack of study.packages) {
@@ -112,7 +117,9 @@ program
   .action((name?: string, input?: string) => {
     if (name === undefined) {
       for (const s of SUMS) {
-        const fields = Object.entries(s.input.shape).map(([field, schema]) => `  ${field}${schema.isOptional() ? '?' : ''}: ${accepts(schema)}`)
+        const fields = Object.entries(s.input.shape).map(
+          ([field, schema]) => `  ${field}${schema.isOptional() ? '?' : ''}: ${accepts(schema)}`,
+        )
         print(`${s.name}: ${s.title}. ${s.about}\n${fields.join('\n')}\n  → ${Object.keys(s.results).join(', ')}\n`)
       }
       return

@@ -1,12 +1,16 @@
 import Table from 'cli-table3'
 import type { Comparison } from '../core/measures/compare'
-import { CARRIER_NAMES, type Carrier } from '../core/money/carriers'
+import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
-import { type YearResult, boughtKwh, drawnL } from '../core/year/result'
+import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
-  new Table({ head, style: { head: [], border: [] }, colAligns: ['left', ...head.slice(1).map(() => 'right' as const)] })
+  new Table({
+    head,
+    style: { head: [], border: [] },
+    colAligns: ['left', ...head.slice(1).map(() => 'right' as const)],
+  })
 
 /** What came in for nothing. */
 const FREE: [keyof YearResult['energy'], string][] = [
@@ -37,7 +41,8 @@ export function yearTable(study: Study, r: YearResult): string {
     t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
   for (const [key, label] of FREE) if (r.energy[key]) t.push([label, d.energy(r.energy[key] as number)])
   for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
-  for (const [carrier, money] of Object.entries(r.cost.energy)) t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
+  for (const [carrier, money] of Object.entries(r.cost.energy))
+    t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
   if (r.cost.standing) t.push(['Standing charges', d.money(r.cost.standing)])
   if (r.cost.houseHeatCredit) t.push(['Space heating displaced', d.money(-r.cost.houseHeatCredit)])
   t.push(['Water and sewer', d.money(r.cost.water)])
@@ -72,7 +77,12 @@ export function comparisonTable(study: Study, c: Comparison): string {
   for (const p of c.packages) {
     const m = table([p.name, 'alone saves', 'last in saves', 'costs'])
     for (const x of p.measures)
-      m.push([x.name, d.money(x.aloneMoney), d.money(x.lastInMoney), x.costMoney === null ? 'not known' : d.money(x.costMoney)])
+      m.push([
+        x.name,
+        d.money(x.aloneMoney),
+        d.money(x.lastInMoney),
+        x.costMoney === null ? 'not known' : d.money(x.costMoney),
+      ])
     m.push(['Together', d.money(p.together), `not ${d.money(p.sumOfSingles)}`, d.money(p.costMoney)])
     out += `${m.toString()}\n`
   }

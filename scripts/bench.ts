@@ -30,8 +30,18 @@ for (const { study } of DEMOS) {
   main ||= best
   const jobs = jobsOf(study)
   const comparison = timed(() => jobs.forEach((job) => simulate(job.study)))
-  table.push([study.name, first.toFixed(0), median(rounds).toFixed(0), best.toFixed(0), simulate(study).comfort.draws, jobs.length, comparison.toFixed(0)])
+  table.push([
+    study.name,
+    first.toFixed(0),
+    median(rounds).toFixed(0),
+    best.toFixed(0),
+    simulate(study).comfort.draws,
+    jobs.length,
+    comparison.toFixed(0),
+  ])
 }
 console.log(table.toString())
-console.log(`Node ${process.versions.node}, one core. The best of ${ROUNDS} tells what the code takes, the median what else the machine was doing.\nMain demo ${main.toFixed(0)} ms a year; at most ${LIMIT_MS} now, ${GOAL_MS} is the goal.`)
+console.log(
+  `Node ${process.versions.node}, one core. The best of ${ROUNDS} tells what the code takes, the median what else the machine was doing.\nMain demo ${main.toFixed(0)} ms a year; at most ${LIMIT_MS} now, ${GOAL_MS} is the goal.`,
+)
 if (main > LIMIT_MS) process.exitCode = 1

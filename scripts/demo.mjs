@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
-import { ROOT, SERVER, ensureBuilt, ensureInstalled, stop } from './setup.mjs'
+import { ensureBuilt, ensureInstalled, ROOT, SERVER, stop } from './setup.mjs'
 
 const FIRST_PORT = Number(process.env.PORT ?? 3000)
 
@@ -18,7 +18,10 @@ async function freePort() {
 
 async function answers(url) {
   for (let tries = 0; tries < 120; tries++) {
-    const ok = await fetch(url).then((r) => r.ok, () => false)
+    const ok = await fetch(url).then(
+      (r) => r.ok,
+      () => false,
+    )
     if (ok) return true
     await new Promise((resume) => setTimeout(resume, 250))
   }
@@ -28,9 +31,15 @@ async function answers(url) {
 ensureInstalled()
 if (!ensureBuilt()) stop('The app could not be built; the reason stands above.')
 const port = await freePort()
-const server = spawn(process.execPath, [SERVER], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PORT: String(port) } })
+const server = spawn(process.execPath, [SERVER], {
+  cwd: ROOT,
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, PORT: String(port) },
+})
 server.on('exit', (code) => process.exit(code ?? 1))
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
 const home = `http://localhost:${port}`
 if (!(await answers(`${home}/api/demos`))) stop('The server did not start.')
-console.log(`\nBagno is running.\n  All households     ${home}/\n  The main demo      ${home}/demo/hill-town\nCtrl C stops it.`)
+console.log(
+  `\nBagno is running.\n  All households     ${home}/\n  The main demo      ${home}/demo/hill-town\nCtrl C stops it.`,
+)

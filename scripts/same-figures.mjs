@@ -1,7 +1,7 @@
-import { build } from 'esbuild'
 import { execFileSync } from 'node:child_process'
 import { mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { build } from 'esbuild'
 import { ROOT } from './setup.mjs'
 
 /**
@@ -20,7 +20,9 @@ function treeOf(rev) {
   const folder = join(ROOT, 'tmp', 'same', rev.replace(/\W/g, '-'))
   rmSync(folder, { recursive: true, force: true })
   mkdirSync(folder, { recursive: true })
-  execFileSync('tar', ['x', '-C', folder], { input: execFileSync('git', ['archive', rev], { cwd: ROOT, maxBuffer: 1e9 }) })
+  execFileSync('tar', ['x', '-C', folder], {
+    input: execFileSync('git', ['archive', rev], { cwd: ROOT, maxBuffer: 1e9 }),
+  })
   symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'))
   return folder
 }
@@ -31,14 +33,24 @@ async function figuresOf(rev) {
   mkdirSync(join(ROOT, 'tmp', 'same'), { recursive: true })
   const entry = join(tree, 'cli/bagno.ts')
   const banner = { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" }
-  await build({ entryPoints: [entry], outfile: cli, bundle: true, platform: 'node', format: 'esm', banner, tsconfigRaw: '{}', logLevel: 'error' })
+  await build({
+    entryPoints: [entry],
+    outfile: cli,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    banner,
+    tsconfigRaw: '{}',
+    logLevel: 'error',
+  })
   const bagno = (...args) => execFileSync('node', [cli, ...args], { encoding: 'utf8', maxBuffer: 1e9 })
   const figures = new Map()
   for (const line of bagno('demo').trim().split('\n')) {
     const name = line.split(' ')[0]
     const file = `${cli}.${name}.json`
     writeFileSync(file, bagno('demo', name))
-    for (const what of ['compare', 'findings']) figures.set(`${what} ${name}`, bagno(what, file, '--json').replace(/"elapsedMs": \d+/g, '"elapsedMs": 0'))
+    for (const what of ['compare', 'findings'])
+      figures.set(`${what} ${name}`, bagno(what, file, '--json').replace(/"elapsedMs": \d+/g, '"elapsedMs": 0'))
   }
   return figures
 }
@@ -53,7 +65,9 @@ for (const [what, text] of was) {
   }
   differ++
   const [a, b] = [text.split('\n'), now.split('\n')]
-  const lines = a.map((line, i) => (line === b[i] ? null : `  ${i + 1}: ${line.trim()} → ${(b[i] ?? 'nothing').trim()}`)).filter(Boolean)
+  const lines = a
+    .map((line, i) => (line === b[i] ? null : `  ${i + 1}: ${line.trim()} → ${(b[i] ?? 'nothing').trim()}`))
+    .filter(Boolean)
   console.log(`${what}: ${lines.length} lines differ\n${lines.slice(0, 10).join('\n')}`)
 }
 process.exit(differ ? 1 : 0)

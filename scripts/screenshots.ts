@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { largeHouse } from '../tests/large-house'
-import { choose, press, type } from '../tests/e2e/hand'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
+import { choose, press, type } from '../tests/e2e/hand'
+import { largeHouse } from '../tests/large-house'
 
 /**
  * Current pictures of the main views, made from the demo data.
@@ -29,13 +29,22 @@ const to = (selector: string) => async (page: import('puppeteer-core').Page) => 
 async function takeReading(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Loop, out and back')
-  for (const [label, text] of [['Leaves at', '63.5'], ['Comes back at', '59.8'], ['Flow of the pump', '4']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['Leaves at', '63.5'],
+    ['Comes back at', '59.8'],
+    ['Flow of the pump', '4'],
+  ] as const)
+    await type(page, label, text)
   await press(page, 'button', 'Keep in the log')
   await press(page, 'button', 'Dismiss')
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Time to hot')
   await choose(page, 'Tap', 'Top shower')
-  for (const [label, text] of [['Time taken', '14'], ['Flow', '8']] as const) await type(page, label, text)
+  for (const [label, text] of [
+    ['Time taken', '14'],
+    ['Flow', '8'],
+  ] as const)
+    await type(page, label, text)
   await page.$eval('section[aria-label="Time to hot"]', (e) => e.scrollIntoView({ block: 'start' }))
 }
 
@@ -66,10 +75,24 @@ async function climb(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Climb at a tap, timed')
   await press(page, 'button', 'Tap open: start')
-  for (const [s, c] of [[0, '14'], [10, '15.5'], [20, '31'], [30, '52'], [45, '58.6'], [60, '59'], [75, '59.1']] as const) {
+  for (const [s, c] of [
+    [0, '14'],
+    [10, '15.5'],
+    [20, '31'],
+    [30, '52'],
+    [45, '58.6'],
+    [60, '59'],
+    [75, '59.1'],
+  ] as const) {
     await page.evaluate((seconds) => {
       localStorage.setItem('bagno-climb-start', String(Date.now() - seconds * 1000))
-      window.dispatchEvent(new StorageEvent('storage', { key: 'bagno-climb-start', newValue: localStorage.getItem('bagno-climb-start'), storageArea: localStorage }))
+      window.dispatchEvent(
+        new StorageEvent('storage', {
+          key: 'bagno-climb-start',
+          newValue: localStorage.getItem('bagno-climb-start'),
+          storageArea: localStorage,
+        }),
+      )
     }, s)
     await new Promise((resume) => setTimeout(resume, 500))
     await page.type('#climb-reading', c)
@@ -85,7 +108,15 @@ const SHOTS: Shot[] = [
   { name: 'study', path: `${HOUSE}/set`, ...DESK },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
-  { name: 'people', path: `${HOUSE}/survey?at=people`, ...DESK, before: async (page) => { await page.$$eval('details', (all) => all.forEach((d) => (d.open = true))); await to('section[aria-label="Absences"]')(page) } },
+  {
+    name: 'people',
+    path: `${HOUSE}/survey?at=people`,
+    ...DESK,
+    before: async (page) => {
+      await page.$$eval('details', (all) => all.forEach((d) => (d.open = true)))
+      await to('section[aria-label="Absences"]')(page)
+    },
+  },
   { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
   { name: 'large-log-phone', path: `${LARGE}/measure`, ...PHONE, before: to('ul[aria-label="Visit log"]') },
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
@@ -97,7 +128,12 @@ const SHOTS: Shot[] = [
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
   { name: 'week-planner-phone', path: `${HOUSE}/set`, ...PHONE, before: to('section[aria-label="Loop"]') },
   { name: 'measure-phone', path: `${HOUSE}/measure`, ...PHONE, before: takeReading },
-  { name: 'improve-phone', path: `${HOUSE}/improve`, ...PHONE, before: to('section[aria-label="Where the heat goes"]') },
+  {
+    name: 'improve-phone',
+    path: `${HOUSE}/improve`,
+    ...PHONE,
+    before: to('section[aria-label="Where the heat goes"]'),
+  },
 ]
 
 const [only, folder = 'docs/screenshots'] = process.argv.slice(2)

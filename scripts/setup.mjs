@@ -12,7 +12,14 @@ const age = (file) => (existsSync(file) ? statSync(file).mtimeMs : 0)
 
 /** Runs a command with its output in sight and says whether it went well. */
 export function run(command, args, options = {}) {
-  return spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }, ...options }).status === 0
+  return (
+    spawnSync(command, args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+      ...options,
+    }).status === 0
+  )
 }
 
 /** Ends with a sentence a person can act on. */
@@ -31,7 +38,8 @@ export function ensureInstalled() {
   if (age(installed) >= age(join(ROOT, 'package-lock.json'))) return
   console.log('Installing packages…')
   rmSync(join(ROOT, '.output'), { recursive: true, force: true })
-  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) stop('The packages could not be installed. Is the npm registry within reach?')
+  if (!run('npm', ['ci', '--no-audit', '--no-fund']))
+    stop('The packages could not be installed. Is the npm registry within reach?')
 }
 
 function newest(path) {
@@ -51,7 +59,9 @@ export function ensureBuilt() {
 
 /** Path of a Chromium to test with; installs Debian's when there is none. */
 export function ensureChromium() {
-  const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => file && existsSync(file))
+  const known = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    (file) => file && existsSync(file),
+  )
   if (known) return known
   console.log('Installing Chromium for the interface tests…')
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
@@ -61,6 +71,8 @@ export function ensureChromium() {
   }
   apt('update', '-qq')
   if (!apt('install', '-y', '-qq', '--no-install-recommends', 'chromium') || !existsSync('/usr/bin/chromium'))
-    stop('The interface tests need Chromium, and it could not be installed: run "apt-get install chromium" as root, or name one in the variable CHROMIUM.')
+    stop(
+      'The interface tests need Chromium, and it could not be installed: run "apt-get install chromium" as root, or name one in the variable CHROMIUM.',
+    )
   return '/usr/bin/chromium'
 }

@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
-import { ROOT, ensureBuilt, ensureChromium, ensureInstalled, run } from './setup.mjs'
+import { ensureBuilt, ensureChromium, ensureInstalled, ROOT, run } from './setup.mjs'
 
 /** Everything that must hold: lint, types, unit tests, then the built app in a real browser. */
 ensureInstalled()
@@ -24,7 +24,16 @@ function vitest(project, ...more) {
   const report = join(ROOT, 'tmp', `${project}.json`)
   mkdirSync(join(ROOT, 'tmp'), { recursive: true })
   rmSync(report, { force: true })
-  const ok = run('npx', ['vitest', 'run', '--project', project, ...more, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`])
+  const ok = run('npx', [
+    'vitest',
+    'run',
+    '--project',
+    project,
+    ...more,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ])
   try {
     const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'))
     passed += numPassedTests

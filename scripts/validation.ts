@@ -3,7 +3,8 @@ import { REFERENCE_CASES, type ReferenceCase } from '../tests/reference-cases'
 
 const percent = (x: number) => `${(100 * x).toFixed(1)} %`.replace('-', '−')
 const figures = (x: number) => Number(x.toPrecision(5)).toString()
-const allowed = ({ within }: ReferenceCase) => ('share' in within ? `${figures(within.share * 100)} %` : `${figures(within.amount)}`)
+const allowed = ({ within }: ReferenceCase) =>
+  'share' in within ? `${figures(within.share * 100)} %` : `${figures(within.amount)}`
 
 /** The page that holds every reference case against what Bagno makes of it. */
 export function validationPage(): string {

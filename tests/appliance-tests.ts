@@ -13,7 +13,12 @@ const TEST_MAIN_C = 10
 /** A house as a test bench: one cold main, one air, pipes of a hand's length, no loop, one tapping cycle at one tap. */
 function bench(study: Study, airC: number, cycle: StandardDay, change: (s: Study) => void = () => {}): Study {
   const s = structuredClone(study)
-  s.site = { ...s.site, altitudeM: 0, monthlyAirC: Array(12).fill(airC), mains: { kind: 'monthly', monthlyC: Array(12).fill(TEST_MAIN_C) } }
+  s.site = {
+    ...s.site,
+    altitudeM: 0,
+    monthlyAirC: Array(12).fill(airC),
+    mains: { kind: 'monthly', monthlyC: Array(12).fill(TEST_MAIN_C) },
+  }
   s.packages = []
   s.pipes.loop = null
   s.controls.found.loop = { mode: 'off', windows: s.controls.found.loop.windows }
@@ -36,7 +41,12 @@ export function heatPumpStore(airC: number): number {
     bench(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), airC, 'L', (s) => {
       const pump = s.plant.heaters[0] as HeaterOf<'heat-pump'>
       Object.assign(pump, { air: 'outdoors', leastAirC: -7, backup: { by: 'boost only' }, standbyW: 3 })
-      s.controls.found.heaters.boiler = { ...s.controls.found.heaters.boiler, setpointC: 54, hysteresisK: 5, windows: null }
+      s.controls.found.heaters.boiler = {
+        ...s.controls.found.heaters.boiler,
+        setpointC: 54,
+        hysteresisK: 5,
+        windows: null,
+      }
       s.plant.store!.loss = { kind: 'label', label: 'B' }
     }),
   )
@@ -51,11 +61,16 @@ function combi(change: (h: HeaterOf<'instant-gas'>) => void, cycle: StandardDay)
 }
 
 /** Useful heat over gas on the gross value of an instantaneous heater, by the cycle. */
-export const combiEfficiency = (exchanger: 'direct' | 'plate', cycle: StandardDay): number => factor(combi((h) => void (h.exchanger = exchanger), cycle))
+export const combiEfficiency = (exchanger: 'direct' | 'plate', cycle: StandardDay): number =>
+  factor(combi((h) => void (h.exchanger = exchanger), cycle))
 
 /** Gas that a pilot takes in a year, kWh, by ten days of it with nobody drawing more or less. */
 export function pilotKwh(watts: number): number {
-  const gas = (pilotW: number) => firstDays(combi((h) => void (h.pilotW = pilotW), 'S'), DAYS).input / 3600
+  const gas = (pilotW: number) =>
+    firstDays(
+      combi((h) => void (h.pilotW = pilotW), 'S'),
+      DAYS,
+    ).input / 3600
   return ((gas(watts) - gas(0)) * 365) / DAYS
 }
 
@@ -73,13 +88,33 @@ export function gasStoreFactor(): number {
       tap.mixes = false
       s.people.winterSwing = 0
       s.people.guests = []
-      s.people.habits = Array.from({ length: 6 }, (_, k) => ({ ...s.people.habits[0], id: `draw-${k}`, tapId: tap.id, days: Array<boolean>(7).fill(true), atMin: 480 + 60 * k, spreadMin: 0, chance: 1, use: { kind: 'filled' as const, litres: 40.5 }, amountSpread: 0, wantedC: 70, waits: false }))
+      s.people.habits = Array.from({ length: 6 }, (_, k) => ({
+        ...s.people.habits[0],
+        id: `draw-${k}`,
+        tapId: tap.id,
+        days: Array<boolean>(7).fill(true),
+        atMin: 480 + 60 * k,
+        spreadMin: 0,
+        chance: 1,
+        use: { kind: 'filled' as const, litres: 40.5 },
+        amountSpread: 0,
+        wantedC: 70,
+        waits: false,
+      }))
     }),
   )
 }
 
 /** Gas saved for the same useful heat in the default house by a pump that runs on after a charge, against none, as a share. */
 export function overrunSaves(): number {
-  const got = (overrunS: number) => factor(bench(hillTown, 10, 'L', (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.overrunS = overrunS)))
+  const got = (overrunS: number) =>
+    factor(
+      bench(
+        hillTown,
+        10,
+        'L',
+        (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.overrunS = overrunS),
+      ),
+    )
   return 1 - got(0) / got(300)
 }

@@ -1,5 +1,5 @@
 import { DAYS_IN_MONTH, firstDayOf } from '../core/calendar/year'
-import { CLIMATES, type Climate } from '../core/climate/archetypes'
+import { type Climate, CLIMATES } from '../core/climate/archetypes'
 import { Hours } from '../core/climate/hours'
 import { harbourFlat } from '../core/demos/harbour-flat'
 import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
@@ -18,11 +18,21 @@ const STORE_L = 75 * AREA_M2
 export function solarFlat(climate: Climate): Study {
   const { latitudeDeg, airC, sunKwhM2 } = CLIMATES[climate]
   const study = addHeater(changeHeaterKind(harbourFlat, 'wall-heater', 'instant-electric'), 'solar')
-  study.site = { ...study.site, latitudeDeg, monthlyAirC: [...airC], monthlySunKwhM2: [...sunKwhM2], mains: { kind: 'model' } }
+  study.site = {
+    ...study.site,
+    latitudeDeg,
+    monthlyAirC: [...airC],
+    monthlySunKwhM2: [...sunKwhM2],
+    mains: { kind: 'model' },
+  }
   study.people = { ...study.people, draws: { kind: 'standard', cycle: 'M', tapId: 'shower' } }
   study.plant.store = { ...study.plant.store!, litres: STORE_L, place: 'heated', loss: { kind: 'label', label: 'B' } }
   study.plant.heaters = study.plant.heaters.map((h) =>
-    h.kind === 'solar' ? { ...h, areaM2: AREA_M2, pumpW: 0 } : h.kind === 'instant-electric' ? { ...h, standbyW: 0, contentUaWK: 0, leastFlowLMin: 0, startLagS: 0 } : h,
+    h.kind === 'solar'
+      ? { ...h, areaM2: AREA_M2, pumpW: 0 }
+      : h.kind === 'instant-electric'
+        ? { ...h, standbyW: 0, contentUaWK: 0, leastFlowLMin: 0, startLagS: 0 }
+        : h,
   )
   study.controls.found.heaters['wall-heater'].setpointC = HOT_C
   return Study.parse(study)
@@ -31,7 +41,10 @@ export function solarFlat(climate: Climate): Study {
 /** Share of the heat for the water that the sun gave, by the engine's year. */
 export function engineFraction(study: Study): number {
   const { energy } = simulate(study)
-  return 1 - (energy.inputKwh.electricity ?? 0) / (energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh + energy.primaryKwh)
+  return (
+    1 -
+    (energy.inputKwh.electricity ?? 0) / (energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh + energy.primaryKwh)
+  )
 }
 
 /**

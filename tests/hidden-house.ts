@@ -40,10 +40,21 @@ export function hiddenTruth(): Study {
   }
   const monthly = [7.2, 7, 8, 10.2, 13, 15.8, 17.8, 18, 16.4, 13.4, 10.4, 8.2]
   study.site.mains = { kind: 'monthly', monthlyC: monthly }
-  const factor: Record<string, number> = { 'cellar-main': 1.25, 'riser-top': 0.85, 'kitchen-branch': 1.3, 'first-shower-run': 0.8, 'top-shower-run': 1.2 }
+  const factor: Record<string, number> = {
+    'cellar-main': 1.25,
+    'riser-top': 0.85,
+    'kitchen-branch': 1.3,
+    'first-shower-run': 0.8,
+    'top-shower-run': 1.2,
+  }
   for (const run of study.pipes.runs) run.lengthM *= factor[run.id] ?? 1
   study.pipes.loop!.back.insulation = null
-  const flows: Record<string, number> = { 'kitchen-sink': 6.1, 'first-shower': 10.6, 'top-shower': 9.2, 'first-bath': 12.5 }
+  const flows: Record<string, number> = {
+    'kitchen-sink': 6.1,
+    'first-shower': 10.6,
+    'top-shower': 9.2,
+    'first-bath': 12.5,
+  }
   for (const tap of study.pipes.taps) tap.flowLMin = flows[tap.id] ?? tap.flowLMin
   return study
 }
@@ -69,7 +80,17 @@ function quietNight(truth: Study, change: (s: Study) => void, hours: number, loo
 export function readingsOf(truth: Study, seed: number): Reading[] {
   const n = noise(seed)
   let count = 0
-  const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({ id: `r${++count}`, takenAt: TAKEN, kind, sum: null, where, values, note: '', photo: null, adopted: null })
+  const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
+    id: `r${++count}`,
+    takenAt: TAKEN,
+    kind,
+    sum: null,
+    where,
+    values,
+    note: '',
+    photo: null,
+    adopted: null,
+  })
   const air = placeTemperature('cellar', 0, truth.site.monthlyAirC)
   const out: Reading[] = [reading('mains', { coldC: mainsOn(truth, TAKEN) + 0.3 * n() })]
 
@@ -88,42 +109,106 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
 
   // Its loop, logged twice over an evening because the boiler comes and goes, with a pair of pipe thermometers.
   let [supplyC, returnC, seconds, last] = [0, 0, 0, 0]
-  quietNight(truth, (s) => void (s.controls.found.loop.mode = 'always'), 24, (home) => {
-    const dt = last === 0 ? 0 : home.nowS - last
-    last = home.nowS
-    if (home.nowS < (DAY - 1) * 86_400 + 12 * 3600) return
-    supplyC += home.plant.state().supplyC * dt
-    returnC += home.network.returnC(home.nowS) * dt
-    seconds += dt
-  })
+  quietNight(
+    truth,
+    (s) => void (s.controls.found.loop.mode = 'always'),
+    24,
+    (home) => {
+      const dt = last === 0 ? 0 : home.nowS - last
+      last = home.nowS
+      if (home.nowS < (DAY - 1) * 86_400 + 12 * 3600) return
+      supplyC += home.plant.state().supplyC * dt
+      returnC += home.network.returnC(home.nowS) * dt
+      seconds += dt
+    },
+  )
   for (let k = 0; k < 2; k++)
-    out.push(reading('loop', { supplyC: supplyC / seconds + 0.1 * n(), returnC: returnC / seconds + 0.1 * n(), pumpLMin: truth.pipes.loop!.pumpLMin * (1 + 0.03 * n()) }))
+    out.push(
+      reading('loop', {
+        supplyC: supplyC / seconds + 0.1 * n(),
+        returnC: returnC / seconds + 0.1 * n(),
+        pumpLMin: truth.pipes.loop!.pumpLMin * (1 + 0.03 * n()),
+      }),
+    )
 
   // The store right after it was heated.
   let top = 0
-  quietNight(truth, (s) => void (s.controls.found.loop.mode = 'off'), 30, (home) => (top = Math.max(top, home.plant.state().supplyC)))
-  out.push(reading('store-top', { storeC: Math.min(top, truth.controls.found.heaters.boiler.setpointC + 1) + 0.4 * n() }))
+  quietNight(
+    truth,
+    (s) => void (s.controls.found.loop.mode = 'off'),
+    30,
+    (home) => (top = Math.max(top, home.plant.state().supplyC)),
+  )
+  out.push(
+    reading('store-top', { storeC: Math.min(top, truth.controls.found.heaters.boiler.setpointC + 1) + 0.4 * n() }),
+  )
 
-  for (const tap of truth.pipes.taps.filter((t) => ['kitchen-sink', 'first-shower', 'top-shower', 'first-bath'].includes(t.id))) {
+  for (const tap of truth.pipes.taps.filter((t) =>
+    ['kitchen-sink', 'first-shower', 'top-shower', 'first-bath'].includes(t.id),
+  )) {
     const seconds = (8 / tap.flowLMin) * 60 + 0.4 * n()
     out.push(reading('bucket', { volumeL: 8, seconds, water: 'mixed', taps: 'alone' }, tap.id))
     // A draw of hot water only on cold pipes, as the engine runs it.
     const study = structuredClone(truth)
     study.controls.found.loop.mode = 'off'
-    study.people = { ...study.people, winterSwing: 0, absences: [], habits: [{ ...truth.people.habits[0], id: 'test-draw', tapId: tap.id, days: Array(7).fill(true), atMin: 540, spreadMin: 0, chance: 1, use: { kind: 'timed', minutes: 3 }, amountSpread: 0, wantedC: 42, waits: true }] }
+    study.people = {
+      ...study.people,
+      winterSwing: 0,
+      absences: [],
+      habits: [
+        {
+          ...truth.people.habits[0],
+          id: 'test-draw',
+          tapId: tap.id,
+          days: Array(7).fill(true),
+          atMin: 540,
+          spreadMin: 0,
+          chance: 1,
+          use: { kind: 'timed', minutes: 3 },
+          amountSpread: 0,
+          wantedC: 42,
+          waits: true,
+        },
+      ],
+    }
     const home = new House(study)
     home.startAt(DAY * 86_400)
     home.runUntil(DAY * 86_400 + 11 * 3600)
-    out.push({ ...reading('time-to-hot', { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 }, tap.id), takenAt: BEFORE_DAWN })
+    out.push({
+      ...reading(
+        'time-to-hot',
+        { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 },
+        tap.id,
+      ),
+      takenAt: BEFORE_DAWN,
+    })
   }
 
   const boiler = truth.plant.heaters[0]
   if (boiler.kind === 'boiler-coil' && boiler.efficiency.kind === 'fixed') {
     const kw = boiler.outputKw
     const flowLMin = (kw * 60) / (4.17 * 35)
-    out.push(reading('heater-display', { inletC: 10, outletC: 45, flowLMin: flowLMin * (1 + 0.02 * n()), gave: 'all it has' }, boiler.id))
+    out.push(
+      reading(
+        'heater-display',
+        { inletC: 10, outletC: 45, flowLMin: flowLMin * (1 + 0.02 * n()), gave: 'all it has' },
+        boiler.id,
+      ),
+    )
     const m3 = ((kw / boiler.efficiency.share) * 180) / 3600 / 11 / meteredShare(truth.site.altitudeM)
-    out.push(reading('meter', { fuel: 'gas-m3', amount: m3 * (1 + 0.01 * n()), seconds: 180, calorificKwh: 11, powerKw: kw * (1 + 0.015 * n()) }, boiler.id))
+    out.push(
+      reading(
+        'meter',
+        {
+          fuel: 'gas-m3',
+          amount: m3 * (1 + 0.01 * n()),
+          seconds: 180,
+          calorificKwh: 11,
+          powerKw: kw * (1 + 0.015 * n()),
+        },
+        boiler.id,
+      ),
+    )
   }
   return out
 }
@@ -138,5 +223,10 @@ export function hiddenHouse(seed: number): { guess: number; adopted: number; fit
   const read: Study = { ...surveyed(), readings: readingsOf(truth, seed) }
   const adopted = read.readings.reduce((s, r) => adopt(s, r.id), read)
   const { study } = fit(adopted)!
-  return { guess: energy(surveyed()) / wanted - 1, adopted: energy(adopted) / wanted - 1, fitted: energy(study) / wanted - 1, study }
+  return {
+    guess: energy(surveyed()) / wanted - 1,
+    adopted: energy(adopted) / wanted - 1,
+    fitted: energy(study) / wanted - 1,
+    study,
+  }
 }

@@ -20,13 +20,21 @@ async function refresh() {
     list.value = (await keptStudies()).sort((a, b) => b.changedAt.localeCompare(a.changedAt))
   } catch {
     list.value = []
-    trouble.value = 'This browser does not let Bagno keep studies (private windows often do not). Work is lost when the page is closed; export it as a file.'
+    trouble.value =
+      'This browser does not let Bagno keep studies (private windows often do not). Work is lost when the page is closed; export it as a file.'
   }
 }
 onMounted(refresh)
 
 const sound = (kept: Kept) => readStudy(kept.study).ok
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+const when = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
 const about = (s: Study) => {
   const people = s.people.persons.length
   return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
@@ -41,7 +49,8 @@ const beginning = ref<{ units: Study['units']; currency: string } | null>(null)
 const currencies = CURRENCIES.map((value) => ({ value: value as string, name: value }))
 const begin = () => (beginning.value = beginning.value ? null : { units: 'metric', currency: 'EUR' })
 const setUnits = (units: Study['units']) => (beginning.value = { units, currency: units === 'us' ? 'USD' : 'EUR' })
-const create = async () => start(await underFreeId(blankStudy('household', beginning.value!.units, beginning.value!.currency)))
+const create = async () =>
+  start(await underFreeId(blankStudy('household', beginning.value!.units, beginning.value!.currency)))
 
 async function duplicate(kept: Kept) {
   await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
@@ -97,19 +106,50 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
         <img src="/bagno.svg" alt="" class="size-12" />
         <div>
           <h1 class="text-3xl">Bagno</h1>
-          <p class="text-ink-soft">Hot water, from the cold main to the drain: set it, cost a year of it, see what a change saves.</p>
+          <p class="text-ink-soft">
+            Hot water, from the cold main to the drain: set it, cost a year of it, see what a change saves.
+          </p>
         </div>
       </div>
       <div class="flex flex-wrap gap-2">
-        <button class="tool tool-main" :aria-expanded="beginning !== null" @click="begin"><FilePlus2 :size="18" />New household</button>
+        <button class="tool tool-main" :aria-expanded="beginning !== null" @click="begin">
+          <FilePlus2 :size="18" />New household
+        </button>
         <button class="tool" @click="picker?.click()"><FileUp :size="18" />Import a file</button>
-        <input ref="picker" type="file" accept=".json,application/json" class="sr-only" aria-label="Study file to import" tabindex="-1" @change="onPick" />
+        <input
+          ref="picker"
+          type="file"
+          accept=".json,application/json"
+          class="sr-only"
+          aria-label="Study file to import"
+          tabindex="-1"
+          @change="onPick"
+        />
       </div>
     </header>
 
-    <section v-if="beginning" aria-label="New household" class="mt-4 flex flex-wrap items-end gap-3 border-y-2 border-ink py-3">
-      <ChoiceField class="w-56" label="Units" :value="beginning.units" :choices="[{ value: 'metric', name: 'metric: °C, litres, kWh' }, { value: 'us', name: 'US: °F, gallons, therms' }]" @change="setUnits" />
-      <ChoiceField class="w-28" label="Currency" :value="beginning.currency" :choices="currencies" @change="(currency) => (beginning = { ...beginning!, currency })" />
+    <section
+      v-if="beginning"
+      aria-label="New household"
+      class="mt-4 flex flex-wrap items-end gap-3 border-y-2 border-ink py-3"
+    >
+      <ChoiceField
+        class="w-56"
+        label="Units"
+        :value="beginning.units"
+        :choices="[
+          { value: 'metric', name: 'metric: °C, litres, kWh' },
+          { value: 'us', name: 'US: °F, gallons, therms' },
+        ]"
+        @change="setUnits"
+      />
+      <ChoiceField
+        class="w-28"
+        label="Currency"
+        :value="beginning.currency"
+        :choices="currencies"
+        @change="(currency) => (beginning = { ...beginning!, currency })"
+      />
       <button class="tool tool-main" @click="create">Begin the survey</button>
       <p class="caption w-full">Everything in a new household is assumed and says so until it is typed or read.</p>
     </section>
@@ -117,12 +157,18 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
     <div v-if="refused" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       <p class="font-semibold">“{{ refused.file }}” was not imported. Nothing kept here was touched.</p>
       <ul class="mt-1 max-h-48 overflow-auto text-sm">
-        <li v-for="(f, i) in refused.faults" :key="i"><b v-if="f.path">{{ f.path }}: </b>{{ f.message }}</li>
+        <li v-for="(f, i) in refused.faults" :key="i">
+          <b v-if="f.path">{{ f.path }}: </b>{{ f.message }}
+        </li>
       </ul>
       <button class="tool mt-2" @click="refused = null">Dismiss</button>
     </div>
 
-    <section class="mt-8" aria-label="Households" :class="{ 'outline-2 outline-offset-8 outline-dashed outline-copper': over }">
+    <section
+      class="mt-8"
+      aria-label="Households"
+      :class="{ 'outline-2 outline-offset-8 outline-dashed outline-copper': over }"
+    >
       <h2 class="border-b-2 border-ink pb-1 text-xl">Households</h2>
       <p v-if="list === null" class="py-6 text-ink-soft">Looking for kept studies…</p>
       <p v-else-if="list.length === 0" class="py-6">
@@ -130,20 +176,52 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
         <code>.bagno.json</code> file anywhere on this page.
       </p>
       <ul v-else>
-        <li v-for="kept in list" :key="kept.id" class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2">
-          <NuxtLink v-if="sound(kept)" :to="`/study/${kept.id}`" class="min-w-64 flex-1 rounded px-2 py-1 hover:bg-plaster-deep">
+        <li
+          v-for="kept in list"
+          :key="kept.id"
+          class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2"
+        >
+          <NuxtLink
+            v-if="sound(kept)"
+            :to="`/study/${kept.id}`"
+            class="min-w-64 flex-1 rounded px-2 py-1 hover:bg-plaster-deep"
+          >
             <span class="block font-display text-lg font-semibold text-copper">{{ kept.study.name }}</span>
             <span class="block text-sm text-ink-soft">{{ about(kept.study) }}</span>
           </NuxtLink>
           <p v-else class="min-w-64 flex-1 px-2 py-1">
             <span class="font-semibold">{{ kept.id }}</span>
-            <span class="block text-sm text-alarm">This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span>
+            <span class="block text-sm text-alarm"
+              >This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span
+            >
           </p>
           <span class="caption pl-2">{{ when(kept.changedAt) }}</span>
           <span class="flex">
-            <button v-if="sound(kept)" class="tool tool-bare px-3" :aria-label="`Duplicate ${kept.study.name}`" title="Duplicate" @click="duplicate(kept)"><Copy :size="18" /></button>
-            <button class="tool tool-bare px-3" :aria-label="`Export ${kept.study?.name ?? kept.id}`" title="Export as a file" @click="exportKept(kept)"><Download :size="18" /></button>
-            <button class="tool tool-bare px-3" :aria-label="`Delete ${kept.study?.name ?? kept.id}`" title="Delete" @click="remove(kept)"><Trash2 :size="18" /></button>
+            <button
+              v-if="sound(kept)"
+              class="tool tool-bare px-3"
+              :aria-label="`Duplicate ${kept.study.name}`"
+              title="Duplicate"
+              @click="duplicate(kept)"
+            >
+              <Copy :size="18" />
+            </button>
+            <button
+              class="tool tool-bare px-3"
+              :aria-label="`Export ${kept.study?.name ?? kept.id}`"
+              title="Export as a file"
+              @click="exportKept(kept)"
+            >
+              <Download :size="18" />
+            </button>
+            <button
+              class="tool tool-bare px-3"
+              :aria-label="`Delete ${kept.study?.name ?? kept.id}`"
+              title="Delete"
+              @click="remove(kept)"
+            >
+              <Trash2 :size="18" />
+            </button>
           </span>
         </li>
       </ul>
@@ -154,7 +232,10 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
       <p class="pt-2 text-sm text-ink-soft">All invented. Opening one keeps a copy here that is yours to change.</p>
       <ul>
         <li v-for="d in DEMOS" :key="d.study.id" class="border-b border-line py-2">
-          <NuxtLink :to="`/demo/${d.study.id}`" class="flex flex-wrap items-center justify-between gap-x-4 rounded px-2 py-1 hover:bg-plaster-deep">
+          <NuxtLink
+            :to="`/demo/${d.study.id}`"
+            class="flex flex-wrap items-center justify-between gap-x-4 rounded px-2 py-1 hover:bg-plaster-deep"
+          >
             <span class="min-w-64 flex-1">
               <span class="block font-display text-lg font-semibold text-copper">{{ d.study.name }}</span>
               <span class="block text-sm text-ink-soft">{{ d.shows }}</span>
@@ -164,6 +245,9 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
         </li>
       </ul>
     </section>
-    <p class="caption mt-10">Studies are kept in this browser and nowhere else. Figures are estimates to advise by; local codes and licensed trades come first.</p>
+    <p class="caption mt-10">
+      Studies are kept in this browser and nowhere else. Figures are estimates to advise by; local codes and licensed
+      trades come first.
+    </p>
   </main>
 </template>

@@ -6,7 +6,7 @@ import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { type Fault, plainFault, readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
-import { Study, controlsOf } from '~~/core/study/study'
+import { controlsOf, Study } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
 
 const STEPS_KEPT = 200
@@ -133,12 +133,16 @@ export const useStudy = defineStore('study', () => {
 
   /** Changes what is set; the register of what was found is left as it was. */
   function set(key: string, edit: (controls: Controls) => void, sliding = false): boolean {
-    return change(`set ${key}`, (draft) => {
-      const controls = structuredClone(controlsOf(draft))
-      edit(controls)
-      draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
-      draft.controls.setOn = draft.controls.set ? new Date().toISOString().slice(0, 10) : null
-    }, sliding)
+    return change(
+      `set ${key}`,
+      (draft) => {
+        const controls = structuredClone(controlsOf(draft))
+        edit(controls)
+        draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
+        draft.controls.setOn = draft.controls.set ? new Date().toISOString().slice(0, 10) : null
+      },
+      sliding,
+    )
   }
 
   function undo() {
@@ -162,7 +166,7 @@ export const useStudy = defineStore('study', () => {
   }
 
   const controls = computed(() => (study.value ? controlsOf(study.value) : null))
-  const units = computed(() => study.value ? displayOf(study.value) : display('metric', 'EUR', 'kwh'))
+  const units = computed(() => (study.value ? displayOf(study.value) : display('metric', 'EUR', 'kwh')))
   const origin = (path: string): Origin => study.value?.origins[path] ?? 'entered'
 
   return {

@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { YearPool } from '~/utils/year-pool'
 import { broughtBy, findings } from '~~/core/findings/findings'
 import { applyAll } from '~~/core/measures/apply'
-import { AS_FOUND, AS_SET, compared, jobsOf, packageKey, type Comparison, type Job } from '~~/core/measures/compare'
+import { AS_FOUND, AS_SET, compared, type Comparison, type Job, jobsOf, packageKey } from '~~/core/measures/compare'
 import { controlsOf, type Study } from '~~/core/study/study'
-import { dayInMonth, type DayTrace } from '~~/core/year/trace'
 import type { YearResult } from '~~/core/year/result'
-import { YearPool } from '~/utils/year-pool'
+import { dayInMonth, type DayTrace } from '~~/core/year/trace'
 import { useStudy } from './study'
 
 const YEARS_KEPT = 80
@@ -40,7 +40,10 @@ export const useYears = defineStore('years', () => {
   }
 
   function jobs(study: Study): Job[] {
-    const all = jobsOf(study, study.packages.filter((p) => p.id === lookedAt.value))
+    const all = jobsOf(
+      study,
+      study.packages.filter((p) => p.id === lookedAt.value),
+    )
     const others = study.packages.filter((p) => p.id !== lookedAt.value).slice(0, 1)
     const rest = jobsOf(study, others).filter((j) => others.some((p) => j.key === packageKey(p.id)))
     const rank = (j: Job) => (j.key === AS_SET ? 0 : j.key === AS_FOUND ? 1 : j.key.startsWith('package/') ? 2 : 3)
@@ -81,7 +84,8 @@ export const useYears = defineStore('years', () => {
           pending.value--
           if (firstHere()) {
             publish()
-            if (lastMs.value === 0 || first.some((j) => j.content === job.content)) lastMs.value = performance.now() - from
+            if (lastMs.value === 0 || first.some((j) => j.content === job.content))
+              lastMs.value = performance.now() - from
           }
         } catch (error) {
           if (!stale()) failure.value = error instanceof Error ? error.message : String(error)
@@ -150,7 +154,9 @@ export const useYears = defineStore('years', () => {
     },
     { immediate: true },
   )
-  const frame = computed(() => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / 5))] ?? null)
+  const frame = computed(
+    () => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / 5))] ?? null,
+  )
 
   /** What an experienced engineer would point out of the household as it stands. */
   const points = computed(() => (table.study ? findings(table.study, now.value) : []))
@@ -158,7 +164,9 @@ export const useYears = defineStore('years', () => {
   const brought = computed(() => {
     const pack = table.study?.packages.find((p) => p.id === lookedAt.value)
     const year = pack && years.value.get(packageKey(pack.id))
-    return table.study && pack && year ? broughtBy(points.value, findings(applyAll(table.study, pack.measures), year)) : null
+    return table.study && pack && year
+      ? broughtBy(points.value, findings(applyAll(table.study, pack.measures), year))
+      : null
   })
 
   return {

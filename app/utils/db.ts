@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document and when it was last changed. */

@@ -1,4 +1,4 @@
-import { LARGEST_FILE, readStudyText, writeStudy, type Fault } from '~~/core/study/read'
+import { type Fault, LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 
 /** Hands a study over as a file. */
@@ -14,7 +14,14 @@ export function exportStudy(study: Study): void {
 /** Reads a chosen file; one that is too large is not even opened. */
 export async function importStudy(file: File): Promise<{ study: Study } | { faults: Fault[] }> {
   if (file.size > LARGEST_FILE)
-    return { faults: [{ path: '', message: `the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB` }] }
+    return {
+      faults: [
+        {
+          path: '',
+          message: `the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`,
+        },
+      ],
+    }
   const read = readStudyText(await file.text())
   return read.ok ? { study: read.study } : { faults: read.faults }
 }
@@ -22,5 +29,9 @@ export async function importStudy(file: File): Promise<{ study: Study } | { faul
 /** The same study under an id that is free among the kept ones. */
 export async function underFreeId(study: Study, name = study.name): Promise<Study> {
   const taken = (await keptStudies()).map((k) => k.id)
-  return { ...structuredClone(study), name, id: taken.includes(study.id) ? freshId(study.id.slice(0, 34), taken) : study.id }
+  return {
+    ...structuredClone(study),
+    name,
+    id: taken.includes(study.id) ? freshId(study.id.slice(0, 34), taken) : study.id,
+  }
 }

@@ -1,4 +1,4 @@
-import { MATERIALS, PIPES, sizesOf, type Material } from '~~/core/pipes/catalogue'
+import { type Material, MATERIALS, PIPES, sizesOf } from '~~/core/pipes/catalogue'
 
 /** Materials and, for one of them, sizes as choices. */
 export const MATERIAL_NAMES = MATERIALS.map((value) => ({ value, name: PIPES[value].label }))

@@ -1,4 +1,4 @@
-import { PLACES, type Place } from '~~/core/climate/places'
+import { type Place, PLACES } from '~~/core/climate/places'
 
 const NAMES: Record<Place, string> = {
   heated: 'heated room',
@@ -12,4 +12,17 @@ const NAMES: Record<Place, string> = {
 /** Places as a choice. */
 export const PLACE_NAMES = PLACES.map((value) => ({ value, name: NAMES[value] }))
 
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]

@@ -1,9 +1,9 @@
-import { wrap, type Remote } from 'comlink'
-import { fit, type Fit } from '~~/core/readings/fit'
+import { type Remote, wrap } from 'comlink'
+import type { YearWorker } from '~/workers/year.worker'
+import { type Fit, fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
 import type { DayTrace } from '~~/core/year/trace'
-import type { YearWorker } from '~/workers/year.worker'
 
 type Doing = { year: YearResult; day: DayTrace; fit: Fit | null }
 interface Order<K extends keyof Doing = keyof Doing> {
@@ -50,7 +50,12 @@ export class YearPool {
     return this.local ? this.order('fit', JSON.stringify(study), 0, () => false) : Promise.resolve(fit(study))
   }
 
-  private order<K extends keyof Doing>(kind: K, text: string, day: number, stale: () => boolean): Promise<Doing[K] | null> {
+  private order<K extends keyof Doing>(
+    kind: K,
+    text: string,
+    day: number,
+    stale: () => boolean,
+  ): Promise<Doing[K] | null> {
     return new Promise((done, failed) => {
       this.waiting.push({ kind, text, day, stale, done, failed } as Order)
       void this.next()
@@ -67,7 +72,13 @@ export class YearPool {
     }
     if (order) {
       try {
-        order.done(order.kind === 'year' ? await worker.year(order.text) : order.kind === 'fit' ? await worker.fit(order.text) : await worker.day(order.text, order.day))
+        order.done(
+          order.kind === 'year'
+            ? await worker.year(order.text)
+            : order.kind === 'fit'
+              ? await worker.fit(order.text)
+              : await worker.day(order.text, order.day),
+        )
       } catch (error) {
         order.failed(error)
       }
@@ -78,9 +89,14 @@ export class YearPool {
 
   private async fromServer(study: Study): Promise<YearResult> {
     for (let tries = 0; ; tries++) {
-      const answer = await fetch('/api/simulate', { method: 'POST', body: JSON.stringify(study), headers: { 'content-type': 'application/json' } })
+      const answer = await fetch('/api/simulate', {
+        method: 'POST',
+        body: JSON.stringify(study),
+        headers: { 'content-type': 'application/json' },
+      })
       if (answer.ok) return (await answer.json()) as YearResult
-      if (answer.status !== 503 || tries > 10) throw new Error(((await answer.json()) as { message?: string }).message ?? 'the server did not answer')
+      if (answer.status !== 503 || tries > 10)
+        throw new Error(((await answer.json()) as { message?: string }).message ?? 'the server did not answer')
       await new Promise((resume) => setTimeout(resume, Number(answer.headers.get('retry-after') ?? 2) * 1000))
     }
   }

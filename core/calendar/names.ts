@@ -1,4 +1,4 @@
-import { MONTH_OF_DAY, firstDayOf } from './year'
+import { firstDayOf, MONTH_OF_DAY } from './year'
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 

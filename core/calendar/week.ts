@@ -18,7 +18,9 @@ export function everyDay(...spans: [number, number][]): Week {
 
 /** One set of windows for Monday to Friday and another for the weekend. */
 export function workAndRest(work: [number, number][], rest: [number, number][]): Week {
-  return Array.from({ length: DAYS_A_WEEK }, (_, d) => (d < 5 ? work : rest).map(([fromMin, toMin]) => ({ fromMin, toMin })))
+  return Array.from({ length: DAYS_A_WEEK }, (_, d) =>
+    (d < 5 ? work : rest).map(([fromMin, toMin]) => ({ fromMin, toMin })),
+  )
 }
 
 /** The whole week. */
@@ -33,7 +35,9 @@ export function isOn(week: Week, minuteOfWeek: number): boolean {
 
 /** Minutes of the week at which windows open or close, ascending. */
 export function edges(week: Week): number[] {
-  const marks = week.flatMap((day, d) => day.flatMap((w) => [d * MINUTES_A_DAY + w.fromMin, d * MINUTES_A_DAY + w.toMin]))
+  const marks = week.flatMap((day, d) =>
+    day.flatMap((w) => [d * MINUTES_A_DAY + w.fromMin, d * MINUTES_A_DAY + w.toMin]),
+  )
   return [...new Set(marks.map((m) => m % (DAYS_A_WEEK * MINUTES_A_DAY)))].sort((a, b) => a - b)
 }
 

@@ -37,8 +37,16 @@ const MOST_FAULTS = 20
  * Monthly means of air and sun from a weather file of the EPW format (EnergyPlus, public documentation): eight header
  * lines, then a row an hour. Faults name their line. A 29 February counts with its month.
  */
+// A file is read line by line in one go: each line's faults are told apart where they are met.
+// eslint-disable-next-line complexity
 export function readEpw(text: string): WeatherAnswer {
-  if (text.length > LARGEST_EPW) return { ok: false, faults: [`the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`] }
+  if (text.length > LARGEST_EPW)
+    return {
+      ok: false,
+      faults: [
+        `the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
+      ],
+    }
   const lines = text.split(/\r?\n/)
   if (!/^LOCATION,/i.test(lines[0] ?? '')) return { ok: false, faults: ['line 1: a weather file begins with LOCATION'] }
   const place = (lines[0].split(',')[1] ?? '').trim() || 'unnamed'
@@ -53,14 +61,21 @@ export function readEpw(text: string): WeatherAnswer {
     const cells = lines[i].split(',')
     const month = Number(cells[MONTH])
     const airC = cells[DRY_BULB]?.trim() === '' ? NaN : Number(cells[DRY_BULB])
-    if (cells.length <= DRY_BULB) faults.push(`line ${i + 1}: has ${cells.length} columns; an hour has at least ${DRY_BULB + 1}`)
-    else if (!Number.isInteger(month) || month < 1 || month > 12) faults.push(`line ${i + 1}: month is "${cells[MONTH].slice(0, 20)}", from 1 to 12 is expected`)
+    if (cells.length <= DRY_BULB)
+      faults.push(`line ${i + 1}: has ${cells.length} columns; an hour has at least ${DRY_BULB + 1}`)
+    else if (!Number.isInteger(month) || month < 1 || month > 12)
+      faults.push(`line ${i + 1}: month is "${cells[MONTH].slice(0, 20)}", from 1 to 12 is expected`)
     else if (airC === MISSING_C) missing++
-    else if (!(airC >= AIR_C.low && airC <= AIR_C.high)) faults.push(`line ${i + 1}: air is "${cells[DRY_BULB].slice(0, 20)}", a number from ${AIR_C.low} to ${AIR_C.high} °C is expected${airC > AIR_C.high && airC < 130 ? '; is it °F?' : ''}`)
+    else if (!(airC >= AIR_C.low && airC <= AIR_C.high))
+      faults.push(
+        `line ${i + 1}: air is "${cells[DRY_BULB].slice(0, 20)}", a number from ${AIR_C.low} to ${AIR_C.high} °C is expected${airC > AIR_C.high && airC < 130 ? '; is it °F?' : ''}`,
+      )
     else {
       const wh = cells[GLOBAL_WH_M2]?.trim() ? Number(cells[GLOBAL_WH_M2]) : MISSING_WH
       if (wh !== MISSING_WH && !(wh >= 0 && wh <= MOST_WH)) {
-        faults.push(`line ${i + 1}: sun is "${cells[GLOBAL_WH_M2].slice(0, 20)}", a number from 0 to ${MOST_WH} Wh/m² is expected`)
+        faults.push(
+          `line ${i + 1}: sun is "${cells[GLOBAL_WH_M2].slice(0, 20)}", a number from 0 to ${MOST_WH} Wh/m² is expected`,
+        )
         continue
       }
       if (wh !== MISSING_WH) {

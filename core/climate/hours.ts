@@ -1,6 +1,6 @@
 import { DAYS, DAYS_IN_MONTH } from '../calendar/year'
 import { sameEverywhere } from '../units/same-everywhere'
-import { type SunDay, diffuseShare, hourAngle, hourShare, sunDay, sunHeight, sunOnPlane } from './sun'
+import { diffuseShare, hourAngle, hourShare, type SunDay, sunDay, sunHeight, sunOnPlane } from './sun'
 
 export interface Normals {
   latitudeDeg: number
@@ -73,7 +73,8 @@ export class Hours {
     const tilt = Math.cos((tiltDeg * Math.PI) / 180)
     // Near the horizon the ratio of the two angles runs away; there the sun itself gives next to nothing.
     const beamWM2 = height > 0.05 ? this.beamWM2[hour] * Math.min(6, cosine / height) : 0
-    const skyWM2 = (this.skyWM2[hour] * (1 + tilt)) / 2 + ((this.beamWM2[hour] + this.skyWM2[hour]) * GROUND * (1 - tilt)) / 2
+    const skyWM2 =
+      (this.skyWM2[hour] * (1 + tilt)) / 2 + ((this.beamWM2[hour] + this.skyWM2[hour]) * GROUND * (1 - tilt)) / 2
     return { beamWM2, skyWM2, cosine }
   }
 }
@@ -84,13 +85,19 @@ const GROUND = 0.2
 /** Course of the air through a day, −0.5 to 0.5 of the swing: Erbs, Klein & Beckman (1983). @param hour 0 to 23 */
 function swingAt(hour: number): number {
   const t = (2 * Math.PI * (hour - 0.5)) / 24
-  return 0.4632 * Math.cos(t - 3.805) + 0.0984 * Math.cos(2 * t - 0.36) + 0.0168 * Math.cos(3 * t - 0.822) + 0.0138 * Math.cos(4 * t - 3.513)
+  return (
+    0.4632 * Math.cos(t - 3.805) +
+    0.0984 * Math.cos(2 * t - 0.36) +
+    0.0168 * Math.cos(3 * t - 0.822) +
+    0.0138 * Math.cos(4 * t - 3.513)
+  )
 }
 
 /** Sun on the level for each day of a month whose mean is given, kWh/m². */
 function daySums(days: readonly SunDay[], meanKwhM2: number): number[] {
   const limits = days.map((d) => CLEAREST * d.aboveAirKwhM2)
-  const scaled = (f: number) => days.map((_, i) => Math.min(limits[i], f * meanKwhM2 * DAYS_IN_TURN[i % DAYS_IN_TURN.length]))
+  const scaled = (f: number) =>
+    days.map((_, i) => Math.min(limits[i], f * meanKwhM2 * DAYS_IN_TURN[i % DAYS_IN_TURN.length]))
   const total = (list: readonly number[]) => list.reduce((s, x) => s + x, 0)
   const wanted = Math.min(meanKwhM2 * days.length, total(limits))
   let [low, high] = [0, 20]

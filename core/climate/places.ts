@@ -1,5 +1,5 @@
 import { yearMean } from '../calendar/year'
-import { PIPE_DEPTH_M, groundInMonth } from './ground'
+import { groundInMonth, PIPE_DEPTH_M } from './ground'
 
 /** Where a pipe, a store or a heater stands; it decides the air around it and whether its heat warms the house. */
 export const PLACES = ['heated', 'cellar', 'loft', 'outdoors', 'ground', 'slab'] as const

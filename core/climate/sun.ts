@@ -25,7 +25,12 @@ export function sunDay(latitudeDeg: number, day: number): SunDay {
   const declination = 23.45 * RAD * Math.sin((2 * Math.PI * (284 + day)) / 365) * (latitudeDeg < 0 ? -1 : 1)
   const sunset = Math.acos(Math.min(1, Math.max(-1, -Math.tan(latitude) * Math.tan(declination))))
   const distance = 1 + 0.033 * Math.cos((2 * Math.PI * day) / 365)
-  const aboveAirKwhM2 = (24 / Math.PI) * SOLAR_KW_M2 * distance * (Math.cos(latitude) * Math.cos(declination) * Math.sin(sunset) + sunset * Math.sin(latitude) * Math.sin(declination))
+  const aboveAirKwhM2 =
+    (24 / Math.PI) *
+    SOLAR_KW_M2 *
+    distance *
+    (Math.cos(latitude) * Math.cos(declination) * Math.sin(sunset) +
+      sunset * Math.sin(latitude) * Math.sin(declination))
   return { latitude, declination, sunset, aboveAirKwhM2 }
 }
 
@@ -34,7 +39,11 @@ export const hourAngle = (hour: number) => (hour + 0.5 - 12) * 15 * RAD
 
 /** Cosine of the sun's angle to the upright, never below nought. */
 export const sunHeight = (sun: SunDay, angle: number) =>
-  Math.max(0, Math.sin(sun.latitude) * Math.sin(sun.declination) + Math.cos(sun.latitude) * Math.cos(sun.declination) * Math.cos(angle))
+  Math.max(
+    0,
+    Math.sin(sun.latitude) * Math.sin(sun.declination) +
+      Math.cos(sun.latitude) * Math.cos(sun.declination) * Math.cos(angle),
+  )
 
 /**
  * Cosine of the sun's angle to the normal of a plane, never below nought.
@@ -43,7 +52,12 @@ export const sunHeight = (sun: SunDay, angle: number) =>
  */
 export function sunOnPlane(sun: SunDay, angle: number, tiltDeg: number, azimuthDeg: number): number {
   const [tilt, azimuth] = [tiltDeg * RAD, azimuthDeg * RAD]
-  const [sinD, cosD, sinL, cosL] = [Math.sin(sun.declination), Math.cos(sun.declination), Math.sin(sun.latitude), Math.cos(sun.latitude)]
+  const [sinD, cosD, sinL, cosL] = [
+    Math.sin(sun.declination),
+    Math.cos(sun.declination),
+    Math.sin(sun.latitude),
+    Math.cos(sun.latitude),
+  ]
   return Math.max(
     0,
     sinD * sinL * Math.cos(tilt) -
@@ -61,7 +75,8 @@ export function sunOnPlane(sun: SunDay, angle: number, tiltDeg: number, azimuthD
  */
 export function diffuseShare(clearness: number, sunset: number): number {
   const k = clearness
-  if (sunset < 81.4 * RAD) return k < 0.715 ? 1 - 0.2727 * k + 2.4495 * k ** 2 - 11.9514 * k ** 3 + 9.3879 * k ** 4 : 0.143
+  if (sunset < 81.4 * RAD)
+    return k < 0.715 ? 1 - 0.2727 * k + 2.4495 * k ** 2 - 11.9514 * k ** 3 + 9.3879 * k ** 4 : 0.143
   return k < 0.722 ? 1 + 0.2832 * k - 2.5557 * k ** 2 + 0.8448 * k ** 3 : 0.175
 }
 

@@ -12,7 +12,11 @@ export const DEMOS: readonly { study: Study; shows: string }[] = [
   },
   { study: harbourFlat, shows: 'Instantaneous gas heater, no loop, a long run to the kitchen, two people.' },
   { study: duplex, shows: 'Gas store with a pilot in the basement, four people, US units and dollars.' },
-  { study: forestFarm, shows: 'Coil in the kitchen range, collectors and an element on one store, a small store of its own in the workshop, four people.' },
+  {
+    study: forestFarm,
+    shows:
+      'Coil in the kitchen range, collectors and an element on one store, a small store of its own in the workshop, four people.',
+  },
 ]
 
 /** The demo of a name, or undefined. */

@@ -51,15 +51,26 @@ export const wantedTooHot: Rule = ({ study, write }) => {
 
 export const eveningCool: Rule = ({ study, year, write }) => {
   if (!year) return []
-  const timed = study.plant.heaters.filter((h) => isOnStore(h) && hasSetpoint(h)).flatMap((h) => {
-    const { windows } = controlsOf(study).heaters[h.id]
-    return windows ? [{ h, windows }] : []
-  })
+  const timed = study.plant.heaters
+    .filter((h) => isOnStore(h) && hasSetpoint(h))
+    .flatMap((h) => {
+      const { windows } = controlsOf(study).heaters[h.id]
+      return windows ? [{ h, windows }] : []
+    })
   const cool = year.comfort.coolByHour
   const evening = cool.slice(EVENING_H.from, EVENING_H.to).reduce((s, n) => s + n, 0)
-  if (timed.length === 0 || year.comfort.coolDraws < COOL_SHARE * year.comfort.draws || evening < EVENING_SHARE * year.comfort.coolDraws) return []
+  if (
+    timed.length === 0 ||
+    year.comfort.coolDraws < COOL_SHARE * year.comfort.draws ||
+    evening < EVENING_SHARE * year.comfort.coolDraws
+  )
+    return []
   return timed
-    .filter(({ windows }) => Array.from({ length: EVENING_H.to - EVENING_H.from }, (_, k) => k).some((k) => cool[EVENING_H.from + k] > 0 && !isOn(windows, (EVENING_H.from + k) * 60)))
+    .filter(({ windows }) =>
+      Array.from({ length: EVENING_H.to - EVENING_H.from }, (_, k) => k).some(
+        (k) => cool[EVENING_H.from + k] > 0 && !isOn(windows, (EVENING_H.from + k) * 60),
+      ),
+    )
     .map(({ h }): Finding => ({
       id: `evening-cool-${h.id}`,
       severity: 'mend',

@@ -1,21 +1,92 @@
-import type { Study } from '../study/study'
 import { displayOf } from '../study/display-of'
+import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
-import { SEVERITIES, type Finding, type Rule } from './finding'
-import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
 import { eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
+import { type Finding, type Rule, SEVERITIES } from './finding'
 import { runsAtRest, tepidInTheYear } from './hygiene-rules'
+import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
 import { bareInTheCold, freezes, pressureOdd, tooFast } from './pipe-rules'
-import { aboveTheFlow, cycles, elementInTheSun, flueStoreByLabel, hardAndHot, inputAsOutput, keepsHot, loopCosts, muchBackup, neverReviewed, pilots, supplyCurrent, twoTaps, unequalThermostats, willNotFire } from './plant-rules'
-import { contentsSaid, crossover, functionsAsTheyCame, gravityTooSlow, logsTooFew, loopTooSlow, noPeriod, notHotEnough, collectorsFull, reliefOpens, reservoirWater, storeBelowFire } from './survey-rules'
+import {
+  aboveTheFlow,
+  cycles,
+  elementInTheSun,
+  flueStoreByLabel,
+  hardAndHot,
+  inputAsOutput,
+  keepsHot,
+  loopCosts,
+  muchBackup,
+  neverReviewed,
+  pilots,
+  supplyCurrent,
+  twoTaps,
+  unequalThermostats,
+  willNotFire,
+} from './plant-rules'
 import { expansion, loopTepid, plasticAtSource, reliefValve, scald, storeTepid } from './safety-rules'
+import {
+  collectorsFull,
+  contentsSaid,
+  crossover,
+  functionsAsTheyCame,
+  gravityTooSlow,
+  logsTooFew,
+  loopTooSlow,
+  noPeriod,
+  notHotEnough,
+  reliefOpens,
+  reservoirWater,
+  storeBelowFire,
+} from './survey-rules'
 
 /** Every rule, in the order of the water. */
 export const RULES: readonly Rule[] = [
-  expansion, pressureOdd, inputAsOutput, twoTaps, neverReviewed, supplyCurrent, unequalThermostats,
-  scald, storeTepid, tepidInTheYear, reliefValve, loopTepid, loopCosts, plasticAtSource, freezes, bareInTheCold, runsAtRest, tooFast, willNotFire, tooLittleHot, wantedTooHot, eveningCool, waste, noPowerFactor, repeatedEvents, staleOrContradictory,
-  storeBelowFire, gravityTooSlow, logsTooFew, reservoirWater, functionsAsTheyCame, loopTooSlow, crossover, contentsSaid, notHotEnough, noPeriod, reliefOpens, collectorsFull,
-  aboveTheFlow, cycles, hardAndHot, elementInTheSun, pilots, keepsHot, muchBackup, flueStoreByLabel,
+  expansion,
+  pressureOdd,
+  inputAsOutput,
+  twoTaps,
+  neverReviewed,
+  supplyCurrent,
+  unequalThermostats,
+  scald,
+  storeTepid,
+  tepidInTheYear,
+  reliefValve,
+  loopTepid,
+  loopCosts,
+  plasticAtSource,
+  freezes,
+  bareInTheCold,
+  runsAtRest,
+  tooFast,
+  willNotFire,
+  tooLittleHot,
+  wantedTooHot,
+  eveningCool,
+  waste,
+  noPowerFactor,
+  repeatedEvents,
+  staleOrContradictory,
+  storeBelowFire,
+  gravityTooSlow,
+  logsTooFew,
+  reservoirWater,
+  functionsAsTheyCame,
+  loopTooSlow,
+  crossover,
+  contentsSaid,
+  notHotEnough,
+  noPeriod,
+  reliefOpens,
+  collectorsFull,
+  aboveTheFlow,
+  cycles,
+  hardAndHot,
+  elementInTheSun,
+  pilots,
+  keepsHot,
+  muchBackup,
+  flueStoreByLabel,
 ]
 
 /** What an experienced engineer would point out, dangers first. */
@@ -31,5 +102,7 @@ export function findings(study: Study, year: YearResult | null): Finding[] {
  */
 export function broughtBy(before: readonly Finding[], after: readonly Finding[]): Finding[] {
   const known = new Map(before.map((f) => [f.id, SEVERITIES.indexOf(f.severity)]))
-  return after.filter((f) => f.severity !== 'look' && SEVERITIES.indexOf(f.severity) < (known.get(f.id) ?? SEVERITIES.length))
+  return after.filter(
+    (f) => f.severity !== 'look' && SEVERITIES.indexOf(f.severity) < (known.get(f.id) ?? SEVERITIES.length),
+  )
 }

@@ -19,7 +19,11 @@ export const tepidInTheYear: Rule = ({ study, year, write }) => {
       severity: killed || preheats ? 'mend' : 'danger',
       station: 'store',
       on: null,
-      what: preheats ? 'A store that only warms stands tepid' : killed ? 'The store is often tepid' : 'The store is never hot for long enough',
+      what: preheats
+        ? 'A store that only warms stands tepid'
+        : killed
+          ? 'The store is often tepid'
+          : 'The store is never hot for long enough',
       why: `What would be drawn is between ${write.temperature(TEPID_C.low)} and ${write.temperature(TEPID_C.high)} for ${hours.toFixed(0)} h a week (of the whole store, by volume, ${volume.toFixed(0)} h); in its worst week it reaches ${(kill ?? 0).toFixed(1)} tenfold kills of legionella.`,
       source: `The year, step by step; a tenfold kill takes 111 min at ${write.temperature(50)} and 2 min at ${write.temperature(60)}`,
       mend: preheats
@@ -35,7 +39,10 @@ export const tepidInTheYear: Rule = ({ study, year, write }) => {
 export const runsAtRest: Rule = ({ study, year }) => {
   const still = (year?.hygiene.stillRuns ?? []).filter((r) => r.days >= LONG_STILL_DAYS)
   if (still.length === 0) return []
-  const names = still.map((r) => `${study.pipes.runs.find((x) => x.id === r.id)?.name ?? r.id} (${r.days >= 364 ? 'all year' : `${Math.round(r.days)} days`})`)
+  const names = still.map(
+    (r) =>
+      `${study.pipes.runs.find((x) => x.id === r.id)?.name ?? r.id} (${r.days >= 364 ? 'all year' : `${Math.round(r.days)} days`})`,
+  )
   return [
     {
       id: 'runs-at-rest',

@@ -78,11 +78,40 @@ export const staleOrContradictory: Rule = ({ study }) => {
     const later = compared.slice(i + 1).find((x) => sameThing(r, x))
     const [a, b] = [r, later].map((x) => (x ? judge(study, x)!.verdict!.measured : 0))
     if (later && Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b)))
-      found.push({ id: `contradicts-${r.id}`, severity: 'look', station: 'log', on: null, what: `Two readings contradict each other: ${titleOf(r)}`, why: 'They were taken of the same thing and lie more than a quarter apart.', source: 'The visit log', mend: 'Take it once more and drop the one that was wrong.', reading: r.kind })
+      found.push({
+        id: `contradicts-${r.id}`,
+        severity: 'look',
+        station: 'log',
+        on: null,
+        what: `Two readings contradict each other: ${titleOf(r)}`,
+        why: 'They were taken of the same thing and lie more than a quarter apart.',
+        source: 'The visit log',
+        mend: 'Take it once more and drop the one that was wrong.',
+        reading: r.kind,
+      })
     if (r.adopted && !agrees({ ...judge(study, r)!.verdict! }))
-      found.push({ id: `overruled-${r.id}`, severity: 'look', station: 'log', on: null, what: `Adopted, and changed since: ${titleOf(r)}`, why: 'The study no longer says what this reading said.', source: 'The visit log', mend: 'Take the reading back out of the study, or put its figure back.' })
+      found.push({
+        id: `overruled-${r.id}`,
+        severity: 'look',
+        station: 'log',
+        on: null,
+        what: `Adopted, and changed since: ${titleOf(r)}`,
+        why: 'The study no longer says what this reading said.',
+        source: 'The visit log',
+        mend: 'Take the reading back out of the study, or put its figure back.',
+      })
     if (r.adopted && newest - years(r.takenAt) > STALE_YEARS)
-      found.push({ id: `stale-${r.id}`, severity: 'look', station: 'log', on: null, what: `Read years ago: ${titleOf(r)}`, why: `It is more than ${STALE_YEARS} years older than the newest reading.`, source: 'The visit log', mend: 'Read it again.', reading: r.kind })
+      found.push({
+        id: `stale-${r.id}`,
+        severity: 'look',
+        station: 'log',
+        on: null,
+        what: `Read years ago: ${titleOf(r)}`,
+        why: `It is more than ${STALE_YEARS} years older than the newest reading.`,
+        source: 'The visit log',
+        mend: 'Read it again.',
+        reading: r.kind,
+      })
     return found
   })
 }

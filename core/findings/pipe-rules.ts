@@ -28,7 +28,9 @@ export const pressureOdd: Rule = ({ study, write }) => {
       what: high ? 'Pressure too high for the fittings' : 'Hardly any pressure',
       why: `The gauge said ${write.figure('pressure', pressureBar)}; fittings and heaters are made for ${write.figure('pressure', PRESSURE_BAR.low)} to ${write.figure('pressure', PRESSURE_BAR.high)}.`,
       source: 'Usual range of domestic fittings',
-      mend: high ? 'A pressure reducer, and with it an expansion vessel at a store.' : 'Read it again; ask the supplier, look for a half-shut valve. Many instantaneous heaters and mixers do not work so low.',
+      mend: high
+        ? 'A pressure reducer, and with it an expansion vessel at a store.'
+        : 'Read it again; ask the supplier, look for a half-shut valve. Many instantaneous heaters and mixers do not work so low.',
       reading: 'pressure',
     },
   ]
@@ -37,8 +39,13 @@ export const pressureOdd: Rule = ({ study, write }) => {
 export const freezes: Rule = ({ study, write }) => {
   const { monthlyAirC } = study.site
   const month = coldestMonth(monthlyAirC)
-  const lengths = [...study.pipes.runs, ...(study.pipes.loop ? [{ ...study.pipes.loop.back, name: 'the loop’s return' }] : [])]
-  const cold = lengths.filter((r) => r.place !== 'heated' && r.place !== 'slab' && placeTemperature(r.place, month, monthlyAirC) <= FROST_C)
+  const lengths = [
+    ...study.pipes.runs,
+    ...(study.pipes.loop ? [{ ...study.pipes.loop.back, name: 'the loop’s return' }] : []),
+  ]
+  const cold = lengths.filter(
+    (r) => r.place !== 'heated' && r.place !== 'slab' && placeTemperature(r.place, month, monthlyAirC) <= FROST_C,
+  )
   if (cold.length === 0) return []
   return [
     {
@@ -55,7 +62,13 @@ export const freezes: Rule = ({ study, write }) => {
 }
 
 export const bareInTheCold: Rule = ({ study, year, write }) => {
-  const bare = study.pipes.runs.filter((r) => COLD.includes(r.place) && r.reachable && (!r.insulation || r.insulation.thicknessMm === 0) && r.lengthM >= WORTH_M)
+  const bare = study.pipes.runs.filter(
+    (r) =>
+      COLD.includes(r.place) &&
+      r.reachable &&
+      (!r.insulation || r.insulation.thicknessMm === 0) &&
+      r.lengthM >= WORTH_M,
+  )
   if (bare.length === 0) return []
   const lost = year ? bare.reduce((s, r) => s + (year.runs.find((x) => x.id === r.id)?.lossKwh ?? 0), 0) : null
   return [
@@ -65,7 +78,10 @@ export const bareInTheCold: Rule = ({ study, year, write }) => {
       station: 'runs',
       on: bare[0].id,
       what: 'Bare pipes where it is cold',
-      why: `${named(bare)}: ${write.figure('length', bare.reduce((s, r) => s + r.lengthM, 0))} without insulation${lost === null ? '' : `, losing ${write.energy(lost)} a year`}.`,
+      why: `${named(bare)}: ${write.figure(
+        'length',
+        bare.reduce((s, r) => s + r.lengthM, 0),
+      )} without insulation${lost === null ? '' : `, losing ${write.energy(lost)} a year`}.`,
       source: 'Loss of a bare pipe in still air; the year',
       mend: 'Wrap them: try it under Improve. The first two metres from a store first.',
     },

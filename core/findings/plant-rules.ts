@@ -31,7 +31,9 @@ export const willNotFire: Rule = ({ study, write }) => {
     const wanted = study.people.habits.filter((h) => h.tapId === tap.id).map((h) => h.wantedC)
     if (!wanted.length) return []
     const wantedC = Math.min(...wanted)
-    const hot = tap.mixes ? tap.flowLMin * Math.max(0, Math.min(1, (wantedC - warmest) / (setpointC - warmest))) : tap.flowLMin
+    const hot = tap.mixes
+      ? tap.flowLMin * Math.max(0, Math.min(1, (wantedC - warmest) / (setpointC - warmest)))
+      : tap.flowLMin
     if (hot >= heater.leastFlowLMin) return []
     return [
       {
@@ -55,7 +57,10 @@ export const twoTaps: Rule = ({ study, write }) => {
   const heater = atAltitude(rated, study.site.altitudeM)
   const coldest = Math.min(...mainsThroughYear(study.site))
   const asks = study.pipes.taps
-    .map((tap) => ({ tap, wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)) }))
+    .map((tap) => ({
+      tap,
+      wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)),
+    }))
     .filter((a) => a.wantedC > coldest)
     .map((a) => ({ ...a, kw: waterPower(a.tap.flowLMin, coldest, a.wantedC) }))
     .sort((a, b) => b.kw - a.kw)

@@ -2,7 +2,7 @@ import { hottestOf } from '../household/hottest'
 import { storeSetpoint, supplyOf } from '../household/supply'
 import type { Material } from '../pipes/catalogue'
 import { COOL_RETURN_SHARE, GROWS_C, SAFE_RETURN_C, SAFE_STORE_C, STORED_HOT_C } from '../safety/legionella'
-import { SCALDS_C, burnTime, scaldSeconds } from '../safety/scald'
+import { burnTime, SCALDS_C, scaldSeconds } from '../safety/scald'
 import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
 import { controlsOf } from '../study/study'
 import type { Case, Rule } from './finding'
@@ -10,7 +10,13 @@ import type { Case, Rule } from './finding'
 /** A thermostat may let the water this far past its dial, K. */
 const DIAL_OVER_K = 5
 /** Hottest water a plastic pipe stands, °C; makers differ. */
-const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = { 'pex-cts': 82, 'pex-en': 82, multilayer: 82, 'cpvc-cts': 93, 'pp-r': 70 }
+const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = {
+  'pex-cts': 82,
+  'pex-en': 82,
+  multilayer: 82,
+  'cpvc-cts': 93,
+  'pp-r': 70,
+}
 
 export const storeTepid: Rule = ({ study, write }) => {
   const setpointC = storeSetpoint(study)
@@ -35,15 +41,26 @@ function hottestAtTaps({ study, year }: Case): { c: number; tap: string | null }
     const hot = year.taps.filter((t) => t.hottestC !== null).sort((a, b) => b.hottestC! - a.hottestC!)[0]
     if (hot) return { c: hot.hottestC!, tap: study.pipes.taps.find((t) => t.id === hot.id)?.name ?? null }
   }
-  const wild = study.plant.heaters.filter((h) => isOnStore(h) && !hasSetpoint(h)).map((h) => hottestOf(h, controlsOf(study).heaters[h.id]) ?? 0)
-  return { c: Math.min(Math.max(supplyOf(study).setpointC, ...wild), study.plant.store?.mixesToC ?? Infinity), tap: null }
+  const wild = study.plant.heaters
+    .filter((h) => isOnStore(h) && !hasSetpoint(h))
+    .map((h) => hottestOf(h, controlsOf(study).heaters[h.id]) ?? 0)
+  return {
+    c: Math.min(Math.max(supplyOf(study).setpointC, ...wild), study.plant.store?.mixesToC ?? Infinity),
+    tap: null,
+  }
 }
 
 export const scald: Rule = (given) => {
   const { study, write } = given
   const { store } = study.plant
   const { c, tap } = hottestAtTaps(given)
-  if (c <= SCALDS_C || (store?.mixingValve === true && c <= (store.mixesToC ?? Infinity) + DIAL_OVER_K && (store.mixesToC ?? 0) <= SCALDS_C)) return []
+  if (
+    c <= SCALDS_C ||
+    (store?.mixingValve === true &&
+      c <= (store.mixesToC ?? Infinity) + DIAL_OVER_K &&
+      (store.mixesToC ?? 0) <= SCALDS_C)
+  )
+    return []
   const atRisk = study.people.persons.filter((p) => p.kind !== 'adult')
   const { adultS, childS } = scaldSeconds(c)
   const looked = store === null || store.mixingValve !== null
@@ -71,12 +88,49 @@ export const reliefValve: Rule = ({ study }) => {
   if (!store) return []
   const at = { station: 'store', on: null, source: 'A heated closed vessel; local code' } as const
   if (store.reliefValve === true && store.reliefPiped === false)
-    return [{ ...at, id: 'relief-piped', severity: 'danger', what: 'The relief valve discharges where it can hurt', why: 'What it lets go is near boiling.', mend: 'Have its discharge piped, falling, open and in sight, to a safe place.' }]
+    return [
+      {
+        ...at,
+        id: 'relief-piped',
+        severity: 'danger',
+        what: 'The relief valve discharges where it can hurt',
+        why: 'What it lets go is near boiling.',
+        mend: 'Have its discharge piped, falling, open and in sight, to a safe place.',
+      },
+    ]
   if (store.reliefValve === false)
-    return [{ ...at, id: 'relief-valve', severity: 'danger', what: 'No relief valve', why: 'A closed vessel that is heated bursts when its thermostat fails.', mend: 'Have one fitted by the licensed before the heater runs again; its discharge piped to a safe place.' }]
+    return [
+      {
+        ...at,
+        id: 'relief-valve',
+        severity: 'danger',
+        what: 'No relief valve',
+        why: 'A closed vessel that is heated bursts when its thermostat fails.',
+        mend: 'Have one fitted by the licensed before the heater runs again; its discharge piped to a safe place.',
+      },
+    ]
   if (store.valveBeforeRelief === true)
-    return [{ ...at, id: 'relief-shut', severity: 'danger', what: 'The relief valve can be shut off', why: 'A valve stands between the store and its relief valve.', mend: 'Have it taken out by the licensed.' }]
-  if (store.reliefValve === null || store.reliefPiped === null) return [{ ...at, id: 'relief-look', severity: 'look', what: 'Is there a relief valve?', why: 'Nobody has written down whether it is there and where it discharges.', mend: 'Look, and say so under Store.' }]
+    return [
+      {
+        ...at,
+        id: 'relief-shut',
+        severity: 'danger',
+        what: 'The relief valve can be shut off',
+        why: 'A valve stands between the store and its relief valve.',
+        mend: 'Have it taken out by the licensed.',
+      },
+    ]
+  if (store.reliefValve === null || store.reliefPiped === null)
+    return [
+      {
+        ...at,
+        id: 'relief-look',
+        severity: 'look',
+        what: 'Is there a relief valve?',
+        why: 'Nobody has written down whether it is there and where it discharges.',
+        mend: 'Look, and say so under Store.',
+      },
+    ]
   return []
 }
 
@@ -104,7 +158,11 @@ export const plasticAtSource: Rule = ({ study, write }) => {
   // By thermostat a little past its dial; the sun, fires and pilots as hot as they get; behind a mixing valve what it lets through.
   const reach = heaters
     .filter((h) => !isLocal(h))
-    .map((h) => (!hasSetpoint(h) || (h.kind === 'gas-store' && h.pilotW > 0) ? (hottestOf(h, controls[h.id]) ?? 0) : controls[h.id].setpointC + DIAL_OVER_K))
+    .map((h) =>
+      !hasSetpoint(h) || (h.kind === 'gas-store' && h.pilotW > 0)
+        ? (hottestOf(h, controls[h.id]) ?? 0)
+        : controls[h.id].setpointC + DIAL_OVER_K,
+    )
   const canReach = Math.min(Math.max(...reach), (store?.mixesToC ?? Infinity) + DIAL_OVER_K)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)

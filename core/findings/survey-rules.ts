@@ -84,7 +84,9 @@ export const crossover: Rule = ({ study, write }) => {
 
 export const functionsAsTheyCame: Rule = ({ study }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    const left = (Object.keys(HEATER_FUNCTIONS) as (keyof typeof HEATER_FUNCTIONS)[]).filter((f) => h.functions[f] === 'as it came')
+    const left = (Object.keys(HEATER_FUNCTIONS) as (keyof typeof HEATER_FUNCTIONS)[]).filter(
+      (f) => h.functions[f] === 'as it came',
+    )
     if (left.length === 0) return []
     return [
       {
@@ -122,7 +124,14 @@ export const gravityTooSlow: Rule = ({ study, write }) =>
     // A fire that is never lit heats nothing too hot.
     if (h.kind !== 'wood-coil' || h.circuit.pump || h.circuit.heightM <= 0 || h.firings.length === 0) return []
     const { heightM, lengthM, boreMm, fittingsM, horizontalM } = h.circuit
-    const { riseK, flowLMin } = gravityFlow({ heightM, lengthM, innerMm: boreMm, fittingsEquivalentM: fittingsM, powerKw: h.waterKw, returnC: RETURN_C })
+    const { riseK, flowLMin } = gravityFlow({
+      heightM,
+      lengthM,
+      innerMm: boreMm,
+      fittingsEquivalentM: fittingsM,
+      powerKw: h.waterKw,
+      returnC: RETURN_C,
+    })
     const tooHot = RETURN_C + riseK >= COIL_LIMIT_C - 10
     const tooLevel = horizontalM > LEVEL_TO_UPRIGHT * heightM
     if (!tooHot && !tooLevel) return []
@@ -196,8 +205,10 @@ export const loopTooSlow: Rule = ({ study, write }) => {
 }
 
 /** An amount of money, energy or water, and the words that say per what. */
-const AMOUNT = /(?:[€$£]\s?\d[\d.,]*|\d[\d.,]*\s?(?:[€$£]|euros?\b|dollars?\b|pounds?\b|EUR\b|USD\b|GBP\b|kWh\b|therms?\b|m³|litres?\b|L\b|gal(?:lons)?\b))/i
-const PERIOD = /\b(?:per|an?|each|every|in)\s+(?:\d+\s+)?(?:hour|day|night|week|month|quarter|winter|year|shower|bath|draw|person|unit|kWh|m³|therm)s?\b|\/\s?(?:h|d|day|week|month|mo|yr|year|a|kWh|m³)\b|\b(?:daily|weekly|monthly|yearly|annual|a year)\b|\b(?:19|20)\d{2}\b/i
+const AMOUNT =
+  /(?:[€$£]\s?\d[\d.,]*|\d[\d.,]*\s?(?:[€$£]|euros?\b|dollars?\b|pounds?\b|EUR\b|USD\b|GBP\b|kWh\b|therms?\b|m³|litres?\b|L\b|gal(?:lons)?\b))/i
+const PERIOD =
+  /\b(?:per|an?|each|every|in)\s+(?:\d+\s+)?(?:hour|day|night|week|month|quarter|winter|year|shower|bath|draw|person|unit|kWh|m³|therm)s?\b|\/\s?(?:h|d|day|week|month|mo|yr|year|a|kWh|m³)\b|\b(?:daily|weekly|monthly|yearly|annual|a year)\b|\b(?:19|20)\d{2}\b/i
 
 export const noPeriod: Rule = ({ study }) =>
   study.readings

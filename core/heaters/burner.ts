@@ -18,5 +18,9 @@ export function startsASecond(askedKw: number, leastKw: number, swingKj: number)
   return askedKw / (leastKw * Math.max(LEAST_ON_S, swingKj / (leastKw - askedKw)))
 }
 
-/** Share of its output that a burner has at a height, 0 to 1: 4 % less for each 300 m above 600 m. Source: usual rule of makers and gas codes. */
-export const shareAtAltitude = (altitudeM: number): number => Math.max(0.2, 1 - DERATE.share * (Math.max(0, altitudeM - DERATE.aboveM) / DERATE.perM))
+/**
+ * Share of its output that a burner has at a height, 0 to 1: 4 % less for each 300 m above 600 m. Source: usual rule of
+ * makers and gas codes.
+ */
+export const shareAtAltitude = (altitudeM: number): number =>
+  Math.max(0.2, 1 - DERATE.share * (Math.max(0, altitudeM - DERATE.aboveM) / DERATE.perM))

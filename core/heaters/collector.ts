@@ -1,4 +1,7 @@
-/** Heat that the circuit of collectors loses in its pipes, W/K: 5 and half a watt for each m². Source: EN 15316-4-3, where nothing is known of it. */
+/**
+ * Heat that the circuit of collectors loses in its pipes, W/K: 5 and half a watt for each m². Source: EN 15316-4-3,
+ * where nothing is known of it.
+ */
 export const circuitLossWK = (areaM2: number) => 5 + 0.5 * areaM2
 /** Diffuse light comes from all sides; its incidence modifier is that of this angle. Duffie & Beckman, ch. 5.4. */
 const DIFFUSE_COSINE = Math.cos((60 * Math.PI) / 180)
@@ -15,7 +18,10 @@ interface Glass {
   incidence: number
 }
 
-/** Light that gets to the absorber, W/m²: each part times optical efficiency and incidence modifier 1 − b₀ (1/cos θ − 1). */
+/**
+ * Light that gets to the absorber, W/m²: each part times optical efficiency and incidence modifier 1 − b₀ (1/cos θ −
+ * 1).
+ */
 export function absorbed(glass: Glass, light: { beamWM2: number; skyWM2: number; cosine: number }): number {
   const modifier = (cosine: number) => (cosine <= 0.1 ? 0 : Math.max(0, 1 - glass.incidence * (1 / cosine - 1)))
   return glass.optical * (light.beamWM2 * modifier(light.cosine) + light.skyWM2 * modifier(DIFFUSE_COSINE))

@@ -8,9 +8,31 @@ type Curve = readonly (readonly [returnC: number, share: number])[]
  * about 47 °C and 6 % of latent heat. Good to about ±0.015.
  */
 const CONDENSING: Partial<Record<Carrier, Curve>> & { 'natural-gas': Curve } = {
-  'natural-gas': [[20, 0.975], [30, 0.96], [40, 0.935], [50, 0.905], [55, 0.885], [60, 0.875], [80, 0.86]],
-  propane: [[20, 0.975], [30, 0.962], [40, 0.94], [50, 0.913], [55, 0.9], [60, 0.895], [80, 0.88]],
-  'heating-oil': [[20, 0.97], [35, 0.95], [47, 0.92], [60, 0.915], [80, 0.915]],
+  'natural-gas': [
+    [20, 0.975],
+    [30, 0.96],
+    [40, 0.935],
+    [50, 0.905],
+    [55, 0.885],
+    [60, 0.875],
+    [80, 0.86],
+  ],
+  propane: [
+    [20, 0.975],
+    [30, 0.962],
+    [40, 0.94],
+    [50, 0.913],
+    [55, 0.9],
+    [60, 0.895],
+    [80, 0.88],
+  ],
+  'heating-oil': [
+    [20, 0.97],
+    [35, 0.95],
+    [47, 0.92],
+    [60, 0.915],
+    [80, 0.915],
+  ],
 }
 
 /**
@@ -30,7 +52,10 @@ export const EFFICIENCY = { low: 0.2, high: 1 } as const
  */
 export function efficiencyAt(efficiency: Efficiency, returnC: number, carrier: Carrier): number {
   if (efficiency.kind === 'fixed') return efficiency.share
-  return Math.min(EFFICIENCY.high, Math.max(EFFICIENCY.low, along(CONDENSING[carrier] ?? CONDENSING['natural-gas'], returnC) + efficiency.shift))
+  return Math.min(
+    EFFICIENCY.high,
+    Math.max(EFFICIENCY.low, along(CONDENSING[carrier] ?? CONDENSING['natural-gas'], returnC) + efficiency.shift),
+  )
 }
 
 function along(curve: Curve, returnC: number): number {

@@ -20,8 +20,16 @@ export function circuitFlow(circuit: Circuit, waterKw: number): number {
   if (circuit.pump) return circuit.pump.flowLMin
   if (circuit.heightM <= 0) return 0
   const { heightM, lengthM, boreMm, fittingsM } = circuit
-  return gravityFlow({ heightM, lengthM, innerMm: boreMm, fittingsEquivalentM: fittingsM, powerKw: waterKw, returnC: GRAVITY_RETURN_C }).flowLMin
+  return gravityFlow({
+    heightM,
+    lengthM,
+    innerMm: boreMm,
+    fittingsEquivalentM: fittingsM,
+    powerKw: waterKw,
+    returnC: GRAVITY_RETURN_C,
+  }).flowLMin
 }
 
 /** Rise of the water that carries a fire's heat away at a flow, K; without end when nothing flows. */
-export const riseAt = (flowLMin: number, waterKw: number): number => (flowLMin > 0 ? waterKw / waterPower(flowLMin, GRAVITY_RETURN_C, GRAVITY_RETURN_C + 1) : Infinity)
+export const riseAt = (flowLMin: number, waterKw: number): number =>
+  flowLMin > 0 ? waterKw / waterPower(flowLMin, GRAVITY_RETURN_C, GRAVITY_RETURN_C + 1) : Infinity

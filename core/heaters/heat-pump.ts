@@ -5,7 +5,10 @@ const SINK_K = 5
 const SOURCE_K = 6
 /** Bounds of the coefficient of performance. */
 const COP = { low: 1, high: 5 } as const
-/** Hottest store that the refrigerant of a small heat pump makes, °C; the element does what is above it. Makers' figures lie between 55 and 70. */
+/**
+ * Hottest store that the refrigerant of a small heat pump makes, °C; the element does what is above it. Makers' figures
+ * lie between 55 and 70.
+ */
 export const HEAT_PUMP_LIMIT_C = 65
 
 /**

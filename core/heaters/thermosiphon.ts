@@ -34,7 +34,11 @@ export function gravityFlow(circuit: GravityCircuit): GravityFlow {
     const hotC = Math.min(100, circuit.returnC + riseK)
     const drivePa = GRAVITY * circuit.heightM * (density(circuit.returnC) - density(hotC))
     const meanC = (circuit.returnC + hotC) / 2
-    return { riseK, drivePa, spare: drivePa - pressureDrop(flowLMin, circuit.lengthM + circuit.fittingsEquivalentM, innerM, meanC) }
+    return {
+      riseK,
+      drivePa,
+      spare: drivePa - pressureDrop(flowLMin, circuit.lengthM + circuit.fittingsEquivalentM, innerM, meanC),
+    }
   }
   let low = 1e-4
   let high = 1000

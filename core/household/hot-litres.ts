@@ -9,8 +9,8 @@ const COLD_SHARE = 0.85
 
 /**
  * Hot water that the routine draws in a day of a month, L, guests and absences left out: each habit's mean amount times
- * its hot share, and for those who wait what runs off. Taps with a small store of their own do not count. Good to about 15 %: the engine, which follows every draw, is not
- * asked, so that a reading can be judged at once.
+ * its hot share, and for those who wait what runs off. Taps with a small store of their own do not count. Good to about
+ * 15 %: the engine, which follows every draw, is not asked, so that a reading can be judged at once.
  */
 export function hotLitresADay(study: Study, month: number): number {
   const coldC = mainsByMonth(study.site)[month]

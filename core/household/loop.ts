@@ -3,7 +3,7 @@ import { isOn } from '../calendar/week'
 import { daysSince1970 } from '../calendar/year'
 import { placeTemperature } from '../climate/places'
 import type { Run, Tap } from '../study/pipes'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 import { runUa } from './runs'
 import { carriedC } from './supply'
 import { frontOf, runsTo } from './ways'
@@ -19,7 +19,10 @@ function minuteOfWeek(takenAt: string): number {
 /** Whether the loop's pump is due to run at a time, by what is set. */
 export function loopDue(study: Study, takenAt: string): boolean {
   const { loop } = controlsOf(study)
-  return study.pipes.loop !== null && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek(takenAt))))
+  return (
+    study.pipes.loop !== null &&
+    (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek(takenAt))))
+  )
 }
 
 /** Every length of the loop, out and back, with its computed loss, W/K, and the air around it in a month, °C. */

@@ -14,5 +14,8 @@ export function outputFromPlate(heater: Heater): number | null {
   const efficiency = efficiencyOf(heater)
   if (heater.plateInputKw === null || !efficiency || !('outputKw' in heater)) return null
   const overGross = heater.plateOn === 'net' ? (NET_OVER_GROSS[carrierOf(heater)] ?? 1) : 1
-  return Math.round((heater.plateInputKw / overGross) * efficiencyAt(efficiency, PLATE_RETURN_C, carrierOf(heater)) * 10) / 10
+  return (
+    Math.round((heater.plateInputKw / overGross) * efficiencyAt(efficiency, PLATE_RETURN_C, carrierOf(heater)) * 10) /
+    10
+  )
 }

@@ -1,4 +1,4 @@
-import { type Week, hoursOpen } from '../calendar/week'
+import { hoursOpen, type Week } from '../calendar/week'
 import type { Controls } from '../study/controls'
 import { hasSetpoint, isRunning } from '../study/heater-kinds'
 import { valueAt, withValueAt } from '../study/paths'
@@ -21,16 +21,25 @@ export interface Setting {
 export function settingsOf(study: Study): Setting[] {
   const { found, set } = study.controls
   const row = (path: string, place: string, what: string, quantity: Quantity | null = null): Setting => ({
-    path, place, what, quantity, found: valueAt(found, path), now: valueAt(set ?? found, path),
+    path,
+    place,
+    what,
+    quantity,
+    found: valueAt(found, path),
+    now: valueAt(set ?? found, path),
   })
   return [
-    ...study.plant.heaters.filter(hasSetpoint).flatMap((h) => [
-      row(`heaters.${h.id}.setpointC`, h.name, 'Setpoint', 'temperature'),
-      row(`heaters.${h.id}.hysteresisK`, h.name, 'Calls below it by', 'rise'),
-      row(`heaters.${h.id}.windows`, h.name, 'May heat'),
-      ...(isRunning(h) ? [row(`heaters.${h.id}.keepHot`, h.name, 'Keep-hot')] : []),
-    ]),
-    ...(study.pipes.loop ? [row('loop.mode', 'Loop', 'Pump runs'), row('loop.windows', 'Loop', 'Windows of the pump')] : []),
+    ...study.plant.heaters
+      .filter(hasSetpoint)
+      .flatMap((h) => [
+        row(`heaters.${h.id}.setpointC`, h.name, 'Setpoint', 'temperature'),
+        row(`heaters.${h.id}.hysteresisK`, h.name, 'Calls below it by', 'rise'),
+        row(`heaters.${h.id}.windows`, h.name, 'May heat'),
+        ...(isRunning(h) ? [row(`heaters.${h.id}.keepHot`, h.name, 'Keep-hot')] : []),
+      ]),
+    ...(study.pipes.loop
+      ? [row('loop.mode', 'Loop', 'Pump runs'), row('loop.windows', 'Loop', 'Windows of the pump')]
+      : []),
     row('grid.stepMin', 'Controller', 'Step, minutes'),
     row('grid.periodsPerDay', 'Controller', 'Periods a day'),
     row('grid.days', 'Controller', 'Programme for'),
@@ -45,17 +54,34 @@ export function restoreFound(study: Study, path: string | null): Study {
   const { found, set } = study.controls
   if (!set) return study
   const restored: Controls = path === null ? found : withValueAt(set, path, valueAt(found, path))
-  return { ...study, controls: { ...study.controls, set: same(restored, found) ? null : restored, setOn: same(restored, found) ? null : study.controls.setOn } }
+  return {
+    ...study,
+    controls: {
+      ...study.controls,
+      set: same(restored, found) ? null : restored,
+      setOn: same(restored, found) ? null : study.controls.setOn,
+    },
+  }
 }
 
 /** Words of the controls as a person reads them. */
-const WORDS: Record<string, string> = { clock: 'by the clock', same: 'all days alike', 'work-sat-sun': 'Mon–Fri, Sat, Sun', each: 'each day by itself' }
+const WORDS: Record<string, string> = {
+  clock: 'by the clock',
+  same: 'all days alike',
+  'work-sat-sun': 'Mon–Fri, Sat, Sun',
+  each: 'each day by itself',
+}
 
 /** A setting in a few words. */
-export function settingText(value: unknown, quantity: Quantity | null, write: (quantity: Quantity, metric: number) => string): string {
+export function settingText(
+  value: unknown,
+  quantity: Quantity | null,
+  write: (quantity: Quantity, metric: number) => string,
+): string {
   if (quantity) return write(quantity, value as number)
   if (value === null) return 'at all times'
   if (typeof value === 'boolean') return value ? 'on' : 'off'
   if (Array.isArray(value)) return `${Math.round(hoursOpen(value as Week) * 10) / 10} h a week`
-  return WORDS[String(value)] ?? String(value)
+  const word = JSON.stringify(value).replace(/^"|"$/g, '')
+  return WORDS[word] ?? word
 }

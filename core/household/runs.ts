@@ -3,7 +3,7 @@ import { type Place, placeTemperature } from '../climate/places'
 import { type Material, pipeOf } from '../pipes/catalogue'
 import { frontPerMetre } from '../pipes/contents'
 import { type Insulation, pipeLoss } from '../pipes/loss'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 import { sameEverywhere } from '../units/same-everywhere'
 
 /** A length of pipe as the study describes it. */
@@ -26,10 +26,17 @@ const DEAD_SHARE = 0.5
  * Loss of a run for each kelvin, W/K, at the year's mean of its place: for water of a temperature that keeps passing, or
  * for a run that is filled with it and left to cool, where the film is weaker for most of the time.
  */
-export function runUa(length: Length, waterC: number, monthlyAirC: readonly number[], use: 'flows' | 'cools' = 'flows'): number {
+export function runUa(
+  length: Length,
+  waterC: number,
+  monthlyAirC: readonly number[],
+  use: 'flows' | 'cools' = 'flows',
+): number {
   const airC = yearMean(monthlyAirC.map((_, m) => placeTemperature(length.place, m, monthlyAirC)))
   const usualC = use === 'flows' ? waterC : airC + DEAD_SHARE * (waterC - airC)
-  return sameEverywhere(pipeLoss(pipeOf(length.material, length.size), usualC, airC, length.insulation, length.place).uWMK * length.lengthM)
+  return sameEverywhere(
+    pipeLoss(pipeOf(length.material, length.size), usualC, airC, length.insulation, length.place).uWMK * length.lengthM,
+  )
 }
 
 /** Contents of a run with its wall counted as water, L. */
@@ -41,6 +48,11 @@ export function runFrontL(length: Pick<Length, 'material' | 'size' | 'lengthM'>)
 export function loopRuns(study: Study): Set<string> {
   const out = new Set<string>()
   const { loop, runs } = study.pipes
-  for (let id: string | null = loop && controlsOf(study).loop.mode !== 'off' ? loop.turnsAt : null; id !== null; id = runs.find((r) => r.id === id)!.from) out.add(id)
+  for (
+    let id: string | null = loop && controlsOf(study).loop.mode !== 'off' ? loop.turnsAt : null;
+    id !== null;
+    id = runs.find((r) => r.id === id)!.from
+  )
+    out.add(id)
   return out
 }

@@ -1,5 +1,5 @@
 import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 
 /** The setpoint that decides how hot the water is that leaves for the taps, °C, and whose it is. */
 export function supplyOf(study: Study): { heaterId: string; setpointC: number } {
@@ -8,17 +8,22 @@ export function supplyOf(study: Study): { heaterId: string; setpointC: number } 
   const running = runningOf(heaters)
   const central = heaters.filter((h) => !isLocal(h))
   const held = running ? [running] : central.filter(hasSetpoint)
-  const hottest = (held.length ? held : central).reduce((a, b) => (controls[b.id].setpointC > controls[a.id].setpointC ? b : a))
+  const hottest = (held.length ? held : central).reduce((a, b) =>
+    controls[b.id].setpointC > controls[a.id].setpointC ? b : a,
+  )
   return { heaterId: hottest.id, setpointC: controls[hottest.id].setpointC }
 }
 
 /** Water that the pipes carry, °C: the same, or what a mixing valve behind the store makes of it. */
-export const carriedC = (study: Study): number => Math.min(supplyOf(study).setpointC, study.plant.store?.mixesToC ?? Infinity)
+export const carriedC = (study: Study): number =>
+  Math.min(supplyOf(study).setpointC, study.plant.store?.mixesToC ?? Infinity)
 
 /** The hottest thermostat that holds the store, °C, and whose it is; null without a store, or with the sun and fires alone. */
 export function storeThermostat(study: Study): { heaterId: string; setpointC: number } | null {
   const controls = controlsOf(study).heaters
-  const held = study.plant.heaters.filter((h) => isOnStore(h) && hasSetpoint(h)).map((h) => ({ heaterId: h.id, setpointC: controls[h.id].setpointC }))
+  const held = study.plant.heaters
+    .filter((h) => isOnStore(h) && hasSetpoint(h))
+    .map((h) => ({ heaterId: h.id, setpointC: controls[h.id].setpointC }))
   return held.length ? held.reduce((a, b) => (b.setpointC > a.setpointC ? b : a)) : null
 }
 

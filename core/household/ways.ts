@@ -3,7 +3,7 @@ import { placeTemperature } from '../climate/places'
 import { runningOf } from '../study/heater-kinds'
 import type { Run, Tap } from '../study/pipes'
 import type { Heater } from '../study/plant'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { runFrontL, runUa } from './runs'
@@ -35,7 +35,7 @@ export function heaterOf(study: Study, id: string | null): Heater {
 /** Runs from the plant to a tap, in the order the water takes. */
 export function runsTo(study: Study, tap: Pick<Tap, 'runId'>): Run[] {
   const out: Run[] = []
-  for (let id: string | null = tap.runId; id !== null; ) {
+  for (let id: string | null = tap.runId; id !== null;) {
     const run: Run = study.pipes.runs.find((r) => r.id === id)!
     out.unshift(run)
     id = run.from

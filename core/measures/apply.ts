@@ -3,7 +3,7 @@ import { type Insulation, resistanceOf } from '../pipes/loss'
 import type { Controls } from '../study/controls'
 import type { Measure, Package } from '../study/measures'
 import type { Run } from '../study/pipes'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
 function withControls(study: Study, change: (controls: Controls) => Controls): Study {
@@ -11,9 +11,14 @@ function withControls(study: Study, change: (controls: Controls) => Controls): S
 }
 
 /** A length of pipe with insulation put on, where it can be reached and the new holds more than what is there. */
-function wrapped<L extends Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>>(length: L, insulation: Insulation): L {
+function wrapped<L extends Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>>(
+  length: L,
+  insulation: Insulation,
+): L {
   const { outerM } = pipeOf(length.material, length.size)
-  return length.reachable && resistanceOf(insulation, outerM) > resistanceOf(length.insulation, outerM) ? { ...length, insulation } : length
+  return length.reachable && resistanceOf(insulation, outerM) > resistanceOf(length.insulation, outerM)
+    ? { ...length, insulation }
+    : length
 }
 
 /** One measure done to a household. Pure: the study given is not touched. */

@@ -1,6 +1,6 @@
 import type { Package } from '../study/measures'
-import { type Study, asFound } from '../study/study'
-import { type YearResult, boughtKwh, drawnL } from '../year/result'
+import { asFound, type Study } from '../study/study'
+import { boughtKwh, drawnL, type YearResult } from '../year/result'
 import { apply, applyAll } from './apply'
 
 /** One year that has to be simulated, and the name it goes by in the plan. */
@@ -29,7 +29,13 @@ export function jobsOf(study: Study, packages: readonly Package[] = study.packag
     if (pack.measures.length < 2) continue
     for (const m of pack.measures) {
       jobs.push({ key: singleKey(pack.id, m.id), study: apply(study, m) })
-      jobs.push({ key: lastKey(pack.id, m.id), study: applyAll(study, pack.measures.filter((x) => x !== m)) })
+      jobs.push({
+        key: lastKey(pack.id, m.id),
+        study: applyAll(
+          study,
+          pack.measures.filter((x) => x !== m),
+        ),
+      })
     }
   }
   return jobs
@@ -108,8 +114,10 @@ export function compared(
     asSet: set && { result: set, difference: differenceOf(found, set) },
     packages: packages.map((pack) => {
       const result = year(packageKey(pack.id))
-      const alone = (id: string) => (pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id))))
-      const lastIn = (id: string) => (pack.measures.length < 2 ? saved(base, result) : saved(year(lastKey(pack.id, id)), result))
+      const alone = (id: string) =>
+        pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id)))
+      const lastIn = (id: string) =>
+        pack.measures.length < 2 ? saved(base, result) : saved(year(lastKey(pack.id, id)), result)
       const measures = pack.measures.map((m) => ({
         id: m.id,
         name: m.name,

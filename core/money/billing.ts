@@ -27,8 +27,19 @@ const logs = CALORIFIC['beech logs at 20 % moisture, kg']
 
 /** Units a carrier is sold by, and the kWh (gross; wood: net) in each to begin with; the bill has the supplier's own. */
 export const BILLED: Record<Carrier, Partial<Record<BillUnit, number>>> = {
-  'natural-gas': { kwh: 1, therm: KWH_PER_THERM, m3: CALORIFIC['natural gas, m³'], ft3: CALORIFIC['natural gas, ft³'], 'hundred-ft3': 100 * CALORIFIC['natural gas, ft³'] },
-  propane: { kwh: 1, kg: CALORIFIC['propane, kg'], litre: CALORIFIC['propane, L'], gallon: CALORIFIC['propane, L'] * GAL_L },
+  'natural-gas': {
+    kwh: 1,
+    therm: KWH_PER_THERM,
+    m3: CALORIFIC['natural gas, m³'],
+    ft3: CALORIFIC['natural gas, ft³'],
+    'hundred-ft3': 100 * CALORIFIC['natural gas, ft³'],
+  },
+  propane: {
+    kwh: 1,
+    kg: CALORIFIC['propane, kg'],
+    litre: CALORIFIC['propane, L'],
+    gallon: CALORIFIC['propane, L'] * GAL_L,
+  },
   'heating-oil': { kwh: 1, litre: CALORIFIC['heating oil, L'], gallon: CALORIFIC['heating oil, L'] * GAL_L },
   electricity: { kwh: 1 },
   'wood-logs': { kwh: 1, kg: logs, 'stacked-m3': logs * STACKED_KG_M3, cord: logs * STACKED_KG_M3 * CORD_M3 },

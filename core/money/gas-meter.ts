@@ -15,5 +15,8 @@ export const airPressure = (altitudeM: number): number => BILLED_AT.mbar * (1 - 
  * @param altitudeM of the meter; @param gasC gas in it, °C; @param gaugeMbar over the air's pressure
  * @example meteredShare(1700, 15, 20) // 0.834
  */
-export const meteredShare = (altitudeM: number, gasC: number = BILLED_AT.c, gaugeMbar: number = USUAL_GAUGE_MBAR): number =>
-  ((airPressure(altitudeM) + gaugeMbar) / BILLED_AT.mbar) * ((BILLED_AT.c + ZERO_K) / (gasC + ZERO_K))
+export const meteredShare = (
+  altitudeM: number,
+  gasC: number = BILLED_AT.c,
+  gaugeMbar: number = USUAL_GAUGE_MBAR,
+): number => ((airPressure(altitudeM) + gaugeMbar) / BILLED_AT.mbar) * ((BILLED_AT.c + ZERO_K) / (gasC + ZERO_K))

@@ -1,6 +1,6 @@
 import { edges, isOn, type Week } from '../calendar/week'
 import { WATER_UNITS, type WaterUnit } from './billing'
-import { CARRIERS, type Carrier } from './carriers'
+import { type Carrier, CARRIERS } from './carriers'
 
 /** Currencies to choose from; a study may have any other by its code. */
 export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
@@ -29,7 +29,8 @@ export function priceAt(tariff: Tariff, minuteOfWeek: number, month: number): nu
 }
 
 /** Money for a cubic metre of water, its way out included. */
-export const waterPerM3 = (water: { unit: WaterUnit; price: number; sewer: number }) => (water.price + water.sewer) / WATER_UNITS[water.unit].m3
+export const waterPerM3 = (water: { unit: WaterUnit; price: number; sewer: number }) =>
+  (water.price + water.sewer) / WATER_UNITS[water.unit].m3
 
 /** Minutes of the week at which any price changes. */
 export function priceEdges(tariffs: Partial<Record<Carrier, Tariff>>): number[] {

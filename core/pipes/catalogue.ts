@@ -113,7 +113,8 @@ export function sizesOf(material: Material): string[] {
 export function pipeOf(material: Material, size: string): Pipe {
   const series: Series = PIPES[material]
   const dims = Object.hasOwn(series.sizes, size) ? series.sizes[size] : undefined
-  if (!dims) throw new RangeError(`size "${size}" is not made in ${material}; it comes in ${sizesOf(material).join(', ')}`)
+  if (!dims)
+    throw new RangeError(`size "${size}" is not made in ${material}; it comes in ${sizesOf(material).join(', ')}`)
   const [outer, wall] = dims
   return { wall: series.wall, outerM: outer / 1000, innerM: (outer - 2 * wall) / 1000 }
 }

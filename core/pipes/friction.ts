@@ -18,7 +18,13 @@ export function frictionFactor(re: number, roughness = 0): number {
  * Pressure lost along a pipe, Pa: f (L/D) ρv²/2.
  * @param flowLMin more than 0; @param tempC of the water, for density and viscosity; @param roughnessMm of the wall
  */
-export function pressureDrop(flowLMin: number, lengthM: number, innerM: number, tempC: number, roughnessMm = 0): number {
+export function pressureDrop(
+  flowLMin: number,
+  lengthM: number,
+  innerM: number,
+  tempC: number,
+  roughnessMm = 0,
+): number {
   const rho = density(tempC)
   const v = flowLMin / 60_000 / ((Math.PI / 4) * innerM ** 2)
   const re = (rho * v * innerM) / viscosity(tempC)

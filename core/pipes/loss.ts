@@ -1,5 +1,5 @@
-import type { Place } from '../climate/places'
 import { freeConvection, radiation } from '../air/properties'
+import type { Place } from '../climate/places'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { buriedResistance } from './buried'
 import type { Pipe } from './catalogue'
@@ -46,7 +46,13 @@ export interface PipeLoss {
  * @param waterC 0 to 100 °C; @param ambientC −40 to 60 °C
  * @example pipeLoss(pipeOf('copper-en', '22'), 60, 20).lossWM // 31.5
  */
-export function pipeLoss(pipe: Pipe, waterC: number, ambientC: number, insulation?: Insulation | null, place?: Place): PipeLoss {
+export function pipeLoss(
+  pipe: Pipe,
+  waterC: number,
+  ambientC: number,
+  insulation?: Insulation | null,
+  place?: Place,
+): PipeLoss {
   const thickness = insulation ? insulation.thicknessMm / 1000 : 0
   const jacketM = pipe.outerM + 2 * thickness
   let resistance = Math.log(pipe.outerM / pipe.innerM) / (2 * Math.PI * pipe.wall.conductivity)

@@ -36,7 +36,11 @@ export function unAdopt(study: Study, id: string): Study {
     if (valueAt(next, path) === undefined) continue
     next = withValueAt(next, path, before)
     const { [path]: _gone, ...origins } = next.origins
-    next = { ...next, origins: beforeOrigin === null ? origins : { ...origins, [path]: beforeOrigin as 'measured' | 'entered' | 'assumed' } }
+    next = {
+      ...next,
+      origins:
+        beforeOrigin === null ? origins : { ...origins, [path]: beforeOrigin as 'measured' | 'entered' | 'assumed' },
+    }
   }
   return replaceReading(next, id, { adopted: null })
 }

@@ -23,13 +23,18 @@ const CLIMB_S = 3
 
 /** Points as a log keeps them, "0 11.2; 10 24.5; 20 41". Null when it is none, or when time runs backwards. */
 export function readClimb(text: string): ClimbPoint[] | null {
-  const points = text.split(';').map((p) => p.trim()).filter(Boolean).map((p) => /^(\d+(?:\.\d+)?) (-?\d+(?:\.\d+)?)$/.exec(p))
+  const points = text
+    .split(';')
+    .map((p) => p.trim())
+    .filter(Boolean)
+    .map((p) => /^(\d+(?:\.\d+)?) (-?\d+(?:\.\d+)?)$/.exec(p))
   if (points.length === 0 || points.some((m) => !m)) return null
   const out = points.map((m) => ({ s: Number(m![1]), c: Number(m![2]) }))
   return out.every((p, i) => p.c >= 0 && p.c <= 100 && (i === 0 || p.s > out[i - 1].s)) ? out : null
 }
 
-export const writeClimb = (points: readonly ClimbPoint[]) => points.map((p) => `${Math.round(p.s * 10) / 10} ${Math.round(p.c * 10) / 10}`).join('; ')
+export const writeClimb = (points: readonly ClimbPoint[]) =>
+  points.map((p) => `${Math.round(p.s * 10) / 10} ${Math.round(p.c * 10) / 10}`).join('; ')
 
 /**
  * Whether a climb has come to rest, and where: at least three last readings over 20 s or more that lie within 0.6 K.
@@ -61,7 +66,14 @@ export const climb = defineReading({
   title: 'Climb at a tap, timed',
   how: 'Hot only, pipes cold: a thermometer reading every few seconds from the moment the tap opens, until it is steady.',
   at: 'tap',
-  input: z.strictObject({ points: z.string().max(4000).refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, each later than the one before'), flowLMin: FIELDS.flowLMin, hotC: FIELDS.hotC }),
+  input: z.strictObject({
+    points: z
+      .string()
+      .max(4000)
+      .refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, each later than the one before'),
+    flowLMin: FIELDS.flowLMin,
+    hotC: FIELDS.hotC,
+  }),
   begin: { hotC: 40 },
   possible: () => true,
   judge: (study, reading, { points: text, flowLMin, hotC }) => {
@@ -69,7 +81,8 @@ export const climb = defineReading({
     const points = readClimb(text)!
     const steadyC = steadyOf(points)
     const seconds = secondsTo(points, hotC)
-    if (steadyC === null && seconds === null) return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
+    if (steadyC === null && seconds === null)
+      return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
     const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
     const frontL = frontAt(study, tap, reading.takenAt)
@@ -80,21 +93,82 @@ export const climb = defineReading({
       worked: {
         out: { steadyC, seconds },
         steps: [
-          ...(seconds === null ? [] : [{ label: 'Hot after', formula: 'where the climb passes what you call hot', value: seconds, quantity: 'seconds' } as const, { label: 'By the study', formula: 'front of all runs / flow + delay of the heater', value: waitS, quantity: 'seconds' } as const]),
-          ...(steadyC === null ? [] : [{ label: 'Steady at', formula: 'mean of the last readings, within 0.6 K over 20 s or more', value: steadyC, quantity: 'temperature' } as const, { label: 'By the study', formula: 'along each run T − air falls as exp(−U′L/ṁc)', value: modelled, quantity: 'temperature' } as const]),
+          ...(seconds === null
+            ? []
+            : [
+                {
+                  label: 'Hot after',
+                  formula: 'where the climb passes what you call hot',
+                  value: seconds,
+                  quantity: 'seconds',
+                } as const,
+                {
+                  label: 'By the study',
+                  formula: 'front of all runs / flow + delay of the heater',
+                  value: waitS,
+                  quantity: 'seconds',
+                } as const,
+              ]),
+          ...(steadyC === null
+            ? []
+            : [
+                {
+                  label: 'Steady at',
+                  formula: 'mean of the last readings, within 0.6 K over 20 s or more',
+                  value: steadyC,
+                  quantity: 'temperature',
+                } as const,
+                {
+                  label: 'By the study',
+                  formula: 'along each run T − air falls as exp(−U′L/ṁc)',
+                  value: modelled,
+                  quantity: 'temperature',
+                } as const,
+              ]),
         ],
         notes: [
           ...(steadyC === null ? ['It was still climbing: read on until it stands.'] : []),
-          ...(seconds !== null && Math.abs(off) > CLIMB_K ? [off < 0 ? 'It stands cooler than the study says: the dial may stand lower than it says, or cold water crosses over.' : 'It stands hotter than the study says: the dial may stand higher than it says.'] : []),
+          ...(seconds !== null && Math.abs(off) > CLIMB_K
+            ? [
+                off < 0
+                  ? 'It stands cooler than the study says: the dial may stand lower than it says, or cold water crosses over.'
+                  : 'It stands hotter than the study says: the dial may stand higher than it says.',
+              ]
+            : []),
         ],
       },
-      results: { seconds: { label: 'Hot after', quantity: 'seconds' }, steadyC: { label: 'Steady at', quantity: 'temperature' } },
+      results: {
+        seconds: { label: 'Hot after', quantity: 'seconds' },
+        steadyC: { label: 'Steady at', quantity: 'temperature' },
+      },
       verdict:
         seconds !== null
-          ? { figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 }, measured: ranL, modelled: frontL, uncertainty: frontL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S, likely: ranL > frontL ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way'] : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'] }
+          ? {
+              figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
+              measured: ranL,
+              modelled: frontL,
+              uncertainty: frontL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
+              likely:
+                ranL > frontL
+                  ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
+                  : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'],
+            }
           : steadyC === null
             ? null
-            : { figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' }, measured: steadyC, modelled, uncertainty: CLIMB_K, likely: steadyC < modelled ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'a long bare or buried stretch'] : ['the dial stands higher than it says', 'the store was just heated'] },
+            : {
+                figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' },
+                measured: steadyC,
+                modelled,
+                uncertainty: CLIMB_K,
+                likely:
+                  steadyC < modelled
+                    ? [
+                        'the dial stands lower than it says',
+                        'cold water crosses over at a mixer',
+                        'a long bare or buried stretch',
+                      ]
+                    : ['the dial stands higher than it says', 'the store was just heated'],
+              },
       offers: seconds === null ? [] : lengthOffer(study, tap, reading.takenAt, ranL),
     }
   },

@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
-import { Matrix, inverse } from 'ml-matrix'
+import { inverse, Matrix } from 'ml-matrix'
 import { loopUa } from '../household/loop'
 import { supplyOf } from '../household/supply'
 import { runsTo, tapOf } from '../household/ways'
@@ -31,11 +31,22 @@ interface Doubt {
 
 const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x))
 /** Doubt of a quantity that may be off by a factor: e^σ either way is one step. */
-const byFactor = (now: number, sigma: number, low: number, high: number) => (step: number) => clamp(now * Math.exp(sigma * step), low, high)
+const byFactor = (now: number, sigma: number, low: number, high: number) => (step: number) =>
+  clamp(now * Math.exp(sigma * step), low, high)
 const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
 
 /** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */
-const USUAL = { storeLoss: 0.4, loopLoss: 0.35, length: 0.25, flow: 0.2, output: 0.12, efficiency: 0.06, habits: 0.4, setpointK: 4, mainsK: 2 }
+const USUAL = {
+  storeLoss: 0.4,
+  loopLoss: 0.35,
+  length: 0.25,
+  flow: 0.2,
+  output: 0.12,
+  efficiency: 0.06,
+  habits: 0.4,
+  setpointK: 4,
+  mainsK: 2,
+}
 
 /** Everything in the study that the readings in its log could correct. */
 function doubts(study: Study): Doubt[] {
@@ -44,49 +55,117 @@ function doubts(study: Study): Doubt[] {
   if (study.plant.store) {
     const now = standingUa(study.plant.store.loss, study.plant.store.litres)
     if (now > 0)
-      out.push({ path: 'plant.store.loss', label: 'Standing loss of the store', figure: { label: '', quantity: 'lossRate' }, now, at: byFactor(now, USUAL.storeLoss, 0.01, 100), write: (s, uaWK) => withValueAt(s, 'plant.store.loss', { kind: 'ua', uaWK }) })
+      out.push({
+        path: 'plant.store.loss',
+        label: 'Standing loss of the store',
+        figure: { label: '', quantity: 'lossRate' },
+        now,
+        at: byFactor(now, USUAL.storeLoss, 0.01, 100),
+        write: (s, uaWK) => withValueAt(s, 'plant.store.loss', { kind: 'ua', uaWK }),
+      })
   }
   if (study.pipes.loop) {
     const now = loopUa(study)
-    out.push({ path: 'pipes.loop.measuredUaWK', label: 'Loss of the loop', figure: { label: '', quantity: 'lossRate' }, now, at: byFactor(now, USUAL.loopLoss, 0.1, 500), write: plain('pipes.loop.measuredUaWK') })
+    out.push({
+      path: 'pipes.loop.measuredUaWK',
+      label: 'Loss of the loop',
+      figure: { label: '', quantity: 'lossRate' },
+      now,
+      at: byFactor(now, USUAL.loopLoss, 0.1, 500),
+      write: plain('pipes.loop.measuredUaWK'),
+    })
   }
   const { heaterId, setpointC } = supplyOf(study)
   const setpointPath = `controls.found.heaters.${heaterId}.setpointC`
   if (!study.controls.set)
-    out.push({ path: setpointPath, label: 'Setpoint as found', figure: { label: '', quantity: 'temperature' }, now: setpointC, at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high), write: plain(setpointPath) })
+    out.push({
+      path: setpointPath,
+      label: 'Setpoint as found',
+      figure: { label: '', quantity: 'temperature' },
+      now: setpointC,
+      at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high),
+      write: plain(setpointPath),
+    })
   if (read.has('hot-litres') && study.people.draws.kind === 'routine') {
     const now = study.people.volumeFactor
-    out.push({ path: 'people.volumeFactor', label: 'All amounts of the routine, times', figure: { label: '', decimals: 2 }, now, at: byFactor(now, USUAL.habits, 0.2, 5), write: plain('people.volumeFactor') })
+    out.push({
+      path: 'people.volumeFactor',
+      label: 'All amounts of the routine, times',
+      figure: { label: '', decimals: 2 },
+      now,
+      at: byFactor(now, USUAL.habits, 0.2, 5),
+      write: plain('people.volumeFactor'),
+    })
   }
   if (read.has('mains')) {
     const middles = mainsByMonth(study.site)
     const mean = middles.reduce((s, c) => s + c / 12, 0)
-    out.push({ path: 'site.mains', label: 'Cold main, mean of the year', figure: { label: '', quantity: 'temperature' }, now: mean, at: (step) => mean + USUAL.mainsK * step, write: (s, c) => withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }) })
+    out.push({
+      path: 'site.mains',
+      label: 'Cold main, mean of the year',
+      figure: { label: '', quantity: 'temperature' },
+      now: mean,
+      at: (step) => mean + USUAL.mainsK * step,
+      write: (s, c) =>
+        withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }),
+    })
   }
   for (const heater of study.plant.heaters) {
     const output = outputOf(heater)
     if (!output) continue
     const path = `plant.heaters.${heater.id}.${output.field}`
     const now = output.kw
-    if (study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id && r.values.gave === 'all it has'))
-      out.push({ path, label: `Output of ${heater.name}`, figure: { label: '', quantity: 'power' }, now, at: byFactor(now, USUAL.output, 1, 200), write: plain(path) })
+    if (
+      study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id && r.values.gave === 'all it has')
+    )
+      out.push({
+        path,
+        label: `Output of ${heater.name}`,
+        figure: { label: '', quantity: 'power' },
+        now,
+        at: byFactor(now, USUAL.output, 1, 200),
+        write: plain(path),
+      })
     const efficiency = efficiencyOf(heater)
     if (efficiency?.kind === 'fixed') {
       const { share } = efficiency
       const at = `plant.heaters.${heater.id}.efficiency`
-      out.push({ path: at, label: `Efficiency of ${heater.name}`, figure: { label: '', decimals: 3 }, now: share, at: (step) => clamp(share + USUAL.efficiency * step, 0.2, 1), write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }) })
+      out.push({
+        path: at,
+        label: `Efficiency of ${heater.name}`,
+        figure: { label: '', decimals: 3 },
+        now: share,
+        at: (step) => clamp(share + USUAL.efficiency * step, 0.2, 1),
+        write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }),
+      })
     }
   }
-  const taps = new Set(study.readings.filter((r) => r.kind === 'time-to-hot' || r.kind === 'bucket').map((r) => tapOf(study, r.where).id))
+  const taps = new Set(
+    study.readings.filter((r) => r.kind === 'time-to-hot' || r.kind === 'bucket').map((r) => tapOf(study, r.where).id),
+  )
   const runs = new Set<string>()
   for (const tap of study.pipes.taps.filter((t) => taps.has(t.id))) {
     const path = `pipes.taps.${tap.id}.flowLMin`
-    out.push({ path, label: `Flow of ${tap.name}`, figure: { label: '', quantity: 'flow' }, now: tap.flowLMin, at: byFactor(tap.flowLMin, USUAL.flow, 0.5, 60), write: plain(path) })
+    out.push({
+      path,
+      label: `Flow of ${tap.name}`,
+      figure: { label: '', quantity: 'flow' },
+      now: tap.flowLMin,
+      at: byFactor(tap.flowLMin, USUAL.flow, 0.5, 60),
+      write: plain(path),
+    })
     for (const run of runsTo(study, tap)) {
       if (runs.has(run.id)) continue
       runs.add(run.id)
       const length = `pipes.runs.${run.id}.lengthM`
-      out.push({ path: length, label: `Length of “${run.name}”`, figure: { label: '', quantity: 'length' }, now: run.lengthM, at: byFactor(run.lengthM, USUAL.length, 0.1, 500), write: plain(length) })
+      out.push({
+        path: length,
+        label: `Length of “${run.name}”`,
+        figure: { label: '', quantity: 'length' },
+        now: run.lengthM,
+        at: byFactor(run.lengthM, USUAL.length, 0.1, 500),
+        write: plain(length),
+      })
     }
   }
   return out
@@ -118,7 +197,9 @@ export interface Fit {
 function beforeAdoption(study: Study): Study {
   const all = [...study.readings].reverse().reduce((s, r) => unAdopt(s, r.id), study)
   const paths = new Set(doubts(all).map((d) => d.path))
-  return [...study.readings].reverse().reduce((s, r) => (r.adopted?.every((a) => paths.has(a.path)) ? unAdopt(s, r.id) : s), study)
+  return [...study.readings]
+    .reverse()
+    .reduce((s, r) => (r.adopted?.every((a) => paths.has(a.path)) ? unAdopt(s, r.id) : s), study)
 }
 
 /** A reading agrees within two standard deviations: its uncertainty is twice the one it is weighted by. */
@@ -142,11 +223,15 @@ export function fit(log: Study): Fit | null {
   if (used.length === 0 || unsure.length === 0) return null
   const target = used.map((r) => judge(study, r)!.verdict!).map((v) => ({ ...v, sigma: v.uncertainty / SIGMAS }))
 
-  const studyAt = (steps: readonly number[]) => unsure.reduce((s, d, k) => (steps[k] === 0 ? s : d.write(s, d.at(steps[k]))), study)
+  const studyAt = (steps: readonly number[]) =>
+    unsure.reduce((s, d, k) => (steps[k] === 0 ? s : d.write(s, d.at(steps[k]))), study)
   /** Every reading as the study at some steps would give it, in its uncertainties; then the steps themselves, the priors. */
   const rowsAt = (steps: readonly number[]): number[] => {
     const there = studyAt(steps)
-    return [...used.map((r, i) => (judge(there, r)?.verdict?.modelled ?? target[i].modelled) / target[i].sigma), ...steps]
+    return [
+      ...used.map((r, i) => (judge(there, r)?.verdict?.modelled ?? target[i].modelled) / target[i].sigma),
+      ...steps,
+    ]
   }
   // The solver asks for one row at a time, of one point and the two beside it in turn.
   const known = new Map<string, number[]>()
@@ -179,18 +264,37 @@ export function fit(log: Study): Fit | null {
   const covariance = inverse(jacobian.transpose().mmul(jacobian))
   const corrections = unsure.map((d, k): Correction => {
     const left = Math.sqrt(Math.max(0, covariance.get(k, k)))
-    return { path: d.path, label: d.label, figure: d.figure, from: d.now, to: d.at(steps[k]), left, settled: left < UNDETERMINED }
+    return {
+      path: d.path,
+      label: d.label,
+      figure: d.figure,
+      from: d.now,
+      to: d.at(steps[k]),
+      left,
+      settled: left < UNDETERMINED,
+    }
   })
   // What the readings do not settle stays exactly as it was.
   const kept = corrections.map((c, k) => (c.settled ? steps[k] : 0))
   let next = studyAt(kept)
-  next = { ...next, readings: log.readings, origins: { ...next.origins, ...Object.fromEntries(corrections.filter((c) => c.settled).map((c) => [c.path, 'measured' as const])) } }
+  next = {
+    ...next,
+    readings: log.readings,
+    origins: {
+      ...next.origins,
+      ...Object.fromEntries(corrections.filter((c) => c.settled).map((c) => [c.path, 'measured' as const])),
+    },
+  }
   return {
     study: next,
     corrections: corrections.map((c, k) => ({ ...c, to: unsure[k].at(kept[k]) })),
     readings: used.map((r, i) => {
       const verdict = judge(next, r)?.verdict
-      return { id: r.id, title: titleOf(r), off: verdict ? (target[i].measured - verdict.modelled) / target[i].uncertainty : 0 }
+      return {
+        id: r.id,
+        title: titleOf(r),
+        off: verdict ? (target[i].measured - verdict.modelled) / target[i].uncertainty : 0,
+      }
     }),
   }
 }

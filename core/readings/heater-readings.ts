@@ -22,7 +22,13 @@ export const heaterDisplay = defineReading({
   title: 'Heater: in, out and flow',
   how: 'Off the display or with thermometers, at a steady draw. Only a draw that makes it give all it has says what it can give.',
   at: 'heater',
-  input: z.strictObject({ inletC: FIELDS.inletC, outletC: FIELDS.outletC, flowLMin: FIELDS.flowLMin, efficiency: FIELDS.efficiency.optional(), gave: z.enum(['all it has', 'what was asked']).optional() }),
+  input: z.strictObject({
+    inletC: FIELDS.inletC,
+    outletC: FIELDS.outletC,
+    flowLMin: FIELDS.flowLMin,
+    efficiency: FIELDS.efficiency.optional(),
+    gave: z.enum(['all it has', 'what was asked']).optional(),
+  }),
   begin: {},
   possible: () => true,
   judge: (study, reading, { gave, ...values }) => {
@@ -43,17 +49,35 @@ export const heaterDisplay = defineReading({
               measured: kw,
               modelled: rated,
               uncertainty: rated * DISPLAY_SHARE,
-              likely: kw < rated ? ['it was modulating: the draw did not ask for all of it', 'scale on the exchanger', 'the rating is input, not output'] : ['the rating is that of heating, not of hot water', 'the flow on the display is off'],
+              likely:
+                kw < rated
+                  ? [
+                      'it was modulating: the draw did not ask for all of it',
+                      'scale on the exchanger',
+                      'the rating is input, not output',
+                    ]
+                  : ['the rating is that of heating, not of hot water', 'the flow on the display is off'],
             },
       // What one draw took is no output: it must have been all there was.
-      offers: gave === 'all it has' && output && kw !== undefined && kw >= 1 && kw <= 200 ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }] : [],
+      offers:
+        gave === 'all it has' && output && kw !== undefined && kw >= 1 && kw <= 200
+          ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }]
+          : [],
     }
   },
 })
 
 /** Power that the display of the same heater showed last before a reading, on the same day, kW. */
 function powerFromLog(study: Study, reading: Reading): number | undefined {
-  const shown = study.readings.filter((r) => r.kind === 'heater-display' && r.where === reading.where && r.takenAt.slice(0, 10) === reading.takenAt.slice(0, 10) && r.id !== reading.id).at(-1)
+  const shown = study.readings
+    .filter(
+      (r) =>
+        r.kind === 'heater-display' &&
+        r.where === reading.where &&
+        r.takenAt.slice(0, 10) === reading.takenAt.slice(0, 10) &&
+        r.id !== reading.id,
+    )
+    .at(-1)
   if (!shown) return undefined
   const { inletC, outletC, flowLMin } = shown.values
   return workedBy(waterPowerSum, { inletC, outletC, flowLMin }).out.waterKw as number | undefined
@@ -62,7 +86,10 @@ function powerFromLog(study: Study, reading: Reading): number | undefined {
 /** An efficiency that agrees with a measured one: a curve stays a curve and is moved, a fixed one becomes it. */
 function asMeasured(known: Efficiency, measured: number, carrier: Carrier): Efficiency {
   if (known.kind === 'fixed') return { kind: 'fixed', share: Math.round(measured * 1000) / 1000 }
-  return { kind: 'condensing', shift: Math.round((known.shift + measured - efficiencyAt(known, USUAL_RETURN_C, carrier)) * 1000) / 1000 }
+  return {
+    kind: 'condensing',
+    shift: Math.round((known.shift + measured - efficiencyAt(known, USUAL_RETURN_C, carrier)) * 1000) / 1000,
+  }
 }
 
 export const meter = defineReading({
@@ -92,27 +119,62 @@ export const meter = defineReading({
     const known = efficiencyOf(heater)
     const worked = {
       out: { ...base.out, efficiency },
-      steps: [...base.steps, ...(efficiency === null ? [] : [{ label: 'Efficiency', formula: 'power into the water / input', value: efficiency, decimals: 3 } as const])],
-      notes: [...base.notes, ...(typed === undefined && powerKw !== undefined ? ['The power into the water is that of the display in the log.'] : []), ...(efficiency !== null && efficiency > EFFICIENCY.high ? ['More out than in: one of the two readings is wrong, or the calorific value is.'] : [])],
+      steps: [
+        ...base.steps,
+        ...(efficiency === null
+          ? []
+          : [
+              { label: 'Efficiency', formula: 'power into the water / input', value: efficiency, decimals: 3 } as const,
+            ]),
+      ],
+      notes: [
+        ...base.notes,
+        ...(typed === undefined && powerKw !== undefined
+          ? ['The power into the water is that of the display in the log.']
+          : []),
+        ...(efficiency !== null && efficiency > EFFICIENCY.high
+          ? ['More out than in: one of the two readings is wrong, or the calorific value is.']
+          : []),
+      ],
     }
     const plate = heater.plateInputKw
     return {
       worked,
       results: { ...meterRate.results, efficiency: { label: 'Efficiency', decimals: 3 } },
-      verdict: efficiency !== null && known
-        ? {
-            figure: { label: `Efficiency of ${heater.name}`, decimals: 3 },
-            measured: efficiency,
-            modelled: efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater)),
-            uncertainty: METERED_SHARE * efficiency,
-            likely: efficiency < efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater)) ? ['scale or soot on the exchanger', 'something else ran on the same meter'] : ['the flow on the display is off', 'the gas is richer than was taken'],
-          }
-        : inputKw !== undefined && plate !== null
-          ? { figure: { label: 'Input', quantity: 'power' }, measured: inputKw, modelled: plate, uncertainty: plate * 0.08, likely: ['it was modulating', 'something else ran on the same meter', 'the plate gives input on net calorific value'] }
-          : null,
+      verdict:
+        efficiency !== null && known
+          ? {
+              figure: { label: `Efficiency of ${heater.name}`, decimals: 3 },
+              measured: efficiency,
+              modelled: efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater)),
+              uncertainty: METERED_SHARE * efficiency,
+              likely:
+                efficiency < efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater))
+                  ? ['scale or soot on the exchanger', 'something else ran on the same meter']
+                  : ['the flow on the display is off', 'the gas is richer than was taken'],
+            }
+          : inputKw !== undefined && plate !== null
+            ? {
+                figure: { label: 'Input', quantity: 'power' },
+                measured: inputKw,
+                modelled: plate,
+                uncertainty: plate * 0.08,
+                likely: [
+                  'it was modulating',
+                  'something else ran on the same meter',
+                  'the plate gives input on net calorific value',
+                ],
+              }
+            : null,
       offers: [
         ...(efficiency !== null && known && efficiency >= EFFICIENCY.low && efficiency <= EFFICIENCY.high
-          ? [{ path: `plant.heaters.${heater.id}.efficiency`, label: `Efficiency of ${heater.name}, as measured`, value: asMeasured(known, efficiency, carrierOf(heater)) }]
+          ? [
+              {
+                path: `plant.heaters.${heater.id}.efficiency`,
+                label: `Efficiency of ${heater.name}, as measured`,
+                value: asMeasured(known, efficiency, carrierOf(heater)),
+              },
+            ]
           : []),
       ],
     }
@@ -128,7 +190,13 @@ export const dial = defineReading({
   begin: {},
   possible: () => true,
   judge: (_study, _reading, { division, hotC }) => ({
-    worked: { out: { division, hotC }, steps: [], notes: ['Two marks or more make a scale: see the dial under Measure. Letters and marks stay unverified until read.'] },
+    worked: {
+      out: { division, hotC },
+      steps: [],
+      notes: [
+        'Two marks or more make a scale: see the dial under Measure. Letters and marks stay unverified until read.',
+      ],
+    },
     results: { division: { label: 'Dial', decimals: 1 }, hotC: { label: 'Gives', quantity: 'temperature' } },
     verdict: null,
     offers: [],

@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { sumNamed } from '../sums/registry'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
+import { sumNamed } from '../sums/registry'
+import { climb } from './climb'
 import { dial, heaterDisplay, meter } from './heater-readings'
-import { NOTED, defineReading, type Judgement, type ReadingKind } from './reading-kind'
+import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
 import { drain, loop, overnightDrop, pump, storeTop } from './store-readings'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
-import { climb } from './climb'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
 
 export const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code'] as const
@@ -35,10 +35,29 @@ const note = defineReading({
 
 /** Every kind of reading, in the order of a visit. Kept sums are readings too, but are not taken as such. */
 export const KINDS: readonly ReadingKind[] = [
-  mains, pressure, hardness, hotLitres, bucket, timeToHot, climb, tapTemperature, droop, heaterDisplay, meter, dial, storeTop, overnightDrop, loop, pump, drain, event, note,
+  mains,
+  pressure,
+  hardness,
+  hotLitres,
+  bucket,
+  timeToHot,
+  climb,
+  tapTemperature,
+  droop,
+  heaterDisplay,
+  meter,
+  dial,
+  storeTop,
+  overnightDrop,
+  loop,
+  pump,
+  drain,
+  event,
+  note,
 ]
 
-export const kindOf = (reading: Pick<Reading, 'kind'>): ReadingKind | undefined => KINDS.find((k) => k.kind === reading.kind)
+export const kindOf = (reading: Pick<Reading, 'kind'>): ReadingKind | undefined =>
+  KINDS.find((k) => k.kind === reading.kind)
 
 /** Title of a reading, of whatever kind. */
 export function titleOf(reading: Reading): string {

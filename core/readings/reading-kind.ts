@@ -1,7 +1,7 @@
 import type { z } from 'zod'
-import type { Figure, Worked } from '../sums/sum'
 import type { Reading, ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
+import type { Figure, Worked } from '../sums/sum'
 
 /** A measured figure held against what the study makes of it. */
 export interface Verdict {
@@ -46,9 +46,12 @@ export interface ReadingKind {
 }
 
 export function defineReading<S extends z.ZodObject>(
-  kind: Omit<ReadingKind, 'input' | 'judge'> & { input: S; judge: (study: Study, reading: Reading, values: z.output<S>) => Judgement },
+  kind: Omit<ReadingKind, 'input' | 'judge'> & {
+    input: S
+    judge: (study: Study, reading: Reading, values: z.output<S>) => Judgement
+  },
 ): ReadingKind {
-  return kind as unknown as ReadingKind
+  return kind
 }
 
 /** A judgement with nothing to work, compare or adopt. */

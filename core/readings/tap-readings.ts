@@ -12,7 +12,7 @@ import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
 import { KJ_PER_LITRE_K } from '../water/properties'
-import { type Judgement, type Offer, defineReading, impossible } from './reading-kind'
+import { defineReading, impossible, type Judgement, type Offer } from './reading-kind'
 import { workedBy } from './worked-by'
 
 /** A stopwatch in the hand, s; a flow by bucket, share; a tap thermometer, K. */
@@ -25,7 +25,12 @@ export const bucket = defineReading({
   title: 'Flow of a tap',
   how: 'Fill a known volume against the watch, the tap open as it is used.',
   at: 'tap',
-  input: z.strictObject({ volumeL: FIELDS.volumeL, seconds: FIELDS.seconds, water: z.enum(['mixed', 'hot', 'cold']), taps: z.enum(['alone', 'together']) }),
+  input: z.strictObject({
+    volumeL: FIELDS.volumeL,
+    seconds: FIELDS.seconds,
+    water: z.enum(['mixed', 'hot', 'cold']),
+    taps: z.enum(['alone', 'together']),
+  }),
   begin: { water: 'mixed', taps: 'alone' },
   possible: () => true,
   judge: (study, reading, { volumeL, seconds, water, taps }) => {
@@ -45,7 +50,15 @@ export const bucket = defineReading({
             likely: ['the tap was opened further or less than it is used', 'a strainer or a shower head is blocked'],
           }
         : null,
-      offers: asUsed ? [{ path: `pipes.taps.${tap.id}.flowLMin`, label: `Flow of ${tap.name}`, value: Math.min(60, Math.max(0.5, flowLMin)) }] : [],
+      offers: asUsed
+        ? [
+            {
+              path: `pipes.taps.${tap.id}.flowLMin`,
+              label: `Flow of ${tap.name}`,
+              value: Math.min(60, Math.max(0.5, flowLMin)),
+            },
+          ]
+        : [],
     }
   },
 })
@@ -68,13 +81,36 @@ export const timeToHot = defineReading({
       worked: {
         out: { runOffL: (flowLMin * seconds) / 60, frontL: measured },
         steps: [
-          { label: 'Ran off', formula: 'flow × seconds', value: (flowLMin * seconds) / 60, quantity: 'volume', decimals: 2 },
-          { label: 'Of it in the pipes', formula: 'flow × (seconds − delay of the heater)', value: measured, quantity: 'volume', decimals: 2 },
-          { label: 'By the study', formula: due ? 'past the loop: sum of contents × (1 + C wall / C water)' : 'sum of contents × (1 + C wall / C water)', value: modelled, quantity: 'volume', decimals: 2 },
+          {
+            label: 'Ran off',
+            formula: 'flow × seconds',
+            value: (flowLMin * seconds) / 60,
+            quantity: 'volume',
+            decimals: 2,
+          },
+          {
+            label: 'Of it in the pipes',
+            formula: 'flow × (seconds − delay of the heater)',
+            value: measured,
+            quantity: 'volume',
+            decimals: 2,
+          },
+          {
+            label: 'By the study',
+            formula: due
+              ? 'past the loop: sum of contents × (1 + C wall / C water)'
+              : 'sum of contents × (1 + C wall / C water)',
+            value: modelled,
+            quantity: 'volume',
+            decimals: 2,
+          },
         ],
         notes: due ? ['The loop’s pump was due at that hour: only what lies past the loop is counted as cold.'] : [],
       },
-      results: { runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 }, frontL: { label: 'Of it in the pipes', quantity: 'volume', decimals: 2 } },
+      results: {
+        runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 },
+        frontL: { label: 'Of it in the pipes', quantity: 'volume', decimals: 2 },
+      },
       verdict: {
         figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
         measured,
@@ -83,7 +119,12 @@ export const timeToHot = defineReading({
         likely:
           measured > modelled
             ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-            : [study.pipes.loop && !due ? 'the loop kept part of the way warm' : 'the pipes were still warm from a draw before', 'a run is shorter or narrower than it was written down'],
+            : [
+                study.pipes.loop && !due
+                  ? 'the loop kept part of the way warm'
+                  : 'the pipes were still warm from a draw before',
+                'a run is shorter or narrower than it was written down',
+              ],
       },
       offers: lengthOffer(study, tap, reading.takenAt, measured),
     }
@@ -96,7 +137,15 @@ export function lengthOffer(study: Study, tap: Tap, takenAt: string, measuredL: 
   if (!last) return []
   const rest = frontAt(study, tap, takenAt) - runFrontL(last)
   const lengthM = (measuredL - rest) / runFrontL({ ...last, lengthM: 1 })
-  return lengthM > 0.1 && lengthM < 500 ? [{ path: `pipes.runs.${last.id}.lengthM`, label: `Length of “${last.name}”, so that the contents agree`, value: Math.round(lengthM * 100) / 100 }] : []
+  return lengthM > 0.1 && lengthM < 500
+    ? [
+        {
+          path: `pipes.runs.${last.id}.lengthM`,
+          label: `Length of “${last.name}”, so that the contents agree`,
+          value: Math.round(lengthM * 100) / 100,
+        },
+      ]
+    : []
 }
 
 export const tapTemperature = defineReading({
@@ -119,10 +168,23 @@ export const tapTemperature = defineReading({
       worked: {
         out: { hotC },
         steps: [
-          { label: 'Lost on the way', formula: 'along each run T − air falls as exp(−U′L/ṁc)', value: leavesC - modelled, quantity: 'rise' },
-          { label: 'Leaves the plant at', formula: 'read at the tap + lost on the way', value: supply, quantity: 'temperature' },
+          {
+            label: 'Lost on the way',
+            formula: 'along each run T − air falls as exp(−U′L/ṁc)',
+            value: leavesC - modelled,
+            quantity: 'rise',
+          },
+          {
+            label: 'Leaves the plant at',
+            formula: 'read at the tap + lost on the way',
+            value: supply,
+            quantity: 'temperature',
+          },
         ],
-        notes: hotC > SCALDS_C ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?'] : [],
+        notes:
+          hotC > SCALDS_C
+            ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?']
+            : [],
       },
       results: { hotC: { label: `At ${tap.name}`, quantity: 'temperature' } },
       verdict: {
@@ -135,7 +197,16 @@ export const tapTemperature = defineReading({
             ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'the store was half drawn']
             : ['the dial stands higher than it says', 'the store was just heated'],
       },
-      offers: !mixed && where === 'near' && supply >= SETPOINT_C.low && supply <= SETPOINT_C.high ? [{ path: `controls.found.heaters.${heaterId}.setpointC`, label: 'Setpoint as found, as it really is', value: supply }] : [],
+      offers:
+        !mixed && where === 'near' && supply >= SETPOINT_C.low && supply <= SETPOINT_C.high
+          ? [
+              {
+                path: `controls.found.heaters.${heaterId}.setpointC`,
+                label: 'Setpoint as found, as it really is',
+                value: supply,
+              },
+            ]
+          : [],
     }
   },
 })
@@ -165,15 +236,43 @@ export const droop = defineReading({
         out: { droopK },
         steps: [
           { label: 'Droop', formula: 'alone − together', value: droopK, quantity: 'rise' },
-          ...(modelled === null ? [] : [{ label: 'The heater can make', formula: 'cold main + output / (both flows × heat of a litre), at most what one gets alone', value: modelled, quantity: 'temperature' } as const]),
+          ...(modelled === null
+            ? []
+            : [
+                {
+                  label: 'The heater can make',
+                  formula: 'cold main + output / (both flows × heat of a litre), at most what one gets alone',
+                  value: modelled,
+                  quantity: 'temperature',
+                } as const,
+              ]),
         ],
-        notes: droopK > DROOP_K + 1 ? [heater ? 'More than a shower forgives: the two ask more than the heater lifts.' : 'More than a shower forgives: look for a narrow run or a pressure drop.'] : [],
+        notes:
+          droopK > DROOP_K + 1
+            ? [
+                heater
+                  ? 'More than a shower forgives: the two ask more than the heater lifts.'
+                  : 'More than a shower forgives: look for a narrow run or a pressure drop.',
+              ]
+            : [],
       },
       results: { droopK: { label: `Droop at ${first.name} with ${second.name}`, quantity: 'rise' } },
       verdict:
         modelled === null
           ? null
-          : { figure: { label: `${first.name} with ${second.name} open`, quantity: 'temperature' }, measured: togetherC, modelled, uncertainty: DROOP_K + 1, likely: togetherC < modelled ? ['it gives less than its plate: scale, gas pressure, height', 'the flows are larger than was written down'] : ['one of the two was not full open', 'it gives more than was written down'] },
+          : {
+              figure: { label: `${first.name} with ${second.name} open`, quantity: 'temperature' },
+              measured: togetherC,
+              modelled,
+              uncertainty: DROOP_K + 1,
+              likely:
+                togetherC < modelled
+                  ? [
+                      'it gives less than its plate: scale, gas pressure, height',
+                      'the flows are larger than was written down',
+                    ]
+                  : ['one of the two was not full open', 'it gives more than was written down'],
+            },
       offers: [],
     }
   },

@@ -7,7 +7,7 @@ import { FIELDS, input } from '../sums/fields'
 import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { mainsByMonth } from '../water/mains'
 import { PRESSURE_BAR } from '../water/pressure'
-import { type Offer, defineReading } from './reading-kind'
+import { defineReading, type Offer } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
 const MAINS_K = 1
@@ -18,7 +18,11 @@ const GAUGE_BAR = 0.2
 export function mainsOffer(study: Study, takenAt: string, coldC: number): Offer {
   const off = coldC - mainsOn(study, takenAt)
   const monthlyC = mainsByMonth(study.site).map((c) => Math.round(Math.min(99, Math.max(0, c + off)) * 10) / 10)
-  return { path: 'site.mains', label: 'Cold main: shift the whole year so that it passes through this reading', value: { kind: 'monthly', monthlyC } }
+  return {
+    path: 'site.mains',
+    label: 'Cold main: shift the whole year so that it passes through this reading',
+    value: { kind: 'monthly', monthlyC },
+  }
 }
 
 export const mains = defineReading({
@@ -69,7 +73,13 @@ export const pressure = defineReading({
     verdict:
       study.site.pressureBar === null
         ? null
-        : { figure: { label: 'Pressure', quantity: 'pressure' }, measured: pressureBar, modelled: study.site.pressureBar, uncertainty: GAUGE_BAR, likely: ['the network’s pressure swings with the hour'] },
+        : {
+            figure: { label: 'Pressure', quantity: 'pressure' },
+            measured: pressureBar,
+            modelled: study.site.pressureBar,
+            uncertainty: GAUGE_BAR,
+            likely: ['the network’s pressure swings with the hour'],
+          },
     offers: [{ path: 'site.pressureBar', label: 'Pressure of the study', value: pressureBar }],
   }),
 })
@@ -83,7 +93,16 @@ export const hardness = defineReading({
   begin: {},
   possible: () => true,
   judge: (study, _reading, { hardnessMgL }) => ({
-    worked: { out: { hardnessMgL }, steps: [], notes: hardnessMgL > HARD_MG_L ? [`Hard: scale grows sharply above ${displayOf(study).temperature(SCALES_C)}. Have heater and elements looked at more often.`] : [] },
+    worked: {
+      out: { hardnessMgL },
+      steps: [],
+      notes:
+        hardnessMgL > HARD_MG_L
+          ? [
+              `Hard: scale grows sharply above ${displayOf(study).temperature(SCALES_C)}. Have heater and elements looked at more often.`,
+            ]
+          : [],
+    },
     results: { hardnessMgL: { label: 'Hardness', quantity: 'hardness' } },
     verdict: null,
     offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
@@ -112,7 +131,13 @@ export const hotLitres = defineReading({
         out: { perDayL: measured },
         steps: [
           { label: 'Hot water a day', formula: 'litres / days', value: measured, quantity: 'volume', decimals: 0 },
-          { label: 'By the routine', formula: 'Σ times a day × amount × hot share, and what runs off waiting', value: modelled, quantity: 'volume', decimals: 0 },
+          {
+            label: 'By the routine',
+            formula: 'Σ times a day × amount × hot share, and what runs off waiting',
+            value: modelled,
+            quantity: 'volume',
+            decimals: 0,
+          },
         ],
         notes: days < 5 ? ['A few days say little of a household: a week or more is worth waiting for.'] : [],
       },
@@ -122,9 +147,15 @@ export const hotLitres = defineReading({
         measured,
         modelled,
         uncertainty: ROUTINE_SHARE * modelled,
-        likely: measured > modelled ? ['longer showers than were told', 'guests', 'a dripping tap or a crossover'] : ['somebody was away', 'shorter showers than were told'],
+        likely:
+          measured > modelled
+            ? ['longer showers than were told', 'guests', 'a dripping tap or a crossover']
+            : ['somebody was away', 'shorter showers than were told'],
       },
-      offers: factor >= FACTOR.low && factor <= FACTOR.high ? [{ path: 'people.volumeFactor', label: 'All amounts of the routine times', value: factor }] : [],
+      offers:
+        factor >= FACTOR.low && factor <= FACTOR.high
+          ? [{ path: 'people.volumeFactor', label: 'All amounts of the routine times', value: factor }]
+          : [],
     }
   },
 })

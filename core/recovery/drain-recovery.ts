@@ -53,7 +53,8 @@ export function drainRecovery(connection: Connection, unit: RecoveryUnit, shower
   const { showerFlowLMin: flow, showerC, drainC, hotC, coldC } = shower
   const ua = uaAtFlow(unit, flow)
   /** Preheat when some share of the shower's flow runs through the cold side. */
-  const preheat = (share: number) => (share <= 0 ? coldC : coldC + counterflow(ua / (share * flow), share) * (drainC - coldC))
+  const preheat = (share: number) =>
+    share <= 0 ? coldC : coldC + counterflow(ua / (share * flow), share) * (drainC - coldC)
   const without = (showerC - coldC) / (hotC - coldC)
   if (connection === 'C') {
     const preheatC = preheat(without)
@@ -61,7 +62,11 @@ export function drainRecovery(connection: Connection, unit: RecoveryUnit, shower
   }
   if (connection === 'A') {
     const preheatC = Math.min(preheat(1), showerC)
-    return { preheatC, hotShare: (showerC - preheatC) / (hotC - preheatC), savedShare: (preheatC - coldC) / (showerC - coldC) }
+    return {
+      preheatC,
+      hotShare: (showerC - preheatC) / (hotC - preheatC),
+      savedShare: (preheatC - coldC) / (showerC - coldC),
+    }
   }
   // B: the cold share that balances the mixer. More hot water than without the unit is never needed, less than none never.
   let low = 0

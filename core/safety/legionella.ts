@@ -27,7 +27,10 @@ const D60_MIN = 2
 /** Below this nothing is claimed, °C. */
 const KILL_FROM_C = 46
 /** Kills per hour at each quarter of a degree from there up: the engine asks a few hundred thousand times a year. */
-const KILLS = Float64Array.from({ length: 221 }, (_, i) => 60 / (D50_MIN * (D60_MIN / D50_MIN) ** ((KILL_FROM_C + i / 4 - 50) / 10)))
+const KILLS = Float64Array.from(
+  { length: 221 },
+  (_, i) => 60 / (D50_MIN * (D60_MIN / D50_MIN) ** ((KILL_FROM_C + i / 4 - 50) / 10)),
+)
 
 /**
  * Tenfold kills of legionella in an hour at a temperature: 60 / D, with D log-linear through 111 min at 50 °C and

@@ -45,9 +45,7 @@ export function wrapped(uaWK: number, jacket: Jacket): number {
 
 /** How the standing loss of a store is known. */
 export type StandingLoss =
-  | { kind: 'ua'; uaWK: number }
-  | { kind: 'test'; kwhDay: number; riseK: number }
-  | { kind: 'label'; label: LabelClass }
+  { kind: 'ua'; uaWK: number } | { kind: 'test'; kwhDay: number; riseK: number } | { kind: 'label'; label: LabelClass }
 
 /**
  * Loss of a store for each kelvin above the room, W/K.

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Id, between } from './fields'
+import { between, Id } from './fields'
 import { Week } from './week'
 
 /** How a loop's pump is run. */

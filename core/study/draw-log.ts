@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { DAYS, DAY_S, daysSince1970 } from '../calendar/year'
+import { DAY_S, DAYS, daysSince1970 } from '../calendar/year'
 import { GAL_L } from '../units/quantities'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { type LoggedDraw, MOST_LOGGED, type People } from './people'
@@ -26,7 +26,8 @@ export interface LogMapping {
   wantedC: number
 }
 
-export type LogAnswer = { ok: true; draws: Extract<People['draws'], { kind: 'logged' }> } | { ok: false; faults: string[] }
+export type LogAnswer =
+  { ok: true; draws: Extract<People['draws'], { kind: 'logged' }> } | { ok: false; faults: string[] }
 
 interface Table {
   columns: string[]
@@ -37,7 +38,10 @@ interface Table {
 
 /** A file of separated values with a header. Separator and quotes are found out; empty lines are left out. */
 export function readTable(text: string): Table | { fault: string } {
-  if (text.length > LARGEST_LOG) return { fault: `the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB` }
+  if (text.length > LARGEST_LOG)
+    return {
+      fault: `the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`,
+    }
   const lines: number[] = []
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
   const cells = data.filter((row, i) => {
@@ -46,9 +50,14 @@ export function readTable(text: string): Table | { fault: string } {
     return full
   })
   const [head, ...rows] = cells
-  if (!head || head.length < 2 || rows.length === 0) return { fault: 'line 1: a header with at least a time and an amount is expected, and rows under it' }
+  if (!head || head.length < 2 || rows.length === 0)
+    return { fault: 'line 1: a header with at least a time and an amount is expected, and rows under it' }
   const columns = head.map((c) => c.trim())
-  return { columns, rows: rows.map((row) => Object.fromEntries(columns.map((c, i) => [c, (row[i] ?? '').trim()]))), lines: lines.slice(1) }
+  return {
+    columns,
+    rows: rows.map((row) => Object.fromEntries(columns.map((c, i) => [c, (row[i] ?? '').trim()]))),
+    lines: lines.slice(1),
+  }
 }
 
 /** What the names of the columns suggest. */
@@ -59,7 +68,15 @@ export function guessMapping(columns: readonly string[], tapId: string): LogMapp
   return {
     time: find(/time|date|start|when/i) ?? columns[0],
     amount,
-    amountUnit: /gal/i.test(amount) ? 'gal' : /kwh/i.test(amount) ? 'kWh' : /sec|\bs\b/i.test(amount) ? 's' : /min/i.test(amount) ? 'min' : 'L',
+    amountUnit: /gal/i.test(amount)
+      ? 'gal'
+      : /kwh/i.test(amount)
+        ? 'kWh'
+        : /sec|\bs\b/i.test(amount)
+          ? 's'
+          : /min/i.test(amount)
+            ? 'min'
+            : 'L',
     tap: find(/tap|outlet|where|fixture/i),
     temperature,
     temperatureUnit: temperature && /f\b|°f/i.test(temperature) ? '°F' : '°C',
@@ -74,7 +91,9 @@ function moment(text: string): number {
   if (!m) return NaN
   const [year, month, day, hour, minute, second] = m.slice(1).map((x) => Number(x ?? 0))
   const days = daysSince1970(year, month, day)
-  return days === null || hour > 23 || minute > 59 || second > 59 ? NaN : days * DAY_S + hour * 3600 + minute * 60 + second
+  return days === null || hour > 23 || minute > 59 || second > 59
+    ? NaN
+    : days * DAY_S + hour * 3600 + minute * 60 + second
 }
 
 const figure = (text: string) => (/^-?\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : NaN)
@@ -84,10 +103,19 @@ const figure = (text: string) => (/^-?\d+([.,]\d+)?$/.test(text) ? Number(text.r
  * log would be a wrong household.
  * @param coldC of the cold main when it was logged: what turns kWh into litres
  */
-export function readDrawLog(name: string, text: string, mapping: LogMapping, taps: readonly Tap[], coldC: number): LogAnswer {
+// A file is read line by line in one go: each line's faults are told apart where they are met.
+// eslint-disable-next-line complexity
+export function readDrawLog(
+  name: string,
+  text: string,
+  mapping: LogMapping,
+  taps: readonly Tap[],
+  coldC: number,
+): LogAnswer {
   const table = readTable(text)
   if ('fault' in table) return { ok: false, faults: [table.fault] }
-  if (table.rows.length > MOST_LOGGED) return { ok: false, faults: [`the log has ${table.rows.length} rows; at most ${MOST_LOGGED} are taken`] }
+  if (table.rows.length > MOST_LOGGED)
+    return { ok: false, faults: [`the log has ${table.rows.length} rows; at most ${MOST_LOGGED} are taken`] }
   const faults: string[] = []
   const found: (Omit<LoggedDraw, 'atMin'> & { at: number })[] = []
   for (const [i, row] of table.rows.entries()) {
@@ -96,13 +124,26 @@ export function readDrawLog(name: string, text: string, mapping: LogMapping, tap
     const at = moment(row[mapping.time] ?? '')
     const amount = figure(row[mapping.amount] ?? '')
     const named = mapping.tap === null ? '' : (row[mapping.tap] ?? '')
-    const tap = taps.find((t) => (named === '' ? t.id === mapping.tapId : [t.id, t.name.toLowerCase()].includes(named.toLowerCase())))
+    const tap = taps.find((t) =>
+      named === '' ? t.id === mapping.tapId : [t.id, t.name.toLowerCase()].includes(named.toLowerCase()),
+    )
     const written = mapping.temperature === null ? '' : (row[mapping.temperature] ?? '')
-    const wantedC = written === '' ? mapping.wantedC : mapping.temperatureUnit === '°F' ? (figure(written) - 32) / 1.8 : figure(written)
+    const wantedC =
+      written === ''
+        ? mapping.wantedC
+        : mapping.temperatureUnit === '°F'
+          ? (figure(written) - 32) / 1.8
+          : figure(written)
     if (Number.isNaN(at)) fault(`${quoted(mapping.time)}; a day and a time such as 2026-03-02 07:15 is expected`)
     else if (!(amount > 0)) fault(`${quoted(mapping.amount)}; a number above 0 is expected, in ${mapping.amountUnit}`)
-    else if (!tap) fault(`${mapping.tap === null ? 'no tap is chosen' : quoted(mapping.tap)}; the taps are ${taps.map((t) => t.name).join(', ')}`)
-    else if (!(wantedC > coldC && wantedC <= 90)) fault(`${mapping.temperature === null ? 'the temperature' : quoted(mapping.temperature)}; between the cold main and 90 °C is expected${wantedC > 90 ? '; is it °F?' : ''}`)
+    else if (!tap)
+      fault(
+        `${mapping.tap === null ? 'no tap is chosen' : quoted(mapping.tap)}; the taps are ${taps.map((t) => t.name).join(', ')}`,
+      )
+    else if (!(wantedC > coldC && wantedC <= 90))
+      fault(
+        `${mapping.temperature === null ? 'the temperature' : quoted(mapping.temperature)}; between the cold main and 90 °C is expected${wantedC > 90 ? '; is it °F?' : ''}`,
+      )
     else {
       const litres = litresOf(amount, mapping.amountUnit, tap, wantedC - coldC)
       if (litres > 2000) fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw; is the unit right?`)
@@ -114,10 +155,22 @@ export function readDrawLog(name: string, text: string, mapping: LogMapping, tap
   if (found.length === 0) return { ok: false, faults: ['no draw of a hundredth of a litre or more is in it'] }
   const first = Math.floor(found.reduce((least, d) => Math.min(least, d.at), Infinity) / DAY_S)
   const last = Math.floor(found.reduce((most, d) => Math.max(most, d.at), 0) / DAY_S)
-  if (last - first + 1 > DAYS) return { ok: false, faults: [`the log spans ${last - first + 1} days; at most a year is taken`] }
-  const draws = found.map(({ at, ...d }) => ({ ...d, atMin: (at - first * DAY_S) / 60 })).sort((a, b) => a.atMin - b.atMin)
+  if (last - first + 1 > DAYS)
+    return { ok: false, faults: [`the log spans ${last - first + 1} days; at most a year is taken`] }
+  const draws = found
+    .map(({ at, ...d }) => ({ ...d, atMin: (at - first * DAY_S) / 60 }))
+    .sort((a, b) => a.atMin - b.atMin)
   // 1 January 1970 was a Thursday.
-  return { ok: true, draws: { kind: 'logged', source: name.slice(0, 120) || 'log', days: last - first + 1, firstWeekday: (first + 3) % 7, draws } }
+  return {
+    ok: true,
+    draws: {
+      kind: 'logged',
+      source: name.slice(0, 120) || 'log',
+      days: last - first + 1,
+      firstWeekday: (first + 3) % 7,
+      draws,
+    },
+  }
 }
 
 function litresOf(amount: number, unit: LogMapping['amountUnit'], tap: Tap, riseK: number): number {

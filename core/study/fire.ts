@@ -5,7 +5,10 @@ import { between } from './fields'
 /** Times a fire is lit: days of the week, Monday first, from when, how long, and what is burned. */
 export const Firing = z.strictObject({
   days: z.array(z.boolean()).length(DAYS_A_WEEK),
-  atMin: z.int().min(0).max(MINUTES_A_DAY - 1),
+  atMin: z
+    .int()
+    .min(0)
+    .max(MINUTES_A_DAY - 1),
   hours: between(0.25, 24),
   kg: between(0, 200),
 })

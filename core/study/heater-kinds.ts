@@ -25,13 +25,15 @@ export type LocalHeater = HeaterOf<'under-sink' | 'reservoir'>
 export type StoreHeaterSpec = Exclude<Heater, RunningHeater | LocalHeater>
 
 /** Heats water as it runs through. */
-export const isRunning = (h: Heater): h is RunningHeater => h.kind === 'instant-gas' || h.kind === 'instant-electric' || h.kind === 'district-heat'
+export const isRunning = (h: Heater): h is RunningHeater =>
+  h.kind === 'instant-gas' || h.kind === 'instant-electric' || h.kind === 'district-heat'
 /** Stands at one tap and serves that alone. */
 export const isLocal = (h: Heater): h is LocalHeater => h.kind === 'under-sink' || h.kind === 'reservoir'
 /** Stands at a tap and is filled by the hot run. */
 export const isFedHot = (h: LocalHeater) => h.kind === 'under-sink' && h.feed === 'hot'
 /** The small store that serves a tap from the cold main, so that no hot pipe stands between; or none. */
-export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null => heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
+export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null =>
+  heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
 /** Heats the store. */
 export const isOnStore = (h: Heater): h is StoreHeaterSpec => !isRunning(h) && !isLocal(h)
 /** Follows a thermostat; the sun and a fire do not. */
@@ -54,7 +56,8 @@ export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'wat
 }
 
 /** How a heater turns what it burns into heat; null where there is no choice. */
-export const efficiencyOf = (heater: Heater): Efficiency | null => ('efficiency' in heater && typeof heater.efficiency !== 'number' ? heater.efficiency : null)
+export const efficiencyOf = (heater: Heater): Efficiency | null =>
+  'efficiency' in heater && typeof heater.efficiency !== 'number' ? heater.efficiency : null
 
 /** The heater whose delay a tap waits for: what heats as it runs, or none. */
 export const runningOf = (heaters: readonly Heater[]): RunningHeater | null => heaters.find(isRunning) ?? null

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LoopMode, SetpointC } from './controls'
-import { Id, Name, between } from './fields'
+import { between, Id, Name } from './fields'
 import { InsulationField } from './pipes'
 import { Week } from './week'
 

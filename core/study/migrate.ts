@@ -1,25 +1,36 @@
 import { everyMonth } from '../calendar/year'
-import { CARRIERS, type Carrier } from '../money/carriers'
+import { type Carrier, CARRIERS } from '../money/carriers'
 
 type Doc = Record<string, unknown>
 const object = (x: unknown): Doc => (typeof x === 'object' && x !== null ? (x as Doc) : {})
 const list = (x: unknown): Doc[] => (Array.isArray(x) ? (x as Doc[]) : [])
-const each = (x: unknown, change: (value: Doc) => Doc): Doc => Object.fromEntries(Object.entries(object(x)).map(([key, value]) => [key, change(object(value))]))
+const each = (x: unknown, change: (value: Doc) => Doc): Doc =>
+  Object.fromEntries(Object.entries(object(x)).map(([key, value]) => [key, change(object(value))]))
 
 /** Version 1 had no answers to what a survey looks for, readings without kinds, and list positions in its origins. */
 function from1(doc: Doc): Doc {
   const plant = object(doc.plant)
   const pipes = object(doc.pipes)
   const heaters = list(plant.heaters)
-  const byId = (path: string) => path.replace(/^plant\.heaters\.(\d+)/, (whole, i: string) => (heaters[Number(i)] ? `plant.heaters.${String(heaters[Number(i)].id)}` : whole))
+  const byId = (path: string) =>
+    path.replace(/^plant\.heaters\.(\d+)/, (whole, i: string) =>
+      heaters[Number(i)] ? `plant.heaters.${String(heaters[Number(i)].id)}` : whole,
+    )
   return {
     ...doc,
     version: 2,
     site: { ...object(doc.site), metered: null, backflowGuard: null, pressureReducer: null, expansionVessel: null },
     plant: {
       ...plant,
-      heaters: heaters.map((h) => ({ ...h, plateInputKw: null, settingsReviewed: null, ...(h.kind === 'element' ? { supplyAmps: null, volts: null } : {}) })),
-      store: plant.store ? { ...object(plant.store), mixingValve: null, reliefValve: null, valveBeforeRelief: null } : null,
+      heaters: heaters.map((h) => ({
+        ...h,
+        plateInputKw: null,
+        settingsReviewed: null,
+        ...(h.kind === 'element' ? { supplyAmps: null, volts: null } : {}),
+      })),
+      store: plant.store
+        ? { ...object(plant.store), mixingValve: null, reliefValve: null, valveBeforeRelief: null }
+        : null,
     },
     pipes: { ...pipes, loop: pipes.loop ? { ...object(pipes.loop), measuredUaWK: null } : null },
     readings: list(doc.readings).map((r) => ({
@@ -55,7 +66,8 @@ function from2(doc: Doc): Doc {
   const people = object(doc.people)
   const prices = object(doc.prices)
   const controls = object(doc.controls)
-  const controlled = (c: unknown) => (c ? { ...object(c), heaters: each(object(c).heaters, (h) => ({ ...h, keepHot: false })) } : c)
+  const controlled = (c: unknown) =>
+    c ? { ...object(c), heaters: each(object(c).heaters, (h) => ({ ...h, keepHot: false })) } : c
   const { waterPerM3, sewerPerM3, ...otherPrices } = prices
   return {
     ...doc,
@@ -63,13 +75,25 @@ function from2(doc: Doc): Doc {
     site: { ...object(doc.site), latitudeDeg: 47, monthlySunKwhM2: SUN_2 },
     people: { ...people, guests: [], volumeFactor: 1 },
     plant: {
-      heaters: list(plant.heaters).map((h) => ({ ...h, ...HEATER_2, ...(h.kind === 'instant-gas' ? {} : { sensorHeight: null }) })),
+      heaters: list(plant.heaters).map((h) => ({
+        ...h,
+        ...HEATER_2,
+        ...(h.kind === 'instant-gas' ? {} : { sensorHeight: null }),
+      })),
       store: plant.store ? { ...object(plant.store), mixesToC: null, reliefC: 95 } : null,
     },
     pipes: {
       runs: list(pipes.runs).map((r) => ({ ...r, ...PIPE_2 })),
       taps: list(pipes.taps).map((t) => ({ ...t, leastHotC: null, saidContentL: null })),
-      loop: pipes.loop ? { ...object(pipes.loop), back: { ...object(object(pipes.loop).back), ...PIPE_2 }, bypass: null, pumpAt: 'not looked', sensorAt: 'not looked' } : null,
+      loop: pipes.loop
+        ? {
+            ...object(pipes.loop),
+            back: { ...object(object(pipes.loop).back), ...PIPE_2 },
+            bypass: null,
+            pumpAt: 'not looked',
+            sensorAt: 'not looked',
+          }
+        : null,
       wasteLimitL: null,
       drain: null,
     },
@@ -87,7 +111,12 @@ function from2(doc: Doc): Doc {
       })),
       water: { unit: 'm3', price: waterPerM3, sewer: sewerPerM3, source: '', asOf: null },
     },
-    origins: Object.fromEntries(Object.entries(object(doc.origins)).map(([path, origin]) => [path.replace(/^(prices\.carriers\..*)\.perKwh$/, '$1.price'), origin])),
+    origins: Object.fromEntries(
+      Object.entries(object(doc.origins)).map(([path, origin]) => [
+        path.replace(/^(prices\.carriers\..*)\.perKwh$/, '$1.price'),
+        origin,
+      ]),
+    ),
   }
 }
 
@@ -104,7 +133,17 @@ const TARIFF_3: Record<Carrier, [price: number, co2KgKwh: number]> = {
 
 function tariff3(carrier: Carrier): Doc {
   const [price, co2KgKwh] = TARIFF_3[carrier]
-  return { unit: 'kwh', kwhPerUnit: 1, price, bands: [], standingPerYear: 0, exportPerKwh: null, co2KgKwh, source: '', asOf: null }
+  return {
+    unit: 'kwh',
+    kwhPerUnit: 1,
+    price,
+    bands: [],
+    standingPerYear: 0,
+    exportPerKwh: null,
+    co2KgKwh,
+    source: '',
+    asOf: null,
+  }
 }
 
 /** Heaters that burn something and have an output of their own. */
@@ -122,7 +161,10 @@ function from3(doc: Doc): Doc {
   const carriers = object(prices.carriers)
   const origins = object(doc.origins)
   const { wantedC: _gone, ...draws } = object(people.draws)
-  const unpriced = typeof heating.carrier === 'string' && (CARRIERS as readonly string[]).includes(heating.carrier) && !carriers[heating.carrier]
+  const unpriced =
+    typeof heating.carrier === 'string' &&
+    (CARRIERS as readonly string[]).includes(heating.carrier) &&
+    !carriers[heating.carrier]
   const heater = (h: Doc): Doc => ({
     ...h,
     ...(BURNERS.includes(String(h.kind)) ? { outputHolds: 'at this height' } : {}),
@@ -141,7 +183,9 @@ function from3(doc: Doc): Doc {
       // It was one question; a "no" did not say which of the two is missing.
       store: plant.store ? { ...object(plant.store), reliefPiped: object(plant.store).reliefValve ?? null } : null,
     },
-    prices: unpriced ? { ...prices, carriers: { ...carriers, [heating.carrier as string]: tariff3(heating.carrier as Carrier) } } : prices,
+    prices: unpriced
+      ? { ...prices, carriers: { ...carriers, [heating.carrier as string]: tariff3(heating.carrier as Carrier) } }
+      : prices,
     origins: unpriced ? { ...origins, [`prices.carriers.${String(heating.carrier)}.price`]: 'assumed' } : origins,
   }
 }
@@ -150,7 +194,8 @@ function from3(doc: Doc): Doc {
 const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2, 3: from3 }
 
 /** Whether a version can be brought to the one in use. */
-export const canMigrate = (version: unknown): version is number => typeof version === 'number' && Object.hasOwn(STEPS, version)
+export const canMigrate = (version: unknown): version is number =>
+  typeof version === 'number' && Object.hasOwn(STEPS, version)
 
 /** Brings an older document up to date. What is wrong with it is found when the result is checked. */
 export function migrate(doc: Doc): Doc {

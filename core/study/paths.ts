@@ -13,7 +13,9 @@ function indexIn(list: readonly unknown[], segment: string): number {
 export function valueAt(root: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((at, segment) => {
     if (Array.isArray(at)) return at[indexIn(at, segment)]
-    return typeof at === 'object' && at !== null && Object.hasOwn(at, segment) ? (at as Record<string, unknown>)[segment] : undefined
+    return typeof at === 'object' && at !== null && Object.hasOwn(at, segment)
+      ? (at as Record<string, unknown>)[segment]
+      : undefined
   }, root)
 }
 
@@ -28,9 +30,10 @@ export function withValueAt<T>(root: T, path: string, value: unknown): T {
     if (Array.isArray(at)) {
       const index = indexIn(at, first)
       if (index < 0) throw new RangeError(`there is no "${path}"`)
-      return at.map((x, i) => (i === index ? inner(x) : x))
+      return (at as unknown[]).map((x, i) => (i === index ? inner(x) : x))
     }
-    if (typeof at !== 'object' || at === null || !Object.hasOwn(at, first)) throw new RangeError(`there is no "${path}"`)
+    if (typeof at !== 'object' || at === null || !Object.hasOwn(at, first))
+      throw new RangeError(`there is no "${path}"`)
     return { ...(at as Node), [first]: inner((at as Record<string, unknown>)[first]) }
   }
   return set(root, path.split('.')) as T

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { DAYS } from '../calendar/year'
 import { STANDARD_DAYS } from '../people/standard-days'
-import { Id, Name, Share, WaterC, between } from './fields'
+import { between, Id, Name, Share, WaterC } from './fields'
 
 export const Person = z.strictObject({
   id: Id,
@@ -26,7 +26,10 @@ export const Habit = z.strictObject({
   tapId: Id,
   /** Days it happens on, Monday first. */
   days: z.array(z.boolean()).length(DAYS_A_WEEK),
-  atMin: z.int().min(0).max(MINUTES_A_DAY - 1),
+  atMin: z
+    .int()
+    .min(0)
+    .max(MINUTES_A_DAY - 1),
   /** Standard deviation of the time, minutes. */
   spreadMin: between(0, 240),
   /** How likely on such a day. */
@@ -59,7 +62,12 @@ export const Guests = z.strictObject({
 export type Guests = z.infer<typeof Guests>
 
 /** A draw that was logged: minute of the log, tap, litres at the tap, and how warm, °C. */
-export const LoggedDraw = z.strictObject({ atMin: between(0, DAYS * MINUTES_A_DAY), tapId: Id, litres: between(0.01, 2000), wantedC: WaterC })
+export const LoggedDraw = z.strictObject({
+  atMin: between(0, DAYS * MINUTES_A_DAY),
+  tapId: Id,
+  litres: between(0.01, 2000),
+  wantedC: WaterC,
+})
 export type LoggedDraw = z.infer<typeof LoggedDraw>
 export const MOST_LOGGED = 20_000
 
@@ -88,7 +96,10 @@ export const People = z.strictObject({
       source: Name,
       /** Whole days of the log; it begins on this day of the week, 0 = Monday, and is repeated. */
       days: z.int().min(1).max(DAYS),
-      firstWeekday: z.int().min(0).max(DAYS_A_WEEK - 1),
+      firstWeekday: z
+        .int()
+        .min(0)
+        .max(DAYS_A_WEEK - 1),
       draws: z.array(LoggedDraw).min(1, 'at least one draw').max(MOST_LOGGED),
     }),
   ]),

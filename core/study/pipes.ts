@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
-import { Id, Looked, Name, between } from './fields'
+import { between, Id, Looked, Name } from './fields'
 import { PlaceField } from './site'
 
 export const InsulationField = z.strictObject({
@@ -9,21 +9,28 @@ export const InsulationField = z.strictObject({
 })
 
 /** How a pipe is joined. */
-export const JOINTS = ['not looked', 'soldered', 'press', 'compression', 'push-fit', 'welded plastic', 'threaded'] as const
+export const JOINTS = [
+  'not looked',
+  'soldered',
+  'press',
+  'compression',
+  'push-fit',
+  'welded plastic',
+  'threaded',
+] as const
 const Count = z.int().min(0).max(100)
 
-const LengthOfPipe = z
-  .strictObject({
-    material: z.enum(MATERIALS),
-    size: z.string(),
-    lengthM: between(0.1, 500),
-    place: PlaceField,
-    insulation: InsulationField.nullable(),
-    /** Whether it can be got at, to insulate it. */
-    reachable: z.boolean(),
-    joints: z.enum(JOINTS),
-    fittings: z.strictObject({ bends: Count, tees: Count, valves: Count }),
-  })
+const LengthOfPipe = z.strictObject({
+  material: z.enum(MATERIALS),
+  size: z.string(),
+  lengthM: between(0.1, 500),
+  place: PlaceField,
+  insulation: InsulationField.nullable(),
+  /** Whether it can be got at, to insulate it. */
+  reachable: z.boolean(),
+  joints: z.enum(JOINTS),
+  fittings: z.strictObject({ bends: Count, tees: Count, valves: Count }),
+})
 
 /** Says which sizes a material comes in when the given one is not among them. */
 export function checkSize(pipe: { material: (typeof MATERIALS)[number]; size: string }): string | null {

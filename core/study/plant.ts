@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { EFFICIENCY } from '../heaters/efficiency'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { Id, Looked, Name, Note, Share, Twelve, between } from './fields'
+import { between, Id, Looked, Name, Note, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { PlaceField } from './site'
@@ -15,7 +15,12 @@ const EfficiencyField = z.discriminatedUnion('kind', [
 /** What is known of a function that a heater may have. */
 export const FUNCTION_STATES = ['not looked', 'not there', 'as it came', 'gone through'] as const
 const FunctionState = z.enum(FUNCTION_STATES)
-export const HEATER_FUNCTIONS = { keepHot: 'Keep-hot', boost: 'Boost', lock: 'Lock above a temperature', holiday: 'Holiday level' } as const
+export const HEATER_FUNCTIONS = {
+  keepHot: 'Keep-hot',
+  boost: 'Boost',
+  lock: 'Lock above a temperature',
+  holiday: 'Holiday level',
+} as const
 
 const named = {
   id: Id,
@@ -28,7 +33,12 @@ const named = {
   plateOn: z.enum(['gross', 'net']),
   /** Whether anybody has gone through its settings since it left the factory. */
   settingsReviewed: Looked,
-  functions: z.strictObject({ keepHot: FunctionState, boost: FunctionState, lock: FunctionState, holiday: FunctionState }),
+  functions: z.strictObject({
+    keepHot: FunctionState,
+    boost: FunctionState,
+    lock: FunctionState,
+    holiday: FunctionState,
+  }),
   /** Flue, supply and whatever else was seen. */
   note: Note,
 }
@@ -113,7 +123,12 @@ export const InstantGas = z.strictObject({
 })
 
 /** The same by electricity. */
-export const InstantElectric = z.strictObject({ ...running, ...supplied, kind: z.literal('instant-electric'), phases: z.union([z.literal(1), z.literal(3)]) })
+export const InstantElectric = z.strictObject({
+  ...running,
+  ...supplied,
+  kind: z.literal('instant-electric'),
+  phases: z.union([z.literal(1), z.literal(3)]),
+})
 
 /** A plate exchanger between a heat network and the taps. */
 export const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat') })
@@ -229,7 +244,17 @@ export const UnderSink = z.strictObject({
 export const Reservoir = z.strictObject({ ...named, ...atTap, ...fired, kind: z.literal('reservoir') })
 
 export const Heater = z.discriminatedUnion('kind', [
-  BoilerCoil, InstantGas, GasStoreBurner, Element, InstantElectric, DistrictHeat, HeatPump, SolarCollector, WoodCoil, UnderSink, Reservoir,
+  BoilerCoil,
+  InstantGas,
+  GasStoreBurner,
+  Element,
+  InstantElectric,
+  DistrictHeat,
+  HeatPump,
+  SolarCollector,
+  WoodCoil,
+  UnderSink,
+  Reservoir,
 ])
 export type Heater = z.infer<typeof Heater>
 

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { Week } from './week'
 import { BILL_UNIT_KEYS, WATER_UNIT_KEYS } from '../money/billing'
+import { between, Day, Name, Note, Twelve } from './fields'
 import { Carrier } from './fuels'
-import { Day, Name, Note, Twelve, between } from './fields'
+import { Week } from './week'
 
 const keys = <K extends string>(list: readonly K[]) => z.enum(list as [K, ...K[]])
 

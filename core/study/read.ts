@@ -71,7 +71,9 @@ export function readStudy(document: unknown): ReadResult {
 /** Reads the text of a file. Random bytes, a truncated file or one too large are refused with a reason. */
 export function readStudyText(text: string): ReadResult {
   if (text.length > LARGEST_FILE)
-    return refuse(`the file is ${(text.length / 1048576).toFixed(0)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`)
+    return refuse(
+      `the file is ${(text.length / 1048576).toFixed(0)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`,
+    )
   let document: unknown
   try {
     document = JSON.parse(text)

@@ -30,7 +30,11 @@ export type ReadingKindName = (typeof READING_KINDS)[number]
 export const LONGEST_PHOTO = 200_000
 
 /** A figure of the study that a reading has replaced, and what stood there before. */
-export const Adoption = z.strictObject({ path: z.string().max(200), before: z.json(), beforeOrigin: z.string().max(20).nullable() })
+export const Adoption = z.strictObject({
+  path: z.string().max(200),
+  before: z.json(),
+  beforeOrigin: z.string().max(20).nullable(),
+})
 
 /** A reading of the visit: what and where it was read, and when. */
 export const Reading = z.strictObject({
@@ -58,7 +62,8 @@ export function flatValues(values: Record<string, unknown>): Reading['values'] {
   const out: Reading['values'] = {}
   const add = (prefix: string, value: unknown) => {
     if (typeof value === 'number' || typeof value === 'string') out[prefix.slice(0, 60)] = value
-    else if (typeof value === 'object' && value !== null) for (const [k, v] of Object.entries(value)) add(`${prefix}.${k}`, v)
+    else if (typeof value === 'object' && value !== null)
+      for (const [k, v] of Object.entries(value)) add(`${prefix}.${k}`, v)
   }
   for (const [key, value] of Object.entries(values)) add(key, value)
   return out

@@ -26,8 +26,16 @@ function unique(ids: string[], path: (string | number)[], report: Report): Set<s
 }
 
 function checkPipes({ pipes }: StudyShape, report: Report): void {
-  const runs = unique(pipes.runs.map((r) => r.id), ['pipes', 'runs'], report)
-  unique(pipes.taps.map((t) => t.id), ['pipes', 'taps'], report)
+  const runs = unique(
+    pipes.runs.map((r) => r.id),
+    ['pipes', 'runs'],
+    report,
+  )
+  unique(
+    pipes.taps.map((t) => t.id),
+    ['pipes', 'taps'],
+    report,
+  )
   const from = new Map(pipes.runs.map((r) => [r.id, r.from]))
   pipes.runs.forEach((run, i) => {
     if (run.from !== null && !runs.has(run.from)) report(['pipes', 'runs', i, 'from'], `there is no run "${run.from}"`)
@@ -41,38 +49,65 @@ function checkPipes({ pipes }: StudyShape, report: Report): void {
   pipes.taps.forEach((tap, i) => {
     if (!runs.has(tap.runId)) report(['pipes', 'taps', i, 'runId'], `there is no run "${tap.runId}"`)
   })
-  pipes.drain?.tapIds.forEach((id, i) => !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no tap "${id}"`))
-  if (pipes.loop && !runs.has(pipes.loop.turnsAt)) report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
+  pipes.drain?.tapIds.forEach(
+    (id, i) =>
+      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no tap "${id}"`),
+  )
+  if (pipes.loop && !runs.has(pipes.loop.turnsAt))
+    report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
 }
 
 function checkPlant({ plant, prices, pipes, site }: StudyShape, report: Report): void {
-  unique(plant.heaters.map((h) => h.id), ['plant', 'heaters'], report)
+  unique(
+    plant.heaters.map((h) => h.id),
+    ['plant', 'heaters'],
+    report,
+  )
   plant.heaters.forEach((heater, i) => {
     const path = ['plant', 'heaters', i]
-    if (!prices.carriers[carrierOf(heater)]) report(['prices', 'carriers', carrierOf(heater)], `needs a price: "${heater.name}" uses it`)
+    if (!prices.carriers[carrierOf(heater)])
+      report(['prices', 'carriers', carrierOf(heater)], `needs a price: "${heater.name}" uses it`)
     if ('leastOutputKw' in heater && heater.leastOutputKw > heater.outputKw)
       report([...path, 'leastOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
-    if ('coil' in heater && heater.coil.top <= heater.coil.bottom) report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
+    if ('coil' in heater && heater.coil.top <= heater.coil.bottom)
+      report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
     if (isOnStore(heater) && !plant.store) report(['plant', 'store'], `needs a store: "${heater.name}" heats one`)
     if (!isLocal(heater)) return
     if (!pipes.taps.some((t) => t.id === heater.tapId)) report([...path, 'tapId'], `there is no tap "${heater.tapId}"`)
-    if (plant.heaters.findIndex((h) => isLocal(h) && h.tapId === heater.tapId) !== i) report([...path, 'tapId'], 'this tap has a heater of its own already')
+    if (plant.heaters.findIndex((h) => isLocal(h) && h.tapId === heater.tapId) !== i)
+      report([...path, 'tapId'], 'this tap has a heater of its own already')
   })
   const running = plant.heaters.filter(isRunning)
-  if (running.length > 1) report(['plant', 'heaters', plant.heaters.indexOf(running[1])], 'one heater can heat the water as it runs; leave the others out')
-  if (plant.store && !plant.heaters.some(isOnStore)) report(['plant', 'store'], 'has no heater; leave it out, or say what heats it')
+  if (running.length > 1)
+    report(
+      ['plant', 'heaters', plant.heaters.indexOf(running[1])],
+      'one heater can heat the water as it runs; leave the others out',
+    )
+  if (plant.store && !plant.heaters.some(isOnStore))
+    report(['plant', 'store'], 'has no heater; leave it out, or say what heats it')
   if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'needs one that serves all taps')
-  if (!prices.carriers[site.heating.carrier]) report(['prices', 'carriers', site.heating.carrier], 'needs a price: it heats the house')
-  if (!prices.carriers.electricity) report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
+  if (!prices.carriers[site.heating.carrier])
+    report(['prices', 'carriers', site.heating.carrier], 'needs a price: it heats the house')
+  if (!prices.carriers.electricity)
+    report(['prices', 'carriers', 'electricity'], 'needs a price: pumps and controls use it')
 }
 
 function checkPeople({ people, pipes }: StudyShape, report: Report): void {
-  const persons = unique(people.persons.map((p) => p.id), ['people', 'persons'], report)
-  unique(people.habits.map((h) => h.id), ['people', 'habits'], report)
+  const persons = unique(
+    people.persons.map((p) => p.id),
+    ['people', 'persons'],
+    report,
+  )
+  unique(
+    people.habits.map((h) => h.id),
+    ['people', 'habits'],
+    report,
+  )
   const taps = new Set(pipes.taps.map((t) => t.id))
   people.habits.forEach((habit, i) => {
     if (!taps.has(habit.tapId)) report(['people', 'habits', i, 'tapId'], `there is no tap "${habit.tapId}"`)
-    if (habit.personId !== null && !persons.has(habit.personId)) report(['people', 'habits', i, 'personId'], `there is no person "${habit.personId}"`)
+    if (habit.personId !== null && !persons.has(habit.personId))
+      report(['people', 'habits', i, 'personId'], `there is no person "${habit.personId}"`)
   })
   people.absences.forEach((absence, i) => {
     if (absence.personId !== null && !persons.has(absence.personId))
@@ -80,35 +115,52 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
     if (absence.toDay < absence.fromDay) report(['people', 'absences', i, 'toDay'], 'must not be before the first day')
   })
   people.guests.forEach((guests, i) => {
-    if (!persons.has(guests.likePersonId)) report(['people', 'guests', i, 'likePersonId'], `there is no person "${guests.likePersonId}"`)
+    if (!persons.has(guests.likePersonId))
+      report(['people', 'guests', i, 'likePersonId'], `there is no person "${guests.likePersonId}"`)
     if (guests.toDay < guests.fromDay) report(['people', 'guests', i, 'toDay'], 'must not be before the first day')
   })
   if (people.draws.kind === 'logged')
-    people.draws.draws.forEach((d, i) => !taps.has(d.tapId) && report(['people', 'draws', 'draws', i, 'tapId'], `there is no tap "${d.tapId}"`))
+    people.draws.draws.forEach(
+      (d, i) => !taps.has(d.tapId) && report(['people', 'draws', 'draws', i, 'tapId'], `there is no tap "${d.tapId}"`),
+    )
   if (people.draws.kind === 'standard' && !taps.has(people.draws.tapId))
     report(['people', 'draws', 'tapId'], `there is no tap "${people.draws.tapId}"`)
 }
 
 function checkControls(study: StudyShape, controls: Controls, path: (string | number)[], report: Report): void {
   for (const heater of study.plant.heaters)
-    if (!controls.heaters[heater.id]) report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
+    if (!controls.heaters[heater.id])
+      report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
   for (const id of Object.keys(controls.heaters))
     if (!study.plant.heaters.some((h) => h.id === id)) report([...path, 'heaters', id], `there is no heater "${id}"`)
-  if (controls.loop.mode !== 'off' && !study.pipes.loop) report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
+  if (controls.loop.mode !== 'off' && !study.pipes.loop)
+    report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
 }
 
 function checkPackages(study: StudyShape, report: Report): void {
   const runs = new Set(study.pipes.runs.map((r) => r.id))
-  unique(study.packages.map((p) => p.id), ['packages'], report)
+  unique(
+    study.packages.map((p) => p.id),
+    ['packages'],
+    report,
+  )
   study.packages.forEach((pack, p) => {
-    unique(pack.measures.map((m) => m.id), ['packages', p, 'measures'], report)
+    unique(
+      pack.measures.map((m) => m.id),
+      ['packages', p, 'measures'],
+      report,
+    )
     pack.measures.forEach((m, i) => {
       const path = ['packages', p, 'measures', i]
-      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId)) report([...path, 'heaterId'], `there is no heater "${m.heaterId}"`)
-      if ('tapId' in m && !study.pipes.taps.some((t) => t.id === m.tapId)) report([...path, 'tapId'], `there is no tap "${m.tapId}"`)
-      if ('runIds' in m) m.runIds.forEach((id, k) => !runs.has(id) && report([...path, 'runIds', k], `there is no run "${id}"`))
-      if (m.kind === 'insulate-runs' && m.loopReturn && !study.pipes.loop) report([...path, 'loopReturn'], 'there is no loop')
-      if ((m.kind === 'loop-mode' && m.mode !== 'off') && !study.pipes.loop) report([...path, 'mode'], 'there is no loop')
+      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId))
+        report([...path, 'heaterId'], `there is no heater "${m.heaterId}"`)
+      if ('tapId' in m && !study.pipes.taps.some((t) => t.id === m.tapId))
+        report([...path, 'tapId'], `there is no tap "${m.tapId}"`)
+      if ('runIds' in m)
+        m.runIds.forEach((id, k) => !runs.has(id) && report([...path, 'runIds', k], `there is no run "${id}"`))
+      if (m.kind === 'insulate-runs' && m.loopReturn && !study.pipes.loop)
+        report([...path, 'loopReturn'], 'there is no loop')
+      if (m.kind === 'loop-mode' && m.mode !== 'off' && !study.pipes.loop) report([...path, 'mode'], 'there is no loop')
     })
   })
 }

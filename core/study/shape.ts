@@ -31,7 +31,12 @@ export const StudyShape = z.strictObject({
   pipes: Pipes,
   plant: Plant,
   /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
-  controls: z.strictObject({ found: Controls, foundOn: Day.nullable(), set: Controls.nullable(), setOn: Day.nullable() }),
+  controls: z.strictObject({
+    found: Controls,
+    foundOn: Day.nullable(),
+    set: Controls.nullable(),
+    setOn: Day.nullable(),
+  }),
   prices: Prices,
   packages: z.array(Package).max(20),
   readings: z.array(Reading).max(5000),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { PLACES } from '../climate/places'
-import { AirC, Looked, Name, Note, Twelve, WaterC, between } from './fields'
+import { AirC, between, Looked, Name, Note, Twelve, WaterC } from './fields'
 import { Carrier } from './fuels'
 
 export const PlaceField = z.enum(PLACES)
@@ -36,4 +36,3 @@ export const Site = z.strictObject({
   firstWeekday: z.int().min(0).max(6),
 })
 export type Site = z.infer<typeof Site>
-

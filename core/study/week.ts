@@ -4,7 +4,10 @@ import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 /** A stretch of a day, minutes from midnight; `toMin` may be 1440, the end of the day. */
 const Window = z
   .strictObject({
-    fromMin: z.int().min(0).max(MINUTES_A_DAY - 1),
+    fromMin: z
+      .int()
+      .min(0)
+      .max(MINUTES_A_DAY - 1),
     toMin: z.int().min(1).max(MINUTES_A_DAY),
   })
   .refine((w) => w.fromMin < w.toMin, { message: 'must end after it starts', path: ['toMin'] })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { meteredShare } from '../money/gas-meter'
 import { CALORIFIC } from '../money/calorific'
+import { meteredShare } from '../money/gas-meter'
 import { BTU_H_PER_KW, GAL_L } from '../units/quantities'
 import { flowAtRise, heatPerLitre, waterPower } from '../water/power'
 import { FIELDS, input } from './fields'
@@ -29,9 +29,17 @@ export const waterPowerSum = defineSum({
     return {
       out: { waterKw, waterBtuH: waterKw * BTU_H_PER_KW, inputKw },
       steps: [
-        { label: 'Heat held by the water', formula: 'ρ(inlet) × c(mean)', value: heatPerLitre(inletC, outletC), quantity: 'volumetricHeat', decimals: 4 },
+        {
+          label: 'Heat held by the water',
+          formula: 'ρ(inlet) × c(mean)',
+          value: heatPerLitre(inletC, outletC),
+          quantity: 'volumetricHeat',
+          decimals: 4,
+        },
         { label: 'Into the water', formula: 'flow / 60 × heat of a litre × rise', value: waterKw, ...KW },
-        ...(inputKw === null ? [] : [{ label: 'Bought for it', formula: 'into the water / efficiency', value: inputKw, ...KW }]),
+        ...(inputKw === null
+          ? []
+          : [{ label: 'Bought for it', formula: 'into the water / efficiency', value: inputKw, ...KW }]),
       ],
       notes: inputKw === null ? ['This is heat into the water. What is bought is more: give the efficiency.'] : [],
     }
@@ -56,9 +64,14 @@ export const meterRate = defineSum({
   results: { inputKw: { label: 'Input', ...KW } },
   example: { fuel: 'gas-m3', amount: 0.09, seconds: 120 },
   work: ({ fuel, amount, seconds, calorificKwh, pulsesPerKwh, altitudeM, gasC, gaugeMbar }) => {
-    if (fuel === 'electricity-pulses' && pulsesPerKwh === undefined) throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; it stands on the meter')
+    if (fuel === 'electricity-pulses' && pulsesPerKwh === undefined)
+      throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; it stands on the meter')
     const gas = fuel === 'gas-m3' || fuel === 'gas-ft3'
-    const perUnit = gas ? (calorificKwh ?? CALORIFIC[fuel === 'gas-m3' ? 'natural gas, m³' : 'natural gas, ft³']) : fuel === 'electricity-pulses' ? 1 / pulsesPerKwh! : 1
+    const perUnit = gas
+      ? (calorificKwh ?? CALORIFIC[fuel === 'gas-m3' ? 'natural gas, m³' : 'natural gas, ft³'])
+      : fuel === 'electricity-pulses'
+        ? 1 / pulsesPerKwh!
+        : 1
     // Without any of the three the meter is taken to count what is billed.
     const corrected = gas && (altitudeM !== undefined || gasC !== undefined || gaugeMbar !== undefined)
     const billed = corrected ? meteredShare(altitudeM ?? 0, gasC, gaugeMbar) : 1
@@ -67,14 +80,35 @@ export const meterRate = defineSum({
     return {
       out: { inputKw },
       steps: [
-        ...(corrected ? [{ label: 'Billed in one that the meter counts', formula: '(air’s pressure at this height + gas pressure) / 1013 mbar × 288 K / gas in K', value: billed, decimals: 3 } as const] : []),
-        { label: 'Energy', formula: corrected ? 'amount × billed in one × kWh a unit' : 'amount × kWh a unit', value: kwh, unit: 'kWh', decimals: 3 },
+        ...(corrected
+          ? [
+              {
+                label: 'Billed in one that the meter counts',
+                formula: '(air’s pressure at this height + gas pressure) / 1013 mbar × 288 K / gas in K',
+                value: billed,
+                decimals: 3,
+              } as const,
+            ]
+          : []),
+        {
+          label: 'Energy',
+          formula: corrected ? 'amount × billed in one × kWh a unit' : 'amount × kWh a unit',
+          value: kwh,
+          unit: 'kWh',
+          decimals: 3,
+        },
         { label: 'Input', formula: 'energy × 3600 / seconds', value: inputKw, ...KW },
       ],
       notes: gas
         ? [
-            calorificKwh === undefined ? 'The usual gross calorific value is taken; the bill has the supplier’s.' : 'Gross calorific value as given.',
-            ...(corrected ? [] : ['Pressure and temperature of the gas are not in it: at 1,700 m a metered cubic metre is about 0.83 of a billed one.']),
+            calorificKwh === undefined
+              ? 'The usual gross calorific value is taken; the bill has the supplier’s.'
+              : 'Gross calorific value as given.',
+            ...(corrected
+              ? []
+              : [
+                  'Pressure and temperature of the gas are not in it: at 1,700 m a metered cubic metre is about 0.83 of a billed one.',
+                ]),
           ]
         : [],
     }
@@ -126,11 +160,19 @@ export const pumpPower = defineSum({
     return {
       out: { watts, kwhYear, costYear: kwhYear * priceKwh },
       steps: [
-        { label: 'Draws', formula: powerFactor === undefined ? 'volts × amps, no power factor' : 'volts × amps × power factor', value: watts, quantity: 'watts' },
+        {
+          label: 'Draws',
+          formula: powerFactor === undefined ? 'volts × amps, no power factor' : 'volts × amps × power factor',
+          value: watts,
+          quantity: 'watts',
+        },
         { label: 'A year', formula: 'watts × hours a day × 365 / 1000', value: kwhYear, quantity: 'energy' },
         { label: 'Costs a year', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
       ],
-      notes: powerFactor === undefined ? ['Without the power factor this is volt-amperes, an upper bound: a small pump draws about half of it.'] : [],
+      notes:
+        powerFactor === undefined
+          ? ['Without the power factor this is volt-amperes, an upper bound: a small pump draws about half of it.']
+          : [],
     }
   },
 })
@@ -148,7 +190,15 @@ export const flowAtRiseSum = defineSum({
     const flowLMin = flowAtRise(powerKw, inletC, riseK)
     return {
       out: { flowLMin, flowGpm: flowLMin / GAL_L },
-      steps: [{ label: 'Flow', formula: 'power × 60 / (ρ(inlet) × c(mean) × rise)', value: flowLMin, quantity: 'flow', decimals: 2 }],
+      steps: [
+        {
+          label: 'Flow',
+          formula: 'power × 60 / (ρ(inlet) × c(mean) × rise)',
+          value: flowLMin,
+          quantity: 'flow',
+          decimals: 2,
+        },
+      ],
       notes: ['Take the inlet of midwinter, not the mean.'],
     }
   },
@@ -160,7 +210,10 @@ export const heaterSize = defineSum({
   about: 'Hot flow and power that draws at the same time ask of an instantaneous heater.',
   source: 'Mixer balance of each draw; P = flow × ρc × rise; I = P/V or P/(√3 V)',
   input: z.strictObject({
-    draws: z.array(z.strictObject({ flowLMin: FIELDS.flowLMin, tempC: FIELDS.tempC, count: z.int().min(1).max(50) })).min(1).max(20),
+    draws: z
+      .array(z.strictObject({ flowLMin: FIELDS.flowLMin, tempC: FIELDS.tempC, count: z.int().min(1).max(50) }))
+      .min(1)
+      .max(20),
     inletC: FIELDS.inletC,
     setpointC: FIELDS.setpointC,
     volts: FIELDS.volts.optional(),
@@ -175,17 +228,36 @@ export const heaterSize = defineSum({
   work: ({ draws, inletC, setpointC, volts, phases = 1 }) => {
     needsAbove('setpointC', setpointC, inletC, 'the water coming in')
     draws.forEach((d, i) => {
-      if (d.tempC > setpointC) throw new SumRefusal(`draws.${i}.tempC`, `must not be hotter than the setpoint, ${setpointC} °C`)
+      if (d.tempC > setpointC)
+        throw new SumRefusal(`draws.${i}.tempC`, `must not be hotter than the setpoint, ${setpointC} °C`)
     })
-    const hotFlowLMin = draws.reduce((s, d) => s + d.count * d.flowLMin * (Math.max(0, d.tempC - inletC) / (setpointC - inletC)), 0)
+    const hotFlowLMin = draws.reduce(
+      (s, d) => s + d.count * d.flowLMin * (Math.max(0, d.tempC - inletC) / (setpointC - inletC)),
+      0,
+    )
     const powerKw = waterPower(hotFlowLMin, inletC, setpointC)
     const amps = volts === undefined ? null : (powerKw * 1000) / (volts * Math.sqrt(phases))
     return {
       out: { hotFlowLMin, powerKw, amps },
       steps: [
-        { label: 'Hot flow', formula: 'sum of count × flow × (wanted − inlet) / (setpoint − inlet)', value: hotFlowLMin, quantity: 'flow' },
+        {
+          label: 'Hot flow',
+          formula: 'sum of count × flow × (wanted − inlet) / (setpoint − inlet)',
+          value: hotFlowLMin,
+          quantity: 'flow',
+        },
         { label: 'Power', formula: 'hot flow × ρc × (setpoint − inlet)', value: powerKw, ...KW },
-        ...(amps === null ? [] : [{ label: 'Current', formula: phases === 3 ? 'power / (√3 × volts)' : 'power / volts', value: amps, unit: 'A', decimals: 1 }]),
+        ...(amps === null
+          ? []
+          : [
+              {
+                label: 'Current',
+                formula: phases === 3 ? 'power / (√3 × volts)' : 'power / volts',
+                value: amps,
+                unit: 'A',
+                decimals: 1,
+              },
+            ]),
       ],
       notes: ['Take the inlet of midwinter. Electrical work is for the licensed.'],
     }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MATERIALS, pipeOf, sizesOf, type Material } from '../pipes/catalogue'
+import { type Material, MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
 import type { Figure } from './sum'
 
 /** What must be more than nought is at least this: smaller figures are slips of the keys. */
@@ -148,7 +148,10 @@ export const FIGURES: Record<FieldName, Figure> = {
 }
 
 /** A strict input of some fields; those named optional may be left out. */
-export function input<R extends FieldName, O extends FieldName = never>(required: readonly R[], optional: readonly O[] = []) {
+export function input<R extends FieldName, O extends FieldName = never>(
+  required: readonly R[],
+  optional: readonly O[] = [],
+) {
   const shape: Record<string, z.ZodType> = {}
   for (const name of required) shape[name] = FIELDS[name]
   for (const name of optional) shape[name] = FIELDS[name].optional()
@@ -156,16 +159,24 @@ export function input<R extends FieldName, O extends FieldName = never>(required
 }
 
 /** A pipe whose size must be one its material is made in. */
-export function sized<T extends z.ZodObject<{ material: typeof FIELDS.material; size: typeof FIELDS.size }>>(schema: T): T {
+export function sized<T extends z.ZodObject<{ material: typeof FIELDS.material; size: typeof FIELDS.size }>>(
+  schema: T,
+): T {
   return schema.superRefine((pipe, ctx) => {
     const { material, size } = pipe as { material: Material; size: string }
     try {
       pipeOf(material, size)
     } catch {
-      ctx.addIssue({ code: 'custom', path: ['size'], message: `accepts ${sizesOf(material).join(', ')} in ${material}` })
+      ctx.addIssue({
+        code: 'custom',
+        path: ['size'],
+        message: `accepts ${sizesOf(material).join(', ')} in ${material}`,
+      })
     }
   })
 }
 
-export const PipeInput = sized(z.strictObject({ material: FIELDS.material, size: FIELDS.size, lengthM: FIELDS.lengthM }))
+export const PipeInput = sized(
+  z.strictObject({ material: FIELDS.material, size: FIELDS.size, lengthM: FIELDS.lengthM }),
+)
 export const InsulationInput = z.strictObject({ lambdaWMK: FIELDS.lambdaWMK, thicknessMm: FIELDS.thicknessMm })

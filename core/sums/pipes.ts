@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { SAFE_RETURN_C } from '../safety/legionella'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre, frontPerMetre, wallHeatPerMetre } from '../pipes/contents'
 import { coolDownHours, pipeLoss } from '../pipes/loss'
+import { SAFE_RETURN_C } from '../safety/legionella'
 import { density, specificHeat } from '../water/properties'
-import { FIELDS, InsulationInput, PipeInput, input, sized } from './fields'
+import { FIELDS, input, InsulationInput, PipeInput, sized } from './fields'
 import { defineSum, needsAbove } from './sum'
 
 const LITRES = { quantity: 'volume', decimals: 2 } as const
@@ -30,11 +30,34 @@ export const pipeContent = defineSum({
     return {
       out: { volumeL, wallKjPerK, frontL },
       steps: [
-        { label: 'Bore', formula: 'outer diameter − 2 × wall', value: pipe.innerM * 1000, quantity: 'thickness', decimals: 2 },
-        { label: 'Contents along the pipe', formula: 'π/4 × bore²', value: perMetre, quantity: 'pipeContent', decimals: 4 },
+        {
+          label: 'Bore',
+          formula: 'outer diameter − 2 × wall',
+          value: pipe.innerM * 1000,
+          quantity: 'thickness',
+          decimals: 2,
+        },
+        {
+          label: 'Contents along the pipe',
+          formula: 'π/4 × bore²',
+          value: perMetre,
+          quantity: 'pipeContent',
+          decimals: 4,
+        },
         { label: 'Contents', formula: 'contents of a metre × length', value: volumeL, ...LITRES },
-        { label: 'Heat of the wall', formula: 'metal × density × specific heat × length', value: wallKjPerK, quantity: 'heatCapacity', decimals: 2 },
-        { label: 'Hot water to fill it', formula: 'contents + heat of the wall / heat of a litre', value: frontL, ...LITRES },
+        {
+          label: 'Heat of the wall',
+          formula: 'metal × density × specific heat × length',
+          value: wallKjPerK,
+          quantity: 'heatCapacity',
+          decimals: 2,
+        },
+        {
+          label: 'Hot water to fill it',
+          formula: 'contents + heat of the wall / heat of a litre',
+          value: frontL,
+          ...LITRES,
+        },
       ],
       notes: [],
     }
@@ -47,7 +70,13 @@ export const pipeLossSum = defineSum({
   about: 'Heat lost by a metre in still air, bare or insulated, and how fast it cools.',
   source: 'Conduction, Churchill & Chu 1975 and radiation, iterated on the surface temperature',
   input: sized(
-    z.strictObject({ material: FIELDS.material, size: FIELDS.size, waterC: FIELDS.waterC, ambientC: FIELDS.ambientC, insulation: InsulationInput.optional() }),
+    z.strictObject({
+      material: FIELDS.material,
+      size: FIELDS.size,
+      waterC: FIELDS.waterC,
+      ambientC: FIELDS.ambientC,
+      insulation: InsulationInput.optional(),
+    }),
   ),
   results: {
     lossWM: { label: 'Loss along the pipe', quantity: 'pipeLoss', decimals: 1 },
@@ -55,7 +84,13 @@ export const pipeLossSum = defineSum({
     tauH: { label: 'Cools by 63 % in', unit: 'h', decimals: 2 },
     surfaceC: { label: 'Surface', quantity: 'temperature' },
   },
-  example: { material: 'copper-en', size: '22', waterC: 60, ambientC: 20, insulation: { lambdaWMK: 0.04, thicknessMm: 9 } },
+  example: {
+    material: 'copper-en',
+    size: '22',
+    waterC: 60,
+    ambientC: 20,
+    insulation: { lambdaWMK: 0.04, thicknessMm: 9 },
+  },
   work: ({ material, size, waterC, ambientC, insulation }) => {
     const pipe = pipeOf(material, size)
     const loss = pipeLoss(pipe, waterC, ambientC, insulation)
@@ -64,10 +99,33 @@ export const pipeLossSum = defineSum({
       out: { lossWM: loss.lossWM, uWMK: loss.uWMK, tauH, surfaceC: loss.surfaceC },
       steps: [
         { label: 'Difference', formula: 'water − air', value: waterC - ambientC, quantity: 'rise' },
-        { label: 'Surface', formula: 'where wall and insulation pass on what the air and radiation take', value: loss.surfaceC, quantity: 'temperature' },
-        { label: 'Loss along the pipe for each degree', formula: '1 / (wall + insulation + outer film)', value: loss.uWMK, quantity: 'pipeLossRate', decimals: 3 },
-        { label: 'Loss along the pipe', formula: 'loss for each kelvin × difference', value: loss.lossWM, quantity: 'pipeLoss', decimals: 1 },
-        { label: 'Cools by 63 % in', formula: 'heat held by water and wall / loss for each kelvin', value: tauH, unit: 'h', decimals: 2 },
+        {
+          label: 'Surface',
+          formula: 'where wall and insulation pass on what the air and radiation take',
+          value: loss.surfaceC,
+          quantity: 'temperature',
+        },
+        {
+          label: 'Loss along the pipe for each degree',
+          formula: '1 / (wall + insulation + outer film)',
+          value: loss.uWMK,
+          quantity: 'pipeLossRate',
+          decimals: 3,
+        },
+        {
+          label: 'Loss along the pipe',
+          formula: 'loss for each kelvin × difference',
+          value: loss.lossWM,
+          quantity: 'pipeLoss',
+          decimals: 1,
+        },
+        {
+          label: 'Cools by 63 % in',
+          formula: 'heat held by water and wall / loss for each kelvin',
+          value: tauH,
+          unit: 'h',
+          decimals: 2,
+        },
       ],
       notes: ['In still air; in the ground or a slab take it as an upper bound.'],
     }
@@ -79,13 +137,24 @@ export const tapWait = defineSum({
   title: 'Wait at a tap',
   about: 'Litres that stand in the runs to a tap, and the seconds until it runs hot.',
   source: 'Plug flow; each front heats its wall; the heater’s delay comes on top',
-  input: z.strictObject({ runs: z.array(PipeInput).min(1).max(60), flowLMin: FIELDS.flowLMin, heaterDelayS: FIELDS.heaterDelayS.optional() }),
+  input: z.strictObject({
+    runs: z.array(PipeInput).min(1).max(60),
+    flowLMin: FIELDS.flowLMin,
+    heaterDelayS: FIELDS.heaterDelayS.optional(),
+  }),
   results: {
     contentL: { label: 'Stands in the runs', ...LITRES },
     runOffL: { label: 'Runs off', ...LITRES },
     waitS: { label: 'Wait', quantity: 'seconds' },
   },
-  example: { runs: [{ material: 'copper-en', size: '22', lengthM: 8 }, { material: 'copper-en', size: '15', lengthM: 4 }], flowLMin: 6, heaterDelayS: 7 },
+  example: {
+    runs: [
+      { material: 'copper-en', size: '22', lengthM: 8 },
+      { material: 'copper-en', size: '15', lengthM: 4 },
+    ],
+    flowLMin: 6,
+    heaterDelayS: 7,
+  },
   work: ({ runs, flowLMin, heaterDelayS = 0 }) => {
     const sum = (of: (r: (typeof runs)[number]) => number) => runs.reduce((s, r) => s + of(r), 0)
     const contentL = sum((r) => contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM)
@@ -96,8 +165,18 @@ export const tapWait = defineSum({
       out: { contentL, runOffL, waitS },
       steps: [
         { label: 'Stands in the runs', formula: 'sum of contents', value: contentL, ...LITRES },
-        { label: 'Hot water to fill them', formula: 'sum of contents × (1 + C wall / C water)', value: frontL, ...LITRES },
-        { label: 'Wait', formula: 'hot water to fill them / flow + delay of the heater', value: waitS, quantity: 'seconds' },
+        {
+          label: 'Hot water to fill them',
+          formula: 'sum of contents × (1 + C wall / C water)',
+          value: frontL,
+          ...LITRES,
+        },
+        {
+          label: 'Wait',
+          formula: 'hot water to fill them / flow + delay of the heater',
+          value: waitS,
+          quantity: 'seconds',
+        },
         { label: 'Runs off', formula: 'flow × wait', value: runOffL, ...LITRES },
       ],
       notes: ['From cold. A run still warm from the draw before waits less.'],
@@ -119,8 +198,20 @@ export const cupLength = defineSum({
     return {
       out: { lengthM },
       steps: [
-        { label: 'Contents along the pipe', formula: 'π/4 × bore²', value: perMetre, quantity: 'pipeContent', decimals: 4 },
-        { label: 'Longest run', formula: 'volume / contents of a metre', value: lengthM, quantity: 'length', decimals: 2 },
+        {
+          label: 'Contents along the pipe',
+          formula: 'π/4 × bore²',
+          value: perMetre,
+          quantity: 'pipeContent',
+          decimals: 4,
+        },
+        {
+          label: 'Longest run',
+          formula: 'volume / contents of a metre',
+          value: lengthM,
+          quantity: 'length',
+          decimals: 2,
+        },
       ],
       notes: [],
     }
@@ -148,12 +239,29 @@ export const loopLoss = defineSum({
       out: { returnC, lossW, kwhYear },
       steps: [
         { label: 'Carried by the flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
-        { label: 'Lost for each kelvin', formula: 'loss of a metre for each kelvin × length', value: uWMK * lengthM, quantity: 'lossRate' },
-        { label: 'Comes back at', formula: 'air + (leaves at − air) × exp(−lost / carried)', value: returnC, quantity: 'temperature', decimals: 2 },
-        { label: 'Loses while it runs', formula: 'carried × (leaves at − comes back at)', value: lossW, quantity: 'watts' },
+        {
+          label: 'Lost for each kelvin',
+          formula: 'loss of a metre for each kelvin × length',
+          value: uWMK * lengthM,
+          quantity: 'lossRate',
+        },
+        {
+          label: 'Comes back at',
+          formula: 'air + (leaves at − air) × exp(−lost / carried)',
+          value: returnC,
+          quantity: 'temperature',
+          decimals: 2,
+        },
+        {
+          label: 'Loses while it runs',
+          formula: 'carried × (leaves at − comes back at)',
+          value: lossW,
+          quantity: 'watts',
+        },
         { label: 'In a year', formula: 'loss × hours a day × 365', value: kwhYear, quantity: 'energy' },
       ],
-      notes: returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
+      notes:
+        returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
     }
   },
 })
@@ -179,10 +287,27 @@ export const wasteYear = defineSum({
     return {
       out: { litresYear, waterCostYear, heatCostYear },
       steps: [
-        { label: 'Run off in a year', formula: 'litres a wait × waits a day × 365', value: litresYear, quantity: 'bigVolume' },
+        {
+          label: 'Run off in a year',
+          formula: 'litres a wait × waits a day × 365',
+          value: litresYear,
+          quantity: 'bigVolume',
+        },
         { label: 'Its water', formula: 'litres × price of water', value: waterCostYear, unit: 'money', decimals: 2 },
-        { label: 'Heat that follows it', formula: 'litres × ρc × (hot − cold)', value: kwh, quantity: 'energy', decimals: 1 },
-        { label: 'Its heat', formula: 'heat / efficiency × price of a kWh', value: heatCostYear, unit: 'money', decimals: 2 },
+        {
+          label: 'Heat that follows it',
+          formula: 'litres × ρc × (hot − cold)',
+          value: kwh,
+          quantity: 'energy',
+          decimals: 1,
+        },
+        {
+          label: 'Its heat',
+          formula: 'heat / efficiency × price of a kWh',
+          value: heatCostYear,
+          unit: 'money',
+          decimals: 2,
+        },
       ],
       notes: ['The heat is what then stands and cools in the runs: as much hot water follows as has run off.'],
     }

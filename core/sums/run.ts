@@ -15,7 +15,7 @@ function gotAt(given: unknown, path: readonly PropertyKey[]): string {
   const value = path.reduce<unknown>((at, key) => (at as Record<PropertyKey, unknown> | null | undefined)?.[key], given)
   if (value === undefined) return 'nothing'
   if (typeof value === 'number') return String(value)
-  return JSON.stringify(value)?.slice(0, 60) ?? String(value)
+  return (JSON.stringify(value) as string | undefined)?.slice(0, 60) ?? 'something else'
 }
 
 /** What a field accepts, in words, from its schema. */
@@ -47,7 +47,10 @@ function schemaAt(schema: z.ZodType, path: readonly PropertyKey[]): z.ZodType | 
 
 function faultOf(sum: Sum, given: unknown, issue: z.core.$ZodIssue): SumFault {
   if (issue.code === 'unrecognized_keys')
-    return { field: [...issue.path, issue.keys[0]].join('.'), message: `is not a field of this sum; it takes ${Object.keys(sum.input.shape).join(', ')}` }
+    return {
+      field: [...issue.path, issue.keys[0]].join('.'),
+      message: `is not a field of this sum; it takes ${Object.keys(sum.input.shape).join(', ')}`,
+    }
   const field = issue.path.join('.') || 'input'
   const got = gotAt(given, issue.path)
   if (issue.code === 'custom') return { field, message: `got ${got}, ${issue.message}` }
@@ -63,6 +66,9 @@ export function runSum(sum: Sum, given: unknown): SumAnswer {
     return { ok: true, worked: sum.work(checked.data as never) }
   } catch (error) {
     if (!(error instanceof SumRefusal)) throw error
-    return { ok: false, faults: [{ field: error.field, message: `got ${gotAt(given, error.field.split('.'))}, ${error.message}` }] }
+    return {
+      ok: false,
+      faults: [{ field: error.field, message: `got ${gotAt(given, error.field.split('.'))}, ${error.message}` }],
+    }
   }
 }

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { gravityFlow } from '../heaters/thermosiphon'
-import { TEST_RISE_K, standingUa, wrapped } from '../stores/standing-loss'
+import { standingUa, TEST_RISE_K, wrapped } from '../stores/standing-loss'
 import { density, specificHeat } from '../water/properties'
-import { FIELDS, InsulationInput, input } from './fields'
+import { FIELDS, input, InsulationInput } from './fields'
 import { defineSum, needsAbove, SumRefusal } from './sum'
 
 /** Water of a store that a gravity circuit may reach, °C: beyond it, steam and relief. */
@@ -25,7 +25,13 @@ export const storeLoss = defineSum({
     kwhDay: { label: 'A day', unit: 'kWh', decimals: 2 },
     kwhYear: { label: 'A year', quantity: 'energy' },
   },
-  example: { lossKwhDay: 2.1, testRiseK: 45, storeC: 60, ambientC: 15, jacket: { lambdaWMK: 0.04, thicknessMm: 80, areaM2: 2.2 } },
+  example: {
+    lossKwhDay: 2.1,
+    testRiseK: 45,
+    storeC: 60,
+    ambientC: 15,
+    jacket: { lambdaWMK: 0.04, thicknessMm: 80, areaM2: 2.2 },
+  },
   work: ({ lossKwhDay, testRiseK = TEST_RISE_K, storeC, ambientC, jacket }) => {
     if (storeC < ambientC) throw new SumRefusal('storeC', `must not be below the air, ${ambientC} °C`)
     const bare = standingUa({ kind: 'test', kwhDay: lossKwhDay, riseK: testRiseK }, 0)
@@ -34,9 +40,29 @@ export const storeLoss = defineSum({
     return {
       out: { uaWK, kwhDay, kwhYear: kwhDay * 365 },
       steps: [
-        { label: 'From the test', formula: 'loss in 24 h × 1000 / 24 / difference in the test', value: bare, quantity: 'lossRate' },
-        ...(jacket ? [{ label: 'With the jacket', formula: 'what is not covered + 1 / (1/covered UA + thickness / (λ × area))', value: uaWK, quantity: 'lossRate' } as const] : []),
-        { label: 'A day', formula: 'loss for each kelvin × (store − air) × 24 h', value: kwhDay, unit: 'kWh', decimals: 2 },
+        {
+          label: 'From the test',
+          formula: 'loss in 24 h × 1000 / 24 / difference in the test',
+          value: bare,
+          quantity: 'lossRate',
+        },
+        ...(jacket
+          ? [
+              {
+                label: 'With the jacket',
+                formula: 'what is not covered + 1 / (1/covered UA + thickness / (λ × area))',
+                value: uaWK,
+                quantity: 'lossRate',
+              } as const,
+            ]
+          : []),
+        {
+          label: 'A day',
+          formula: 'loss for each kelvin × (store − air) × 24 h',
+          value: kwhDay,
+          unit: 'kWh',
+          decimals: 2,
+        },
         { label: 'A year', formula: 'a day × 365', value: kwhDay * 365, quantity: 'energy' },
       ],
       notes: jacket ? ['Leave controls, valves, draught hood and the top of a gas store clear of the jacket.'] : [],
@@ -84,7 +110,13 @@ export const drawOff = defineSum({
       out: { mixedL },
       steps: [
         { label: 'Usable hot water', formula: 'volume × usable share', value: hotL, quantity: 'volume', decimals: 0 },
-        { label: 'Mixed water', formula: 'usable × (store − cold) / (wanted − cold)', value: mixedL, quantity: 'volume', decimals: 0 },
+        {
+          label: 'Mixed water',
+          formula: 'usable × (store − cold) / (wanted − cold)',
+          value: mixedL,
+          quantity: 'volume',
+          decimals: 0,
+        },
       ],
       notes: [],
     }
@@ -113,7 +145,13 @@ export const thermosiphon = defineSum({
     return {
       out: { flowLMin, riseK, drivePa, verdict: tooHot ? 'refuse: too hot' : 'works' },
       steps: [
-        { label: 'Drive', formula: 'g × height × (ρ cold − ρ hot)', value: drivePa, quantity: 'smallPressure', decimals: 0 },
+        {
+          label: 'Drive',
+          formula: 'g × height × (ρ cold − ρ hot)',
+          value: drivePa,
+          quantity: 'smallPressure',
+          decimals: 0,
+        },
         { label: 'Flow', formula: 'where friction takes up the drive', value: flowLMin, quantity: 'flow', decimals: 2 },
         { label: 'Rise', formula: 'power / (flow × ρc)', value: riseK, quantity: 'rise' },
         { label: 'Leaves the fire at', formula: 'return + rise', value: flowC, quantity: 'temperature' },

@@ -43,7 +43,7 @@ export interface Sum {
 export function defineSum<S extends z.ZodObject>(
   sum: Omit<Sum, 'input' | 'work'> & { input: S; work: (input: z.output<S>) => Worked },
 ): Sum {
-  return sum as unknown as Sum
+  return sum
 }
 
 /** Thrown by a sum for figures that each are possible but not together; names the field. */

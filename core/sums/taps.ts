@@ -1,6 +1,6 @@
 import { z } from 'zod'
+import { CONNECTIONS, drainRecovery } from '../recovery/drain-recovery'
 import { SCALDS_C, scaldSeconds } from '../safety/scald'
-import { drainRecovery, CONNECTIONS } from '../recovery/drain-recovery'
 import { GAL_L } from '../units/quantities'
 import { FIELDS, input } from './fields'
 import { defineSum, needsAbove, SumRefusal } from './sum'
@@ -58,17 +58,30 @@ export const scald = defineSum({
   about: 'How long water of a temperature may touch the skin before it burns deeply.',
   source: 'Seconds against temperature, the logarithm interpolated; children in about a quarter of it',
   input: input(['tempC']),
-  results: { adultS: { label: 'Adult', quantity: 'seconds', decimals: 1 }, childS: { label: 'Child, or thin skin', quantity: 'seconds', decimals: 1 } },
+  results: {
+    adultS: { label: 'Adult', quantity: 'seconds', decimals: 1 },
+    childS: { label: 'Child, or thin skin', quantity: 'seconds', decimals: 1 },
+  },
   example: { tempC: 57 },
   work: ({ tempC }) => {
     const { adultS, childS } = scaldSeconds(tempC)
     return {
       out: { adultS, childS },
       steps: [
-        { label: 'Adult', formula: 'between the two nearest points of the table, on the logarithm', value: adultS, quantity: 'seconds', decimals: 1 },
+        {
+          label: 'Adult',
+          formula: 'between the two nearest points of the table, on the logarithm',
+          value: adultS,
+          quantity: 'seconds',
+          decimals: 1,
+        },
         { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
       ],
-      notes: [tempC > SCALDS_C ? 'Hot enough to scald: guard the outlets with a mixing valve, and follow the local code.' : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is no warmer than skin.'],
+      notes: [
+        tempC > SCALDS_C
+          ? 'Hot enough to scald: guard the outlets with a mixing valve, and follow the local code.'
+          : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is no warmer than skin.',
+      ],
     }
   },
 })
@@ -93,19 +106,52 @@ export const drainRecoverySum = defineSum({
     hotShare: { label: 'Share of hot water at the mixer', decimals: 3 },
     savedShare: { label: 'Share of the heat saved', decimals: 3 },
   },
-  example: { connection: 'A', effectiveness: 0.5, ratedFlowLMin: 10, showerFlowLMin: 10, showerC: 40, drainC: 36, hotC: 55, coldC: 10 },
+  example: {
+    connection: 'A',
+    effectiveness: 0.5,
+    ratedFlowLMin: 10,
+    showerFlowLMin: 10,
+    showerC: 40,
+    drainC: 36,
+    hotC: 55,
+    coldC: 10,
+  },
   work: ({ connection, effectiveness, ratedFlowLMin, ...shower }) => {
     needsAbove('drainC', shower.drainC, shower.coldC, 'the cold water')
-    if (shower.drainC > shower.showerC) throw new SumRefusal('drainC', `must not be hotter than the shower, ${shower.showerC} °C`)
+    if (shower.drainC > shower.showerC)
+      throw new SumRefusal('drainC', `must not be hotter than the shower, ${shower.showerC} °C`)
     needsAbove('hotC', shower.hotC, shower.showerC, 'the shower')
     const r = drainRecovery(connection, { effectiveness, ratedFlowLMin }, shower)
     return {
       out: { preheatC: r.preheatC, hotShare: r.hotShare, savedShare: r.savedShare },
       steps: [
-        { label: 'Hot share without it', formula: '(shower − cold) / (hot − cold)', value: (shower.showerC - shower.coldC) / (shower.hotC - shower.coldC), decimals: 3 },
-        { label: 'Preheated to', formula: 'cold + effectiveness at this flow × (drain − cold)', value: r.preheatC, quantity: 'temperature' },
-        { label: 'Hot share with it', formula: connection === 'C' ? 'unchanged: only the heater gets preheated water' : '(shower − cold side) / (hot − cold side)', value: r.hotShare, decimals: 3 },
-        { label: 'Share of the heat saved', formula: 'heat the heater need not give / heat of the shower', value: r.savedShare, decimals: 3 },
+        {
+          label: 'Hot share without it',
+          formula: '(shower − cold) / (hot − cold)',
+          value: (shower.showerC - shower.coldC) / (shower.hotC - shower.coldC),
+          decimals: 3,
+        },
+        {
+          label: 'Preheated to',
+          formula: 'cold + effectiveness at this flow × (drain − cold)',
+          value: r.preheatC,
+          quantity: 'temperature',
+        },
+        {
+          label: 'Hot share with it',
+          formula:
+            connection === 'C'
+              ? 'unchanged: only the heater gets preheated water'
+              : '(shower − cold side) / (hot − cold side)',
+          value: r.hotShare,
+          decimals: 3,
+        },
+        {
+          label: 'Share of the heat saved',
+          formula: 'heat the heater need not give / heat of the shower',
+          value: r.savedShare,
+          decimals: 3,
+        },
       ],
       notes: ['Only draws that drain while they fill count: showers, not baths.'],
     }

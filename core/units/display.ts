@@ -1,4 +1,4 @@
-import { ENERGY_SHOWN, fromMetric, unitOf, type EnergyUnit, type Quantity, type System } from './quantities'
+import { ENERGY_SHOWN, type EnergyUnit, fromMetric, type Quantity, type System, unitOf } from './quantities'
 
 /** A minute of the day (0 to 1440) as people of a system write it. */
 export function timeOfDay(minute: number, system: System): string {
@@ -32,7 +32,10 @@ export interface Display {
 export function display(system: System, currency: string, energyIn: EnergyUnit): Display {
   const number = (value: number, decimals: number) =>
     // Adding nought turns −0 into 0.
-    (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+    (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+    })
   const figure = (quantity: Quantity, metric: number, decimals?: number) => {
     if (quantity === 'energy') {
       const { label, perMetric, decimals: usual } = ENERGY_SHOWN[energyIn]
@@ -66,4 +69,3 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
     moneyChange: (amount) => money(amount, true),
   }
 }
-

@@ -1,4 +1,4 @@
-import { BTU_H_PER_KW, GAL_L, toMetric, unitOf, type Quantity, type System } from './quantities'
+import { BTU_H_PER_KW, GAL_L, type Quantity, type System, toMetric, unitOf } from './quantities'
 
 /** "quantity unit" → how to make a figure in that unit metric. */
 const SPELLINGS = new Map<string, (x: number) => number>()
@@ -49,7 +49,10 @@ spell(['energy'], 29.307107, 'therm therms')
 
 /** A number as people write it: 1 234.5, 1,5, 3/4, 1-1/2, −4. Returns null when it is none. */
 export function parseNumber(text: string): number | null {
-  const t = text.trim().replace(/^[−–]/, '-').replace(/(\d)[ \u00a0\u202f](?=\d{3}(\D|$))/g, '$1')
+  const t = text
+    .trim()
+    .replace(/^[−–]/, '-')
+    .replace(/(\d)[ \u00a0\u202f](?=\d{3}(\D|$))/g, '$1')
   const fraction = /^(-?)(?:(\d+)[ -])?(\d+)\/(\d+)$/.exec(t)
   if (fraction) {
     const [, minus, whole = '0', top, bottom] = fraction
@@ -63,7 +66,9 @@ export function parseNumber(text: string): number | null {
 
 /** Feet and inches: 12'6", 12' 6 1/2", 6". In metres; null when it is none. */
 function parseFeetInches(text: string): number | null {
-  const m = /^(?:(\d+(?:[.,]\d+)?)\s*(?:'|ft))?\s*(?:(\d+(?:[.,]\d+)?(?:[ -]\d+\/\d+)?|\d+\/\d+)\s*(?:"|in))?$/.exec(text.trim())
+  const m = /^(?:(\d+(?:[.,]\d+)?)\s*(?:'|ft))?\s*(?:(\d+(?:[.,]\d+)?(?:[ -]\d+\/\d+)?|\d+\/\d+)\s*(?:"|in))?$/.exec(
+    text.trim(),
+  )
   if (!m || (m[1] === undefined && m[2] === undefined)) return null
   const feet = m[1] === undefined ? 0 : parseNumber(m[1])
   const inches = m[2] === undefined ? 0 : parseNumber(m[2])

@@ -18,7 +18,12 @@ interface Unit {
   readonly decimals: number
 }
 
-const unit = (label: string, perMetric: number, decimals: number, shift = 0): Unit => ({ label, perMetric, decimals, shift })
+const unit = (label: string, perMetric: number, decimals: number, shift = 0): Unit => ({
+  label,
+  perMetric,
+  decimals,
+  shift,
+})
 
 /** What heat and fuel may be counted in on screen and paper. */
 export const ENERGY_UNITS = ['kwh', 'therm', 'kbtu'] as const
@@ -64,7 +69,11 @@ export const QUANTITIES = {
 } as const satisfies Record<string, Spec>
 
 /** How the units of energy are written: displayed = kWh × factor. A therm is 100,000 BTU. */
-export const ENERGY_SHOWN: Record<EnergyUnit, Unit> = { kwh: unit('kWh', 1, 0), therm: unit('therms', 1 / 29.307107, 1), kbtu: unit('kBTU', 3.412142, 0) }
+export const ENERGY_SHOWN: Record<EnergyUnit, Unit> = {
+  kwh: unit('kWh', 1, 0),
+  therm: unit('therms', 1 / 29.307107, 1),
+  kbtu: unit('kBTU', 3.412142, 0),
+}
 
 export type Quantity = keyof typeof QUANTITIES
 

@@ -1,5 +1,5 @@
-import { DAYS, DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf, yearMean } from '../calendar/year'
-import { MAIN_DEPTH_M, groundTemperature } from '../climate/ground'
+import { DAYS, DAYS_IN_MONTH, firstDayOf, MONTH_OF_DAY, yearMean } from '../calendar/year'
+import { groundTemperature, MAIN_DEPTH_M } from '../climate/ground'
 import { sameEverywhere } from '../units/same-everywhere'
 
 const toF = (c: number) => c * 1.8 + 32
@@ -40,7 +40,8 @@ export interface MainsSite {
 
 function modelled(site: MainsSite): (day: number) => number {
   const { monthlyAirC } = site
-  if (site.mains.kind === 'ground') return (day) => Math.max(LEAST_MAIN_C, groundTemperature(monthlyAirC, MAIN_DEPTH_M, day))
+  if (site.mains.kind === 'ground')
+    return (day) => Math.max(LEAST_MAIN_C, groundTemperature(monthlyAirC, MAIN_DEPTH_M, day))
   const mean = yearMean(monthlyAirC)
   const span = Math.max(...monthlyAirC) - Math.min(...monthlyAirC)
   const shift = site.latitudeDeg < 0 ? DAYS / 2 : 0

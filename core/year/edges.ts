@@ -2,7 +2,7 @@ import { MINUTES_A_DAY } from '../calendar/clock'
 import { edges } from '../calendar/week'
 import { WEEK_MIN } from '../calendar/year'
 import { priceEdges } from '../money/tariff'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 
 /** Minutes of the week at which anything set by the clock changes (midnights among them), ascending. */
 export function weeklyEdges(study: Study): number[] {

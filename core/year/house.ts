@@ -1,10 +1,10 @@
 import { isOn } from '../calendar/week'
-import { DAYS, DAY_S, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
+import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
 import { priceAt } from '../money/tariff'
 import { TEPID_C } from '../safety/legionella'
 import { isLocal, standbyOf } from '../study/heater-kinds'
-import { type Study, controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { HygieneLog } from './account/hygiene'
 import { Ledger } from './account/ledger'
@@ -187,7 +187,8 @@ export class House {
     const totalLMin = tapLMin + loopLMin
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
-    if (this.pumping && this.study.pipes.loop!.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
+    if (this.pumping && this.study.pipes.loop!.bypass)
+      dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
     dt = Math.max(1e-3, dt)
 
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
@@ -218,7 +219,9 @@ export class House {
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
       if (draw.wantedC <= this.mainsC + 0.5) continue
-      this.active.push(new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)))
+      this.active.push(
+        new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)),
+      )
     }
   }
 
@@ -239,7 +242,9 @@ export class House {
       plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
       network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
     }
-    for (const { tap, local } of this.locals) if (local.flowLMin > 0) local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
+    for (const { tap, local } of this.locals)
+      if (local.flowLMin > 0)
+        local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
     for (const d of this.active) {
       const path = network.paths[d.tapIndex]
       const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
@@ -258,13 +263,15 @@ export class House {
     const path = this.network.paths[tap]
     const last = this.network.branches[path[path.length - 1]]
     this.arrived.clear()
-    for (let i = 0; i < last.out.n; i++) this.arrived.add((last.out.litres[i] * hotLMin) / last.flowLMin, last.out.tempC[i])
+    for (let i = 0; i < last.out.n; i++)
+      this.arrived.add((last.out.litres[i] * hotLMin) / last.flowLMin, last.out.tempC[i])
     return this.arrived
   }
 
   private lookAtHygiene(dt: number): void {
     const coolest = this.plant.coolestC()
-    if (coolest !== null) this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, this.plant.storedTopC(), dt)
+    if (coolest !== null)
+      this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, this.plant.storedTopC(), dt)
     if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, dt)
     this.hygiene.pass(this.nowS, dt)
   }

@@ -1,8 +1,8 @@
 import { DAY_S } from '../calendar/year'
-import { CARRIERS, type Carrier } from '../money/carriers'
+import { type Carrier, CARRIERS } from '../money/carriers'
 import { perKwh, waterPerM3 } from '../money/tariff'
 import { STILL_DAYS } from '../safety/legionella'
-import { COMES_IN, FLOWS, type Flow, type Ledger } from './account/ledger'
+import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
 import type { House } from './house'
 import { LOOP_RETURN } from './pipes/network'
 import type { DrawRecord } from './taps/tap-draw'
@@ -121,7 +121,8 @@ function quantile(sorted: readonly number[], share: number): number {
 const ascending = (a: number, b: number) => a - b
 
 /** Carriers of which anything was bought in the year. */
-const boughtIn = ({ ledger, study }: House) => CARRIERS.filter((c) => study.prices.carriers[c] && ledger.inputs[c].some((kj) => kj > 0))
+const boughtIn = ({ ledger, study }: House) =>
+  CARRIERS.filter((c) => study.prices.carriers[c] && ledger.inputs[c].some((kj) => kj > 0))
 
 /** The figures of some months together. */
 function period(home: House, months: readonly number[]): Period {
@@ -130,8 +131,15 @@ function period(home: House, months: readonly number[]): Period {
   const kwh = (a: Float64Array) => r6(sum(a) / 3600)
   const bought = boughtIn(home)
   const flows = Object.fromEntries(FLOWS.map((f) => [`${f}Kwh`, kwh(ledger.flows[f])])) as EnergyFlows
-  const inputKwh = Object.fromEntries(bought.filter((c) => sum(ledger.inputs[c]) > 0).map((c) => [c, kwh(ledger.inputs[c])]))
-  const water = { hotL: r6(sum(ledger.waters.hot)), mixedL: r6(sum(ledger.waters.mixed)), runOffL: r6(sum(ledger.waters.runOff)), reliefL: r6(sum(ledger.waters.relief)) }
+  const inputKwh = Object.fromEntries(
+    bought.filter((c) => sum(ledger.inputs[c]) > 0).map((c) => [c, kwh(ledger.inputs[c])]),
+  )
+  const water = {
+    hotL: r6(sum(ledger.waters.hot)),
+    mixedL: r6(sum(ledger.waters.mixed)),
+    runOffL: r6(sum(ledger.waters.runOff)),
+    reliefL: r6(sum(ledger.waters.relief)),
+  }
   const energy: Energy = {
     ...flows,
     inputKwh,
@@ -142,9 +150,17 @@ function period(home: House, months: readonly number[]): Period {
     backupKwh: kwh(ledger.backupHeat),
   }
   const heating = heatingOf(study)
-  const boughtCo2 = bought.reduce((s, c) => s + ((inputKwh[c] as number | undefined) ?? 0) * study.prices.carriers[c]!.co2KgKwh, 0)
+  const boughtCo2 = bought.reduce(
+    (s, c) => s + ((inputKwh[c] as number | undefined) ?? 0) * study.prices.carriers[c]!.co2KgKwh,
+    0,
+  )
   const moreHeat = energy.roomHeatKwh - (study.prices.creditHouseHeat ? energy.houseHeatKwh : 0)
-  return { energy, cost: costOf(home, bought, sum, water, energy, months.length), water, co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh) }
+  return {
+    energy,
+    cost: costOf(home, bought, sum, water, energy, months.length),
+    water,
+    co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh),
+  }
 }
 
 /** Money and carbon dioxide of a kWh of heat into the rooms. */
@@ -161,21 +177,42 @@ function residual(ledger: Ledger, months: readonly number[]): number {
   return FLOWS.reduce((left, f) => left + (COMES_IN.includes(f) ? flow(f) : -flow(f)), input)
 }
 
-function costOf(home: House, bought: readonly Carrier[], sum: (a: Float64Array) => number, water: Water, heat: Energy, months: number): Cost {
+function costOf(
+  home: House,
+  bought: readonly Carrier[],
+  sum: (a: Float64Array) => number,
+  water: Water,
+  heat: Energy,
+  months: number,
+): Cost {
   const { prices, site } = home.study
-  const energy = Object.fromEntries(bought.filter((c) => sum(home.ledger.inputs[c]) > 0).map((c) => [c, r6(sum(home.ledger.money[c]))])) as Cost['energy']
+  const energy = Object.fromEntries(
+    bought.filter((c) => sum(home.ledger.inputs[c]) > 0).map((c) => [c, r6(sum(home.ledger.money[c]))]),
+  ) as Cost['energy']
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
   // Without a meter water costs what it costs, however much of it is drawn.
   const waterCost = site.metered === false ? 0 : r6((drawnL(water) / 1000) * waterPerM3(prices.water))
   const heatPrice = heatingOf(home.study).perKwh
   const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
   const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)
-  const total = Object.values(energy).reduce((s, x) => s + x, 0) + standing + waterCost - houseHeatCredit + roomHeatCharge
-  return { energy, standing, water: waterCost, houseHeatCredit, roomHeatCharge, loopPump: r6(sum(home.ledger.pump.money)), total: r6(total) }
+  const total =
+    Object.values(energy).reduce((s, x) => s + x, 0) + standing + waterCost - houseHeatCredit + roomHeatCharge
+  return {
+    energy,
+    standing,
+    water: waterCost,
+    houseHeatCredit,
+    roomHeatCharge,
+    loopPump: r6(sum(home.ledger.pump.money)),
+    total: r6(total),
+  }
 }
 
 function waits(records: readonly DrawRecord[]): number[] {
-  return records.filter((r) => r.waits).map((r) => r.waitedS).sort(ascending)
+  return records
+    .filter((r) => r.waits)
+    .map((r) => r.waitedS)
+    .sort(ascending)
 }
 
 function waitsOf(records: readonly DrawRecord[]): Waits {
@@ -242,7 +279,12 @@ export function resultOf(home: House): YearResult {
     hygiene: hygieneOf(home),
     months: all.map((m) => period(home, [m])),
     runs: home.network.branches.map((b, i) => ({ id: b.id, lossKwh: r6(home.branchLostKj[i] / 3600) })),
-    taps: home.study.pipes.taps.map((t, i) => tapResult(t.id, home.records.filter((r) => r.tap === i))),
+    taps: home.study.pipes.taps.map((t, i) =>
+      tapResult(
+        t.id,
+        home.records.filter((r) => r.tap === i),
+      ),
+    ),
     heaterStarts: Math.round(home.plant.starts()),
     stagnantHours: r6(home.plant.stagnantHours()),
     seed: home.study.people.seed,

@@ -1,7 +1,7 @@
-import { DAYS, DAY_S } from '../calendar/year'
+import { DAY_S, DAYS } from '../calendar/year'
 import type { Study } from '../study/study'
 import { House } from './house'
-import { type YearResult, resultOf } from './result'
+import { resultOf, type YearResult } from './result'
 
 export interface SimulateOptions {
   /** Called after each month with the share of the year that is done, 0 to 1. */

@@ -67,7 +67,9 @@ function frameOf(home: House, minute: number, open: string[]): Frame {
   const tenth = (x: number) => Math.round(x * 10) / 10
   const runs: Frame['runs'] = {}
   for (const b of home.network.branches)
-    runs[b.id] = b.run.profile(home.nowS).map(([litres, c]) => [Math.round((litres / b.run.frontL) * 1000) / 1000, tenth(c)])
+    runs[b.id] = b.run
+      .profile(home.nowS)
+      .map(([litres, c]) => [Math.round((litres / b.run.frontL) * 1000) / 1000, tenth(c)])
   return {
     minute,
     supplyC: tenth(state.supplyC),
@@ -76,7 +78,9 @@ function frameOf(home: House, minute: number, open: string[]): Frame {
     pumping: home.pumping,
     runs,
     loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
-    locals: Object.fromEntries(home.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())])),
+    locals: Object.fromEntries(
+      home.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())]),
+    ),
     open,
   }
 }

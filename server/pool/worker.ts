@@ -1,4 +1,4 @@
-import { compared, jobsOf, type Comparison } from '../../core/measures/compare'
+import { compared, type Comparison, jobsOf } from '../../core/measures/compare'
 import type { Study } from '../../core/study/study'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'

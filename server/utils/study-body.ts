@@ -1,4 +1,4 @@
-import { createError, getRequestHeader, setResponseHeader, type H3Event } from 'h3'
+import { createError, getRequestHeader, type H3Event, setResponseHeader } from 'h3'
 import { LARGEST_FILE, readStudyText } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import type { Task } from '../pool/worker'

@@ -10,7 +10,7 @@ import type { Heater } from '../../core/study/plant'
 import type { Study } from '../../core/study/study'
 import { mainsThroughYear } from '../../core/water/mains'
 import { type Draw, drawsOfYear } from '../../core/year/draws/draws'
-import { FinePipe, KJ, type Parcel, heatOf } from './pipe'
+import { FinePipe, heatOf, KJ, type Parcel } from './pipe'
 import { FineStore } from './store'
 
 /** What a stretch of days came to, kJ, litres and seconds. */
@@ -70,7 +70,21 @@ export function bruteForce(study: Study, days: number): BruteResult {
   const loopOn = new Set(loopPath)
   const paths = pipes.taps.map((t: Tap) => pathTo(t.runId))
   const draws = drawsOfYear(study.people, site).filter((d) => d.startS < days * DAY_S)
-  const r: BruteResult = { useful: 0, deadRun: 0, runOff: 0, loop: 0, store: 0, primary: 0, conversion: 0, input: 0, stored: 0, runOffL: 0, waits: [], starts: 0, cool: 0 }
+  const r: BruteResult = {
+    useful: 0,
+    deadRun: 0,
+    runOff: 0,
+    loop: 0,
+    store: 0,
+    primary: 0,
+    conversion: 0,
+    input: 0,
+    stored: 0,
+    runOffL: 0,
+    waits: [],
+    starts: 0,
+    cool: 0,
+  }
   const buy = (kj: number, heat: number) => {
     r.input += kj
     r.conversion += kj - heat
@@ -79,12 +93,28 @@ export function bruteForce(study: Study, days: number): BruteResult {
   const heater = plant.heaters[0]
   const set = control.heaters[heater.id]
   const store = plant.store
-    ? new FineStore(plant.store.litres, plant.store.heightM, standingUa(plant.store.loss, plant.store.litres), Math.max(...plant.heaters.map((h) => control.heaters[h.id].setpointC)), plant.store.inletMix, airAt(plant.store.place))
+    ? new FineStore(
+        plant.store.litres,
+        plant.store.heightM,
+        standingUa(plant.store.loss, plant.store.litres),
+        Math.max(...plant.heaters.map((h) => control.heaters[h.id].setpointC)),
+        plant.store.inletMix,
+        airAt(plant.store.place),
+      )
     : null
   const instant = heater.kind === 'instant-gas' ? new Instant(heater, airAt(heater.place), set.setpointC, buy, r) : null
-  const heats = store ? plant.heaters.map((h) => new StoreHeat(h, store, airAt(h.place), control.heaters[h.id], plant.store!.sensorHeight, buy, r)) : []
+  const heats = store
+    ? plant.heaters.map(
+        (h) => new StoreHeat(h, store, airAt(h.place), control.heaters[h.id], plant.store!.sensorHeight, buy, r),
+      )
+    : []
 
-  const held = () => runs.reduce((s, x) => s + x.heldKj(), 0) + (back?.heldKj() ?? 0) + (store?.heldKj() ?? 0) + (instant?.heldKj() ?? 0) + heats.reduce((s, h) => s + h.heldKj(), 0)
+  const held = () =>
+    runs.reduce((s, x) => s + x.heldKj(), 0) +
+    (back?.heldKj() ?? 0) +
+    (store?.heldKj() ?? 0) +
+    (instant?.heldKj() ?? 0) +
+    heats.reduce((s, h) => s + h.heldKj(), 0)
   const before = held()
   const open: Open[] = []
   let next = 0
@@ -96,7 +126,21 @@ export function bruteForce(study: Study, days: number): BruteResult {
       const tap = pipes.taps.findIndex((t) => t.id === draw.tapId)
       const front = paths[tap].reduce((s, i) => s + runs[i].litres, 0)
       const flow = draw.hotLMin ?? pipes.taps[tap].flowLMin
-      open.push({ draw, tap, path: paths[tap], waiting: draw.waits, waitedS: 0, waitedL: 0, giveUpL: 1.5 * front + (flow / 60) * 45, left: draw.amount, hotLMin: 0, part: 1, litres: 0, short: 0, gaveUp: false })
+      open.push({
+        draw,
+        tap,
+        path: paths[tap],
+        waiting: draw.waits,
+        waitedS: 0,
+        waitedL: 0,
+        giveUpL: 1.5 * front + (flow / 60) * 45,
+        left: draw.amount,
+        hotLMin: 0,
+        part: 1,
+        litres: 0,
+        short: 0,
+        gaveUp: false,
+      })
     }
     const flows = runs.map(() => 0)
     for (const o of open) {
@@ -105,7 +149,8 @@ export function bruteForce(study: Study, days: number): BruteResult {
       const all = o.draw.hotLMin ?? tap.flowLMin
       const mixes = tap.mixes && o.draw.hotLMin === null
       if (o.waiting && arrivesC >= o.draw.wantedC - 2) o.waiting = false
-      o.hotLMin = o.waiting || !mixes || arrivesC <= o.draw.wantedC ? all : (all * (o.draw.wantedC - mainC)) / (arrivesC - mainC)
+      o.hotLMin =
+        o.waiting || !mixes || arrivesC <= o.draw.wantedC ? all : (all * (o.draw.wantedC - mainC)) / (arrivesC - mainC)
       const perS = o.hotLMin / 60
       if (o.waiting) o.part = Math.min(1, (o.giveUpL - o.waitedL) / perS)
       else if (o.draw.measure === 'seconds') o.part = Math.min(1, o.left)
@@ -113,7 +158,10 @@ export function bruteForce(study: Study, days: number): BruteResult {
       else o.part = Math.min(1, o.left / Math.max(1e-9, perS * KJ * (arrivesC - mainC)))
       for (const i of o.path) flows[i] += perS * o.part
     }
-    const pumping = back !== null && (control.loop.mode === 'always' || (control.loop.mode === 'clock' && isOn(control.loop.windows, (site.firstWeekday * 1440 + now / 60) % 10080)))
+    const pumping =
+      back !== null &&
+      (control.loop.mode === 'always' ||
+        (control.loop.mode === 'clock' && isOn(control.loop.windows, (site.firstWeekday * 1440 + now / 60) % 10080)))
     const loopL = pumping ? pipes.loop!.pumpLMin / 60 : 0
     for (const i of loopPath) flows[i] += loopL
     if (pumping) buy(pipes.loop!.pumpW / 1000, 0)
@@ -122,14 +170,17 @@ export function bruteForce(study: Study, days: number): BruteResult {
     // Out of the plant, along the tree, to the taps and back.
     const total = tapL + loopL
     const supply = total <= 0 ? [] : store ? store.draw(total) : instant!.run(total, mainC)
-    const share = (parcels: readonly Parcel[], part: number) => parcels.map((p) => ({ litres: p.litres * part, c: p.c }))
+    const share = (parcels: readonly Parcel[], part: number) =>
+      parcels.map((p) => ({ litres: p.litres * part, c: p.c }))
     for (const i of order) {
       const from = pipes.runs[i].from
       const before = from === null ? supply : runs[ids.get(from)!].out
       const beforeL = from === null ? total : flows[ids.get(from)!]
       runs[i].second(flows[i] > 0 ? share(before, flows[i] / beforeL) : [])
     }
-    back?.second(loopL > 0 ? share(runs[loopPath[loopPath.length - 1]].out, loopL / flows[loopPath[loopPath.length - 1]]) : [])
+    back?.second(
+      loopL > 0 ? share(runs[loopPath[loopPath.length - 1]].out, loopL / flows[loopPath[loopPath.length - 1]]) : [],
+    )
     for (const o of open) {
       const last = o.path[o.path.length - 1]
       receive(o, share(runs[last].out, ((o.hotLMin / 60) * o.part) / flows[last]), mainC, pipes.taps[o.tap], r)
@@ -150,7 +201,9 @@ export function bruteForce(study: Study, days: number): BruteResult {
     buy(plant.heaters.reduce((s, h) => s + ('standbyW' in h ? h.standbyW : 0), 0) / 1000, 0)
   }
   r.stored = held() - before
-  runs.forEach((run, i) => (loopOn.has(i) && control.loop.mode !== 'off' ? (r.loop += run.lostKj) : (r.deadRun += run.lostKj)))
+  runs.forEach((run, i) =>
+    loopOn.has(i) && control.loop.mode !== 'off' ? (r.loop += run.lostKj) : (r.deadRun += run.lostKj),
+  )
   if (back) r.loop += back.lostKj
   if (store) r.store = store.lostKj
   r.primary += heats.reduce((s, h) => s + h.lostKj, 0) + (instant?.lostKj ?? 0)
@@ -328,7 +381,7 @@ class Instant {
     } else this.firing = false
     this.content.push({ litres, c })
     const out: Parcel[] = []
-    for (let left = litres; left > 1e-12; ) {
+    for (let left = litres; left > 1e-12;) {
       const first = this.content[0]
       const take = Math.min(first.litres, left)
       out.push({ litres: take, c: first.c })

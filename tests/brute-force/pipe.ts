@@ -1,7 +1,7 @@
-import { placeTemperature, type Place } from '../../core/climate/places'
-import { pipeOf, type Material } from '../../core/pipes/catalogue'
+import { type Place, placeTemperature } from '../../core/climate/places'
+import { type Material, pipeOf } from '../../core/pipes/catalogue'
 import { frontPerMetre } from '../../core/pipes/contents'
-import { pipeLoss, type Insulation } from '../../core/pipes/loss'
+import { type Insulation, pipeLoss } from '../../core/pipes/loss'
 
 /** Heat of a litre, kJ/K: the one figure that engine and reference share. */
 export const KJ = 4.146
@@ -26,15 +26,26 @@ export class FinePipe {
   private readonly lossKw: Float64Array
   private readonly airC: number
 
-  constructor(run: { material: Material; size: string; lengthM: number; place: Place; insulation: Insulation | null }, monthlyAirC: readonly number[], month: number, scale = 1) {
+  constructor(
+    run: { material: Material; size: string; lengthM: number; place: Place; insulation: Insulation | null },
+    monthlyAirC: readonly number[],
+    month: number,
+    scale = 1,
+  ) {
     const pipe = pipeOf(run.material, run.size)
     this.litres = frontPerMetre(pipe) * run.lengthM
     this.airC = placeTemperature(run.place, month, monthlyAirC)
     // Loss of the whole run at each half degree, kW.
-    this.lossKw = Float64Array.from({ length: 220 }, (_, i) => (scale * pipeLoss(pipe, i / 2, this.airC, run.insulation, run.place).lossWM * run.lengthM) / 1000)
+    this.lossKw = Float64Array.from(
+      { length: 220 },
+      (_, i) => (scale * pipeLoss(pipe, i / 2, this.airC, run.insulation, run.place).lossWM * run.lengthM) / 1000,
+    )
     // Pipes begin at the January air of their place, as the engine's do.
     const pieces = Math.max(1, Math.ceil(run.lengthM / 0.1))
-    this.queue = Array.from({ length: pieces }, () => ({ litres: this.litres / pieces, c: placeTemperature(run.place, 0, monthlyAirC) }))
+    this.queue = Array.from({ length: pieces }, () => ({
+      litres: this.litres / pieces,
+      c: placeTemperature(run.place, 0, monthlyAirC),
+    }))
   }
 
   private lossAt(c: number): number {

@@ -1,4 +1,4 @@
-import { KJ, heatOf, type Parcel } from './pipe'
+import { heatOf, KJ, type Parcel } from './pipe'
 
 /** Most parcels a store is made of. */
 const MOST = 160
@@ -43,7 +43,7 @@ export class FineStore {
 
   draw(litres: number): Parcel[] {
     const out: Parcel[] = []
-    for (let left = litres; left > 1e-12; ) {
+    for (let left = litres; left > 1e-12;) {
       const top = this.stack[this.stack.length - 1]
       const take = Math.min(top.litres, left)
       out.push({ litres: take, c: top.c })
@@ -57,7 +57,8 @@ export class FineStore {
   fillAt(share: number, litres: number, c: number): void {
     if (litres <= 0) return
     let [i, below] = [0, 0]
-    while (i < this.stack.length && below + this.stack[i].litres / 2 < share * this.litres) below += this.stack[i++].litres
+    while (i < this.stack.length && below + this.stack[i].litres / 2 < share * this.litres)
+      below += this.stack[i++].litres
     this.stack.splice(i, 0, { litres, c })
   }
 
@@ -80,7 +81,8 @@ export class FineStore {
     this.stack.sort((a, b) => a.c - b.c)
     let below = 0
     let first = 0
-    while (first < this.stack.length - 1 && below + this.stack[first].litres / 2 < from * this.litres) below += this.stack[first++].litres
+    while (first < this.stack.length - 1 && below + this.stack[first].litres / 2 < from * this.litres)
+      below += this.stack[first++].litres
     let [last, pool, level, left] = [first, this.stack[first].litres, this.stack[first].c, kj / KJ]
     while (last + 1 < this.stack.length && (this.stack[last + 1].c - level) * pool < left) {
       left -= (this.stack[++last].c - level) * pool
@@ -128,11 +130,16 @@ export class FineStore {
     let [best, least] = [0, Infinity]
     for (let i = 0; i + 1 < this.stack.length; i++) {
       const [a, b] = [this.stack[i], this.stack[i + 1]]
-      const moved = (Math.abs(b.c - a.c) * a.litres * b.litres) / (a.litres + b.litres) + (a.litres + b.litres > this.litres / 40 ? 1e6 : 0)
+      const moved =
+        (Math.abs(b.c - a.c) * a.litres * b.litres) / (a.litres + b.litres) +
+        (a.litres + b.litres > this.litres / 40 ? 1e6 : 0)
       if (moved < least) [best, least] = [i, moved]
     }
     const [a, b] = [this.stack[best], this.stack[best + 1]]
-    this.stack.splice(best, 2, { litres: a.litres + b.litres, c: (a.litres * a.c + b.litres * b.c) / (a.litres + b.litres) })
+    this.stack.splice(best, 2, {
+      litres: a.litres + b.litres,
+      c: (a.litres * a.c + b.litres * b.c) / (a.litres + b.litres),
+    })
   }
 
   heldKj(): number {

@@ -1,10 +1,10 @@
 /// <reference lib="dom" />
-import { spawn, type ChildProcess } from 'node:child_process'
-import { createServer } from 'node:net'
+import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { launch, type Browser, type Page } from 'puppeteer-core'
+import { type Browser, launch, type Page } from 'puppeteer-core'
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
 
@@ -29,7 +29,13 @@ export async function startApp(): Promise<{ url: string; stop: () => void }> {
     env: { ...process.env, PORT: String(port), HOST: '127.0.0.1' },
   })
   for (let tries = 0; ; tries++) {
-    if (await fetch(`${url}/api/demos`).then((r) => r.ok, () => false)) break
+    if (
+      await fetch(`${url}/api/demos`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      break
     if (tries > 200) throw new Error('the app did not start; is it built?')
     await new Promise((resume) => setTimeout(resume, 100))
   }
@@ -63,7 +69,11 @@ export async function openBrowser(): Promise<{ browser: Browser; close: () => Pr
 }
 
 /** A page of a size; whatever goes wrong in it is collected. */
-export async function openPage(browser: Browser, width: number, height: number): Promise<{ page: Page; errors: string[] }> {
+export async function openPage(
+  browser: Browser,
+  width: number,
+  height: number,
+): Promise<{ page: Page; errors: string[] }> {
   const page = await browser.newPage()
   await page.setViewport({ width, height })
   const errors: string[] = []
@@ -80,7 +90,11 @@ export async function settled(page: Page): Promise<void> {
     () => {
       const totals = document.querySelector('aside[aria-label="Running totals for a year"]')
       const cost = totals?.querySelector('[data-total="Cost"]')?.textContent ?? '…'
-      return totals !== null && cost !== '…' && !/computing/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
+      return (
+        totals !== null &&
+        cost !== '…' &&
+        !/computing/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
+      )
     },
     { timeout: 30_000, polling: 50 },
   )

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import type { Browser, Page } from 'puppeteer-core'
 import type axe from 'axe-core'
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { type StationName, STATIONS } from '../../app/utils/stations'
 import { openBrowser, openPage, settled } from './browser'
 import { openDemo } from './hand'
-import { STATIONS, type StationName } from '../../app/utils/stations'
 
 const url = inject('url')
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -18,7 +18,9 @@ const HOUSE = '/study/hill-town'
 const VIEWS = [
   '/',
   `${HOUSE}/survey`,
-  ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map((s) => `${HOUSE}/survey?at=${s}`),
+  ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map(
+    (s) => `${HOUSE}/survey?at=${s}`,
+  ),
   `${HOUSE}/measure`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
@@ -29,8 +31,16 @@ const VIEWS = [
 async function faults(page: Page): Promise<string[]> {
   await page.evaluate(AXE)
   return page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] })
-    return violations.map((v) => `${v.id}: ${v.help}; ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'],
+    })
+    return violations.map(
+      (v) =>
+        `${v.id}: ${v.help}; ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    )
   })
 }
 
@@ -68,7 +78,10 @@ describe.each([
     const small = await page.$$eval('button, a.tool, select, input:not([type="range"]):not([type="checkbox"])', (all) =>
       all
         .filter((e) => e.getClientRects().length > 0 && !e.closest('.sr-only') && e.className !== 'sr-only')
-        .map((e) => ({ name: e.getAttribute('aria-label') ?? e.textContent!.trim(), h: e.getBoundingClientRect().height }))
+        .map((e) => ({
+          name: e.getAttribute('aria-label') ?? e.textContent!.trim(),
+          h: e.getBoundingClientRect().height,
+        }))
         .filter((e) => e.h < 44),
     )
     expect(small).toEqual([])

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { hillTown } from '../../core/demos/hill-town'
 import { findings } from '../../core/findings/findings'
 import { simulate } from '../../core/year/simulate'
@@ -25,7 +25,11 @@ describe('findings in the interface', () => {
     await press(page, 'link', 'Survey')
     await page.waitForSelector('[data-finding]')
     expect(await shown()).toEqual(findings(hillTown, simulate(hillTown)).map((f) => f.id))
-    expect(await page.$eval('section[aria-label="The line of water"]', (s) => s.textContent)).toMatch(new RegExp(`Store${findings(hillTown, simulate(hillTown)).filter((f) => f.station === 'store').length}\\s*findings`))
+    expect(await page.$eval('section[aria-label="The line of water"]', (s) => s.textContent)).toMatch(
+      new RegExp(
+        `Store${findings(hillTown, simulate(hillTown)).filter((f) => f.station === 'store').length}\\s*findings`,
+      ),
+    )
   })
 
   it('lead to where they are mended, and go when they are', async () => {

@@ -1,9 +1,9 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openBrowser, openPage, settled } from './browser'
 import { figure, named, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
@@ -26,7 +26,8 @@ afterAll(async () => {
 })
 
 const rail = (day: number) => `[role="group"][aria-label="Windows of the loop"] [data-rail="${day}"]`
-const windowsOf = (day: number) => page.$$eval(`${rail(day)} .week-window`, (all) => all.map((w) => w.getAttribute('aria-valuetext')))
+const windowsOf = (day: number) =>
+  page.$$eval(`${rail(day)} .week-window`, (all) => all.map((w) => w.getAttribute('aria-valuetext')))
 
 /** Drags an edge or the middle of a window by minutes, with the mouse. */
 async function drag(grip: string, minutes: number) {
@@ -49,7 +50,8 @@ async function exported(): Promise<string> {
   throw new Error('no file was exported')
 }
 
-const commandLine = (...args: string[]) => execFileSync('npx', ['tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+const commandLine = (...args: string[]) =>
+  execFileSync('npx', ['tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
 
 describe('the first visit, from survey to saving', () => {
   let asFound: string
@@ -147,7 +149,10 @@ describe('the first visit, from survey to saving', () => {
     expect(figure(withPackage)).toBeLessThan(figure(asSet))
     await settled(page)
     expect(await page.$eval('[data-package-cost]', (b) => b.textContent)).toBe(withPackage)
-    const heat = await page.$eval('section[aria-label="Where the heat goes"] svg', (s) => s.querySelectorAll('path').length)
+    const heat = await page.$eval(
+      'section[aria-label="Where the heat goes"] svg',
+      (s) => s.querySelectorAll('path').length,
+    )
     expect(heat).toBeGreaterThan(5)
   })
 
@@ -182,7 +187,11 @@ describe('the first visit, from survey to saving', () => {
     await press(page, 'link', 'Improve')
     await settled(page)
     await page.select('::-p-aria(Package[role="combobox"])', '1')
-    await page.waitForFunction((want) => document.querySelector('[data-package-cost]')?.textContent === want, { timeout: 20_000 }, withPackage)
+    await page.waitForFunction(
+      (want) => document.querySelector('[data-package-cost]')?.textContent === want,
+      { timeout: 20_000 },
+      withPackage,
+    )
   })
 
   it('and the command line prints the same figures for the file', async () => {

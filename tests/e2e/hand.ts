@@ -63,7 +63,9 @@ export async function newTotal(page: Page, before: string, name = 'Cost'): Promi
 const focusedName = (page: Page) =>
   page.evaluate(() => {
     const at = document.activeElement as (HTMLElement & { labels?: NodeListOf<HTMLLabelElement> | null }) | null
-    return (at?.getAttribute('aria-label') ?? at?.labels?.[0]?.textContent ?? at?.textContent ?? '').replace(/\s+/g, ' ').trim()
+    return (at?.getAttribute('aria-label') ?? at?.labels?.[0]?.textContent ?? at?.textContent ?? '')
+      .replace(/\s+/g, ' ')
+      .trim()
   })
 
 /** A name without its gaps: what stands beside each other on the screen may have none between in the text. */

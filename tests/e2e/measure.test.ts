@@ -1,8 +1,8 @@
-import { writeFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { sumNamed } from '../../core/sums/registry'
 import { runSum } from '../../core/sums/run'
 import { openBrowser, openPage, settled } from './browser'
@@ -25,8 +25,10 @@ afterAll(async () => {
   rmSync(files, { recursive: true, force: true })
 })
 
-const rows = () => page.$$eval('ul[aria-label="Visit log"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
-const kept = () => page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+const rows = () =>
+  page.$$eval('ul[aria-label="Visit log"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
+const kept = () =>
+  page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
 
 describe('the log of a visit, on a phone', () => {
   it('times a tap with a watch that survives a reload', async () => {
@@ -60,13 +62,29 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'menuitem', 'Climb at a tap, timed')
     await press(page, 'button', 'Tap open: start')
     // The watch is set back, as if the tap had been open for a while: only its start is kept.
-    const openFor = (seconds: number) => page.evaluate((s) => {
-      localStorage.setItem('bagno-climb-start', String(Date.now() - s * 1000))
-      window.dispatchEvent(new StorageEvent('storage', { key: 'bagno-climb-start', newValue: localStorage.getItem('bagno-climb-start'), storageArea: localStorage }))
-    }, seconds)
+    const openFor = (seconds: number) =>
+      page.evaluate((s) => {
+        localStorage.setItem('bagno-climb-start', String(Date.now() - s * 1000))
+        window.dispatchEvent(
+          new StorageEvent('storage', {
+            key: 'bagno-climb-start',
+            newValue: localStorage.getItem('bagno-climb-start'),
+            storageArea: localStorage,
+          }),
+        )
+      }, seconds)
     const put = async (seconds: number, text: string) => {
       await openFor(seconds)
-      await page.waitForFunction((s) => Math.abs(Number.parseFloat(document.querySelector('[aria-label="Timed readings"] [role="timer"]')?.textContent ?? '') - s) < 4, {}, seconds)
+      await page.waitForFunction(
+        (s) =>
+          Math.abs(
+            Number.parseFloat(
+              document.querySelector('[aria-label="Timed readings"] [role="timer"]')?.textContent ?? '',
+            ) - s,
+          ) < 4,
+        {},
+        seconds,
+      )
       await page.type('#climb-reading', text)
       await page.keyboard.press('Enter')
     }
@@ -76,11 +94,22 @@ describe('the log of a visit, on a phone', () => {
     await settled(page)
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Climb at a tap, timed')
-    await page.waitForFunction(() => /2 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''))
-    for (const [s, c] of [[40, '61'], [55, '61.2'], [70, '61.1']] as const) await put(s, c)
-    await page.waitForFunction(() => /Steady at 61.1 °C/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''))
+    await page.waitForFunction(() =>
+      /2 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
+    )
+    for (const [s, c] of [
+      [40, '61'],
+      [55, '61.2'],
+      [70, '61.1'],
+    ] as const)
+      await put(s, c)
+    await page.waitForFunction(() =>
+      /Steady at 61.1 °C/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
+    )
     await put(80, 'warm')
-    expect(await page.$eval('[aria-label="Timed readings"] [role="alert"]', (e) => e.textContent)).toMatch(/a temperature from 0.0 °C to 100.0 °C/)
+    expect(await page.$eval('[aria-label="Timed readings"] [role="alert"]', (e) => e.textContent)).toMatch(
+      /a temperature from 0.0 °C to 100.0 °C/,
+    )
     await type(page, 'Flow', '9')
     await page.waitForSelector('[data-verdict]')
     await press(page, 'button', 'Keep in the log')
@@ -115,7 +144,13 @@ describe('the log of a visit, on a phone', () => {
     await type(page, 'Current', '0.18')
     await type(page, 'Power factor, 0 to 1', '0.6')
     const dot = join(files, 'dot.png')
-    writeFileSync(dot, Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'))
+    writeFileSync(
+      dot,
+      Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    )
     await ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(dot)
     await page.waitForSelector('img[alt="The picture taken"]')
     expect(await page.$eval('[data-verdict]', (v) => v.textContent)).toMatch(/They agree/)
@@ -124,7 +159,10 @@ describe('the log of a visit, on a phone', () => {
   })
 
   it('finds the place of a dial between two marks', async () => {
-    for (const [division, hot] of [['2', '50'], ['4', '60']]) {
+    for (const [division, hot] of [
+      ['2', '50'],
+      ['4', '60'],
+    ]) {
       await press(page, 'button', 'Take a reading')
       await press(page, 'menuitem', 'Mark on a dial')
       await type(page, 'Dial stands at division', division!)
@@ -132,7 +170,9 @@ describe('the log of a visit, on a phone', () => {
       await press(page, 'button', 'Keep in the log')
     }
     await type(page, 'Wanted', '57')
-    expect(await page.$eval('section[aria-label="Dial without degrees"]', (s) => s.textContent)).toMatch(/at division 3\.4, by 2 marks/)
+    expect(await page.$eval('section[aria-label="Dial without degrees"]', (s) => s.textContent)).toMatch(
+      /at division 3\.4, by 2 marks/,
+    )
   })
 
   it('has it all after a reload, and takes an adoption back', async () => {
@@ -145,7 +185,9 @@ describe('the log of a visit, on a phone', () => {
     await newTotal(page, before)
     expect((await rows()).at(-1)).not.toMatch(/in the study/)
     await press(page, 'button', 'Undo')
-    await page.waitForFunction(() => /in the study/.test(document.querySelector('ul[aria-label="Visit log"]')!.textContent!))
+    await page.waitForFunction(() =>
+      /in the study/.test(document.querySelector('ul[aria-label="Visit log"]')!.textContent!),
+    )
   })
 
   it('fits all readings together, in a worker, and takes the result', async () => {
@@ -176,14 +218,20 @@ describe('the pocket of sums', () => {
     await type(page, 'Flow', '1.6 gpm')
     const want = runSum(sumNamed('tap-wait')!, { ...sumNamed('tap-wait')!.example, flowLMin: 1.6 * 3.785412 })
     const seconds = want.ok ? Math.round(want.worked.out.waitS as number) : NaN
-    await page.waitForFunction((s) => document.querySelector('[data-result="waitS"]')?.textContent === `${s} s`, {}, seconds)
+    await page.waitForFunction(
+      (s) => document.querySelector('[data-result="waitS"]')?.textContent === `${s} s`,
+      {},
+      seconds,
+    )
   })
 
   it('switches the unit of one field and names what is wrong beside it', async () => {
     await press(page, 'button', 'L/min: write Flow in gpm')
     expect(await valueOf(page, 'Flow')).toBe('1.6')
     await type(page, 'Flow', '900')
-    expect(await page.$eval('[role="dialog"] p[role="alert"]', (p) => p.textContent)).toMatch(/Flow: a number from 0 to 132.09 gpm/)
+    expect(await page.$eval('[role="dialog"] p[role="alert"]', (p) => p.textContent)).toMatch(
+      /Flow: a number from 0 to 132.09 gpm/,
+    )
     await type(page, 'Flow', '2')
   })
 

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, readdirSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
@@ -35,19 +35,30 @@ describe('every kind of heater, put into a household', () => {
     await at('hill-town', 'survey?at=heater')
   })
 
-  it.each(Object.entries(HEATER_KINDS).filter(([kind]) => kind !== 'boiler-coil'))('%s has its figures and makes a year', async (_, name) => {
-    const before = await total(page, 'Cost')
-    await choose(page, 'Add another heater', name)
-    await page.waitForFunction((n) => Array.from(document.querySelectorAll('[data-heater]')).at(-1)?.querySelector('select')?.selectedOptions[0]?.text === n, {}, name)
-    await settled(page)
-    expect(figure(await total(page, 'Cost'))).toBeGreaterThan(1000)
-    expect(await page.$$eval('[data-heater]', (all) => all.at(-1)!.querySelectorAll('input').length)).toBeGreaterThan(5)
-    await press(page, 'button', 'Undo')
-    await page.waitForFunction(() => document.querySelectorAll('[data-heater]').length === 1)
-    await settled(page)
-    expect(await total(page, 'Cost')).toBe(before)
-    expect(errors).toEqual([])
-  })
+  it.each(Object.entries(HEATER_KINDS).filter(([kind]) => kind !== 'boiler-coil'))(
+    '%s has its figures and makes a year',
+    async (_, name) => {
+      const before = await total(page, 'Cost')
+      await choose(page, 'Add another heater', name)
+      await page.waitForFunction(
+        (n) =>
+          Array.from(document.querySelectorAll('[data-heater]')).at(-1)?.querySelector('select')?.selectedOptions[0]
+            ?.text === n,
+        {},
+        name,
+      )
+      await settled(page)
+      expect(figure(await total(page, 'Cost'))).toBeGreaterThan(1000)
+      expect(await page.$$eval('[data-heater]', (all) => all.at(-1)!.querySelectorAll('input').length)).toBeGreaterThan(
+        5,
+      )
+      await press(page, 'button', 'Undo')
+      await page.waitForFunction(() => document.querySelectorAll('[data-heater]').length === 1)
+      await settled(page)
+      expect(await total(page, 'Cost')).toBe(before)
+      expect(errors).toEqual([])
+    },
+  )
 
   it('says what a plate on net value makes, and takes it', async () => {
     await page.$eval('[data-heater] details', (d) => ((d as HTMLDetailsElement).open = true))
@@ -77,11 +88,15 @@ describe('the farmhouse with fire, sun and an element', () => {
       throw new Error('nothing was exported')
     })()
     const file = join(downloads, name)
-    const year = JSON.parse(execFileSync('npm', ['run', '-s', 'bagno', '--', 'simulate', file, '--json'], { encoding: 'utf8' }))
+    const year = JSON.parse(
+      execFileSync('npm', ['run', '-s', 'bagno', '--', 'simulate', file, '--json'], { encoding: 'utf8' }),
+    )
     expect(year.energy.renewableKwh).toBeGreaterThan(1000)
     expect(JSON.parse(readFileSync(file, 'utf8')).version).toBe(VERSION)
     await at('forest-farm', 'survey')
-    expect(figure(await total(page, 'Energy bought'))).toBe(Math.round(Object.values(year.energy.inputKwh as Record<string, number>).reduce((s, x) => s + x, 0)))
+    expect(figure(await total(page, 'Energy bought'))).toBe(
+      Math.round(Object.values(year.energy.inputKwh as Record<string, number>).reduce((s, x) => s + x, 0)),
+    )
     expect(figure(await total(page, 'Cost'))).toBe(Math.round(year.cost.total))
     expect(figure(cost)).toBeGreaterThan(0)
   })
@@ -127,7 +142,9 @@ describe('prices as they are billed', () => {
     const before = await total(page, 'Cost')
     expect(await valueOf(page, 'Price')).toBe('1.4')
     await choose(page, 'Billed by the', 'kWh')
-    await page.waitForFunction(() => (document.querySelector('section[aria-label="Natural gas"] input') as HTMLInputElement).value.startsWith('0.047'))
+    await page.waitForFunction(() =>
+      (document.querySelector('section[aria-label="Natural gas"] input') as HTMLInputElement).value.startsWith('0.047'),
+    )
     await choose(page, 'Water is billed by the', 'm³')
     await settled(page)
     expect(Math.abs(figure(await total(page, 'Cost')) - figure(before))).toBeLessThanOrEqual(1)

@@ -1,14 +1,15 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser } from 'puppeteer-core'
-import { DEMOS } from '../../core/demos/index'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
+import { DEMOS } from '../../core/demos/index'
 import { compared, jobsOf } from '../../core/measures/compare'
 import { simulate } from '../../core/year/simulate'
 import { openBrowser, openPage, settled } from './browser'
 import { figure, openDemo, total } from './hand'
 
 const url = inject('url')
-const post = (path: string, body: string | Uint8Array<ArrayBuffer>) => fetch(url + path, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
+const post = (path: string, body: string | Uint8Array<ArrayBuffer>) =>
+  fetch(url + path, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
 
 describe('server routes', () => {
   it('hand out the demos', async () => {

@@ -1,8 +1,8 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { largeHouse } from '../large-house'
 import { openBrowser, openPage, settled } from './browser'
 import { choose, figure, keyChoice, keyIn, named, newTotal, openDemo, press, tabTo, total, type, valueOf } from './hand'
@@ -123,7 +123,10 @@ describe('a new household, surveyed from nothing on a phone', () => {
 
 describe('the outline of the pipes', () => {
   let page: Page
-  const order = () => page.$$eval('[data-run]', (all) => all.map((li) => `${(li.firstElementChild as HTMLElement).style.paddingLeft} ${li.getAttribute('data-run')}`))
+  const order = () =>
+    page.$$eval('[data-run]', (all) =>
+      all.map((li) => `${(li.firstElementChild as HTMLElement).style.paddingLeft} ${li.getAttribute('data-run')}`),
+    )
   beforeAll(async () => {
     ;({ page } = await openPage(browser, 1280, 800))
     await page.goto(`${url}/demo/harbour-flat`)
@@ -146,13 +149,18 @@ describe('the outline of the pipes', () => {
     const over = (await (await page.$(named('button', 'Move To the kitchen')))!.boundingBox())!
     await page.mouse.move(grip.x + 8, grip.y + 10)
     await page.mouse.down()
-    for (let k = 1; k <= 12; k++) await page.mouse.move(grip.x + 8 - 3 * k, grip.y + 10 + ((over.y + 60 - grip.y) * k) / 12)
+    for (let k = 1; k <= 12; k++)
+      await page.mouse.move(grip.x + 8 - 3 * k, grip.y + 10 + ((over.y + 60 - grip.y) * k) / 12)
     await new Promise((resume) => setTimeout(resume, 200))
     await page.mouse.up()
-    await page.waitForFunction(() => document.querySelectorAll('[data-run]')[5]?.getAttribute('data-run') === 'basin-run')
+    await page.waitForFunction(
+      () => document.querySelectorAll('[data-run]')[5]?.getAttribute('data-run') === 'basin-run',
+    )
     expect((await order()).at(-1)).toBe('0px basin-run')
     await press(page, 'button', 'Undo')
-    await page.waitForFunction(() => document.querySelectorAll('[data-run]')[5]?.getAttribute('data-run') !== 'basin-run')
+    await page.waitForFunction(
+      () => document.querySelectorAll('[data-run]')[5]?.getAttribute('data-run') !== 'basin-run',
+    )
   })
 
   it('takes the next run by Enter in a length', async () => {
@@ -274,16 +282,25 @@ describe('files and settings of a survey', () => {
   const give = async (label: string, name: string, text: string) => {
     const path = join(mkdtempSync(join(tmpdir(), 'bagno-file-')), name)
     writeFileSync(path, text)
-    const input = (await page.waitForSelector(`input[aria-label="${label}"]`)) as unknown as ElementHandle<HTMLInputElement>
+    const input = (await page.waitForSelector(
+      `input[aria-label="${label}"]`,
+    )) as unknown as ElementHandle<HTMLInputElement>
     await input.uploadFile(path)
   }
-  const fault = () => page.waitForSelector('section[aria-label="Logged draws"] [role="alert"]').then((e) => e!.evaluate((x) => x.textContent!))
+  const fault = () =>
+    page
+      .waitForSelector('section[aria-label="Logged draws"] [role="alert"]')
+      .then((e) => e!.evaluate((x) => x.textContent!))
 
   it('takes a log of draws, its columns matched, and refuses a broken one by line', async () => {
     await page.goto(`${url}/study/hill-town/survey?at=people`)
     await settled(page)
     const before = await total(page, 'Water')
-    const rows = Array.from({ length: 14 }, (_, d) => `2026-03-${String(2 + d).padStart(2, '0')} 07:15,Kitchen sink,20\n2026-03-${String(2 + d).padStart(2, '0')} 19:40,Top shower,45`)
+    const rows = Array.from(
+      { length: 14 },
+      (_, d) =>
+        `2026-03-${String(2 + d).padStart(2, '0')} 07:15,Kitchen sink,20\n2026-03-${String(2 + d).padStart(2, '0')} 19:40,Top shower,45`,
+    )
     await give('File of draws (CSV)', 'broken.csv', `When,Outlet,Litres\n${rows[0]}\n2026-03-40 07:00,Kitchen sink,3\n`)
     await press(page, 'button', 'Take these draws')
     expect(await fault()).toMatch(/line 4: When is “2026-03-40 07:00”/)
@@ -296,7 +313,9 @@ describe('files and settings of a survey', () => {
     // 65 L a day at the taps.
     expect(after).toBeGreaterThan(22)
     expect(after).toBeLessThan(27)
-    expect(await page.$eval('section[aria-label="Logged draws"]', (e) => e.textContent)).toMatch(/28 draws of 14 days from “fortnight.csv”/)
+    expect(await page.$eval('section[aria-label="Logged draws"]', (e) => e.textContent)).toMatch(
+      /28 draws of 14 days from “fortnight.csv”/,
+    )
     await press(page, 'button', 'Undo')
     expect(await newTotal(page, shown, 'Water')).toBe(before)
   })
@@ -307,7 +326,12 @@ describe('files and settings of a survey', () => {
     const found = await total(page, 'Cost')
     await type(page, 'Setpoint', '55')
     const cost = await newTotal(page, found)
-    const cells = () => page.$eval('[data-setting="heaters.boiler.setpointC"]', (r) => Array.from(r.querySelectorAll('td')).slice(0, 4).map((c) => c.textContent!.trim()))
+    const cells = () =>
+      page.$eval('[data-setting="heaters.boiler.setpointC"]', (r) =>
+        Array.from(r.querySelectorAll('td'))
+          .slice(0, 4)
+          .map((c) => c.textContent!.trim()),
+      )
     expect(await cells()).toEqual(['Condensing boiler', 'Setpoint', '65.0 °C', '55.0 °C'])
     await press(page, 'button', 'Back: Setpoint of Condensing boiler')
     expect(await newTotal(page, cost)).toBe(found)
@@ -319,7 +343,10 @@ describe('a large visit', () => {
   it('of 25 runs and 40 readings opens, is drawn and is listed, on a desk and on a phone', async () => {
     const path = join(mkdtempSync(join(tmpdir(), 'bagno-file-')), 'large.json')
     writeFileSync(path, JSON.stringify(largeHouse()))
-    for (const [width, height] of [[1280, 800], [360, 780]] as const) {
+    for (const [width, height] of [
+      [1280, 800],
+      [360, 780],
+    ] as const) {
       const { page, errors } = await openPage(browser, width, height)
       await page.goto(url)
       const input = (await page.waitForSelector('input[type="file"]')) as unknown as ElementHandle<HTMLInputElement>

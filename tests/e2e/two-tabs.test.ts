@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openBrowser, openPage, settled } from './browser'
 import { named, openDemo, type } from './hand'
 
@@ -20,7 +20,16 @@ beforeAll(async () => {
 afterAll(() => close())
 
 const shows = (page: Page, setpoint: string) =>
-  page.waitForFunction((want) => Array.from(document.querySelectorAll('label')).some((l) => l.textContent!.trim() === 'Setpoint' && (document.getElementById(l.htmlFor) as HTMLInputElement)?.value === want), { timeout: 10_000 }, setpoint)
+  page.waitForFunction(
+    (want) =>
+      Array.from(document.querySelectorAll('label')).some(
+        (l) =>
+          l.textContent!.trim() === 'Setpoint' &&
+          (document.getElementById(l.htmlFor) as HTMLInputElement)?.value === want,
+      ),
+    { timeout: 10_000 },
+    setpoint,
+  )
 
 describe('two tabs with the same study', () => {
   it('show each other’s changes, with a way back', async () => {
@@ -37,15 +46,21 @@ describe('two tabs with the same study', () => {
   it('lose nothing when both change in the same moment', async () => {
     // Neither hears of the other while it works: what is kept in between is the other's.
     const slide = (page: Page, value: string) =>
-      page.$eval('input[aria-label="Setpoint slider"]', (e, v) => {
-        ;(e as HTMLInputElement).value = v
-        e.dispatchEvent(new Event('input', { bubbles: true }))
-      }, value)
+      page.$eval(
+        'input[aria-label="Setpoint slider"]',
+        (e, v) => {
+          ;(e as HTMLInputElement).value = v
+          e.dispatchEvent(new Event('input', { bubbles: true }))
+        },
+        value,
+      )
     await Promise.all([slide(one, '48'), slide(two, '46')])
     await new Promise((resume) => setTimeout(resume, 1500))
     await one.goto(`${url}/`)
     await one.waitForSelector('section[aria-label="Households"] li a')
-    const names = await one.$$eval('section[aria-label="Households"] li a span:first-child', (all) => all.map((a) => a.textContent))
+    const names = await one.$$eval('section[aria-label="Households"] li a span:first-child', (all) =>
+      all.map((a) => a.textContent),
+    )
     expect(names.sort()).toEqual(['Flat by the harbour', 'Flat by the harbour, second tab'])
     const kept = await one.evaluate(
       () =>

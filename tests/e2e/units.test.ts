@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openBrowser, openPage, settled } from './browser'
 import { openDemo, press } from './hand'
 
@@ -20,7 +20,10 @@ const written = (page: Page) =>
     const copy = document.body.cloneNode(true) as HTMLElement
     copy.querySelectorAll('option, script, style, h1, input').forEach((e) => e.remove())
     const text = copy.textContent!.replace(/\s+/g, ' ')
-    const names = Array.from(document.querySelectorAll('[aria-label], [aria-valuetext], title')).map((e) => `${e.getAttribute('aria-label') ?? ''} ${e.getAttribute('aria-valuetext') ?? ''} ${e.tagName === 'title' ? e.textContent : ''}`)
+    const names = Array.from(document.querySelectorAll('[aria-label], [aria-valuetext], title')).map(
+      (e) =>
+        `${e.getAttribute('aria-label') ?? ''} ${e.getAttribute('aria-valuetext') ?? ''} ${e.tagName === 'title' ? e.textContent : ''}`,
+    )
     return [text, ...names].join('\n')
   })
 
@@ -35,19 +38,33 @@ describe.each([
     await settled(page)
   })
 
-  it.each([...STATIONS.map((s) => `survey?at=${s}`), 'survey', 'measure', 'set', 'improve'])('%s has none of the other', async (path) => {
-    await page.goto(`${url}/study/${name}/${path}`)
-    await settled(page)
-    const text = await written(page)
-    const at = foreign.exec(text)
-    expect(at && `…${text.slice(Math.max(0, at.index - 60), at.index + 40)}…`).toBeNull()
-    expect(text).toMatch(system === 'US' ? /°F/ : /°C/)
-  })
+  it.each([...STATIONS.map((s) => `survey?at=${s}`), 'survey', 'measure', 'set', 'improve'])(
+    '%s has none of the other',
+    async (path) => {
+      await page.goto(`${url}/study/${name}/${path}`)
+      await settled(page)
+      const text = await written(page)
+      const at = foreign.exec(text)
+      expect(at && `…${text.slice(Math.max(0, at.index - 60), at.index + 40)}…`).toBeNull()
+      expect(text).toMatch(system === 'US' ? /°F/ : /°C/)
+    },
+  )
 
   it('every reading asks and answers in them', async () => {
     await page.goto(`${url}/study/${name}/measure`)
     await settled(page)
-    const titles = ['Cold main, temperature', 'Hardness of the water', 'Hot water over some days', 'Flow of a tap', 'Time to hot', 'Hot water at a tap', 'Two taps together', 'Heater: in, out and flow', 'Clocked meter', 'Drain recovery, four temperatures']
+    const titles = [
+      'Cold main, temperature',
+      'Hardness of the water',
+      'Hot water over some days',
+      'Flow of a tap',
+      'Time to hot',
+      'Hot water at a tap',
+      'Two taps together',
+      'Heater: in, out and flow',
+      'Clocked meter',
+      'Drain recovery, four temperatures',
+    ]
     for (const title of titles) {
       await press(page, 'button', 'Take a reading')
       await press(page, 'menuitem', title)

@@ -20,13 +20,41 @@ const HOUSES: [string, Study][] = [
   ['the tall house', hillTown],
   ['the flat', harbourFlat],
   ['the duplex', duplex],
-  ['the tall house without its loop, hotter', changed(hillTown, (s) => { s.controls.found.loop.mode = 'off'; s.controls.found.heaters.boiler.setpointC = 57 })],
-  ['with every pipe in a slab and the loop always on', changed(hillTown, (s) => { for (const r of s.pipes.runs) r.place = 'slab'; s.controls.found.loop.mode = 'always' })],
+  [
+    'the tall house without its loop, hotter',
+    changed(hillTown, (s) => {
+      s.controls.found.loop.mode = 'off'
+      s.controls.found.heaters.boiler.setpointC = 57
+    }),
+  ],
+  [
+    'with every pipe in a slab and the loop always on',
+    changed(hillTown, (s) => {
+      for (const r of s.pipes.runs) r.place = 'slab'
+      s.controls.found.loop.mode = 'always'
+    }),
+  ],
   ['with a weak coil, at which the burner cycles', changed(hillTown, (s) => void (boiler(s).coil.uaWK = 80))],
-  ['with a weak boiler in a warmer place', changed(hillTown, (s) => { Object.assign(boiler(s), { outputKw: 6, leastOutputKw: 2 }); s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + 6) })],
+  [
+    'with a weak boiler in a warmer place',
+    changed(hillTown, (s) => {
+      Object.assign(boiler(s), { outputKw: 6, leastOutputKw: 2 })
+      s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + 6)
+    }),
+  ],
   ['with a store of 30 L', changed(hillTown, (s) => void (s.plant.store!.litres = 30))],
-  ['with an element and a timer', changed(changeHeaterKind(hillTown, 'boiler', 'element'), (s) => void (s.controls.found.loop.mode = 'off'))],
-  ['the flat on a standard day M, pipes of a hand’s length', changed(harbourFlat, (s) => { for (const r of s.pipes.runs) r.lengthM = 0.1; s.people.draws = { kind: 'standard', cycle: 'M', tapId: 'shower' }; (s.plant.heaters[0] as HeaterOf<'instant-gas'>).leastFlowLMin = 0 })],
+  [
+    'with an element and a timer',
+    changed(changeHeaterKind(hillTown, 'boiler', 'element'), (s) => void (s.controls.found.loop.mode = 'off')),
+  ],
+  [
+    'the flat on a standard day M, pipes of a hand’s length',
+    changed(harbourFlat, (s) => {
+      for (const r of s.pipes.runs) r.lengthM = 0.1
+      s.people.draws = { kind: 'standard', cycle: 'M', tapId: 'shower' }
+      ;(s.plant.heaters[0] as HeaterOf<'instant-gas'>).leastFlowLMin = 0
+    }),
+  ],
 ]
 
 describe('the engine against a model that follows every second', () => {
@@ -34,16 +62,29 @@ describe('the engine against a model that follows every second', () => {
     const want = bruteForce(study, DAYS)
     const { flows, input, residual, home } = firstDays(study, DAYS)
     expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
-    const lines = { input: [input - flows.storedChange, want.input - want.stored], useful: [flows.useful, want.useful], deadRun: [flows.deadRun, want.deadRun], runOff: [flows.runOff, want.runOff], loop: [flows.loop, want.loop], store: [flows.store, want.store], primary: [flows.primary, want.primary], conversion: [flows.conversion, want.conversion] }
+    const lines = {
+      input: [input - flows.storedChange, want.input - want.stored],
+      useful: [flows.useful, want.useful],
+      deadRun: [flows.deadRun, want.deadRun],
+      runOff: [flows.runOff, want.runOff],
+      loop: [flows.loop, want.loop],
+      store: [flows.store, want.store],
+      primary: [flows.primary, want.primary],
+      conversion: [flows.conversion, want.conversion],
+    }
     for (const [line, [got, ref]] of Object.entries(lines)) {
-      expect(Math.abs(got - ref), `${line}: ${(got / 3600).toFixed(2)} kWh, every second ${(ref / 3600).toFixed(2)}`).toBeLessThan(0.01 * want.input)
+      expect(
+        Math.abs(got - ref),
+        `${line}: ${(got / 3600).toFixed(2)} kWh, every second ${(ref / 3600).toFixed(2)}`,
+      ).toBeLessThan(0.01 * want.input)
       // What is under a fiftieth of the whole is held to that alone.
       if (Math.abs(ref) > 0.02 * want.input) expect(Math.abs(got / ref - 1), line).toBeLessThan(0.03)
     }
     const sorted = (xs: number[]) => [...xs].sort((a, b) => a - b)
     const waits = sorted(home.records.filter((r) => r.waits).map((r) => r.waitedS))
     const share = (xs: number[], p: number) => sorted(xs)[Math.floor(p * xs.length)] ?? 0
-    for (const p of [0.5, 0.9]) expect(Math.abs(share(waits, p) - share(want.waits, p))).toBeLessThan(0.02 * share(want.waits, p) + 0.3)
+    for (const p of [0.5, 0.9])
+      expect(Math.abs(share(waits, p) - share(want.waits, p))).toBeLessThan(0.02 * share(want.waits, p) + 0.3)
     const runOffL = home.records.reduce((s, r) => s + r.runOffL, 0)
     expect(Math.abs(runOffL - want.runOffL)).toBeLessThan(0.02 * want.runOffL + 0.3)
     expect(Math.abs(home.plant.starts() - want.starts)).toBeLessThan(0.1 * want.starts + 2)

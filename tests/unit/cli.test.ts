@@ -11,8 +11,18 @@ const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
 const file = join(folder, 'house.bagno.json')
 const bagno = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
-  return { status, stdout, stderr: stderr.split('\n').filter((l) => l && !l.startsWith('npm')).join('\n') }
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/bagno.ts', ...args], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 26,
+  })
+  return {
+    status,
+    stdout,
+    stderr: stderr
+      .split('\n')
+      .filter((l) => l && !l.startsWith('npm'))
+      .join('\n'),
+  }
 }
 beforeAll(() => writeFileSync(file, writeStudy(main.study)))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -25,8 +35,24 @@ describe('the command line', () => {
   })
 
   it('simulates with every field of the result, the same bytes twice but for the time it took', () => {
-    const [a, b] = [bagno('simulate', file, '--json'), bagno('simulate', file, '--json')].map((r) => JSON.parse(r.stdout))
-    for (const key of ['usefulKwh', 'deadRunKwh', 'runOffKwh', 'loopKwh', 'storeKwh', 'primaryKwh', 'conversionKwh', 'reliefKwh', 'storedChangeKwh', 'recoveredKwh', 'renewableKwh', 'ambientKwh', 'residualKwh'])
+    const [a, b] = [bagno('simulate', file, '--json'), bagno('simulate', file, '--json')].map((r) =>
+      JSON.parse(r.stdout),
+    )
+    for (const key of [
+      'usefulKwh',
+      'deadRunKwh',
+      'runOffKwh',
+      'loopKwh',
+      'storeKwh',
+      'primaryKwh',
+      'conversionKwh',
+      'reliefKwh',
+      'storedChangeKwh',
+      'recoveredKwh',
+      'renewableKwh',
+      'ambientKwh',
+      'residualKwh',
+    ])
       expect(typeof a.energy[key], key).toBe('number')
     expect(Object.keys(a.cost)).toEqual(expect.arrayContaining(['energy', 'standing', 'water', 'total']))
     expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'runOffL', 'reliefL'])
@@ -54,10 +80,22 @@ describe('the command line', () => {
 
   it.each([
     ['a missing file', () => join(folder, 'none.json'), /cannot be read/],
-    ['random bytes', () => made('bytes.json', String.fromCharCode(...Array.from({ length: 400 }, (_, i) => (i * 37) % 250))), /not JSON/],
+    [
+      'random bytes',
+      () => made('bytes.json', String.fromCharCode(...Array.from({ length: 400 }, (_, i) => (i * 37) % 250))),
+      /not JSON/,
+    ],
     ['another kind of file', () => made('other.json', '{"format": "something"}'), /not a Bagno study/],
-    ['a newer study', () => made('newer.json', '{"format": "bagno-study", "version": 77}'), /newer Bagno \(version 77\)/],
-    ['an unsound study', () => made('bad.json', writeStudy(main.study).replace('"setpointC": 65', '"setpointC": 650')), /controls › found › heaters › boiler › setpointC: must be 85 or less/],
+    [
+      'a newer study',
+      () => made('newer.json', '{"format": "bagno-study", "version": 77}'),
+      /newer Bagno \(version 77\)/,
+    ],
+    [
+      'an unsound study',
+      () => made('bad.json', writeStudy(main.study).replace('"setpointC": 65', '"setpointC": 650')),
+      /controls › found › heaters › boiler › setpointC: must be 85 or less/,
+    ],
     ['a file of 50 MB', () => made('huge.json', 'a'.repeat(50 * 1024 * 1024)), /at most 8 MB/],
   ])('refuses %s in one line with exit 2', (_, path, reason) => {
     for (const command of ['validate', 'simulate', 'compare', 'findings']) {
@@ -71,7 +109,10 @@ describe('the command line', () => {
   })
 
   it('refuses what it does not know', () => {
-    expect(bagno('demo', 'no-such')).toMatchObject({ status: 2, stderr: expect.stringMatching(/there are hill-town, harbour-flat, duplex/) })
+    expect(bagno('demo', 'no-such')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/there are hill-town, harbour-flat, duplex/),
+    })
     expect(bagno('forecast').status).toBe(2)
   })
 })

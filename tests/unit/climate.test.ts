@@ -8,14 +8,29 @@ import { readStudy } from '../../core/study/read'
 
 /** A weather file of a made-up place: so many degrees in each month, with a day's swing. */
 function epw(monthlyC: readonly number[], change: (row: string[], hour: number) => string[] = (r) => r): string {
-  const header = ['LOCATION,Nowhere Point,-,-,made up,0,50,10,1,100', ...['DESIGN CONDITIONS', 'TYPICAL/EXTREME PERIODS', 'GROUND TEMPERATURES', 'HOLIDAYS/DAYLIGHT SAVINGS', 'COMMENTS 1', 'COMMENTS 2', 'DATA PERIODS'].map((h) => `${h},0`)]
+  const header = [
+    'LOCATION,Nowhere Point,-,-,made up,0,50,10,1,100',
+    ...[
+      'DESIGN CONDITIONS',
+      'TYPICAL/EXTREME PERIODS',
+      'GROUND TEMPERATURES',
+      'HOLIDAYS/DAYLIGHT SAVINGS',
+      'COMMENTS 1',
+      'COMMENTS 2',
+      'DATA PERIODS',
+    ].map((h) => `${h},0`),
+  ]
   const rows: string[] = []
   let hour = 0
   DAYS_IN_MONTH.forEach((days, m) => {
     for (let d = 1; d <= days; d++)
       for (let h = 1; h <= 24; h++) {
         const c = monthlyC[m] + 4 * Math.cos((2 * Math.PI * (h - 15)) / 24)
-        rows.push(change(['2020', String(m + 1), String(d), String(h), '0', '?9?9', c.toFixed(1), '5.0', '70'], hour++).join(','))
+        rows.push(
+          change(['2020', String(m + 1), String(d), String(h), '0', '?9?9', c.toFixed(1), '5.0', '70'], hour++).join(
+            ',',
+          ),
+        )
       }
   })
   return [...header, ...rows].join('\r\n')
@@ -24,11 +39,15 @@ function epw(monthlyC: readonly number[], change: (row: string[], hour: number) 
 describe('weather files', () => {
   it('give back the months they were made of', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: -30, max: 35, noNaN: true }), { minLength: 12, maxLength: 12 }), (monthlyC) => {
-        const answer = readEpw(epw(monthlyC))
-        expect(answer.ok).toBe(true)
-        if (answer.ok) answer.weather.monthlyAirC.forEach((c, m) => expect(Math.abs(c - monthlyC[m])).toBeLessThan(0.11))
-      }),
+      fc.property(
+        fc.array(fc.double({ min: -30, max: 35, noNaN: true }), { minLength: 12, maxLength: 12 }),
+        (monthlyC) => {
+          const answer = readEpw(epw(monthlyC))
+          expect(answer.ok).toBe(true)
+          if (answer.ok)
+            answer.weather.monthlyAirC.forEach((c, m) => expect(Math.abs(c - monthlyC[m])).toBeLessThan(0.11))
+        },
+      ),
       { numRuns: 8 },
     )
   })
@@ -38,7 +57,10 @@ describe('weather files', () => {
     expect(gaps.ok && gaps.weather.missing).toBe(176)
     expect(gaps.ok && gaps.weather.place).toBe('Nowhere Point')
     const half = readEpw(epw(CLIMATES['cool coast'].airC).split('\r\n').slice(0, 3000).join('\r\n'))
-    expect(half).toEqual({ ok: false, faults: expect.arrayContaining([expect.stringMatching(/^month 6 has \d+ hours of 720/)]) })
+    expect(half).toEqual({
+      ok: false,
+      faults: expect.arrayContaining([expect.stringMatching(/^month 6 has \d+ hours of 720/)]),
+    })
   })
 
   it.each([
@@ -73,14 +95,24 @@ describe('weather files', () => {
   })
 
   it('may miss hours of sun, but not most of a month, and refuse a sun nobody has seen', () => {
-    const missing = (share: number) => readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => { const r = sunny(row, h); return h % 100 < share ? r.with(13, '9999') : r }))
+    const missing = (share: number) =>
+      readEpw(
+        epw(CLIMATES['cool coast'].airC, (row, h) => {
+          const r = sunny(row, h)
+          return h % 100 < share ? r.with(13, '9999') : r
+        }),
+      )
     const some = missing(0)
     if (!some.ok) throw new Error(some.faults.join())
     const gaps = missing(24)
-    expect(gaps.ok && Math.abs(gaps.weather.monthlySunKwhM2![5] / some.weather.monthlySunKwhM2![5] - 1)).toBeLessThan(0.1)
+    expect(gaps.ok && Math.abs(gaps.weather.monthlySunKwhM2![5] / some.weather.monthlySunKwhM2![5] - 1)).toBeLessThan(
+      0.1,
+    )
     const few = missing(80)
     expect(few.ok && few.weather.monthlySunKwhM2).toBeNull()
-    const mad = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => (h === 12 ? sunny(row, h).with(13, '4000') : sunny(row, h))))
+    const mad = readEpw(
+      epw(CLIMATES['cool coast'].airC, (row, h) => (h === 12 ? sunny(row, h).with(13, '4000') : sunny(row, h))),
+    )
     expect(mad).toEqual({ ok: false, faults: ['line 21: sun is "4000", a number from 0 to 1600 Wh/m² is expected'] })
   })
 
@@ -99,7 +131,11 @@ describe('climates to begin with', () => {
   it.each(Object.entries(CLIMATES))('%s makes a sound study, heated in its cold months', (_, { airC: monthlyC }) => {
     const study = blankStudy('household')
     const heated = heatedMonths(monthlyC)
-    expect(readStudy({ ...study, site: { ...study.site, monthlyAirC: [...monthlyC], heatingMonths: heated } }).ok).toBe(true)
-    expect(Math.max(...monthlyC.filter((_, m) => heated[m]), -99)).toBeLessThan(Math.min(...monthlyC.filter((_, m) => !heated[m]), 99))
+    expect(readStudy({ ...study, site: { ...study.site, monthlyAirC: [...monthlyC], heatingMonths: heated } }).ok).toBe(
+      true,
+    )
+    expect(Math.max(...monthlyC.filter((_, m) => heated[m]), -99)).toBeLessThan(
+      Math.min(...monthlyC.filter((_, m) => !heated[m]), 99),
+    )
   })
 })

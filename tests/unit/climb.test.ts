@@ -10,7 +10,17 @@ import { agrees } from '../../core/readings/reading-kind'
 import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
 
-const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({ id: 'r', takenAt: '2026-03-10T09:00:00.000Z', kind, sum: null, where, values, note: '', photo: null, adopted: null })
+const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
+  id: 'r',
+  takenAt: '2026-03-10T09:00:00.000Z',
+  kind,
+  sum: null,
+  where,
+  values,
+  note: '',
+  photo: null,
+  adopted: null,
+})
 const at = (...pairs: [number, number][]): ClimbPoint[] => pairs.map(([s, c]) => ({ s, c }))
 
 describe('a timed climb', () => {
@@ -42,7 +52,11 @@ describe('a timed climb', () => {
   })
 
   it('gives seconds and a steady temperature, held against the study', () => {
-    const climb = reading('climb', { points: '0 14; 3 22; 6 44; 12 61; 20 63.8; 30 64; 40 64.1', flowLMin: 8, hotC: 40 }, 'top-shower')
+    const climb = reading(
+      'climb',
+      { points: '0 14; 3 22; 6 44; 12 61; 20 63.8; 30 64; 40 64.1', flowLMin: 8, hotC: 40 },
+      'top-shower',
+    )
     const judgement = judge(hillTown, climb)!
     expect(judgement.worked.out.seconds).toBeCloseTo(5.45, 2)
     expect(judgement.worked.out.steadyC).toBeCloseTo(63.97, 1)
@@ -56,7 +70,10 @@ describe('a timed climb', () => {
 
 describe('hot water over some days', () => {
   const litres = hotLitresADay(hillTown, 2)
-  const log = (factor: number): Study => ({ ...hillTown, readings: [reading('hot-litres', { volumeL: Math.round(litres * factor * 14), days: 14 })] })
+  const log = (factor: number): Study => ({
+    ...hillTown,
+    readings: [reading('hot-litres', { volumeL: Math.round(litres * factor * 14), days: 14 })],
+  })
 
   it('agrees with its routine, and corrects it when adopted, and back', () => {
     expect(agrees(judge(log(1.05), log(1.05).readings[0])!.verdict!)).toBe(true)

@@ -21,63 +21,280 @@ const changed = (study: Study, change: (s: Study) => void) => {
   change(copy)
   return Study.parse(copy) as Study
 }
-const reading = (id: string, kind: Reading['kind'], values: Reading['values'], where: string | null = null, takenAt = '2026-03-02T09:00:00Z'): Reading => ({ id, takenAt, kind, sum: null, where, values, note: '', photo: null, adopted: null })
+const reading = (
+  id: string,
+  kind: Reading['kind'],
+  values: Reading['values'],
+  where: string | null = null,
+  takenAt = '2026-03-02T09:00:00Z',
+): Reading => ({ id, takenAt, kind, sum: null, where, values, note: '', photo: null, adopted: null })
 
 const withWood = addHeater(hillTown, 'wood-coil')
 const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
 
 /** id of the finding, the household in which it stands, and what makes it go away. */
 const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
-  ['store-tepid', hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = 47), (s) => void (s.controls.found.heaters.boiler.setpointC = 60)],
-  ['scald', hillTown, (s) => void (s.plant.store!.mixingValve = false), (s) => void Object.assign(s.plant.store!, { mixingValve: true, mixesToC: 45 })],
+  [
+    'store-tepid',
+    hillTown,
+    (s) => void (s.controls.found.heaters.boiler.setpointC = 47),
+    (s) => void (s.controls.found.heaters.boiler.setpointC = 60),
+  ],
+  [
+    'scald',
+    hillTown,
+    (s) => void (s.plant.store!.mixingValve = false),
+    (s) => void Object.assign(s.plant.store!, { mixingValve: true, mixesToC: 45 }),
+  ],
   ['scald', harbourFlat, () => {}, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 46)],
-  ['scald', changeHeaterKind(hillTown, 'boiler', 'wood-coil'), (s) => void (s.plant.store!.mixingValve = false), (s) => void ((s.plant.heaters[0] as HeaterOf<'wood-coil'>).firings = [], s.controls.found.heaters.boiler.setpointC = 45)],
-  ['relief-valve', hillTown, (s) => void (s.plant.store!.reliefValve = false), (s) => void (s.plant.store!.reliefValve = true)],
-  ['relief-shut', hillTown, (s) => void Object.assign(s.plant.store!, { reliefValve: true, valveBeforeRelief: true }), (s) => void (s.plant.store!.valveBeforeRelief = false)],
-  ['relief-look', hillTown, () => {}, (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: true })],
-  ['relief-piped', hillTown, (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: false }), (s) => void (s.plant.store!.reliefPiped = true)],
+  [
+    'scald',
+    changeHeaterKind(hillTown, 'boiler', 'wood-coil'),
+    (s) => void (s.plant.store!.mixingValve = false),
+    (s) =>
+      void (
+        ((s.plant.heaters[0] as HeaterOf<'wood-coil'>).firings = []),
+        (s.controls.found.heaters.boiler.setpointC = 45)
+      ),
+  ],
+  [
+    'relief-valve',
+    hillTown,
+    (s) => void (s.plant.store!.reliefValve = false),
+    (s) => void (s.plant.store!.reliefValve = true),
+  ],
+  [
+    'relief-shut',
+    hillTown,
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, valveBeforeRelief: true }),
+    (s) => void (s.plant.store!.valveBeforeRelief = false),
+  ],
+  [
+    'relief-look',
+    hillTown,
+    () => {},
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: true }),
+  ],
+  [
+    'relief-piped',
+    hillTown,
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: false }),
+    (s) => void (s.plant.store!.reliefPiped = true),
+  ],
   ['expansion', hillTown, (s) => void (s.site.backflowGuard = true), (s) => void (s.site.expansionVessel = true)],
-  ['plastic-basement-main', duplex, (s) => void Object.assign(s.pipes.runs[0], { material: 'pex-cts', size: '3/4' }), (s) => void Object.assign(s.pipes.runs[0], { material: 'copper-l', size: '3/4' })],
-  ['will-not-fire-basin', harbourFlat, (s) => void (s.pipes.taps[1].flowLMin = 3), (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).leastFlowLMin = 0.5)],
-  ['two-taps', harbourFlat, () => {}, (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).outputKw = 60)],
-  ['input-output-boiler', hillTown, (s) => void (s.plant.heaters[0].plateInputKw = 24), (s) => void (s.plant.heaters[0].plateInputKw = 26)],
-  ['factory-boiler', hillTown, (s) => void (s.plant.heaters[0].settingsReviewed = false), (s) => void (s.plant.heaters[0].settingsReviewed = true)],
-  ['power-factor', hillTown, (s) => void s.readings.push(reading('p', 'pump', { volts: 230, amps: 0.2 })), (s) => void (s.readings[0].values.powerFactor = 0.6)],
-  ['repeated-topped-up', hillTown, (s) => void s.readings.push(reading('a', 'event', { event: 'topped up' }), reading('b', 'event', { event: 'topped up' })), (s) => void s.readings.pop()],
-  ['waste-w', hillTown, (s) => void s.readings.push(reading('w', 'time-to-hot', { seconds: 150, flowLMin: 7, hotC: 40 }, 'kitchen-sink', '2026-03-02T03:00:00Z')), (s) => void (s.readings[0].values.seconds = 60)],
-  ['contradicts-m', hillTown, (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })), (s) => void (s.readings[1].values.coldC = 7)],
-  ['contents-kitchen-sink', hillTown, (s) => void (s.pipes.taps[0].saidContentL = 0.8), (s) => void (s.pipes.taps[0].saidContentL = 5.8)],
-  ['not-hot-enough-kitchen-sink', hillTown, (s) => void (s.pipes.taps[0].leastHotC = 64), (s) => void (s.pipes.taps[0].leastHotC = 55)],
-  ['crossover', hillTown, (s) => void (s.pipes.loop!.bypass = { closesAtC: 40 }), (s) => void (s.pipes.loop!.bypass = null)],
-  ['functions-boiler', hillTown, (s) => void (s.plant.heaters[0].functions.boost = 'as it came'), (s) => void (s.plant.heaters[0].functions.boost = 'gone through')],
-  ['below-fire-wood-coil', withWood, (s) => void (wood(s).circuit.heightM = -0.4), (s) => void (wood(s).circuit.heightM = 1.5)],
-  ['gravity-wood-coil', withWood, (s) => void Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }), (s) => void Object.assign(wood(s).circuit, { heightM: 1.5, lengthM: 6, boreMm: 26.2 })],
-  ['gravity-wood-coil', withWood, (s) => void (wood(s).circuit.horizontalM = 5), (s) => void (wood(s).circuit.horizontalM = 2)],
+  [
+    'plastic-basement-main',
+    duplex,
+    (s) => void Object.assign(s.pipes.runs[0], { material: 'pex-cts', size: '3/4' }),
+    (s) => void Object.assign(s.pipes.runs[0], { material: 'copper-l', size: '3/4' }),
+  ],
+  [
+    'will-not-fire-basin',
+    harbourFlat,
+    (s) => void (s.pipes.taps[1].flowLMin = 3),
+    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).leastFlowLMin = 0.5),
+  ],
+  [
+    'two-taps',
+    harbourFlat,
+    () => {},
+    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).outputKw = 60),
+  ],
+  [
+    'input-output-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].plateInputKw = 24),
+    (s) => void (s.plant.heaters[0].plateInputKw = 26),
+  ],
+  [
+    'factory-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].settingsReviewed = false),
+    (s) => void (s.plant.heaters[0].settingsReviewed = true),
+  ],
+  [
+    'power-factor',
+    hillTown,
+    (s) => void s.readings.push(reading('p', 'pump', { volts: 230, amps: 0.2 })),
+    (s) => void (s.readings[0].values.powerFactor = 0.6),
+  ],
+  [
+    'repeated-topped-up',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        reading('a', 'event', { event: 'topped up' }),
+        reading('b', 'event', { event: 'topped up' }),
+      ),
+    (s) => void s.readings.pop(),
+  ],
+  [
+    'waste-w',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        reading('w', 'time-to-hot', { seconds: 150, flowLMin: 7, hotC: 40 }, 'kitchen-sink', '2026-03-02T03:00:00Z'),
+      ),
+    (s) => void (s.readings[0].values.seconds = 60),
+  ],
+  [
+    'contradicts-m',
+    hillTown,
+    (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })),
+    (s) => void (s.readings[1].values.coldC = 7),
+  ],
+  [
+    'contents-kitchen-sink',
+    hillTown,
+    (s) => void (s.pipes.taps[0].saidContentL = 0.8),
+    (s) => void (s.pipes.taps[0].saidContentL = 5.8),
+  ],
+  [
+    'not-hot-enough-kitchen-sink',
+    hillTown,
+    (s) => void (s.pipes.taps[0].leastHotC = 64),
+    (s) => void (s.pipes.taps[0].leastHotC = 55),
+  ],
+  [
+    'crossover',
+    hillTown,
+    (s) => void (s.pipes.loop!.bypass = { closesAtC: 40 }),
+    (s) => void (s.pipes.loop!.bypass = null),
+  ],
+  [
+    'functions-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].functions.boost = 'as it came'),
+    (s) => void (s.plant.heaters[0].functions.boost = 'gone through'),
+  ],
+  [
+    'below-fire-wood-coil',
+    withWood,
+    (s) => void (wood(s).circuit.heightM = -0.4),
+    (s) => void (wood(s).circuit.heightM = 1.5),
+  ],
+  [
+    'gravity-wood-coil',
+    withWood,
+    (s) => void Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }),
+    (s) => void Object.assign(wood(s).circuit, { heightM: 1.5, lengthM: 6, boreMm: 26.2 }),
+  ],
+  [
+    'gravity-wood-coil',
+    withWood,
+    (s) => void (wood(s).circuit.horizontalM = 5),
+    (s) => void (wood(s).circuit.horizontalM = 2),
+  ],
   ['logs-wood-coil', withWood, (s) => void (wood(s).firings[0].kg = 1), (s) => void (wood(s).firings[0].kg = 9)],
-  ['reservoir-reservoir', addHeater(hillTown, 'reservoir'), () => {}, (s) => { s.plant.heaters.pop(); delete s.controls.found.heaters.reservoir }],
-  ['loop-too-slow', changeHeaterKind(hillTown, 'boiler', 'instant-gas'), (s) => void (s.pipes.loop!.pumpLMin = 1), (s) => void (s.pipes.loop!.pumpLMin = 6)],
-  ['current-instant-electric', addHeater(hillTown, 'instant-electric'), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 20, volts: 400 }), (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 32 })],
-  ['input-output-boiler', hillTown, (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 21.5, plateOn: 'net' }), (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 24 })],
+  [
+    'reservoir-reservoir',
+    addHeater(hillTown, 'reservoir'),
+    () => {},
+    (s) => {
+      s.plant.heaters.pop()
+      delete s.controls.found.heaters.reservoir
+    },
+  ],
+  [
+    'loop-too-slow',
+    changeHeaterKind(hillTown, 'boiler', 'instant-gas'),
+    (s) => void (s.pipes.loop!.pumpLMin = 1),
+    (s) => void (s.pipes.loop!.pumpLMin = 6),
+  ],
+  [
+    'current-instant-electric',
+    addHeater(hillTown, 'instant-electric'),
+    (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 20, volts: 400 }),
+    (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 32 }),
+  ],
+  [
+    'input-output-boiler',
+    hillTown,
+    (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 21.5, plateOn: 'net' }),
+    (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 24 }),
+  ],
   ['pressure', hillTown, (s) => void (s.site.pressureBar = 16), (s) => void (s.site.pressureBar = 3)],
   ['pressure', hillTown, (s) => void (s.site.pressureBar = 0), (s) => void (s.site.pressureBar = null)],
-  ['freezes', hillTown, (s) => { s.pipes.runs[0].place = 'outdoors'; s.site.monthlyAirC[0] = -4 }, (s) => void (s.site.monthlyAirC[0] = 6)],
+  [
+    'freezes',
+    hillTown,
+    (s) => {
+      s.pipes.runs[0].place = 'outdoors'
+      s.site.monthlyAirC[0] = -4
+    },
+    (s) => void (s.site.monthlyAirC[0] = 6),
+  ],
   ['bare-pipes', hillTown, () => {}, (s) => void (s.pipes.runs[0].insulation = { lambdaWMK: 0.04, thicknessMm: 20 })],
-  ['velocity-first-bath', hillTown, (s) => void (s.pipes.taps[2].flowLMin = 22), (s) => void (s.pipes.taps[2].flowLMin = 12)],
-  ['above-flow-boiler', hillTown, (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 65), (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 75)],
+  [
+    'velocity-first-bath',
+    hillTown,
+    (s) => void (s.pipes.taps[2].flowLMin = 22),
+    (s) => void (s.pipes.taps[2].flowLMin = 12),
+  ],
+  [
+    'above-flow-boiler',
+    hillTown,
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 65),
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 75),
+  ],
   ['hard-and-hot', hillTown, () => {}, (s) => void (s.site.hardnessMgL = 90)],
-  ['element-in-sun-element', addHeater(addHeater(hillTown, 'solar'), 'element'), () => {}, (s) => void ((s.plant.heaters[2] as HeaterOf<'element'>).height = 0.7)],
+  [
+    'element-in-sun-element',
+    addHeater(addHeater(hillTown, 'solar'), 'element'),
+    () => {},
+    (s) => void ((s.plant.heaters[2] as HeaterOf<'element'>).height = 0.7),
+  ],
   ['pilot-burner', duplex, () => {}, (s) => void ((s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = 0)],
-  ['keep-hot-wall-heater', harbourFlat, (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true), (s) => void (s.controls.found.heaters['wall-heater'].keepHot = false)],
-  ['flue-loss-burner', duplex, (s) => void (s.plant.store!.loss = { kind: 'label', label: 'C' }), (s) => void (s.plant.store!.loss = { kind: 'ua', uaWK: 5 })],
-  ['wanted-too-hot', harbourFlat, (s) => void (s.people.habits[0].wantedC = 58), (s) => void (s.people.habits[0].wantedC = 40)],
-  ['loop-too-slow', changeHeaterKind(hillTown, 'boiler', 'instant-electric'), (s) => void (s.pipes.loop!.pumpLMin = 1), (s) => void (s.pipes.loop!.pumpLMin = 6)],
-  ['period-n', hillTown, (s) => void s.readings.push({ ...reading('n', 'note', {}), note: 'Bill says 84 euros for gas' }), (s) => void (s.readings[0].note = 'Bill says 84 euros a month for gas')],
+  [
+    'keep-hot-wall-heater',
+    harbourFlat,
+    (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true),
+    (s) => void (s.controls.found.heaters['wall-heater'].keepHot = false),
+  ],
+  [
+    'flue-loss-burner',
+    duplex,
+    (s) => void (s.plant.store!.loss = { kind: 'label', label: 'C' }),
+    (s) => void (s.plant.store!.loss = { kind: 'ua', uaWK: 5 }),
+  ],
+  [
+    'wanted-too-hot',
+    harbourFlat,
+    (s) => void (s.people.habits[0].wantedC = 58),
+    (s) => void (s.people.habits[0].wantedC = 40),
+  ],
+  [
+    'loop-too-slow',
+    changeHeaterKind(hillTown, 'boiler', 'instant-electric'),
+    (s) => void (s.pipes.loop!.pumpLMin = 1),
+    (s) => void (s.pipes.loop!.pumpLMin = 6),
+  ],
+  [
+    'period-n',
+    hillTown,
+    (s) => void s.readings.push({ ...reading('n', 'note', {}), note: 'Bill says 84 euros for gas' }),
+    (s) => void (s.readings[0].note = 'Bill says 84 euros a month for gas'),
+  ],
 ]
 
-const element = (id: string, height: number): Heater => ({ kind: 'element', id, name: id, place: 'cellar', ...unlookedHeater(), sensorHeight: null, powerKw: 4.5, height, supplyAmps: 15, volts: 240 })
+const element = (id: string, height: number): Heater => ({
+  kind: 'element',
+  id,
+  name: id,
+  place: 'cellar',
+  ...unlookedHeater(),
+  sensorHeight: null,
+  powerKw: 4.5,
+  height,
+  supplyAmps: 15,
+  volts: 240,
+})
 const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
-  s.controls.found.heaters = { upper: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false }, lower: { setpointC: 52, hysteresisK: 5, windows: null, keepHot: false } }
+  s.controls.found.heaters = {
+    upper: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false },
+    lower: { setpointC: 52, hysteresisK: 5, windows: null, keepHot: false },
+  }
   s.packages = []
   s.origins = {}
 })
@@ -90,12 +307,19 @@ describe('findings', () => {
   })
 
   it('points at a store that gets too hot and at collectors that stand idle, with the figures of the year', () => {
-    const idle = changed(withWood, (s) => { s.people.habits = s.people.habits.slice(0, 1); s.controls.found.loop.mode = 'off' })
+    const idle = changed(withWood, (s) => {
+      s.people.habits = s.people.habits.slice(0, 1)
+      s.controls.found.loop.mode = 'off'
+    })
     const year = simulate(idle)
     const relief = findings(idle, year).find((f) => f.id === 'relief-opens')!
     expect(relief.why).toContain(`${Math.round(year.energy.reliefKwh).toLocaleString('en-GB')} kWh`)
     expect(findings(hillTown, simulate(hillTown)).some((f) => f.id === 'relief-opens')).toBe(false)
-    const sunny = changed(addHeater(hillTown, 'solar'), (s) => { s.people.habits = []; s.controls.found.loop.mode = 'off'; (s.plant.heaters[1] as HeaterOf<'solar'>).areaM2 = 12 })
+    const sunny = changed(addHeater(hillTown, 'solar'), (s) => {
+      s.people.habits = []
+      s.controls.found.loop.mode = 'off'
+      ;(s.plant.heaters[1] as HeaterOf<'solar'>).areaM2 = 12
+    })
     expect(findings(sunny, simulate(sunny)).map((f) => f.id)).toContain('stagnation-solar')
   })
 
@@ -106,42 +330,82 @@ describe('findings', () => {
   })
 
   it('says that children are at risk, by name and with the seconds', () => {
-    const [danger] = findings(changed(hillTown, (s) => void (s.plant.store!.mixingValve = false)), null)
+    const [danger] = findings(
+      changed(hillTown, (s) => void (s.plant.store!.mixingValve = false)),
+      null,
+    )
     expect(danger.severity).toBe('danger')
-    expect(danger.why).toMatch(/65.0 °C comes: it burns an adult in 2.0 s and a child in 0.5 s. Runa, Pim, Oda are at risk/)
+    expect(danger.why).toMatch(
+      /65.0 °C comes: it burns an adult in 2.0 s and a child in 0.5 s. Runa, Pim, Oda are at risk/,
+    )
   })
 
   it('a heater without a store at 80 °C with a child in the house is a danger, by the year and by the dial', () => {
-    const hot = changed(harbourFlat, (s) => { s.controls.found.heaters['wall-heater'].setpointC = 80; s.people.persons[0].kind = 'child' })
-    for (const year of [null, simulate(hot)]) expect(findings(hot, year).find((f) => f.id === 'scald')!.severity).toBe('danger')
+    const hot = changed(harbourFlat, (s) => {
+      s.controls.found.heaters['wall-heater'].setpointC = 80
+      s.people.persons[0].kind = 'child'
+    })
+    for (const year of [null, simulate(hot)])
+      expect(findings(hot, year).find((f) => f.id === 'scald')!.severity).toBe('danger')
   })
 
   it('a fire that is never lit heats nothing too hot, and what is set is judged, not what was found', () => {
-    const cold = changed(withWood, (s) => { wood(s).firings = []; Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }) })
+    const cold = changed(withWood, (s) => {
+      wood(s).firings = []
+      Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 })
+    })
     expect(ids(cold).filter((id) => id.startsWith('gravity'))).toEqual([])
-    const set = changed(twoElements, (s) => { s.controls.set = structuredClone(s.controls.found); s.controls.set.heaters.lower.setpointC = 60 })
+    const set = changed(twoElements, (s) => {
+      s.controls.set = structuredClone(s.controls.found)
+      s.controls.set.heaters.lower.setpointC = 60
+    })
     expect(ids(set)).not.toContain('unequal-thermostats')
-    const plastic = changed(duplex, (s) => { Object.assign(s.pipes.runs[0], { material: 'pp-r', size: '25x4.2' }); (s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = 0; s.controls.found.heaters.burner.setpointC = 70 })
+    const plastic = changed(duplex, (s) => {
+      Object.assign(s.pipes.runs[0], { material: 'pp-r', size: '25x4.2' })
+      ;(s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = 0
+      s.controls.found.heaters.burner.setpointC = 70
+    })
     expect(ids(plastic)).toContain('plastic-basement-main')
-    expect(ids(changed(plastic, (s) => { s.controls.set = structuredClone(s.controls.found); s.controls.set.heaters.burner.setpointC = 55 }))).not.toContain('plastic-basement-main')
+    expect(
+      ids(
+        changed(plastic, (s) => {
+          s.controls.set = structuredClone(s.controls.found)
+          s.controls.set.heaters.burner.setpointC = 55
+        }),
+      ),
+    ).not.toContain('plastic-basement-main')
   })
 
   it('reads the year: too little hot water, a timer that leaves the evening cool, starts, an element that does the work, tepid stores', () => {
     const of = (s: Study) => findings(s, simulate(s)).map((f) => f.id)
-    const small = changed(hillTown, (s) => { s.plant.store!.litres = 40; s.controls.found.loop.mode = 'off'; s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 300, toMin: 420 }]) })
+    const small = changed(hillTown, (s) => {
+      s.plant.store!.litres = 40
+      s.controls.found.loop.mode = 'off'
+      s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 300, toMin: 420 }])
+    })
     expect(of(small)).toEqual(expect.arrayContaining(['too-little-hot', 'evening-cool-boiler']))
-    const cycling = changed(hillTown, (s) => { (s.plant.heaters[0] as HeaterOf<'boiler-coil'>).coil.uaWK = 80 })
+    const cycling = changed(hillTown, (s) => {
+      ;(s.plant.heaters[0] as HeaterOf<'boiler-coil'>).coil.uaWK = 80
+    })
     expect(of(cycling)).toContain('cycling')
-    const pump = changed(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => void ((s.plant.heaters[0] as HeaterOf<'heat-pump'>).backup = { by: 'top of store', belowK: 3 }))
+    const pump = changed(
+      changeHeaterKind(hillTown, 'boiler', 'heat-pump'),
+      (s) => void ((s.plant.heaters[0] as HeaterOf<'heat-pump'>).backup = { by: 'top of store', belowK: 3 }),
+    )
     expect(of(pump)).toContain('backup-boiler')
     const preheat = addHeater(harbourFlat, 'solar')
     expect(of(preheat)).toContain('tepid-year')
-    const unused = changed(harbourFlat, (s) => void (s.people.habits = s.people.habits.filter((h) => h.tapId !== 'kitchen-sink')))
+    const unused = changed(
+      harbourFlat,
+      (s) => void (s.people.habits = s.people.habits.filter((h) => h.tapId !== 'kitchen-sink')),
+    )
     expect(of(unused)).toContain('runs-at-rest')
   })
 
   it('says what a package brings that was not there before', () => {
-    const pack = applyAll(hillTown, [{ kind: 'setpoint', id: 'x', name: 'x', costMoney: null, heaterId: 'boiler', setpointC: 45 }])
+    const pack = applyAll(hillTown, [
+      { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, heaterId: 'boiler', setpointC: 45 },
+    ])
     const [before, after] = [findings(hillTown, simulate(hillTown)), findings(pack, simulate(pack))]
     const brought = broughtBy(before, after).map((f) => f.id)
     expect(brought).toEqual(expect.arrayContaining(['store-tepid', 'loop-tepid']))
@@ -162,7 +426,10 @@ describe('findings', () => {
         expect(new Set(all.map((f) => f.id)).size).toBe(all.length)
         const rank = all.map((f) => SEVERITIES.indexOf(f.severity))
         expect(rank).toEqual([...rank].sort((a, b) => a - b))
-        for (const f of all) expect([f.what, f.why, f.source, f.mend].every((t) => t.length > 5 && !/NaN|undefined|Infinity/.test(t))).toBe(true)
+        for (const f of all)
+          expect(
+            [f.what, f.why, f.source, f.mend].every((t) => t.length > 5 && !/NaN|undefined|Infinity/.test(t)),
+          ).toBe(true)
       }),
       { numRuns: 40 },
     )

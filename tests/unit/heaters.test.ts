@@ -20,18 +20,33 @@ const nobody = (s: Study) => {
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
 
 describe('efficiency', () => {
-  it.each([[20, 0.975], [30, 0.96], [40, 0.935], [50, 0.905], [55, 0.885], [60, 0.875], [80, 0.86]])('of a condensing appliance at a return of %d °C is %d', (returnC, want) => {
+  it.each([
+    [20, 0.975],
+    [30, 0.96],
+    [40, 0.935],
+    [50, 0.905],
+    [55, 0.885],
+    [60, 0.875],
+    [80, 0.86],
+  ])('of a condensing appliance at a return of %d °C is %d', (returnC, want) => {
     expect(efficiencyAt({ kind: 'condensing', shift: 0 }, returnC, 'natural-gas')).toBeCloseTo(want, 9)
   })
 
   it('falls with the return and never leaves its table', () => {
     fc.assert(
-      fc.property(fc.double({ min: -10, max: 100, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }), (c, more) => {
-        const [cool, hot] = [efficiencyAt({ kind: 'condensing', shift: 0 }, c, 'natural-gas'), efficiencyAt({ kind: 'condensing', shift: 0 }, c + more, 'natural-gas')]
-        expect(hot).toBeLessThanOrEqual(cool)
-        expect(cool).toBeLessThanOrEqual(0.975)
-        expect(hot).toBeGreaterThanOrEqual(0.86)
-      }),
+      fc.property(
+        fc.double({ min: -10, max: 100, noNaN: true }),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        (c, more) => {
+          const [cool, hot] = [
+            efficiencyAt({ kind: 'condensing', shift: 0 }, c, 'natural-gas'),
+            efficiencyAt({ kind: 'condensing', shift: 0 }, c + more, 'natural-gas'),
+          ]
+          expect(hot).toBeLessThanOrEqual(cool)
+          expect(cool).toBeLessThanOrEqual(0.975)
+          expect(hot).toBeGreaterThanOrEqual(0.86)
+        },
+      ),
     )
   })
 })
@@ -39,21 +54,33 @@ describe('efficiency', () => {
 describe('a boiler with a coil', () => {
   it('condenses more with a cooler store', () => {
     const loss = (setpointC: number) => {
-      const { flows, input } = firstDays(changed(hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = setpointC)), 7)
+      const { flows, input } = firstDays(
+        changed(hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = setpointC)),
+        7,
+      )
       return flows.conversion / input
     }
     expect(loss(50)).toBeLessThan(loss(70))
   })
 
   it('loses a purge at each start', () => {
-    const input = (purgeWh: number) => firstDays(changed(hillTown, (s) => void (boiler(s).purgeWh = purgeWh)), 7)
+    const input = (purgeWh: number) =>
+      firstDays(
+        changed(hillTown, (s) => void (boiler(s).purgeWh = purgeWh)),
+        7,
+      )
     const [without, withPurge] = [input(0), input(100)]
     const starts = withPurge.home.plant.starts()
     expect(withPurge.input - without.input).toBeCloseTo(starts * 100 * 3.6, -3)
   })
 
   it('loses nothing between boiler and coil when that circuit loses nothing', () => {
-    expect(firstDays(changed(hillTown, (s) => void (boiler(s).primary.uaWK = 0)), 4).flows.primary).toBe(0)
+    expect(
+      firstDays(
+        changed(hillTown, (s) => void (boiler(s).primary.uaWK = 0)),
+        4,
+      ).flows.primary,
+    ).toBe(0)
   })
 
   it('heats inside its windows only', () => {
@@ -76,10 +103,14 @@ describe('a boiler with a coil', () => {
 
 describe('a gas store', () => {
   it('burns its pilot at all times', () => {
-    const quiet = (pilotW: number) => firstDays(changed(duplex, (s) => {
-      nobody(s)
-      ;(s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = pilotW
-    }), 10)
+    const quiet = (pilotW: number) =>
+      firstDays(
+        changed(duplex, (s) => {
+          nobody(s)
+          ;(s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = pilotW
+        }),
+        10,
+      )
     const loss = quiet(0)
     // A pilot smaller than the standing loss saves the burner its share.
     const [some, all] = [quiet(60), quiet(110)]
@@ -112,7 +143,10 @@ describe('electric elements', () => {
 
   it('cost more by day than by night where the price says so', () => {
     const at = (fromMin: number, toMin: number) => {
-      const study = changed(electric, (s) => void (s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin, toMin }])))
+      const study = changed(
+        electric,
+        (s) => void (s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin, toMin }])),
+      )
       const { home } = firstDays(study, 5)
       const [money, kj] = [home.ledger.money.electricity[0], home.ledger.inputs.electricity[0]]
       return (money / kj) * 3600

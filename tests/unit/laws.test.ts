@@ -34,13 +34,19 @@ describe('laws, on random studies', () => {
         // A burner goes on for one step after its thermostat is content; a pilot goes on until the cut-off.
         const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
         // The sun and a fire go on until the relief valve opens.
-        const wild = study.plant.heaters.some((h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir')
+        const wild = study.plant.heaters.some(
+          (h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir',
+        )
         const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OUT_C + 2 : 0, wild ? 99 : 0)
         let steps = 0
         firstDays(study, 3, (home) => {
           if (steps++ % 7) return
           const state = home.plant.state()
-          for (const c of [state.supplyC, ...state.slices, ...home.network.branches.flatMap((b) => b.run.profile(home.nowS).map(([, c]) => c))]) {
+          for (const c of [
+            state.supplyC,
+            ...state.slices,
+            ...home.network.branches.flatMap((b) => b.run.profile(home.nowS).map(([, c]) => c)),
+          ]) {
             expect(c).toBeGreaterThan(cold - 1e-6)
             expect(c).toBeLessThan(hot)
           }
@@ -58,7 +64,8 @@ describe('laws, on random studies', () => {
           const wrapped = structuredClone(DEMOS.find((d) => d.study.id === study.id)!.study)
           wrapped.pipes.runs.forEach((run, i) => Object.assign(run, study.pipes.runs[i]))
           const insulation = { lambdaWMK: 0.04, thicknessMm }
-          for (const run of [...wrapped.pipes.runs, ...(wrapped.pipes.loop ? [wrapped.pipes.loop.back] : [])]) Object.assign(run, { place: 'cellar', insulation })
+          for (const run of [...wrapped.pipes.runs, ...(wrapped.pipes.loop ? [wrapped.pipes.loop.back] : [])])
+            Object.assign(run, { place: 'cellar', insulation })
           const { flows, input } = firstDays(wrapped, DAYS)
           // Behind a heater that does not fire the pipes hold cold water and gain heat: they lose none.
           return { lost: Math.max(0, flows.loop + flows.deadRun), input }
@@ -73,14 +80,19 @@ describe('laws, on random studies', () => {
 
   it('a longer loop window never loses less in the loop', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 600 }), fc.integer({ min: 700, max: 1100 }), fc.integer({ min: 30, max: 300 }), (from, to, more) => {
-        const loss = (end: number) => {
-          const study = structuredClone(hillTown)
-          study.controls.found.loop = { mode: 'clock', windows: everyDay([from, end]) }
-          return firstDays(study, DAYS).flows.loop
-        }
-        expect(loss(to + more)).toBeGreaterThan(loss(to))
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 600 }),
+        fc.integer({ min: 700, max: 1100 }),
+        fc.integer({ min: 30, max: 300 }),
+        (from, to, more) => {
+          const loss = (end: number) => {
+            const study = structuredClone(hillTown)
+            study.controls.found.loop = { mode: 'clock', windows: everyDay([from, end]) }
+            return firstDays(study, DAYS).flows.loop
+          }
+          expect(loss(to + more)).toBeGreaterThan(loss(to))
+        },
+      ),
       { numRuns: 15 },
     )
   })
@@ -106,7 +118,13 @@ describe('laws, on random studies', () => {
         const set = study.controls.found.heaters[heaterId]
         const common = { id: 'same', name: 'Same', costMoney: null }
         const idle: Measure[] = [
-          { ...common, kind: 'insulate-runs', runIds: [], loopReturn: false, insulation: { lambdaWMK: 0.04, thicknessMm: 20 } },
+          {
+            ...common,
+            kind: 'insulate-runs',
+            runIds: [],
+            loopReturn: false,
+            insulation: { lambdaWMK: 0.04, thicknessMm: 20 },
+          },
           { ...common, kind: 'setpoint', heaterId, setpointC: set.setpointC },
           { ...common, kind: 'heater-windows', heaterId, windows: set.windows },
           { ...common, kind: 'loop-mode', mode: study.controls.found.loop.mode },
@@ -133,11 +151,18 @@ describe('laws, on random studies', () => {
 
   it('nothing that is thrown at the reader breaks it', () => {
     fc.assert(
-      fc.property(fc.oneof(fc.string(), fc.json(), fc.uint8Array().map((b) => new TextDecoder().decode(b))), (text) => {
-        const read = readStudyText(text)
-        expect(read.ok).toBe(false)
-        if (!read.ok) expect(read.faults[0].message).not.toBe('')
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.json(),
+          fc.uint8Array().map((b) => new TextDecoder().decode(b)),
+        ),
+        (text) => {
+          const read = readStudyText(text)
+          expect(read.ok).toBe(false)
+          if (!read.ok) expect(read.faults[0].message).not.toBe('')
+        },
+      ),
     )
     fc.assert(fc.property(fc.anything(), (value) => void readStudy(value)))
   })

@@ -3,10 +3,10 @@ import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
 import { apply, applyPackage } from '../../core/measures/apply'
-import { type Comparison, compared, jobsOf } from '../../core/measures/compare'
+import { compared, type Comparison, jobsOf } from '../../core/measures/compare'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
-import { Study, asFound, controlsOf } from '../../core/study/study'
+import { asFound, controlsOf, Study } from '../../core/study/study'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
@@ -27,7 +27,8 @@ describe('measures', () => {
   })
 
   it('leave a sound study', () => {
-    for (const study of [hillTown, duplex]) for (const p of study.packages) expect(Study.safeParse(applyPackage(study, p)).success).toBe(true)
+    for (const study of [hillTown, duplex])
+      for (const p of study.packages) expect(Study.safeParse(applyPackage(study, p)).success).toBe(true)
   })
 })
 

@@ -1,13 +1,13 @@
-import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ALWAYS, everyDay } from '../../core/calendar/week'
 import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { plainTariff } from '../../core/household/blank/plain-tariff'
-import { restoreFound, settingText, settingsOf, wasChanged } from '../../core/household/register'
-import { BILLED, WATER_UNITS, WATER_UNIT_KEYS } from '../../core/money/billing'
+import { restoreFound, settingsOf, settingText, wasChanged } from '../../core/household/register'
+import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
 import { perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
 import { readStudyText } from '../../core/study/read'
@@ -30,26 +30,46 @@ describe('bills in units of their own', () => {
     const plain = structuredClone(duplex)
     const gas = plain.prices.carriers['natural-gas']!
     plain.prices.carriers['natural-gas'] = { ...plainTariff(perKwh(gas), gas.co2KgKwh) }
-    plain.prices.water = { ...plain.prices.water, unit: 'm3', price: duplex.prices.water.price / WATER_UNITS['thousand-gal'].m3, sewer: duplex.prices.water.sewer / WATER_UNITS['thousand-gal'].m3 }
+    plain.prices.water = {
+      ...plain.prices.water,
+      unit: 'm3',
+      price: duplex.prices.water.price / WATER_UNITS['thousand-gal'].m3,
+      sewer: duplex.prices.water.sewer / WATER_UNITS['thousand-gal'].m3,
+    }
     expect(simulate(plain).cost.total).toBeCloseTo(simulate(duplex).cost.total, 3)
   })
 
   it('water costs the same in any unit', () => {
-    fc.assert(fc.property(fc.constantFrom(...WATER_UNIT_KEYS), fc.double({ min: 0.1, max: 9, noNaN: true }), (unit, perM3) => {
-      const water = { ...hillTown.prices.water, unit, price: perM3 * WATER_UNITS[unit].m3, sewer: 0 }
-      expect(waterPerM3(water)).toBeCloseTo(perM3, 9)
-    }))
+    fc.assert(
+      fc.property(fc.constantFrom(...WATER_UNIT_KEYS), fc.double({ min: 0.1, max: 9, noNaN: true }), (unit, perM3) => {
+        const water = { ...hillTown.prices.water, unit, price: perM3 * WATER_UNITS[unit].m3, sewer: 0 }
+        expect(waterPerM3(water)).toBeCloseTo(perM3, 9)
+      }),
+    )
   })
 
   it('a band holds in its hours and in its months only', () => {
     const winter = everyMonth(false).map((_, m) => m < 3 || m > 9)
-    const tariff = { ...plainTariff(0.3, 0.2), bands: [{ name: 'Winter nights', price: 0.2, week: everyDay([0, 360]), months: winter }, { name: 'Winter', price: 0.35, week: ALWAYS, months: winter }] }
-    expect([priceAt(tariff, 60, 0), priceAt(tariff, 400, 0), priceAt(tariff, 60, 6), priceAt(tariff, 400, 6)]).toEqual([0.2, 0.35, 0.3, 0.3])
+    const tariff = {
+      ...plainTariff(0.3, 0.2),
+      bands: [
+        { name: 'Winter nights', price: 0.2, week: everyDay([0, 360]), months: winter },
+        { name: 'Winter', price: 0.35, week: ALWAYS, months: winter },
+      ],
+    }
+    expect([priceAt(tariff, 60, 0), priceAt(tariff, 400, 0), priceAt(tariff, 60, 6), priceAt(tariff, 400, 6)]).toEqual([
+      0.2, 0.35, 0.3, 0.3,
+    ])
   })
 
   it('a season band costs more in its months and nothing else changes', () => {
     const dear = structuredClone(hillTown)
-    dear.prices.carriers['natural-gas']!.bands.push({ name: 'January', price: 0.224, week: ALWAYS, months: everyMonth(false).map((_, m) => m === 0) })
+    dear.prices.carriers['natural-gas']!.bands.push({
+      name: 'January',
+      price: 0.224,
+      week: ALWAYS,
+      months: everyMonth(false).map((_, m) => m === 0),
+    })
     const [a, b] = [simulate(hillTown), simulate(dear)]
     expect(b.months[0].cost.energy['natural-gas']).toBeCloseTo(2 * a.months[0].cost.energy['natural-gas']!, 4)
     expect(b.months[5].cost).toEqual(a.months[5].cost)
@@ -92,11 +112,19 @@ describe('the register of settings', () => {
     change(controls)
     return Study.parse({ ...hillTown, controls: { ...hillTown.controls, set: controls, setOn: '2026-11-25' } })
   }
-  const changed = set((c) => { c.heaters.boiler.setpointC = 60; c.loop.mode = 'off'; c.grid.stepMin = 10 })
+  const changed = set((c) => {
+    c.heaters.boiler.setpointC = 60
+    c.loop.mode = 'off'
+    c.grid.stepMin = 10
+  })
 
   it('holds what was found beside what stands now', () => {
     expect(settingsOf(hillTown).some(wasChanged)).toBe(false)
-    expect(settingsOf(changed).filter(wasChanged).map((s) => [s.path, s.found, s.now])).toEqual([
+    expect(
+      settingsOf(changed)
+        .filter(wasChanged)
+        .map((s) => [s.path, s.found, s.now]),
+    ).toEqual([
       ['heaters.boiler.setpointC', 65, 60],
       ['loop.mode', 'clock', 'off'],
       ['grid.stepMin', 30, 10],
@@ -108,12 +136,17 @@ describe('the register of settings', () => {
     expect(one.controls.set).toMatchObject({ loop: { mode: 'clock' }, heaters: { boiler: { setpointC: 60 } } })
     expect(one.controls.setOn).toBe('2026-11-25')
     const rest = restoreFound(restoreFound(one, 'heaters.boiler.setpointC'), 'grid.stepMin')
-    for (const back of [rest, restoreFound(changed, null)]) expect(back.controls).toEqual({ ...hillTown.controls, set: null, setOn: null })
+    for (const back of [rest, restoreFound(changed, null)])
+      expect(back.controls).toEqual({ ...hillTown.controls, set: null, setOn: null })
     expect(restoreFound(hillTown, 'loop.mode')).toBe(hillTown)
   })
 
   it('reads as words', () => {
     const write = (_: unknown, v: number) => `${v} °C`
-    expect(settingsOf(changed).map((s) => settingText(s.now, s.quantity, write)).slice(0, 4)).toEqual(['60 °C', '5 °C', 'at all times', 'off'])
+    expect(
+      settingsOf(changed)
+        .map((s) => settingText(s.now, s.quantity, write))
+        .slice(0, 4),
+    ).toEqual(['60 °C', '5 °C', 'at all times', 'off'])
   })
 })

@@ -3,14 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { dateOf } from '../../core/calendar/names'
 import { hillTown } from '../../core/demos/hill-town'
 import { hotLitresADay } from '../../core/household/hot-litres'
-import { LARGEST_LOG, type LogMapping, guessMapping, readDrawLog, readTable } from '../../core/study/draw-log'
+import { guessMapping, LARGEST_LOG, type LogMapping, readDrawLog, readTable } from '../../core/study/draw-log'
 import type { Study } from '../../core/study/study'
 import { weekOf } from '../../core/year/draws/draw-week'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { simulate } from '../../core/year/simulate'
 
 const taps = hillTown.pipes.taps
-const key = (d: { startS: number; tapId: string; amount: number }) => `${d.startS.toFixed(3)} ${d.tapId} ${d.amount.toFixed(6)}`
+const key = (d: { startS: number; tapId: string; amount: number }) =>
+  `${d.startS.toFixed(3)} ${d.tapId} ${d.amount.toFixed(6)}`
 
 describe('guests', () => {
   const guests = { name: 'Cousins', count: 2, likePersonId: 'ilva', fromDay: 100, toDay: 120 }
@@ -31,7 +32,10 @@ describe('the factor on all amounts', () => {
   it('scales every draw and moves none', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 5, noNaN: true }), (volumeFactor) => {
-        const [a, b] = [drawsOfYear(hillTown.people, hillTown.site), drawsOfYear({ ...hillTown.people, volumeFactor }, hillTown.site)]
+        const [a, b] = [
+          drawsOfYear(hillTown.people, hillTown.site),
+          drawsOfYear({ ...hillTown.people, volumeFactor }, hillTown.site),
+        ]
         expect(b.length).toBe(a.length)
         for (let i = 0; i < a.length; i += 97) {
           expect(b[i].startS).toBe(a[i].startS)
@@ -43,7 +47,14 @@ describe('the factor on all amounts', () => {
   })
 
   it('the hot water reckoned for a day is what the engine draws, within 15 %', () => {
-    const study: Study = { ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } } }, people: { ...hillTown.people, absences: [], winterSwing: 0 } }
+    const study: Study = {
+      ...hillTown,
+      controls: {
+        ...hillTown.controls,
+        found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } },
+      },
+      people: { ...hillTown.people, absences: [], winterSwing: 0 },
+    }
     const reckoned = Array.from({ length: 12 }, (_, m) => hotLitresADay(study, m)).reduce((s, x) => s + x / 12, 0)
     expect(Math.abs(reckoned / (simulate(study).water.hotL / 365) - 1)).toBeLessThan(0.15)
   })
@@ -54,7 +65,9 @@ describe('a week of draws', () => {
     const all = drawsOfYear(hillTown.people, hillTown.site)
     const week = weekOf(hillTown, all, 6)
     expect(week.map((d) => d.weekday)).toEqual([3, 4, 5, 6, 0, 1, 2])
-    expect(week.flatMap((d) => d.draws).length).toBe(all.filter((d) => d.startS >= 42 * 86_400 && d.startS < 49 * 86_400).length)
+    expect(week.flatMap((d) => d.draws).length).toBe(
+      all.filter((d) => d.startS >= 42 * 86_400 && d.startS < 49 * 86_400).length,
+    )
     const shower = all.find((d) => d.measure === 'seconds' && d.startS >= 42 * 86_400)!
     const shown = week.flatMap((d) => d.draws).find((d) => d.startS === shower.startS)!
     expect(shown.litres).toBeCloseTo((shower.amount / 60) * taps.find((t) => t.id === shower.tapId)!.flowLMin, 9)
@@ -62,13 +75,24 @@ describe('a week of draws', () => {
   })
 })
 
-const MAPPING: LogMapping = { time: 'start', amount: 'litres', amountUnit: 'L', tap: 'tap', temperature: 'temp', temperatureUnit: '°C', tapId: 'kitchen-sink', wantedC: 40 }
-const read = (text: string, change: Partial<LogMapping> = {}) => readDrawLog('log.csv', text, { ...MAPPING, ...change }, taps, 10)
+const MAPPING: LogMapping = {
+  time: 'start',
+  amount: 'litres',
+  amountUnit: 'L',
+  tap: 'tap',
+  temperature: 'temp',
+  temperatureUnit: '°C',
+  tapId: 'kitchen-sink',
+  wantedC: 40,
+}
+const read = (text: string, change: Partial<LogMapping> = {}) =>
+  readDrawLog('log.csv', text, { ...MAPPING, ...change }, taps, 10)
 const faults = (text: string, change: Partial<LogMapping> = {}) => {
   const answer = read(text, change)
   return answer.ok ? [] : answer.faults
 }
-const GOOD = 'start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,4.5,42\n2026-03-02T19:00:30,first-shower,50,39\n2026-03-03 08:00,,2,\n'
+const GOOD =
+  'start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,4.5,42\n2026-03-02T19:00:30,first-shower,50,39\n2026-03-03 08:00,,2,\n'
 
 describe('a log of draws', () => {
   it('is read, with taps by name or id, and what is missing as it was said', () => {
@@ -76,7 +100,10 @@ describe('a log of draws', () => {
     expect(answer).toEqual({
       ok: true,
       draws: {
-        kind: 'logged', source: 'log.csv', days: 2, firstWeekday: 0,
+        kind: 'logged',
+        source: 'log.csv',
+        days: 2,
+        firstWeekday: 0,
         draws: [
           { atMin: 435, tapId: 'kitchen-sink', litres: 4.5, wantedC: 42 },
           { atMin: 1140.5, tapId: 'first-shower', litres: 50, wantedC: 39 },
@@ -97,20 +124,47 @@ describe('a log of draws', () => {
     ['s', '60', 7],
     ['kWh', '1', 3600 / (4.146 * 30)],
   ] as const)('in %s comes out in litres', (amountUnit, amount, litres) => {
-    const answer = read(`start,tap,litres\n2026-03-02 07:15,Kitchen sink,${amount}\n`, { amountUnit, temperature: null })
+    const answer = read(`start,tap,litres\n2026-03-02 07:15,Kitchen sink,${amount}\n`, {
+      amountUnit,
+      temperature: null,
+    })
     expect(answer.ok && answer.draws.draws[0].litres).toBeCloseTo(litres, 2)
   })
 
   it.each([
-    ['a time that is none', 'start,tap,litres,temp\n2026-02-30 07:15,,4,40\n', /^line 2: start is “2026-02-30 07:15”; a day and a time/],
-    ['an amount in words', 'start,tap,litres,temp\n\n2026-03-02 07:15,,much,40\n', /^line 3: litres is “much”; a number above 0 is expected, in L/],
+    [
+      'a time that is none',
+      'start,tap,litres,temp\n2026-02-30 07:15,,4,40\n',
+      /^line 2: start is “2026-02-30 07:15”; a day and a time/,
+    ],
+    [
+      'an amount in words',
+      'start,tap,litres,temp\n\n2026-03-02 07:15,,much,40\n',
+      /^line 3: litres is “much”; a number above 0 is expected, in L/,
+    ],
     ['a negative amount', 'start,tap,litres,temp\n2026-03-02 07:15,,-4,40\n', /^line 2: litres is “-4”/],
-    ['a tap nobody knows', 'start,tap,litres,temp\n2026-03-02 07:15,Sauna,4,40\n', /^line 2: tap is “Sauna”; the taps are Kitchen sink/],
+    [
+      'a tap nobody knows',
+      'start,tap,litres,temp\n2026-03-02 07:15,Sauna,4,40\n',
+      /^line 2: tap is “Sauna”; the taps are Kitchen sink/,
+    ],
     ['°F taken for °C', 'start,tap,litres,temp\n2026-03-02 07:15,,4,105\n', /^line 2: temp is “105”.*is it °F\?/],
-    ['litres taken for minutes', 'start,tap,litres,temp\n2026-03-02 07:15,,400,40\n', /^line 2: .*is the unit right\?/, { amountUnit: 'min' as const }],
-    ['two years', 'start,tap,litres,temp\n2024-03-02 07:15,,4,40\n2026-03-02 07:15,,4,40\n', /spans 731 days; at most a year/],
+    [
+      'litres taken for minutes',
+      'start,tap,litres,temp\n2026-03-02 07:15,,400,40\n',
+      /^line 2: .*is the unit right\?/,
+      { amountUnit: 'min' as const },
+    ],
+    [
+      'two years',
+      'start,tap,litres,temp\n2024-03-02 07:15,,4,40\n2026-03-02 07:15,,4,40\n',
+      /spans 731 days; at most a year/,
+    ],
     ['no rows', 'start,tap,litres,temp\n', /^line 1: a header/],
-  ] as [string, string, RegExp, Partial<LogMapping>?][])('with %s is refused by line', (_, text, message, change = {}) => expect(faults(text, change)[0]).toMatch(message))
+  ] as [string, string, RegExp, Partial<LogMapping>?][])(
+    'with %s is refused by line',
+    (_, text, message, change = {}) => expect(faults(text, change)[0]).toMatch(message),
+  )
 
   it('names every bad line up to twenty, and takes nothing of the rest', () => {
     const text = `start,tap,litres,temp\n${'nonsense,,x,y\n'.repeat(50)}`
@@ -120,37 +174,70 @@ describe('a log of draws', () => {
 
   it('that is enormous or no table is refused', () => {
     expect(readTable('x'.repeat(LARGEST_LOG + 1))).toEqual({ fault: expect.stringMatching(/at most 4 MB/) })
-    expect(faults(`start,tap,litres,temp\n${'2026-03-02 07:15,,4,40\n'.repeat(20_001)}`)).toEqual([expect.stringMatching(/20001 rows; at most 20000/)])
+    expect(faults(`start,tap,litres,temp\n${'2026-03-02 07:15,,4,40\n'.repeat(20_001)}`)).toEqual([
+      expect.stringMatching(/20001 rows; at most 20000/),
+    ])
     fc.assert(fc.property(fc.string(), (text) => void read(text)))
   })
 
   it('guesses its columns from their names', () => {
-    expect(guessMapping(['Date & time', 'Outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({ time: 'Date & time', tap: 'Outlet', amount: 'Volume [gal]', amountUnit: 'gal', temperature: 'Temp °F', temperatureUnit: '°F' })
-    expect(guessMapping(['start', 'seconds'], 'x')).toMatchObject({ amount: 'seconds', amountUnit: 's', tap: null, temperature: null })
+    expect(guessMapping(['Date & time', 'Outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({
+      time: 'Date & time',
+      tap: 'Outlet',
+      amount: 'Volume [gal]',
+      amountUnit: 'gal',
+      temperature: 'Temp °F',
+      temperatureUnit: '°F',
+    })
+    expect(guessMapping(['start', 'seconds'], 'x')).toMatchObject({
+      amount: 'seconds',
+      amountUnit: 's',
+      tap: null,
+      temperature: null,
+    })
   })
 
   it('any draws written out are read back', () => {
-    const draw = fc.record({ minute: fc.integer({ min: 0, max: 20 * 1440 - 1 }), tap: fc.constantFrom(...taps), litres: fc.integer({ min: 1, max: 20_000 }), c: fc.integer({ min: 20, max: 80 }) })
+    const draw = fc.record({
+      minute: fc.integer({ min: 0, max: 20 * 1440 - 1 }),
+      tap: fc.constantFrom(...taps),
+      litres: fc.integer({ min: 1, max: 20_000 }),
+      c: fc.integer({ min: 20, max: 80 }),
+    })
     fc.assert(
       fc.property(fc.array(draw, { minLength: 1, maxLength: 40 }), (list) => {
-        const rows = list.map((d) => `2026-03-${String(2 + Math.floor(d.minute / 1440)).padStart(2, '0')} ${String(Math.floor((d.minute % 1440) / 60)).padStart(2, '0')}:${String(d.minute % 60).padStart(2, '0')},${d.tap.name},${d.litres / 100},${d.c}`)
+        const rows = list.map(
+          (d) =>
+            `2026-03-${String(2 + Math.floor(d.minute / 1440)).padStart(2, '0')} ${String(Math.floor((d.minute % 1440) / 60)).padStart(2, '0')}:${String(d.minute % 60).padStart(2, '0')},${d.tap.name},${d.litres / 100},${d.c}`,
+        )
         const answer = read(`start,tap,litres,temp\n${rows.join('\n')}\n`)
         if (!answer.ok) throw new Error(answer.faults.join())
         const first = Math.floor(Math.min(...list.map((d) => d.minute)) / 1440) * 1440
         const text = (m: number, tap: string, l: number, c: number) => `${m} ${tap} ${l} ${c}`
-        expect(answer.draws.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.wantedC)).sort()).toEqual(list.map((d) => text(d.minute - first, d.tap.id, d.litres / 100, d.c)).sort())
+        expect(answer.draws.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.wantedC)).sort()).toEqual(
+          list.map((d) => text(d.minute - first, d.tap.id, d.litres / 100, d.c)).sort(),
+        )
       }),
     )
   })
 
   it('is repeated through the year on its own weekdays', () => {
-    const answer = read('start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n2026-03-08 09:00,Kitchen sink,7,40\n')
+    const answer = read(
+      'start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n2026-03-08 09:00,Kitchen sink,7,40\n',
+    )
     if (!answer.ok) throw new Error(answer.faults.join())
     const draws = drawsOfYear({ ...hillTown.people, draws: answer.draws }, hillTown.site)
     for (const d of draws) expect((3 + Math.floor(d.startS / 86_400)) % 7).toBe(d.amount === 5 ? 0 : 6)
     expect(draws.filter((d) => d.amount === 5).length).toBeGreaterThanOrEqual(51)
     // A log of a single Monday fills every day of a year that begins on a Thursday.
     const one = read('start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n')
-    expect(one.ok && new Set(drawsOfYear({ ...hillTown.people, draws: one.draws }, hillTown.site).map((d) => Math.round((d.startS - 7.25 * 3600) / 86_400))).size).toBe(365)
+    expect(
+      one.ok &&
+        new Set(
+          drawsOfYear({ ...hillTown.people, draws: one.draws }, hillTown.site).map((d) =>
+            Math.round((d.startS - 7.25 * 3600) / 86_400),
+          ),
+        ).size,
+    ).toBe(365)
   })
 })

@@ -17,14 +17,20 @@ describe('loss', () => {
   it('never grows with insulation of 10 mm and more, and has the sign of the difference', () => {
     const pipes = MATERIALS.flatMap((m) => sizesOf(m).map((s) => pipeOf(m, s)))
     fc.assert(
-      fc.property(fc.constantFrom(...pipes), fc.double({ min: 5, max: 90, noNaN: true }), fc.double({ min: -20, max: 35, noNaN: true }), fc.integer({ min: 10, max: 60 }), (pipe, water, air, mm) => {
-        const bare = pipeLoss(pipe, water, air)
-        const thin = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm })
-        const thick = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm + 10 })
-        expect(thin.uWMK).toBeLessThan(bare.uWMK)
-        expect(thick.uWMK).toBeLessThan(thin.uWMK)
-        if (water !== air) expect(Math.sign(bare.lossWM)).toBe(Math.sign(water - air))
-      }),
+      fc.property(
+        fc.constantFrom(...pipes),
+        fc.double({ min: 5, max: 90, noNaN: true }),
+        fc.double({ min: -20, max: 35, noNaN: true }),
+        fc.integer({ min: 10, max: 60 }),
+        (pipe, water, air, mm) => {
+          const bare = pipeLoss(pipe, water, air)
+          const thin = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm })
+          const thick = pipeLoss(pipe, water, air, { lambdaWMK: 0.038, thicknessMm: mm + 10 })
+          expect(thin.uWMK).toBeLessThan(bare.uWMK)
+          expect(thick.uWMK).toBeLessThan(thin.uWMK)
+          if (water !== air) expect(Math.sign(bare.lossWM)).toBe(Math.sign(water - air))
+        },
+      ),
     )
   })
 })
@@ -42,16 +48,27 @@ describe('decay', () => {
 
   it('has the mean of its integral', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 1e-3, max: 3, noNaN: true }), (a, span) => {
-        const want = (Math.exp(-a) - Math.exp(-a - span)) / span
-        expect(Math.abs(meanDecay(a, a + span) / want - 1)).toBeLessThan(1e-6)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 3, noNaN: true }),
+        fc.double({ min: 1e-3, max: 3, noNaN: true }),
+        (a, span) => {
+          const want = (Math.exp(-a) - Math.exp(-a - span)) / span
+          expect(Math.abs(meanDecay(a, a + span) / want - 1)).toBeLessThan(1e-6)
+        },
+      ),
     )
   })
 })
 
 /** Sends water at one temperature through a run in steps and returns what left, in litres and °C. */
-function send(run: PlugRun, litres: number, tempC: number, fromS: number, overS: number, steps: number): [number, number][] {
+function send(
+  run: PlugRun,
+  litres: number,
+  tempC: number,
+  fromS: number,
+  overS: number,
+  steps: number,
+): [number, number][] {
   const out: [number, number][] = []
   for (let k = 0; k < steps; k++) {
     const inflow = new Outflow()
@@ -94,35 +111,50 @@ describe('a run of plugs', () => {
   })
 
   it('keeps account of every kJ and every litre', () => {
-    const flows = fc.array(fc.record({ litres: fc.double({ min: 0.01, max: 20, noNaN: true }), c: fc.double({ min: 2, max: 85, noNaN: true }), over: fc.integer({ min: 1, max: 900 }), rest: fc.integer({ min: 0, max: 7200 }) }), { maxLength: 30 })
-    fc.assert(
-      fc.property(flows, fc.double({ min: 0.2, max: 15, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (draws, frontL, ua) => {
-        const run = new PlugRun(frontL, ua, 12, 20)
-        run.ambientC = 12
-        const before = run.heldKj()
-        let heat = 0
-        let balance = 0
-        let at = 0
-        let lowest = 12
-        let highest = 20
-        for (const d of draws) {
-          highest = Math.max(highest, d.c)
-          lowest = Math.min(lowest, d.c)
-          const out = send(run, d.litres, d.c, at, d.over, 1)
-          heat += d.litres * d.c * KJ_PER_LITRE_K
-          for (const [litres, c] of out) {
-            heat -= litres * c * KJ_PER_LITRE_K
-            balance += litres
-            expect(c).toBeGreaterThan(lowest - 1e-6)
-            expect(c).toBeLessThan(highest + 1e-6)
-          }
-          balance -= d.litres
-          at += d.over + d.rest
-          run.coolTo(at)
-        }
-        expect(Math.abs(balance)).toBeLessThan(1e-6)
-        expect(Math.abs(before + heat - run.takeLost() - run.heldKj())).toBeLessThan(1e-6 * (1 + Math.abs(before) + Math.abs(heat)))
+    const flows = fc.array(
+      fc.record({
+        litres: fc.double({ min: 0.01, max: 20, noNaN: true }),
+        c: fc.double({ min: 2, max: 85, noNaN: true }),
+        over: fc.integer({ min: 1, max: 900 }),
+        rest: fc.integer({ min: 0, max: 7200 }),
       }),
+      { maxLength: 30 },
+    )
+    fc.assert(
+      fc.property(
+        flows,
+        fc.double({ min: 0.2, max: 15, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (draws, frontL, ua) => {
+          const run = new PlugRun(frontL, ua, 12, 20)
+          run.ambientC = 12
+          const before = run.heldKj()
+          let heat = 0
+          let balance = 0
+          let at = 0
+          let lowest = 12
+          let highest = 20
+          for (const d of draws) {
+            highest = Math.max(highest, d.c)
+            lowest = Math.min(lowest, d.c)
+            const out = send(run, d.litres, d.c, at, d.over, 1)
+            heat += d.litres * d.c * KJ_PER_LITRE_K
+            for (const [litres, c] of out) {
+              heat -= litres * c * KJ_PER_LITRE_K
+              balance += litres
+              expect(c).toBeGreaterThan(lowest - 1e-6)
+              expect(c).toBeLessThan(highest + 1e-6)
+            }
+            balance -= d.litres
+            at += d.over + d.rest
+            run.coolTo(at)
+          }
+          expect(Math.abs(balance)).toBeLessThan(1e-6)
+          expect(Math.abs(before + heat - run.takeLost() - run.heldKj())).toBeLessThan(
+            1e-6 * (1 + Math.abs(before) + Math.abs(heat)),
+          )
+        },
+      ),
       { numRuns: 200 },
     )
   })

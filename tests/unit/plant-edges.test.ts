@@ -36,7 +36,10 @@ describe('what decides how hot the water leaves', () => {
   it('is the hottest thermostat of a store, not a fire, the sun or a store at one tap', () => {
     expect(supplyOf(forestFarm)).toEqual({ heaterId: 'top-element', setpointC: 58 })
     expect(storeSetpoint(forestFarm)).toBe(58)
-    const dear = changed(forestFarm, (s) => { s.controls.found.heaters['workshop-store'].setpointC = 80; s.controls.found.heaters.range.setpointC = 85 })
+    const dear = changed(forestFarm, (s) => {
+      s.controls.found.heaters['workshop-store'].setpointC = 80
+      s.controls.found.heaters.range.setpointC = 85
+    })
     expect(supplyOf(dear).setpointC).toBe(58)
   })
 
@@ -51,25 +54,39 @@ describe('what decides how hot the water leaves', () => {
 
   it('keep-hot takes the delay away that every wait begins with', () => {
     expect(heaterDelayS(harbourFlat)).toBe(7)
-    expect(heaterDelayS(changed(harbourFlat, (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true)))).toBe(0)
+    expect(
+      heaterDelayS(changed(harbourFlat, (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true))),
+    ).toBe(0)
     expect(heaterDelayS(hillTown)).toBe(0)
   })
 })
 
 describe('figures of a tap', () => {
   it('count what fittings resist, and nothing else for them', () => {
-    const bent = changed(hillTown, (s) => void (s.pipes.runs.find((r) => r.id === 'kitchen-branch')!.fittings = { bends: 6, tees: 1, valves: 1 }))
+    const bent = changed(
+      hillTown,
+      (s) => void (s.pipes.runs.find((r) => r.id === 'kitchen-branch')!.fittings = { bends: 6, tees: 1, valves: 1 }),
+    )
     const [plain, more] = [hillTown, bent].map((s) => tapFigures(s, s.pipes.taps[0]))
     const run = hillTown.pipes.runs.find((r) => r.id === 'kitchen-branch')!
     expect(more.dropBar).toBeGreaterThan(plain.dropBar)
     expect({ ...more, dropBar: 0, tap: 0 }).toEqual({ ...plain, dropBar: 0, tap: 0 })
-    expect(fittingsM(bent.pipes.runs.find((r) => r.id === 'kitchen-branch')!.fittings, pipeOf(run.material, run.size).innerM)).toBeCloseTo((6 * 30 + 60 + 8) * 0.0136, 6)
+    expect(
+      fittingsM(
+        bent.pipes.runs.find((r) => r.id === 'kitchen-branch')!.fittings,
+        pipeOf(run.material, run.size).innerM,
+      ),
+    ).toBeCloseTo((6 * 30 + 60 + 8) * 0.0136, 6)
   })
 
   it('are nothing where a small store stands at the tap, and its water is not the plant’s', () => {
     const tap = forestFarm.pipes.taps.find((t) => t.id === 'workshop')!
     expect(tapFigures(forestFarm, tap)).toMatchObject({ ownStore: true, contentL: 0, waitS: 0 })
-    const without = changed(forestFarm, (s) => { s.plant.heaters.pop(); delete s.controls.found.heaters['workshop-store']; s.packages = [] })
+    const without = changed(forestFarm, (s) => {
+      s.plant.heaters.pop()
+      delete s.controls.found.heaters['workshop-store']
+      s.packages = []
+    })
     expect(tapFigures(without, tap).waitS).toBeGreaterThan(40)
     expect(hotLitresADay(without, 3)).toBeGreaterThan(hotLitresADay(forestFarm, 3))
   })
@@ -103,15 +120,33 @@ describe('measures on other plants', () => {
   })
 
   it('a setpoint is set on the heater it names and on no other', () => {
-    const lower = apply(forestFarm, { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, heaterId: 'top-element', setpointC: 50 })
-    expect(lower.controls.set!.heaters).toEqual({ ...forestFarm.controls.found.heaters, 'top-element': { ...forestFarm.controls.found.heaters['top-element'], setpointC: 50 } })
+    const lower = apply(forestFarm, {
+      kind: 'setpoint',
+      id: 'x',
+      name: 'x',
+      costMoney: null,
+      heaterId: 'top-element',
+      setpointC: 50,
+    })
+    expect(lower.controls.set!.heaters).toEqual({
+      ...forestFarm.controls.found.heaters,
+      'top-element': { ...forestFarm.controls.found.heaters['top-element'], setpointC: 50 },
+    })
   })
 
   it('insulation in a slab still saves, and less than the slab loses bare', () => {
     const slab = changed(hillTown, (s) => void (s.pipes.runs.find((r) => r.id === 'kitchen-branch')!.place = 'slab'))
     const lost = (s: Study) => firstDays(s, 10).home.branchLostKj
     const i = firstDays(slab, 1).home.network.branches.findIndex((b) => b.id === 'kitchen-branch')
-    const wrapped = apply(slab, { kind: 'insulate-runs', id: 'x', name: 'x', costMoney: null, runIds: ['kitchen-branch'], loopReturn: false, insulation: { lambdaWMK: 0.038, thicknessMm: 20 } })
+    const wrapped = apply(slab, {
+      kind: 'insulate-runs',
+      id: 'x',
+      name: 'x',
+      costMoney: null,
+      runIds: ['kitchen-branch'],
+      loopReturn: false,
+      insulation: { lambdaWMK: 0.038, thicknessMm: 20 },
+    })
     expect(lost(wrapped)[i]).toBeLessThan(lost(slab)[i])
     expect(lost(wrapped)[i]).toBeGreaterThan(0)
   })
@@ -119,8 +154,19 @@ describe('measures on other plants', () => {
 
 describe('large and odd studies', () => {
   it('the longest log that is taken fits a file, is read, and makes a year', () => {
-    const draws = Array.from({ length: MOST_LOGGED }, (_, i) => ({ atMin: Math.round((i * 20 * 1440 * 100) / MOST_LOGGED) / 100, tapId: 'kitchen-sink', litres: 0.5, wantedC: 40 }))
-    const study = { ...hillTown, people: { ...hillTown.people, draws: { kind: 'logged' as const, source: 'a long one', days: 20, firstWeekday: 0, draws } } }
+    const draws = Array.from({ length: MOST_LOGGED }, (_, i) => ({
+      atMin: Math.round((i * 20 * 1440 * 100) / MOST_LOGGED) / 100,
+      tapId: 'kitchen-sink',
+      litres: 0.5,
+      wantedC: 40,
+    }))
+    const study = {
+      ...hillTown,
+      people: {
+        ...hillTown.people,
+        draws: { kind: 'logged' as const, source: 'a long one', days: 20, firstWeekday: 0, draws },
+      },
+    }
     const read = readStudyText(writeStudy(study))
     expect(read.ok && read.study.people.draws).toEqual(study.people.draws)
     const { flows, residual, input } = firstDays(study, 2)
@@ -131,11 +177,20 @@ describe('large and odd studies', () => {
   it('a house where the sun hardly rises, and one south of the equator, have a year', () => {
     const solar = changeHeaterKind(addHeater(hillTown, 'solar'), 'boiler', 'element')
     for (const latitudeDeg of [66, 0, -45, -66]) {
-      const { flows, residual, input } = firstDays(changed(solar, (s) => void (s.site.latitudeDeg = latitudeDeg)), 15)
+      const { flows, residual, input } = firstDays(
+        changed(solar, (s) => void (s.site.latitudeDeg = latitudeDeg)),
+        15,
+      )
       expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
       expect(flows.renewable).toBeGreaterThanOrEqual(0)
     }
-    const south = firstDays(changed(solar, (s) => { s.site.latitudeDeg = -45; s.site.monthlySunKwhM2 = [...s.site.monthlySunKwhM2.slice(6), ...s.site.monthlySunKwhM2.slice(0, 6)] }), 15)
+    const south = firstDays(
+      changed(solar, (s) => {
+        s.site.latitudeDeg = -45
+        s.site.monthlySunKwhM2 = [...s.site.monthlySunKwhM2.slice(6), ...s.site.monthlySunKwhM2.slice(0, 6)]
+      }),
+      15,
+    )
     expect(south.flows.renewable).toBeGreaterThan(firstDays(solar, 15).flows.renewable)
   })
 

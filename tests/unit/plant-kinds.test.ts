@@ -23,7 +23,8 @@ const changed = (study: Study, change: (s: Study) => void) => {
   return Study.parse(s)
 }
 const nobody = (s: Study) => void (s.people.habits = [])
-const heaterOf = <K extends HeaterKind>(s: Study, kind: K) => s.plant.heaters.find((h): h is HeaterOf<K> => h.kind === kind)!
+const heaterOf = <K extends HeaterKind>(s: Study, kind: K) =>
+  s.plant.heaters.find((h): h is HeaterOf<K> => h.kind === kind)!
 const noLoop = (s: Study) => void (s.controls.found.loop.mode = 'off')
 
 describe('heat pump', () => {
@@ -38,7 +39,11 @@ describe('heat pump', () => {
   const pump = changeHeaterKind(changed(hillTown, noLoop), 'boiler', 'heat-pump')
 
   it('takes from the air what it does not pay, and pays less for a cooler store', () => {
-    const at = (setpointC: number) => firstDays(changed(pump, (s) => void (s.controls.found.heaters.boiler.setpointC = setpointC)), 30)
+    const at = (setpointC: number) =>
+      firstDays(
+        changed(pump, (s) => void (s.controls.found.heaters.boiler.setpointC = setpointC)),
+        30,
+      )
     const [warm, hot] = [at(48), at(62)]
     expect(warm.flows.ambient / warm.input).toBeGreaterThan(1)
     expect(warm.flows.ambient / warm.input).toBeGreaterThan(hot.flows.ambient / hot.input)
@@ -46,13 +51,24 @@ describe('heat pump', () => {
   })
 
   it('leaves all to its element below its least air', () => {
-    const cold = firstDays(changed(pump, (s) => { const h = heaterOf(s, 'heat-pump'); h.leastAirC = 20; h.air = 'outdoors' }), 10)
+    const cold = firstDays(
+      changed(pump, (s) => {
+        const h = heaterOf(s, 'heat-pump')
+        h.leastAirC = 20
+        h.air = 'outdoors'
+      }),
+      10,
+    )
     expect(cold.flows.ambient).toBe(0)
     expect(cold.flows.useful).toBeGreaterThan(0)
   })
 
   it('cools the heated room it stands in: that heat is not given to the house twice', () => {
-    const inRoom = simulate(changed(pump, (s) => { heaterOf(s, 'heat-pump').place = 'heated' }))
+    const inRoom = simulate(
+      changed(pump, (s) => {
+        heaterOf(s, 'heat-pump').place = 'heated'
+      }),
+    )
     const { roomHeatKwh } = inRoom.energy
     expect(roomHeatKwh).toBeGreaterThan(500)
     expect(roomHeatKwh).toBeLessThan(inRoom.energy.ambientKwh)
@@ -79,14 +95,26 @@ describe('solar collector', () => {
   it('saves gas in proportion to what it brings, and more in summer', () => {
     const [without, withIt] = [simulate(changed(hillTown, noLoop)), simulate(solar)]
     expect(withIt.energy.renewableKwh).toBeGreaterThan(800)
-    expect(withIt.energy.inputKwh['natural-gas']!).toBeLessThan(without.energy.inputKwh['natural-gas']! - 0.8 * withIt.energy.renewableKwh)
+    expect(withIt.energy.inputKwh['natural-gas']!).toBeLessThan(
+      without.energy.inputKwh['natural-gas']! - 0.8 * withIt.energy.renewableKwh,
+    )
     expect(withIt.months[6].energy.renewableKwh).toBeGreaterThan(2 * withIt.months[11].energy.renewableKwh)
     expect(withIt.energy.residualKwh).toBe(0)
   })
 
   it('brings nothing in the dark, and stands hot in the sun when nobody draws', () => {
-    expect(firstDays(changed(solar, (s) => void s.site.monthlySunKwhM2.fill(0)), 20).flows.renewable).toBe(0)
-    const idle = simulate(changed(changeHeaterKind(solar, 'boiler', 'element'), (s) => { nobody(s); heaterOf(s, 'solar').areaM2 = 12 }))
+    expect(
+      firstDays(
+        changed(solar, (s) => void s.site.monthlySunKwhM2.fill(0)),
+        20,
+      ).flows.renewable,
+    ).toBe(0)
+    const idle = simulate(
+      changed(changeHeaterKind(solar, 'boiler', 'element'), (s) => {
+        nobody(s)
+        heaterOf(s, 'solar').areaM2 = 12
+      }),
+    )
     expect(idle.stagnantHours).toBeGreaterThan(200)
   })
 
@@ -100,9 +128,19 @@ describe('solar collector', () => {
 
 describe('fire', () => {
   it('burns by its diary, across midnight and the end of the week', () => {
-    const diary = new FireDiary([{ days: [false, false, false, false, false, false, true], atMin: 22 * 60, hours: 4, kg: 8 }], 0)
+    const diary = new FireDiary(
+      [{ days: [false, false, false, false, false, false, true], atMin: 22 * 60, hours: 4, kg: 8 }],
+      0,
+    )
     const at = (day: number, hour: number) => diary.lit((day * 24 + hour) * 3600)
-    expect([at(6, 21.9), at(6, 22.1), at(6, 23.9), at(7, 1.9), at(7, 2.1), at(0, 1)]).toEqual([false, true, true, true, false, true])
+    expect([at(6, 21.9), at(6, 22.1), at(6, 23.9), at(7, 1.9), at(7, 2.1), at(0, 1)]).toEqual([
+      false,
+      true,
+      true,
+      true,
+      false,
+      true,
+    ])
     expect(diary.edges).toEqual([120, 6 * 1440 + 1320])
   })
 
@@ -114,14 +152,20 @@ describe('fire', () => {
   })
 
   it('boils off all of it when the store stands below', () => {
-    const low = changed(wood, (s) => { heaterOf(s, 'wood-coil').circuit.heightM = -0.5; nobody(s) })
+    const low = changed(wood, (s) => {
+      heaterOf(s, 'wood-coil').circuit.heightM = -0.5
+      nobody(s)
+    })
     expect(circuitFlow(heaterOf(low, 'wood-coil').circuit, 3)).toBe(0)
     const { flows, input } = firstDays(low, 7)
     expect(flows.relief).toBeCloseTo(input * heaterOf(low, 'wood-coil').efficiency, 3)
   })
 
   it('opens the relief valve when nobody draws, and the store gets no hotter than that', () => {
-    const idle = changed(wood, (s) => { nobody(s); s.plant.store!.reliefC = 90 })
+    const idle = changed(wood, (s) => {
+      nobody(s)
+      s.plant.store!.reliefC = 90
+    })
     let top = 0
     const { flows, home, residual, input } = firstDays(idle, 20, (h) => (top = Math.max(top, h.plant.state().supplyC)))
     expect(flows.relief).toBeGreaterThan(0)
@@ -132,10 +176,17 @@ describe('fire', () => {
 })
 
 describe('store with a mixing valve', () => {
-  const at = (mixesToC: number | null) => changed(hillTown, (s) => { noLoop(s); s.plant.store!.mixesToC = mixesToC })
+  const at = (mixesToC: number | null) =>
+    changed(hillTown, (s) => {
+      noLoop(s)
+      s.plant.store!.mixesToC = mixesToC
+    })
   it('sends nothing hotter than it mixes to, for the same showers and cooler pipes', () => {
     let most = 0
-    firstDays(at(48), 4, (h) => { for (const b of h.network.branches.filter((x) => x.flowLMin > 0 && x.from < 0)) most = Math.max(most, ...b.out.tempC.slice(0, b.out.n)) })
+    firstDays(at(48), 4, (h) => {
+      for (const b of h.network.branches.filter((x) => x.flowLMin > 0 && x.from < 0))
+        most = Math.max(most, ...b.out.tempC.slice(0, b.out.n))
+    })
     expect(most).toBeLessThan(48.6)
     const [open, mixed] = [firstDays(at(null), 20), firstDays(at(48), 20)]
     expect(mixed.flows.useful / open.flows.useful).toBeGreaterThan(0.98)
@@ -143,13 +194,20 @@ describe('store with a mixing valve', () => {
   })
 
   it('with a loop keeps the account', () => {
-    const { residual, input } = firstDays(changed(hillTown, (s) => void (s.plant.store!.mixesToC = 50)), 10)
+    const { residual, input } = firstDays(
+      changed(hillTown, (s) => void (s.plant.store!.mixesToC = 50)),
+      10,
+    )
     expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
   })
 })
 
 describe('keep-hot', () => {
-  const at = (keepHot: boolean, empty = false) => changed(harbourFlat, (s) => { s.controls.found.heaters['wall-heater'].keepHot = keepHot; if (empty) nobody(s) })
+  const at = (keepHot: boolean, empty = false) =>
+    changed(harbourFlat, (s) => {
+      s.controls.found.heaters['wall-heater'].keepHot = keepHot
+      if (empty) nobody(s)
+    })
   it('with nobody there loses just what the exchanger loses at its setpoint', () => {
     const { flows } = firstDays(at(true, true), 10)
     const airC = placeTemperature('heated', 0, harbourFlat.site.monthlyAirC)
@@ -173,7 +231,11 @@ describe('small stores at one tap', () => {
   })
 
   it('filled hot, bridge the wait and leave the rest to the plant', () => {
-    const sink = changed(addHeater(harbourFlat, 'under-sink'), (s) => { const h = heaterOf(s, 'under-sink'); h.feed = 'hot'; h.tapId = 'kitchen-sink' })
+    const sink = changed(addHeater(harbourFlat, 'under-sink'), (s) => {
+      const h = heaterOf(s, 'under-sink')
+      h.feed = 'hot'
+      h.tapId = 'kitchen-sink'
+    })
     const [without, withIt] = [simulate(harbourFlat), simulate(sink)]
     const wait = (y: typeof without) => y.taps.find((t) => t.id === 'kitchen-sink')!.waitMedianS
     expect(wait(withIt)).toBeLessThan(0.3 * wait(without))

@@ -73,10 +73,15 @@ describe('collectors, against their own equation', () => {
       return total(ledger.flows.renewable)
     }
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 70, noNaN: true }), fc.double({ min: 0, max: 12, noNaN: true }), fc.double({ min: 0, max: 10, noNaN: true }), (c, hotter, colder) => {
-        expect(kw(c + hotter, 0)).toBeLessThanOrEqual(kw(c, 0) + 1e-9)
-        expect(kw(c, -colder)).toBeLessThanOrEqual(kw(c, 0) + 1e-9)
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 70, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        (c, hotter, colder) => {
+          expect(kw(c + hotter, 0)).toBeLessThanOrEqual(kw(c, 0) + 1e-9)
+          expect(kw(c, -colder)).toBeLessThanOrEqual(kw(c, 0) + 1e-9)
+        },
+      ),
       { numRuns: 25 },
     )
   })
@@ -84,10 +89,24 @@ describe('collectors, against their own equation', () => {
 
 describe('a store alone, with one heater', () => {
   const site = hillTown.site
-  const storeOf = (uaWK: number) => ({ ...hillTown.plant.store!, ...unlookedStore(), litres: 200, loss: { kind: 'ua' as const, uaWK } })
+  const storeOf = (uaWK: number) => ({
+    ...hillTown.plant.store!,
+    ...unlookedStore(),
+    litres: 200,
+    loss: { kind: 'ua' as const, uaWK },
+  })
   const make = (spec: StoreHeaterSpec, uaWK: number, setpointC: number) => {
     const ledger = new Ledger()
-    const plant = new StorePlant({ store: storeOf(uaWK), heaters: [spec], controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null, keepHot: false } }, site, loop: null }, ledger)
+    const plant = new StorePlant(
+      {
+        store: storeOf(uaWK),
+        heaters: [spec],
+        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null, keepHot: false } },
+        site,
+        loop: null,
+      },
+      ledger,
+    )
     plant.setMonth(0)
     plant.atMinute(0)
     return { ledger, plant }
@@ -97,31 +116,48 @@ describe('a store alone, with one heater', () => {
   it('a heat pump makes good the loss: electricity and air together are what was lost', () => {
     const { ledger, plant } = make(heatPump, 2, 50)
     const before = plant.heldKj()
-    for (let t = 0; t < 20 * 86_400; ) {
+    for (let t = 0; t < 20 * 86_400;) {
       const dt = plant.longestStep(0, 0)
       plant.advance(dt, 10)
       t += dt
     }
     plant.settle(ledger, true)
     const stored = plant.heldKj() - before
-    expect(total(ledger.inputs.electricity) + total(ledger.flows.ambient)).toBeCloseTo(total(ledger.flows.store) + stored, 3)
+    expect(total(ledger.inputs.electricity) + total(ledger.flows.ambient)).toBeCloseTo(
+      total(ledger.flows.store) + stored,
+      3,
+    )
     const airC = placeTemperature('cellar', 0, site.monthlyAirC)
     expect(total(ledger.flows.store) / (20 * 86.4 * 2 * (48.5 - airC))).toBeCloseTo(1, 1)
   })
 
   it('draws and refills keep the litres and the heat, whatever is mixed in behind it', () => {
     fc.assert(
-      fc.property(fc.double({ min: 35, max: 65, noNaN: true }), fc.double({ min: 2, max: 20, noNaN: true }), fc.double({ min: 0.1, max: 30, noNaN: true }), (mixesToC, mainsC, litres) => {
-        const ledger = new Ledger()
-        const plant = new StorePlant({ store: { ...storeOf(0), mixesToC }, heaters: [heatPump], controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, keepHot: false } }, site, loop: null }, ledger)
-        const before = plant.heldKj()
-        const out = new Outflow()
-        plant.supply(litres, 0, mainsC, 60, out)
-        plant.refill(litres, mainsC, null)
-        expect(out.total).toBeCloseTo(litres, 9)
-        expect(out.meanC).toBeCloseTo(Math.min(62, mixesToC), 6)
-        expect(before - plant.heldKj()).toBeCloseTo(litres * KJ_PER_LITRE_K * (out.meanC - mainsC), 4)
-      }),
+      fc.property(
+        fc.double({ min: 35, max: 65, noNaN: true }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        fc.double({ min: 0.1, max: 30, noNaN: true }),
+        (mixesToC, mainsC, litres) => {
+          const ledger = new Ledger()
+          const plant = new StorePlant(
+            {
+              store: { ...storeOf(0), mixesToC },
+              heaters: [heatPump],
+              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, keepHot: false } },
+              site,
+              loop: null,
+            },
+            ledger,
+          )
+          const before = plant.heldKj()
+          const out = new Outflow()
+          plant.supply(litres, 0, mainsC, 60, out)
+          plant.refill(litres, mainsC, null)
+          expect(out.total).toBeCloseTo(litres, 9)
+          expect(out.meanC).toBeCloseTo(Math.min(62, mixesToC), 6)
+          expect(before - plant.heldKj()).toBeCloseTo(litres * KJ_PER_LITRE_K * (out.meanC - mainsC), 4)
+        },
+      ),
     )
   })
 })
@@ -129,19 +165,26 @@ describe('a store alone, with one heater', () => {
 describe('the tee of a loop', () => {
   it('keeps the heat that comes back and gives what came before', () => {
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 60, noNaN: true }), fc.array(fc.tuple(fc.double({ min: 0.01, max: 5, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true })), { minLength: 1, maxLength: 20 }), (startC, steps) => {
-        const tee = new LoopTee(startC)
-        let heat = tee.heldKj()
-        for (const [litres, c] of steps) {
-          heat += litres * KJ_PER_LITRE_K * (c - tee.tempC)
-          const back = new Outflow()
-          back.add(litres, c)
-          tee.take(back)
+      fc.property(
+        fc.double({ min: 10, max: 60, noNaN: true }),
+        fc.array(fc.tuple(fc.double({ min: 0.01, max: 5, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true })), {
+          minLength: 1,
+          maxLength: 20,
+        }),
+        (startC, steps) => {
+          const tee = new LoopTee(startC)
+          let heat = tee.heldKj()
+          for (const [litres, c] of steps) {
+            heat += litres * KJ_PER_LITRE_K * (c - tee.tempC)
+            const back = new Outflow()
+            back.add(litres, c)
+            tee.take(back)
+            expect(tee.heldKj()).toBeCloseTo(heat, 6)
+          }
+          tee.take(null)
           expect(tee.heldKj()).toBeCloseTo(heat, 6)
-        }
-        tee.take(null)
-        expect(tee.heldKj()).toBeCloseTo(heat, 6)
-      }),
+        },
+      ),
     )
   })
 })
@@ -150,12 +193,16 @@ describe('gravity between fire and store', () => {
   it('moves more for more height, a wider bore and less pipe', () => {
     const base = { pump: null, heightM: 1.5, lengthM: 6, horizontalM: 2, boreMm: 26.2, fittingsM: 4, portsApartM: 0.3 }
     fc.assert(
-      fc.property(fc.double({ min: 1.05, max: 3, noNaN: true }), fc.double({ min: 1, max: 8, noNaN: true }), (more, kw) => {
-        const flow = circuitFlow(base, kw)
-        expect(circuitFlow({ ...base, heightM: base.heightM * more }, kw)).toBeGreaterThan(flow)
-        expect(circuitFlow({ ...base, boreMm: base.boreMm * more }, kw)).toBeGreaterThan(flow)
-        expect(circuitFlow({ ...base, lengthM: base.lengthM * more }, kw)).toBeLessThan(flow)
-      }),
+      fc.property(
+        fc.double({ min: 1.05, max: 3, noNaN: true }),
+        fc.double({ min: 1, max: 8, noNaN: true }),
+        (more, kw) => {
+          const flow = circuitFlow(base, kw)
+          expect(circuitFlow({ ...base, heightM: base.heightM * more }, kw)).toBeGreaterThan(flow)
+          expect(circuitFlow({ ...base, boreMm: base.boreMm * more }, kw)).toBeGreaterThan(flow)
+          expect(circuitFlow({ ...base, lengthM: base.lengthM * more }, kw)).toBeLessThan(flow)
+        },
+      ),
       { numRuns: 30 },
     )
   })
@@ -180,9 +227,17 @@ describe('laws of the year', () => {
   })
 
   it('a heat pump pays more for a hotter store and in a colder place', () => {
-    const pump = changed(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => { s.controls.found.loop.mode = 'off'; (s.plant.heaters[0] as HeaterOf<'heat-pump'>).air = 'outdoors' })
+    const pump = changed(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => {
+      s.controls.found.loop.mode = 'off'
+      ;(s.plant.heaters[0] as HeaterOf<'heat-pump'>).air = 'outdoors'
+    })
     const bought = (setpointC: number, shift: number) =>
-      simulate(changed(pump, (s) => { s.controls.found.heaters.boiler.setpointC = setpointC; s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + shift) })).energy.inputKwh.electricity!
+      simulate(
+        changed(pump, (s) => {
+          s.controls.found.heaters.boiler.setpointC = setpointC
+          s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + shift)
+        }),
+      ).energy.inputKwh.electricity!
     expect(bought(58, 0)).toBeGreaterThan(bought(50, 0))
     expect(bought(52, -6)).toBeGreaterThan(bought(52, 0))
   })
@@ -191,12 +246,16 @@ describe('laws of the year', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 4, noNaN: true }), (factor) => {
         const dear = changed(forestFarm, (s) => {
-          for (const t of Object.values(s.prices.carriers)) { t.price *= factor; for (const b of t.bands) b.price *= factor }
+          for (const t of Object.values(s.prices.carriers)) {
+            t.price *= factor
+            for (const b of t.bands) b.price *= factor
+          }
           s.prices.creditHouseHeat = false
         })
         const [a, b] = [firstDays(forestFarm, 8), firstDays(dear, 8)]
         expect(b.flows).toEqual(a.flows)
-        for (const c of ['electricity', 'wood-logs'] as const) expect(total(b.home.ledger.money[c])).toBeCloseTo(factor * total(a.home.ledger.money[c]), 6)
+        for (const c of ['electricity', 'wood-logs'] as const)
+          expect(total(b.home.ledger.money[c])).toBeCloseTo(factor * total(a.home.ledger.money[c]), 6)
       }),
       { numRuns: 6 },
     )
@@ -212,13 +271,23 @@ describe('laws of the year', () => {
         const outOf = (id: string) => links.filter((l) => l.from === id).reduce((s, l) => s + l.kwh, 0)
         for (const l of links) for (const end of [l.from, l.to]) expect(nodes.some((n) => n.id === end)).toBe(true)
         // What is left out is under half a kWh an end; what is left in store and pipes has no end of its own.
-        const slack = 6 + Math.abs(result.energy.storedChangeKwh) + Math.max(0, -result.energy.deadRunKwh) + Math.max(0, -result.energy.runOffKwh) + Math.max(0, -result.energy.loopKwh) + Math.max(0, -result.energy.primaryKwh)
+        const slack =
+          6 +
+          Math.abs(result.energy.storedChangeKwh) +
+          Math.max(0, -result.energy.deadRunKwh) +
+          Math.max(0, -result.energy.runOffKwh) +
+          Math.max(0, -result.energy.loopKwh) +
+          Math.max(0, -result.energy.primaryKwh)
         expect(Math.abs(into('water') - outOf('water'))).toBeLessThan(slack)
         if (nodes.some((n) => n.id === 'heater')) expect(Math.abs(into('heater') - outOf('heater'))).toBeLessThan(1)
         const bill = Object.values(result.cost.energy).reduce((s, x) => s + x, 0)
         const parts = Object.values(moneyByStation(result)).reduce((s, x) => s + x, 0)
-        const came = Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0) + result.energy.renewableKwh + result.energy.ambientKwh
-        if (came > 1) expect(Math.abs(parts - bill)).toBeLessThan((Math.abs(result.energy.storedChangeKwh) / came) * bill + 1e-3)
+        const came =
+          Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0) +
+          result.energy.renewableKwh +
+          result.energy.ambientKwh
+        if (came > 1)
+          expect(Math.abs(parts - bill)).toBeLessThan((Math.abs(result.energy.storedChangeKwh) / came) * bill + 1e-3)
       }),
       { numRuns: 25 },
     )
@@ -226,14 +295,25 @@ describe('laws of the year', () => {
 
   it('a larger limit of waste never marks a run earlier', () => {
     fc.assert(
-      fc.property(randomStudy, fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 0, max: 5, noNaN: true }), (study, limit, more) => {
-        const rank = (at: ReturnType<typeof wasteMarks> extends Map<string, infer M> ? (M extends { at: infer A } ? A : never) : never) => (at === 'past' ? 0 : at === 'within' ? 1 : at)
-        const [small, large] = [wasteMarks(study, limit), wasteMarks(study, limit + more)]
-        for (const [id, mark] of small) {
-          expect(large.get(id)!.litres).toBe(mark.litres)
-          expect(rank(large.get(id)!.at)).toBeGreaterThanOrEqual(rank(mark.at) - 1e-12)
-        }
-      }),
+      fc.property(
+        randomStudy,
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        (study, limit, more) => {
+          const rank = (
+            at: ReturnType<typeof wasteMarks> extends Map<string, infer M>
+              ? M extends { at: infer A }
+                ? A
+                : never
+              : never,
+          ) => (at === 'past' ? 0 : at === 'within' ? 1 : at)
+          const [small, large] = [wasteMarks(study, limit), wasteMarks(study, limit + more)]
+          for (const [id, mark] of small) {
+            expect(large.get(id)!.litres).toBe(mark.litres)
+            expect(rank(large.get(id)!.at)).toBeGreaterThanOrEqual(rank(mark.at) - 1e-12)
+          }
+        },
+      ),
       { numRuns: 40 },
     )
   })

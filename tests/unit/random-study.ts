@@ -9,35 +9,50 @@ import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
 import { HEATER_KINDS, type HeaterKind } from '../../core/study/heater-kinds'
 import type { Heater } from '../../core/study/plant'
 import { Study } from '../../core/study/study'
-import { COMES_IN, FLOWS, type Flow } from '../../core/year/account/ledger'
+import { COMES_IN, type Flow, FLOWS } from '../../core/year/account/ledger'
 import { House } from '../../core/year/house'
 
-const pipe = fc
-  .constantFrom(...MATERIALS)
-  .chain((material) =>
-    fc.record({
-      material: fc.constant(material),
-      size: fc.constantFrom(...sizesOf(material)),
-      lengthM: fc.oneof(fc.double({ min: 0.1, max: 25, noNaN: true }), fc.constant(0.1)),
-      place: fc.constantFrom(...PLACES),
-      insulation: fc.option(fc.record({ lambdaWMK: fc.constantFrom(0.028, 0.037, 0.04), thicknessMm: fc.integer({ min: 0, max: 40 }) })),
-    }),
-  )
+const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
+  fc.record({
+    material: fc.constant(material),
+    size: fc.constantFrom(...sizesOf(material)),
+    lengthM: fc.oneof(fc.double({ min: 0.1, max: 25, noNaN: true }), fc.constant(0.1)),
+    place: fc.constantFrom(...PLACES),
+    insulation: fc.option(
+      fc.record({ lambdaWMK: fc.constantFrom(0.028, 0.037, 0.04), thicknessMm: fc.integer({ min: 0, max: 40 }) }),
+    ),
+  }),
+)
 
 /** The demos, and the same with every other kind of heater in, beside or behind their own. */
 const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   study,
-  ...(Object.keys(HEATER_KINDS) as HeaterKind[]).flatMap((kind) => [changeHeaterKind(study, study.plant.heaters[0].id, kind), addHeater(study, kind)]),
-  ...[addHeater(addHeater(study, 'under-sink'), 'reservoir')].map((s) => ({ ...s, plant: { ...s.plant, heaters: s.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)) } })),
+  ...(Object.keys(HEATER_KINDS) as HeaterKind[]).flatMap((kind) => [
+    changeHeaterKind(study, study.plant.heaters[0].id, kind),
+    addHeater(study, kind),
+  ]),
+  ...[addHeater(addHeater(study, 'under-sink'), 'reservoir')].map((s) => ({
+    ...s,
+    plant: {
+      ...s.plant,
+      heaters: s.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)),
+    },
+  })),
 ])
 
 /** A study keeps no minus zero: JSON knows none. */
 const num = (min: number, max: number) => fc.double({ min, max, noNaN: true }).map((x) => x + 0)
 /** Two heights in a store, the lower first and at least a hundredth apart. */
-const span = fc.tuple(num(0, 0.98), num(0.01, 1)).map(([a, b]) => (b - a > 0.01 ? [a, b] : [Math.min(a, b, 0.98), Math.min(1, Math.min(a, b, 0.98) + 0.02)]))
+const span = fc
+  .tuple(num(0, 0.98), num(0.01, 1))
+  .map(([a, b]) => (b - a > 0.01 ? [a, b] : [Math.min(a, b, 0.98), Math.min(1, Math.min(a, b, 0.98) + 0.02)]))
 /** Small and large alike: a figure spread evenly over its powers of ten. */
-const wide = (min: number, max: number) => num(Math.log10(min), Math.log10(max)).map((x) => Math.min(max, Math.max(min, 10 ** x)))
-const months = fc.oneof({ weight: 4, arbitrary: fc.constant(Array<boolean>(12).fill(true)) }, { weight: 1, arbitrary: fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }) })
+const wide = (min: number, max: number) =>
+  num(Math.log10(min), Math.log10(max)).map((x) => Math.min(max, Math.max(min, 10 ** x)))
+const months = fc.oneof(
+  { weight: 4, arbitrary: fc.constant(Array<boolean>(12).fill(true)) },
+  { weight: 1, arbitrary: fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }) },
+)
 
 /** Figures that any heater may have, thrown about over all that the schema takes. */
 const figures = fc.record({
@@ -45,7 +60,15 @@ const figures = fc.record({
   coil: span,
   height: num(0, 1),
   coilUa: wide(20, 10_000),
-  primary: fc.record({ litres: wide(0.5, 100), uaWK: num(0, 50), flowLMin: wide(1, 100), flowMaxC: num(40, 95), pumpW: num(0, 200), bandK: num(1, 30), overrunS: fc.constantFrom(0, 60, 300, 1800) }),
+  primary: fc.record({
+    litres: wide(0.5, 100),
+    uaWK: num(0, 50),
+    flowLMin: wide(1, 100),
+    flowMaxC: num(40, 95),
+    pumpW: num(0, 200),
+    bandK: num(1, 30),
+    overrunS: fc.constantFrom(0, 60, 300, 1800),
+  }),
   output: wide(1, 60),
   leastShare: num(0, 1),
   backup: fc.oneof(
@@ -79,7 +102,16 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
     ...h,
     months: f.months,
     ...(has('sensorHeight') ? { sensorHeight: f.sensor } : {}),
-    ...(has('coil') ? { coil: { ...(h as { coil: object }).coil, bottom, top, ...('uaWK' in (h as { coil: object }).coil ? { uaWK: f.coilUa } : {}) } } : {}),
+    ...(has('coil')
+      ? {
+          coil: {
+            ...(h as { coil: object }).coil,
+            bottom,
+            top,
+            ...('uaWK' in (h as { coil: object }).coil ? { uaWK: f.coilUa } : {}),
+          },
+        }
+      : {}),
     ...(has('height') ? { height: f.height } : {}),
     ...(has('primary') ? { primary: f.primary } : {}),
     ...(has('outputKw') ? { outputKw: h.kind === 'heat-pump' ? Math.min(40, f.output) : f.output } : {}),
@@ -93,11 +125,16 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
     ...(has('purgeWh') ? { purgeWh: f.purgeWh } : {}),
     ...(has('startLagS') ? { startLagS: f.startLagS } : {}),
     ...(has('contentL') ? { contentL: f.contentL, contentUaWK: f.contentUaWK, leastFlowLMin: f.leastFlowLMin } : {}),
-    ...(has('efficiency') && typeof (h as { efficiency: unknown }).efficiency !== 'number' ? { efficiency: f.condensing ? { kind: 'condensing', shift: f.shift } : { kind: 'fixed', share: 0.8 } } : {}),
+    ...(has('efficiency') && typeof (h as { efficiency: unknown }).efficiency !== 'number'
+      ? { efficiency: f.condensing ? { kind: 'condensing', shift: f.shift } : { kind: 'fixed', share: 0.8 } }
+      : {}),
   } as Heater
 }
 
-/** A sound study of a household nobody has thought of: a demo's shape with its figures thrown about, to the edges of what the schema takes. */
+/**
+ * A sound study of a household nobody has thought of: a demo's shape with its figures thrown about, to the edges of
+ * what the schema takes.
+ */
 export const randomStudy: fc.Arbitrary<Study> = fc
   .record({
     base: fc.constantFrom(...BASES),
@@ -130,18 +167,45 @@ export const randomStudy: fc.Arbitrary<Study> = fc
   .map((r) => {
     const study = structuredClone(r.base)
     study.people.seed = r.seed
-    study.site = { ...study.site, monthlyAirC: study.site.monthlyAirC.map((c) => c + r.airC / 2), latitudeDeg: r.latitudeDeg, altitudeM: r.altitudeM, mains: r.mains }
+    study.site = {
+      ...study.site,
+      monthlyAirC: study.site.monthlyAirC.map((c) => c + r.airC / 2),
+      latitudeDeg: r.latitudeDeg,
+      altitudeM: r.altitudeM,
+      mains: r.mains,
+    }
     study.pipes.runs = study.pipes.runs.map((run, i) => ({ ...run, ...r.pipes[i % 12] }))
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
     if (r.standard) study.people.draws = { kind: 'standard', cycle: r.standard, tapId: study.pipes.taps[0].id }
     const found = study.controls.found
     for (const [i, id] of Object.keys(found.heaters).entries()) {
-      found.heaters[id] = { setpointC: r.setpoints[i % 4], hysteresisK: r.hysteresisK, windows: r.timer ? everyDay(r.timer) : null, keepHot: r.keepHot }
+      found.heaters[id] = {
+        setpointC: r.setpoints[i % 4],
+        hysteresisK: r.hysteresisK,
+        windows: r.timer ? everyDay(r.timer) : null,
+        keepHot: r.keepHot,
+      }
     }
-    if (study.plant.store) study.plant.store = { ...study.plant.store, litres: r.litres, heightM: r.heightM, sensorHeight: r.sensorHeight, inletMix: r.inletMix, reliefC: r.reliefC, loss: { kind: 'ua', uaWK: r.uaWK }, mixesToC: r.mixesToC }
+    if (study.plant.store)
+      study.plant.store = {
+        ...study.plant.store,
+        litres: r.litres,
+        heightM: r.heightM,
+        sensorHeight: r.sensorHeight,
+        inletMix: r.inletMix,
+        reliefC: r.reliefC,
+        loss: { kind: 'ua', uaWK: r.uaWK },
+        mixesToC: r.mixesToC,
+      }
     study.plant.heaters = study.plant.heaters.map((h, i) => thrown(h, r.figures[i % 4]))
     if (study.pipes.loop) {
-      study.pipes.loop = { ...study.pipes.loop, bypass: r.closesAtC === null ? null : { closesAtC: r.closesAtC }, pumpLMin: r.pumpLMin, returnHeight: r.returnHeight, back: { ...study.pipes.loop.back, ...r.pipes[11] } }
+      study.pipes.loop = {
+        ...study.pipes.loop,
+        bypass: r.closesAtC === null ? null : { closesAtC: r.closesAtC },
+        pumpLMin: r.pumpLMin,
+        returnHeight: r.returnHeight,
+        back: { ...study.pipes.loop.back, ...r.pipes[11] },
+      }
       found.loop = { mode: r.mode, windows: everyDay(r.loop) }
     }
     return Study.parse(study)

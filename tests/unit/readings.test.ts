@@ -1,5 +1,5 @@
-import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { placeTemperature } from '../../core/climate/places'
 import { forestFarm } from '../../core/demos/forest-farm'
@@ -15,7 +15,7 @@ import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { fit } from '../../core/readings/fit'
-import { KINDS, judge } from '../../core/readings/kinds'
+import { judge, KINDS } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import { standingUa } from '../../core/stores/standing-loss'
 import { valueAt, withValueAt } from '../../core/study/paths'
@@ -27,18 +27,38 @@ import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { firstDays } from './random-study'
 
 const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
-  id: 'one', takenAt: '2026-01-20T10:00:00Z', kind, sum: null, where, values, note: '', photo: null, adopted: null,
+  id: 'one',
+  takenAt: '2026-01-20T10:00:00Z',
+  kind,
+  sum: null,
+  where,
+  values,
+  note: '',
+  photo: null,
+  adopted: null,
 })
 const withReading = (r: Reading, study: Study = hillTown): Study => ({ ...structuredClone(study), readings: [r] })
 const judged = (r: Reading, study: Study = hillTown) => judge(withReading(r, study), r)!
 
 /** Figures such as are read: a form begins without any. */
 const READ: Partial<Record<Reading['kind'], Reading['values']>> = {
-  mains: { coldC: 11 }, pressure: { pressureBar: 3 }, hardness: { hardnessMgL: 200 }, 'hot-litres': { volumeL: 1200, days: 7 },
-  bucket: { volumeL: 5, seconds: 40 }, 'time-to-hot': { seconds: 40, flowLMin: 6 }, climb: { points: '0 12; 15 30; 30 55; 45 55.2; 60 55.1', flowLMin: 6 },
-  'tap-temperature': { hotC: 55 }, droop: { aloneC: 48, togetherC: 44 }, 'heater-display': { inletC: 11, outletC: 48, flowLMin: 9, gave: 'all it has' },
-  meter: { amount: 0.09, seconds: 120 }, dial: { division: 3, hotC: 55 }, 'store-top': { storeC: 58 }, 'overnight-drop': { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
-  loop: { supplyC: 58, returnC: 55, pumpLMin: 4 }, pump: { volts: 230, amps: 0.2, powerFactor: 0.6 }, drain: { coldC: 11, preheatC: 22, drainC: 36, drainOutC: 24 },
+  mains: { coldC: 11 },
+  pressure: { pressureBar: 3 },
+  hardness: { hardnessMgL: 200 },
+  'hot-litres': { volumeL: 1200, days: 7 },
+  bucket: { volumeL: 5, seconds: 40 },
+  'time-to-hot': { seconds: 40, flowLMin: 6 },
+  climb: { points: '0 12; 15 30; 30 55; 45 55.2; 60 55.1', flowLMin: 6 },
+  'tap-temperature': { hotC: 55 },
+  droop: { aloneC: 48, togetherC: 44 },
+  'heater-display': { inletC: 11, outletC: 48, flowLMin: 9, gave: 'all it has' },
+  meter: { amount: 0.09, seconds: 120 },
+  dial: { division: 3, hotC: 55 },
+  'store-top': { storeC: 58 },
+  'overnight-drop': { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
+  loop: { supplyC: 58, returnC: 55, pumpLMin: 4 },
+  pump: { volts: 230, amps: 0.2, powerFactor: 0.6 },
+  drain: { coldC: 11, preheatC: 22, drainC: 36, drainOutC: 24 },
 }
 
 describe('every kind of reading', () => {
@@ -51,36 +71,48 @@ describe('every kind of reading', () => {
     }
   })
 
-  it.each(KINDS.map((k) => [k.kind, k] as const))('%s takes what is read in each demo, and an adoption is sound and can be taken back', (_, kind) => {
-    for (const { study } of DEMOS) {
-      if (!kind.possible(study)) continue
-      const where = kind.at === 'tap' ? study.pipes.taps[1].id : kind.at === 'heater' ? study.plant.heaters[0].id : null
-      const begin = { ...kind.begin, ...READ[kind.kind], ...(kind.kind === 'droop' ? { otherTap: study.pipes.taps[0].id } : {}) }
-      const before = withReading(reading(kind.kind, begin, where), study)
-      const verdict = judge(before, before.readings[0])
-      expect(verdict).not.toBeNull()
-      const after = adopt(before, 'one')
-      expect(readStudy(after).ok).toBe(true)
-      if (verdict!.offers.length === 0) expect(after).toEqual(before)
-      else {
-        for (const o of verdict!.offers) {
-          expect(valueAt(after, o.path)).toEqual(o.value)
-          expect(after.origins[o.path]).toBe('measured')
+  it.each(KINDS.map((k) => [k.kind, k] as const))(
+    '%s takes what is read in each demo, and an adoption is sound and can be taken back',
+    (_, kind) => {
+      for (const { study } of DEMOS) {
+        if (!kind.possible(study)) continue
+        const where =
+          kind.at === 'tap' ? study.pipes.taps[1].id : kind.at === 'heater' ? study.plant.heaters[0].id : null
+        const begin = {
+          ...kind.begin,
+          ...READ[kind.kind],
+          ...(kind.kind === 'droop' ? { otherTap: study.pipes.taps[0].id } : {}),
         }
-        // Adopted, the study says what was read.
-        const again = judge(after, after.readings[0])!
-        if (again.verdict) expect(agrees(again.verdict)).toBe(true)
+        const before = withReading(reading(kind.kind, begin, where), study)
+        const verdict = judge(before, before.readings[0])
+        expect(verdict).not.toBeNull()
+        const after = adopt(before, 'one')
+        expect(readStudy(after).ok).toBe(true)
+        if (verdict!.offers.length === 0) expect(after).toEqual(before)
+        else {
+          for (const o of verdict!.offers) {
+            expect(valueAt(after, o.path)).toEqual(o.value)
+            expect(after.origins[o.path]).toBe('measured')
+          }
+          // Adopted, the study says what was read.
+          const again = judge(after, after.readings[0])!
+          if (again.verdict) expect(agrees(again.verdict)).toBe(true)
+        }
+        expect(unAdopt(after, 'one')).toEqual(before)
       }
-      expect(unAdopt(after, 'one')).toEqual(before)
-    }
-  })
+    },
+  )
 
   it('never throws, whatever values an import brings', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...KINDS), fc.dictionary(fc.string({ maxLength: 20 }), fc.oneof(fc.double(), fc.string())), (kind, values) => {
-        const got = judge(hillTown, reading(kind.kind, values as Reading['values'], 'nowhere'))
-        expect(got === null || typeof got === 'object').toBe(true)
-      }),
+      fc.property(
+        fc.constantFrom(...KINDS),
+        fc.dictionary(fc.string({ maxLength: 20 }), fc.oneof(fc.double(), fc.string())),
+        (kind, values) => {
+          const got = judge(hillTown, reading(kind.kind, values as Reading['values'], 'nowhere'))
+          expect(got === null || typeof got === 'object').toBe(true)
+        },
+      ),
       { numRuns: 500 },
     )
   })
@@ -98,7 +130,15 @@ describe('what readings say', () => {
       if (home.nowS <= 86_400 + 12 * 3600) from = mean
       if (home.nowS <= 86_400 + 20 * 3600) to = mean
     })
-    const { verdict, worked } = judged(reading('overnight-drop', { fromC: from, toC: to, hours: 8, ambientC: placeTemperature('cellar', 0, study.site.monthlyAirC) }), study)
+    const { verdict, worked } = judged(
+      reading('overnight-drop', {
+        fromC: from,
+        toC: to,
+        hours: 8,
+        ambientC: placeTemperature('cellar', 0, study.site.monthlyAirC),
+      }),
+      study,
+    )
     expect(verdict!.modelled).toBeCloseTo(standingUa(study.plant.store!.loss, 200), 9)
     expect(Math.abs((worked.out.uaWK as number) / verdict!.modelled - 1)).toBeLessThan(0.05)
   })
@@ -110,7 +150,10 @@ describe('what readings say', () => {
     const long = judged(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id))
     expect(agrees(long.verdict!)).toBe(false)
     expect(long.offers[0].path).toBe(`pipes.runs.${tap.runId}.lengthM`)
-    const after = adopt(withReading(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id)), 'one')
+    const after = adopt(
+      withReading(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id)),
+      'one',
+    )
     expect(frontTo(after, tap)).toBeCloseTo(frontTo(hillTown, tap) + 3, 1)
   })
 
@@ -139,7 +182,10 @@ describe('what readings say', () => {
     const lost = (s: Study) => firstDays(s, 5).flows.loop
     expect(lost(twice) / lost(hillTown)).toBeGreaterThan(1.3)
     expect(lost(twice) / lost(hillTown)).toBeLessThan(1.6)
-    expect(firstDays({ ...hillTown, pipes: { ...hillTown.pipes, loop: { ...hillTown.pipes.loop!, measuredUaWK: ua } } }, 5).flows.loop).toBeCloseTo(lost(hillTown), -2)
+    expect(
+      firstDays({ ...hillTown, pipes: { ...hillTown.pipes, loop: { ...hillTown.pipes.loop!, measuredUaWK: ua } } }, 5)
+        .flows.loop,
+    ).toBeCloseTo(lost(hillTown), -2)
   })
 
   it('a cold main that was read shifts its year through the reading', () => {
@@ -151,7 +197,10 @@ describe('what readings say', () => {
 
   it('meter and water together give an efficiency, and more out than in is said to be wrong', () => {
     const good = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 19 }, 'boiler'))
-    expect(good.worked.out.efficiency as number).toBeCloseTo(19 / ((0.05 * meteredShare(hillTown.site.altitudeM) * 11 * 3600) / 90), 6)
+    expect(good.worked.out.efficiency as number).toBeCloseTo(
+      19 / ((0.05 * meteredShare(hillTown.site.altitudeM) * 11 * 3600) / 90),
+      6,
+    )
     expect(good.offers[0].path).toBe('plant.heaters.boiler.efficiency')
     const bad = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 30 }, 'boiler'))
     expect(bad.offers).toHaveLength(0)
@@ -160,7 +209,10 @@ describe('what readings say', () => {
 
   it('a clocked meter takes its power from the display in the log, and moves a condensing curve instead of flattening it', () => {
     const shown = { ...reading('heater-display', { inletC: 11, outletC: 48, flowLMin: 7 }, 'boiler'), id: 'shown' }
-    const clocked = { ...reading('meter', { fuel: 'gas-m3', amount: 0.06, seconds: 100, gasC: 15 }, 'boiler'), id: 'clocked' }
+    const clocked = {
+      ...reading('meter', { fuel: 'gas-m3', amount: 0.06, seconds: 100, gasC: 15 }, 'boiler'),
+      id: 'clocked',
+    }
     const study = { ...hillTown, readings: [shown, clocked] }
     const { worked, offers } = judge(study, clocked)!
     const kw = judge(study, shown)!.worked.out.waterKw as number
@@ -176,23 +228,39 @@ describe('what readings say', () => {
   })
 
   it('two taps together are two different taps, held against what the heater lifts', () => {
-    const taken = (otherTap: string) => judge(harbourFlat, { ...reading('droop', { otherTap, aloneC: 54, togetherC: 36 }, 'shower'), takenAt: '2026-01-20T08:00:00Z' })!
+    const taken = (otherTap: string) =>
+      judge(harbourFlat, {
+        ...reading('droop', { otherTap, aloneC: 54, togetherC: 36 }, 'shower'),
+        takenAt: '2026-01-20T08:00:00Z',
+      })!
     expect(taken('shower').worked.notes.join()).toMatch(/Two different taps/)
-    const both = harbourFlat.pipes.taps.filter((t) => t.id === 'shower' || t.id === 'kitchen-sink').reduce((s, t) => s + t.flowLMin, 0)
-    expect(taken('kitchen-sink').verdict!.modelled).toBeCloseTo(mainsOn(harbourFlat, '2026-01-20T08:00:00Z') + (19.2 * 60) / (both * KJ_PER_LITRE_K), 6)
+    const both = harbourFlat.pipes.taps
+      .filter((t) => t.id === 'shower' || t.id === 'kitchen-sink')
+      .reduce((s, t) => s + t.flowLMin, 0)
+    expect(taken('kitchen-sink').verdict!.modelled).toBeCloseTo(
+      mainsOn(harbourFlat, '2026-01-20T08:00:00Z') + (19.2 * 60) / (both * KJ_PER_LITRE_K),
+      6,
+    )
   })
 
   it('a timed climb and a drain reading correct the study', () => {
     const tap = hillTown.pipes.taps[0]
-    const climbed = { ...reading('climb', { points: '0 12; 60 20; 90 50; 110 60; 140 60.2', flowLMin: 7, hotC: 40 }, tap.id), takenAt: '2026-01-20T03:00:00Z' }
+    const climbed = {
+      ...reading('climb', { points: '0 12; 60 20; 90 50; 110 60; 140 60.2', flowLMin: 7, hotC: 40 }, tap.id),
+      takenAt: '2026-01-20T03:00:00Z',
+    }
     expect(judged(climbed).offers[0].path).toBe(`pipes.runs.${tap.runId}.lengthM`)
-    expect(judged(reading('drain', { coldC: 7, preheatC: 20, drainC: 36, drainOutC: 24 })).offers[0].path).toBe('site.mains')
+    expect(judged(reading('drain', { coldC: 7, preheatC: 20, drainC: 36, drainOutC: 24 })).offers[0].path).toBe(
+      'site.mains',
+    )
   })
 
   it('behind a mixing valve a tap says nothing of the thermostat, and a store before a heater has its own', () => {
     expect(judge(forestFarm, reading('tap-temperature', { hotC: 50, where: 'near' }, 'shower'))!.offers).toEqual([])
     const solar = addHeater(addHeater(harbourFlat, 'solar'), 'element')
-    expect(judge(solar, reading('store-top', { storeC: 58 }))!.offers[0].path).toBe('controls.found.heaters.element.setpointC')
+    expect(judge(solar, reading('store-top', { storeC: 58 }))!.offers[0].path).toBe(
+      'controls.found.heaters.element.setpointC',
+    )
   })
 
   it('volt-amperes correct nothing', () => {
@@ -219,20 +287,51 @@ describe('what readings say', () => {
 describe('a dial without degrees', () => {
   it('lies on the line between its marks, whichever way it turns', () => {
     fc.assert(
-      fc.property(fc.double({ min: -5, max: 5, noNaN: true }), fc.constantFrom(-1, 1), fc.double({ min: 2, max: 9, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (start, way, perDivision, share) => {
-        const marks = [0, 1, 2.5].map((d) => ({ division: start + way * d, tempC: 45 + perDivision * d }))
-        const wanted = 45 + perDivision * 2.5 * share
-        const answer = dialFor(marks, wanted)
-        expect('division' in answer && Math.abs(answer.division - (start + way * 2.5 * share))).toBeLessThan(1e-6)
-      }),
+      fc.property(
+        fc.double({ min: -5, max: 5, noNaN: true }),
+        fc.constantFrom(-1, 1),
+        fc.double({ min: 2, max: 9, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (start, way, perDivision, share) => {
+          const marks = [0, 1, 2.5].map((d) => ({ division: start + way * d, tempC: 45 + perDivision * d }))
+          const wanted = 45 + perDivision * 2.5 * share
+          const answer = dialFor(marks, wanted)
+          expect('division' in answer && Math.abs(answer.division - (start + way * 2.5 * share))).toBeLessThan(1e-6)
+        },
+      ),
     )
   })
 
   it('says why it cannot be said', () => {
     expect(dialFor([{ division: 2, tempC: 50 }], 55)).toEqual({ reason: expect.stringMatching(/Two marks/) })
-    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 55 }, { division: 1.5, tempC: 60 }], 52)).toEqual({ reason: expect.stringMatching(/contradict/) })
-    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 54 }], 70)).toEqual({ reason: expect.stringMatching(/Too far/) })
-    expect(dialFor([{ division: 1, tempC: 50 }, { division: 2, tempC: 50.5 }], 50.2)).toEqual({ reason: expect.stringMatching(/less than 1 K/) })
+    expect(
+      dialFor(
+        [
+          { division: 1, tempC: 50 },
+          { division: 2, tempC: 55 },
+          { division: 1.5, tempC: 60 },
+        ],
+        52,
+      ),
+    ).toEqual({ reason: expect.stringMatching(/contradict/) })
+    expect(
+      dialFor(
+        [
+          { division: 1, tempC: 50 },
+          { division: 2, tempC: 54 },
+        ],
+        70,
+      ),
+    ).toEqual({ reason: expect.stringMatching(/Too far/) })
+    expect(
+      dialFor(
+        [
+          { division: 1, tempC: 50 },
+          { division: 2, tempC: 50.5 },
+        ],
+        50.2,
+      ),
+    ).toEqual({ reason: expect.stringMatching(/less than 1 K/) })
   })
 })
 
@@ -243,7 +342,9 @@ describe('paths and origins', () => {
     expect(valueAt(hillTown, 'site.monthlyAirC.2')).toBe(6.8)
     expect(valueAt(hillTown, 'constructor.name')).toBeUndefined()
     expect(() => withValueAt(hillTown, 'pipes.taps.none.flowLMin', 3)).toThrow(RangeError)
-    expect(valueAt(withValueAt(hillTown, 'pipes.taps.first-bath.flowLMin', 3), 'pipes.taps.first-bath.flowLMin')).toBe(3)
+    expect(valueAt(withValueAt(hillTown, 'pipes.taps.first-bath.flowLMin', 3), 'pipes.taps.first-bath.flowLMin')).toBe(
+      3,
+    )
     expect(hillTown.pipes.taps[2].flowLMin).toBe(14)
   })
 
@@ -253,7 +354,9 @@ describe('paths and origins', () => {
     expect(settleOrigins(hillTown, typed)['plant.store.loss']).toBe('assumed')
     const measured = { ...typed, origins: { ...typed.origins, 'pipes.loop.pumpLMin': 'measured' as const } }
     expect(settleOrigins(hillTown, measured)['pipes.loop.pumpLMin']).toBe('measured')
-    expect(Object.keys(settleOrigins(hillTown, { ...hillTown, origins: { 'plant.heaters.gone.outputKw': 'measured' } }))).toEqual([])
+    expect(
+      Object.keys(settleOrigins(hillTown, { ...hillTown, origins: { 'plant.heaters.gone.outputKw': 'measured' } })),
+    ).toEqual([])
   })
 })
 
@@ -262,13 +365,30 @@ describe('files of version 1', () => {
     const second = readFileSync('tests/fixtures/study-v2.json', 'utf8')
     const old = JSON.parse(second) as Record<string, never>
     const drop = (of: Record<string, unknown>, ...keys: string[]) => keys.forEach((k) => delete of[k])
-    const doc = old as unknown as { version: number; site: never; plant: { heaters: never[]; store: never }; pipes: { loop: never }; readings: unknown[]; origins: Record<string, string> }
+    const doc = old as unknown as {
+      version: number
+      site: never
+      plant: { heaters: never[]; store: never }
+      pipes: { loop: never }
+      readings: unknown[]
+      origins: Record<string, string>
+    }
     doc.version = 1
     drop(doc.site, 'metered', 'backflowGuard', 'pressureReducer', 'expansionVessel')
     drop(doc.plant.heaters[0], 'plateInputKw', 'settingsReviewed')
     drop(doc.plant.store, 'mixingValve', 'reliefValve', 'valveBeforeRelief')
     drop(doc.pipes.loop, 'measuredUaWK')
-    doc.readings = [{ id: 'r', takenAt: '2026-03-01T08:00:00Z', what: 'Flow', where: null, values: { flowLMin: 8 }, note: 'kitchen', adopted: true }]
+    doc.readings = [
+      {
+        id: 'r',
+        takenAt: '2026-03-01T08:00:00Z',
+        what: 'Flow',
+        where: null,
+        values: { flowLMin: 8 },
+        note: 'kitchen',
+        adopted: true,
+      },
+    ]
     doc.origins = { 'plant.heaters.0.coil.uaWK': 'assumed' }
     const read = readStudy(old)
     expect(read.ok).toBe(true)

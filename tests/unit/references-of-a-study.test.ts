@@ -3,8 +3,23 @@ import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { assumedHeater } from '../../core/household/blank/assumed-heaters'
-import { addHeater, changeHeaterKind, keepsHeater, refusesAnother, removeHeater } from '../../core/household/edits/plant'
-import { HEATER_KINDS, type HeaterKind, hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from '../../core/study/heater-kinds'
+import {
+  addHeater,
+  changeHeaterKind,
+  keepsHeater,
+  refusesAnother,
+  removeHeater,
+} from '../../core/household/edits/plant'
+import {
+  hasSetpoint,
+  HEATER_KINDS,
+  type HeaterKind,
+  isLocal,
+  isOnStore,
+  isRunning,
+  outputOf,
+  ownStoreOf,
+} from '../../core/study/heater-kinds'
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -24,32 +39,185 @@ const with2 = (s: Study, kind: HeaterKind) => {
 
 describe('parts of a plant that do not go together are refused by name', () => {
   it.each<[string, Study, (s: Study) => void, RegExp]>([
-    ['two heaters as the water runs', harbourFlat, (s) => { with2(s, 'instant-electric') }, /plant › heaters › 2: one heater can heat the water as it runs/],
-    ['a coil without a store', harbourFlat, (s) => { with2(s, 'element') }, /plant › store: needs a store: "Element" heats one/],
-    ['a store that nothing heats', forestFarm, (s) => { s.plant.heaters = [assumedHeater('instant-electric', 'range', 'heated', 'x', null)]; s.controls.found.heaters = { range: control }; s.packages = [] }, /plant › store: has no heater/],
-    ['only a store at one tap', harbourFlat, (s) => { s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin', null)]; s.packages = [] }, /plant › heaters: needs one that serves all taps/],
-    ['a small store at a tap that is not there', forestFarm, (s) => { (s.plant.heaters[3] as { tapId: string }).tapId = 'cellar' }, /plant › heaters › 4 › tapId: there is no tap "cellar"/],
-    ['two small stores at one tap', forestFarm, (s) => { s.plant.heaters.push({ ...s.plant.heaters[3], id: 'extra' }); s.controls.found.heaters.extra = control }, /tapId: this tap has a heater of its own already/],
-    ['a coil upside down', forestFarm, (s) => { (s.plant.heaters[1] as { coil: { bottom: number } }).coil.bottom = 0.9 }, /plant › heaters › 2 › coil › top: must be above the bottom/],
-    ['a fuel that does not burn there', forestFarm, (s) => { (s.plant.heaters[0] as { carrier: string }).carrier = 'natural-gas' }, /plant › heaters › 1 › carrier: must be "wood-logs" or "pellets"/],
-    ['a fuel without a price', forestFarm, (s) => { delete s.prices.carriers['wood-logs'] }, /prices › carriers › wood-logs: needs a price: "Coil in the range" uses it/],
-    ['guests like nobody', forestFarm, (s) => { s.people.guests[0].likePersonId = 'uncle' }, /people › guests › 1 › likePersonId: there is no person "uncle"/],
-    ['guests who leave before they come', forestFarm, (s) => { s.people.guests[0].toDay = 3 }, /people › guests › 1 › toDay: must not be before/],
-    ['a log of draws at a tap that is gone', forestFarm, (s) => { s.people.draws = { kind: 'logged', source: 'x', days: 1, firstWeekday: 0, draws: [{ atMin: 3, tapId: 'gone', litres: 3, wantedC: 40 }] } }, /people › draws › draws › 1 › tapId: there is no tap "gone"/],
-    ['a drain under a tap that is gone', forestFarm, (s) => { s.pipes.drain!.tapIds = ['gone'] }, /pipes › drain › tapIds › 1: there is no tap "gone"/],
-    ['a relief valve that never opens', forestFarm, (s) => { s.plant.store!.reliefC = 150 }, /plant › store › reliefC: must be 99 or less/],
-    ['a day that is none', forestFarm, (s) => { s.controls.foundOn = '2026-02-30' }, /controls › foundOn: a day as YYYY-MM-DD/],
-    ['a tap that pours litres nobody has', forestFarm, (s) => { s.pipes.taps[0].saidContentL = 900 }, /saidContentL: must be 100 or less/],
-    ['half a bend', forestFarm, (s) => { s.pipes.runs[0].fittings.bends = 1.5 }, /pipes › runs › 1 › fittings › bends/],
-    ['a unit that no bill has', hillTown, (s) => { (s.prices.carriers['natural-gas'] as { unit: string }).unit = 'bushel' }, /prices › carriers › natural-gas › unit: must be "kwh" or/],
-    ['too many heaters', hillTown, (s) => { for (let i = 0; i < MOST_HEATERS; i++) { s.plant.heaters.push(assumedHeater('element', `e${i}`, 'heated', '', null)); s.controls.found.heaters[`e${i}`] = control } }, /plant › heaters: /],
+    [
+      'two heaters as the water runs',
+      harbourFlat,
+      (s) => {
+        with2(s, 'instant-electric')
+      },
+      /plant › heaters › 2: one heater can heat the water as it runs/,
+    ],
+    [
+      'a coil without a store',
+      harbourFlat,
+      (s) => {
+        with2(s, 'element')
+      },
+      /plant › store: needs a store: "Element" heats one/,
+    ],
+    [
+      'a store that nothing heats',
+      forestFarm,
+      (s) => {
+        s.plant.heaters = [assumedHeater('instant-electric', 'range', 'heated', 'x', null)]
+        s.controls.found.heaters = { range: control }
+        s.packages = []
+      },
+      /plant › store: has no heater/,
+    ],
+    [
+      'only a store at one tap',
+      harbourFlat,
+      (s) => {
+        s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin', null)]
+        s.packages = []
+      },
+      /plant › heaters: needs one that serves all taps/,
+    ],
+    [
+      'a small store at a tap that is not there',
+      forestFarm,
+      (s) => {
+        ;(s.plant.heaters[3] as { tapId: string }).tapId = 'cellar'
+      },
+      /plant › heaters › 4 › tapId: there is no tap "cellar"/,
+    ],
+    [
+      'two small stores at one tap',
+      forestFarm,
+      (s) => {
+        s.plant.heaters.push({ ...s.plant.heaters[3], id: 'extra' })
+        s.controls.found.heaters.extra = control
+      },
+      /tapId: this tap has a heater of its own already/,
+    ],
+    [
+      'a coil upside down',
+      forestFarm,
+      (s) => {
+        ;(s.plant.heaters[1] as { coil: { bottom: number } }).coil.bottom = 0.9
+      },
+      /plant › heaters › 2 › coil › top: must be above the bottom/,
+    ],
+    [
+      'a fuel that does not burn there',
+      forestFarm,
+      (s) => {
+        ;(s.plant.heaters[0] as { carrier: string }).carrier = 'natural-gas'
+      },
+      /plant › heaters › 1 › carrier: must be "wood-logs" or "pellets"/,
+    ],
+    [
+      'a fuel without a price',
+      forestFarm,
+      (s) => {
+        delete s.prices.carriers['wood-logs']
+      },
+      /prices › carriers › wood-logs: needs a price: "Coil in the range" uses it/,
+    ],
+    [
+      'guests like nobody',
+      forestFarm,
+      (s) => {
+        s.people.guests[0].likePersonId = 'uncle'
+      },
+      /people › guests › 1 › likePersonId: there is no person "uncle"/,
+    ],
+    [
+      'guests who leave before they come',
+      forestFarm,
+      (s) => {
+        s.people.guests[0].toDay = 3
+      },
+      /people › guests › 1 › toDay: must not be before/,
+    ],
+    [
+      'a log of draws at a tap that is gone',
+      forestFarm,
+      (s) => {
+        s.people.draws = {
+          kind: 'logged',
+          source: 'x',
+          days: 1,
+          firstWeekday: 0,
+          draws: [{ atMin: 3, tapId: 'gone', litres: 3, wantedC: 40 }],
+        }
+      },
+      /people › draws › draws › 1 › tapId: there is no tap "gone"/,
+    ],
+    [
+      'a drain under a tap that is gone',
+      forestFarm,
+      (s) => {
+        s.pipes.drain!.tapIds = ['gone']
+      },
+      /pipes › drain › tapIds › 1: there is no tap "gone"/,
+    ],
+    [
+      'a relief valve that never opens',
+      forestFarm,
+      (s) => {
+        s.plant.store!.reliefC = 150
+      },
+      /plant › store › reliefC: must be 99 or less/,
+    ],
+    [
+      'a day that is none',
+      forestFarm,
+      (s) => {
+        s.controls.foundOn = '2026-02-30'
+      },
+      /controls › foundOn: a day as YYYY-MM-DD/,
+    ],
+    [
+      'a tap that pours litres nobody has',
+      forestFarm,
+      (s) => {
+        s.pipes.taps[0].saidContentL = 900
+      },
+      /saidContentL: must be 100 or less/,
+    ],
+    [
+      'half a bend',
+      forestFarm,
+      (s) => {
+        s.pipes.runs[0].fittings.bends = 1.5
+      },
+      /pipes › runs › 1 › fittings › bends/,
+    ],
+    [
+      'a unit that no bill has',
+      hillTown,
+      (s) => {
+        ;(s.prices.carriers['natural-gas'] as { unit: string }).unit = 'bushel'
+      },
+      /prices › carriers › natural-gas › unit: must be "kwh" or/,
+    ],
+    [
+      'too many heaters',
+      hillTown,
+      (s) => {
+        for (let i = 0; i < MOST_HEATERS; i++) {
+          s.plant.heaters.push(assumedHeater('element', `e${i}`, 'heated', '', null))
+          s.controls.found.heaters[`e${i}`] = control
+        }
+      },
+      /plant › heaters: /,
+    ],
   ])('%s', (_, base, change, message) => expect(faults(base, change)).toMatch(message))
 
   it('while the demos, and every kind as it is assumed, are sound', () => {
     for (const kind of Object.keys(HEATER_KINDS) as HeaterKind[]) {
       const study = changeHeaterKind(hillTown, 'boiler', kind)
-      if (study !== hillTown) expect(faults(study, () => {}), kind).toBe('')
-      expect(faults(addHeater(hillTown, kind), () => {}), kind).toBe('')
+      if (study !== hillTown)
+        expect(
+          faults(study, () => {}),
+          kind,
+        ).toBe('')
+      expect(
+        faults(addHeater(hillTown, kind), () => {}),
+        kind,
+      ).toBe('')
     }
   })
 })
@@ -87,6 +255,11 @@ describe('what may be added and what must stay', () => {
     }
     expect(ownStoreOf(forestFarm.plant.heaters, 'workshop')?.id).toBe('workshop-store')
     expect(ownStoreOf(forestFarm.plant.heaters, 'shower')).toBeNull()
-    expect(ownStoreOf(forestFarm.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)), 'workshop')).toBeNull()
+    expect(
+      ownStoreOf(
+        forestFarm.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)),
+        'workshop',
+      ),
+    ).toBeNull()
   })
 })

@@ -8,17 +8,29 @@ import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 
 describe('scalding', () => {
-  it.each([[48.9, 300], [51.1, 180], [52.8, 60], [56.1, 15], [60, 5], [65, 2], [68.9, 1]])('at %d °C takes an adult %d s', (c, s) => {
+  it.each([
+    [48.9, 300],
+    [51.1, 180],
+    [52.8, 60],
+    [56.1, 15],
+    [60, 5],
+    [65, 2],
+    [68.9, 1],
+  ])('at %d °C takes an adult %d s', (c, s) => {
     expect(scaldSeconds(c).adultS).toBeCloseTo(s, 9)
     expect(scaldSeconds(c).childS).toBeCloseTo(s / 4, 9)
   })
 
   it('takes less the hotter the water, down to a second', () => {
     fc.assert(
-      fc.property(fc.double({ min: 20, max: 95, noNaN: true }), fc.double({ min: 0, max: 10, noNaN: true }), (c, more) => {
-        expect(scaldSeconds(c + more).adultS).toBeLessThanOrEqual(scaldSeconds(c).adultS)
-        expect(scaldSeconds(c).adultS).toBeGreaterThanOrEqual(1)
-      }),
+      fc.property(
+        fc.double({ min: 20, max: 95, noNaN: true }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        (c, more) => {
+          expect(scaldSeconds(c + more).adultS).toBeLessThanOrEqual(scaldSeconds(c).adultS)
+          expect(scaldSeconds(c).adultS).toBeGreaterThanOrEqual(1)
+        },
+      ),
     )
   })
 })
@@ -33,7 +45,17 @@ describe('legionella', () => {
   })
 
   it('a hotter store is tepid for less of the week, and a loop kept cool is said to be', () => {
-    const at = (setpointC: number): Study => ({ ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, keepHot: false } } }, set: null } })
+    const at = (setpointC: number): Study => ({
+      ...hillTown,
+      controls: {
+        ...hillTown.controls,
+        found: {
+          ...hillTown.controls.found,
+          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, keepHot: false } },
+        },
+        set: null,
+      },
+    })
     const [cool, hot] = [simulate(at(48)), simulate(at(65))]
     expect(cool.hygiene.storeTepidHoursWeek).toBeGreaterThan(hot.hygiene.storeTepidHoursWeek)
     expect(cool.hygiene.loopReturnCoolShare).toBeGreaterThan(0.95)

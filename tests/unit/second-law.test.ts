@@ -5,7 +5,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { LEAST_ON_S, shareAtAltitude, startsASecond } from '../../core/heaters/burner'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { hottestOf } from '../../core/household/hottest'
-import { type HeaterOf, hasSetpoint, isLocal } from '../../core/study/heater-kinds'
+import { hasSetpoint, type HeaterOf, isLocal } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from './random-study'
@@ -17,11 +17,19 @@ const changed = (study: Study, change: (s: Study) => void) => {
 }
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
 
-/** Hottest that anything in a plant can be, °C: its hottest source, its setpoints where a heater only carries what it is given, or the room. */
+/**
+ * Hottest that anything in a plant can be, °C: its hottest source, its setpoints where a heater only carries what it is
+ * given, or the room.
+ */
 function hottestSource(study: Study): number {
   const controls = study.controls.found.heaters
   const central = study.plant.heaters.filter((h) => !isLocal(h))
-  return Math.max(40, ...study.site.monthlyAirC, ...central.map((h) => hottestOf(h, controls[h.id]) ?? 0), ...central.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? 0)))
+  return Math.max(
+    40,
+    ...study.site.monthlyAirC,
+    ...central.map((h) => hottestOf(h, controls[h.id]) ?? 0),
+    ...central.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? 0)),
+  )
 }
 
 describe('any plant, to the edges of the schema', () => {
@@ -50,22 +58,31 @@ describe('any plant, to the edges of the schema', () => {
 describe('a coil and its store', () => {
   it('end within a kelvin of the setpoint, and what the circuit holds, for any size of either', () => {
     fc.assert(
-      fc.property(fc.constantFrom(5, 12, 30, 60, 200, 1000, 5000), fc.constantFrom(20, 80, 600, 10_000), fc.double({ min: 45, max: 65, noNaN: true }), fc.constantFrom(0, 300), (litres, uaWK, setpointC, overrunS) => {
-        const study = changed(hillTown, (s) => {
-          s.people.habits = []
-          s.controls.found.loop.mode = 'off'
-          s.plant.store!.litres = litres
-          s.controls.found.heaters.boiler.setpointC = setpointC
-          boiler(s).coil.uaWK = uaWK
-          boiler(s).primary.overrunS = overrunS
-        })
-        let most = -Infinity
-        const { flows } = firstDays(study, 2, (h) => (most = Math.max(most, ...h.plant.state().slices)))
-        const held = overrunS > 0 ? (boiler(study).primary.litres * (boiler(study).primary.flowMaxC - setpointC)) / (0.92 * litres) : 0
-        expect(most).toBeLessThan(setpointC + 1 + held)
-        expect(flows.store).toBeGreaterThan(0)
-        expect(Number.isFinite(flows.conversion)).toBe(true)
-      }),
+      fc.property(
+        fc.constantFrom(5, 12, 30, 60, 200, 1000, 5000),
+        fc.constantFrom(20, 80, 600, 10_000),
+        fc.double({ min: 45, max: 65, noNaN: true }),
+        fc.constantFrom(0, 300),
+        (litres, uaWK, setpointC, overrunS) => {
+          const study = changed(hillTown, (s) => {
+            s.people.habits = []
+            s.controls.found.loop.mode = 'off'
+            s.plant.store!.litres = litres
+            s.controls.found.heaters.boiler.setpointC = setpointC
+            boiler(s).coil.uaWK = uaWK
+            boiler(s).primary.overrunS = overrunS
+          })
+          let most = -Infinity
+          const { flows } = firstDays(study, 2, (h) => (most = Math.max(most, ...h.plant.state().slices)))
+          const held =
+            overrunS > 0
+              ? (boiler(study).primary.litres * (boiler(study).primary.flowMaxC - setpointC)) / (0.92 * litres)
+              : 0
+          expect(most).toBeLessThan(setpointC + 1 + held)
+          expect(flows.store).toBeGreaterThan(0)
+          expect(Number.isFinite(flows.conversion)).toBe(true)
+        },
+      ),
       { numRuns: 30 },
     )
   })
@@ -89,7 +106,13 @@ describe('a coil and its store', () => {
   })
 
   it('a circuit whose pump runs on gives its heat to the store instead of the cellar', () => {
-    const at = (overrunS: number) => simulate(changed(hillTown, (s) => { s.controls.found.loop.mode = 'off'; boiler(s).primary.overrunS = overrunS }))
+    const at = (overrunS: number) =>
+      simulate(
+        changed(hillTown, (s) => {
+          s.controls.found.loop.mode = 'off'
+          boiler(s).primary.overrunS = overrunS
+        }),
+      )
     const [not, on] = [at(0), at(180)]
     expect(on.energy.primaryKwh).toBeLessThan(0.85 * not.energy.primaryKwh)
     expect(on.energy.inputKwh['natural-gas']! / not.energy.inputKwh['natural-gas']!).toBeLessThan(0.99)
@@ -100,14 +123,19 @@ describe('a coil and its store', () => {
 describe('a burner below its least fire', () => {
   it('lights as often as heat, least output and swing say, and no more than its shortest fire allows', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 20, noNaN: true }), fc.double({ min: 0.01, max: 20, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (asked, least, swing) => {
-        const rate = startsASecond(asked, least, swing)
-        if (asked >= least) return void expect(rate).toBe(0)
-        // Lit for its on-time at its least output, it has made in each cycle what was asked for.
-        const onS = Math.max(LEAST_ON_S, swing / (least - asked))
-        expect(rate * onS * least).toBeCloseTo(asked, 6)
-        expect(rate).toBeLessThanOrEqual(asked / (least * LEAST_ON_S) + 1e-12)
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 500, noNaN: true }),
+        (asked, least, swing) => {
+          const rate = startsASecond(asked, least, swing)
+          if (asked >= least) return void expect(rate).toBe(0)
+          // Lit for its on-time at its least output, it has made in each cycle what was asked for.
+          const onS = Math.max(LEAST_ON_S, swing / (least - asked))
+          expect(rate * onS * least).toBeCloseTo(asked, 6)
+          expect(rate).toBeLessThanOrEqual(asked / (least * LEAST_ON_S) + 1e-12)
+        },
+      ),
     )
   })
 
@@ -129,9 +157,14 @@ describe('a burner below its least fire', () => {
   })
 
   it('loses 4 % of its output for each 300 m above 600 m', () => {
-    expect([shareAtAltitude(0), shareAtAltitude(600), shareAtAltitude(900), shareAtAltitude(1500)]).toEqual([1, 1, 0.96, 0.88])
+    expect([shareAtAltitude(0), shareAtAltitude(600), shareAtAltitude(900), shareAtAltitude(1500)]).toEqual([
+      1, 1, 0.96, 0.88,
+    ])
     const high = (outputHolds: 'at sea level' | 'at this height') => {
-      const s = changed(harbourFlat, (x) => { x.site.altitudeM = 2100; (x.plant.heaters[0] as HeaterOf<'instant-gas'>).outputHolds = outputHolds })
+      const s = changed(harbourFlat, (x) => {
+        x.site.altitudeM = 2100
+        ;(x.plant.heaters[0] as HeaterOf<'instant-gas'>).outputHolds = outputHolds
+      })
       return simulate(s).comfort.coolDraws
     }
     expect(high('at sea level')).toBeGreaterThan(high('at this height'))
@@ -144,7 +177,8 @@ describe('the element of a heat pump', () => {
     s.people.habits = s.people.habits.filter((h) => h.personId === 'ilva' || h.personId === 'teodor')
     s.controls.found.heaters.boiler.setpointC = 55
   })
-  const by = (backup: HeaterOf<'heat-pump'>['backup']) => simulate(changed(pump, (s) => void ((s.plant.heaters[0] as HeaterOf<'heat-pump'>).backup = backup)))
+  const by = (backup: HeaterOf<'heat-pump'>['backup']) =>
+    simulate(changed(pump, (s) => void ((s.plant.heaters[0] as HeaterOf<'heat-pump'>).backup = backup)))
 
   it('rests for a couple and a store that holds what they draw', () => {
     const year = simulate(pump)
@@ -157,7 +191,9 @@ describe('the element of a heat pump', () => {
     const [seldom, often] = [by({ by: 'top of store', belowK: 30 }), by({ by: 'top of store', belowK: 3 })]
     expect(often.energy.backupKwh).toBeGreaterThan(seldom.energy.backupKwh + 50)
     expect(often.energy.inputKwh.electricity!).toBeGreaterThan(seldom.energy.inputKwh.electricity!)
-    expect(by({ by: 'recovery time', hours: 0.5 }).energy.backupKwh).toBeGreaterThan(by({ by: 'recovery time', hours: 12 }).energy.backupKwh)
+    expect(by({ by: 'recovery time', hours: 0.5 }).energy.backupKwh).toBeGreaterThan(
+      by({ by: 'recovery time', hours: 12 }).energy.backupKwh,
+    )
   })
 })
 
@@ -166,7 +202,10 @@ describe('a store with a flue', () => {
     const guessed = changeHeaterKind(hillTown, 'boiler', 'gas-store')
     expect(guessed.plant.store!.loss).toEqual({ kind: 'ua', uaWK: 5 })
     expect(guessed.origins['plant.store.loss']).toBe('assumed')
-    const measured = changed(hillTown, (s) => { s.plant.store!.loss = { kind: 'ua', uaWK: 2.2 }; s.origins['plant.store.loss'] = 'measured' })
+    const measured = changed(hillTown, (s) => {
+      s.plant.store!.loss = { kind: 'ua', uaWK: 2.2 }
+      s.origins['plant.store.loss'] = 'measured'
+    })
     expect(changeHeaterKind(measured, 'boiler', 'gas-store').plant.store!.loss).toEqual({ kind: 'ua', uaWK: 2.2 })
     // Without a loop a piloted burner no longer beats a condensing boiler.
     const still = (s: Study) => simulate(changed(s, (x) => void (x.controls.found.loop.mode = 'off')))
@@ -176,10 +215,16 @@ describe('a store with a flue', () => {
   })
 
   it('collectors and fires are sized to the store, and a small store goes to a basin', () => {
-    const solar = addHeater(changed(hillTown, (s) => void (s.plant.store!.litres = 300)), 'solar').plant.heaters[1] as HeaterOf<'solar'>
+    const solar = addHeater(
+      changed(hillTown, (s) => void (s.plant.store!.litres = 300)),
+      'solar',
+    ).plant.heaters[1] as HeaterOf<'solar'>
     expect(solar.areaM2).toBe(4)
     const fire = addHeater(hillTown, 'wood-coil')
-    const { flows, input } = firstDays(changed(fire, (s) => void (s.controls.found.loop.mode = 'off')), 20)
+    const { flows, input } = firstDays(
+      changed(fire, (s) => void (s.controls.found.loop.mode = 'off')),
+      20,
+    )
     expect(flows.relief).toBeLessThan(0.01 * input)
     const sink = addHeater(hillTown, 'under-sink').plant.heaters[1] as HeaterOf<'under-sink'>
     expect(hillTown.pipes.taps.find((t) => t.id === sink.tapId)!.kind).toBe('basin')

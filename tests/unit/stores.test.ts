@@ -67,9 +67,22 @@ describe('one draw from a full store', () => {
 
 describe('any use of a store', () => {
   const act = fc.oneof(
-    fc.record({ do: fc.constant('draw' as const), litres: fc.double({ min: 0.05, max: 60, noNaN: true }), c: fc.double({ min: 3, max: 25, noNaN: true }) }),
-    fc.record({ do: fc.constant('loop' as const), litres: fc.double({ min: 0.05, max: 60, noNaN: true }), c: fc.double({ min: 20, max: 60, noNaN: true }), at: fc.double({ min: 0, max: 1, noNaN: true }) }),
-    fc.record({ do: fc.constant('heat' as const), kj: fc.double({ min: 1, max: 2000, noNaN: true }), from: fc.double({ min: 0, max: 0.8, noNaN: true }) }),
+    fc.record({
+      do: fc.constant('draw' as const),
+      litres: fc.double({ min: 0.05, max: 60, noNaN: true }),
+      c: fc.double({ min: 3, max: 25, noNaN: true }),
+    }),
+    fc.record({
+      do: fc.constant('loop' as const),
+      litres: fc.double({ min: 0.05, max: 60, noNaN: true }),
+      c: fc.double({ min: 20, max: 60, noNaN: true }),
+      at: fc.double({ min: 0, max: 1, noNaN: true }),
+    }),
+    fc.record({
+      do: fc.constant('heat' as const),
+      kj: fc.double({ min: 1, max: 2000, noNaN: true }),
+      from: fc.double({ min: 0, max: 0.8, noNaN: true }),
+    }),
     fc.record({ do: fc.constant('stand' as const), s: fc.integer({ min: 1, max: 7200 }) }),
   )
 

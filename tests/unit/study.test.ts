@@ -23,26 +23,68 @@ describe('the reader of study files', () => {
   it('takes a new household', () => expect(readStudy(blankStudy('new')).ok).toBe(true))
 
   it.each<[string, (s: Study) => void, RegExp]>([
-    ['a size that is not made', (s) => void (s.pipes.runs[2].size = '23'), /pipes › runs › 3 › size: "23" is not made in copper-en; it comes in 10, 12/],
-    ['a setpoint out of range', (s) => void (s.controls.found.heaters.boiler.setpointC = 95), /controls › found › heaters › boiler › setpointC: must be 85 or less/],
-    ['a run from nowhere', (s) => void (s.pipes.runs[1].from = 'attic'), /pipes › runs › 2 › from: there is no run "attic"/],
+    [
+      'a size that is not made',
+      (s) => void (s.pipes.runs[2].size = '23'),
+      /pipes › runs › 3 › size: "23" is not made in copper-en; it comes in 10, 12/,
+    ],
+    [
+      'a setpoint out of range',
+      (s) => void (s.controls.found.heaters.boiler.setpointC = 95),
+      /controls › found › heaters › boiler › setpointC: must be 85 or less/,
+    ],
+    [
+      'a run from nowhere',
+      (s) => void (s.pipes.runs[1].from = 'attic'),
+      /pipes › runs › 2 › from: there is no run "attic"/,
+    ],
     ['runs in a circle', (s) => void (s.pipes.runs[0].from = 'riser-top'), /circle/],
     ['two runs of one name', (s) => void (s.pipes.runs[1].id = 'cellar-main'), /used twice/],
     ['a tap on no run', (s) => void (s.pipes.taps[0].runId = 'x'), /pipes › taps › 1 › runId: there is no run "x"/],
-    ['a habit at no tap', (s) => void (s.people.habits[0].tapId = 'x'), /people › habits › 1 › tapId: there is no tap "x"/],
-    ['a carrier without a price', (s) => void delete s.prices.carriers['natural-gas'], /prices › carriers › natural-gas: needs a price/],
+    [
+      'a habit at no tap',
+      (s) => void (s.people.habits[0].tapId = 'x'),
+      /people › habits › 1 › tapId: there is no tap "x"/,
+    ],
+    [
+      'a carrier without a price',
+      (s) => void delete s.prices.carriers['natural-gas'],
+      /prices › carriers › natural-gas: needs a price/,
+    ],
     ['a missing setpoint', (s) => void (s.controls.found.heaters = {}), /heaters › boiler: needs a setpoint/],
-    ['windows that overlap', (s) => void (s.controls.found.loop.windows[0] = [{ fromMin: 0, toMin: 600 }, { fromMin: 500, toMin: 700 }]), /windows in order, not overlapping/],
-    ['a window that ends before it starts', (s) => void (s.controls.found.loop.windows[0] = [{ fromMin: 600, toMin: 500 }]), /must end after it starts/],
+    [
+      'windows that overlap',
+      (s) =>
+        void (s.controls.found.loop.windows[0] = [
+          { fromMin: 0, toMin: 600 },
+          { fromMin: 500, toMin: 700 },
+        ]),
+      /windows in order, not overlapping/,
+    ],
+    [
+      'a window that ends before it starts',
+      (s) => void (s.controls.found.loop.windows[0] = [{ fromMin: 600, toMin: 500 }]),
+      /must end after it starts/,
+    ],
     ['eleven months', (s) => void s.site.monthlyAirC.pop(), /site › monthlyAirC: twelve values/],
     ['a field nobody knows', (s) => void ((s.site as Record<string, unknown>).colour = 'red'), /not known: colour/],
-    ['a figure that is text', (s) => void ((s.plant.store as unknown as Record<string, unknown>).litres = '200'), /plant › store › litres: expected number/],
+    [
+      'a figure that is text',
+      (s) => void ((s.plant.store as unknown as Record<string, unknown>).litres = '200'),
+      /plant › store › litres: expected number/,
+    ],
     ['a store missing under a boiler', (s) => void (s.plant.store = null), /plant › store: needs a store/],
-    ['an absence that ends before it starts', (s) => void (s.people.absences[0] = { personId: null, fromDay: 9, toDay: 3 }), /absences › 1 › toDay/],
+    [
+      'an absence that ends before it starts',
+      (s) => void (s.people.absences[0] = { personId: null, fromDay: 9, toDay: 3 }),
+      /absences › 1 › toDay/,
+    ],
   ])('names %s', (_, change, want) => expect(faults(change).join('\n')).toMatch(want))
 
   it('says that a loop is missing', () => {
-    expect(faults((s) => void (s.controls.found.loop.mode = 'always'), harbourFlat).join()).toMatch(/loop › mode: must be "off": there is no loop/)
+    expect(faults((s) => void (s.controls.found.loop.mode = 'always'), harbourFlat).join()).toMatch(
+      /loop › mode: must be "off": there is no loop/,
+    )
   })
 
   it('says what is wrong with a foreign, newer, broken or enormous file', () => {
@@ -71,7 +113,12 @@ describe('weeks', () => {
     expect(edges(everyDay([0, 1440]))).toEqual([0, 1440, 2880, 4320, 5760, 7200, 8640])
   })
 
-  const windows = fc.array(fc.tuple(fc.integer({ min: 0, max: 1440 }), fc.integer({ min: 0, max: 1440 })).map(([a, b]) => ({ fromMin: Math.min(a, b), toMin: Math.max(a, b) })), { maxLength: 8 })
+  const windows = fc.array(
+    fc
+      .tuple(fc.integer({ min: 0, max: 1440 }), fc.integer({ min: 0, max: 1440 }))
+      .map(([a, b]) => ({ fromMin: Math.min(a, b), toMin: Math.max(a, b) })),
+    { maxLength: 8 },
+  )
 
   it('tidied cover the same minutes, in order and apart', () => {
     fc.assert(

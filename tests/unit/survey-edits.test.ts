@@ -3,8 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { blankStudy } from '../../core/household/blank/blank'
-import { addHeater, addLoop, changeHeaterKind, raiseHeater, removeHeater, removeLoop } from '../../core/household/edits/plant'
-import { type Nudge, addRun, keepsRun, moveRun, nudgeRun, removeRun } from '../../core/household/edits/runs'
+import {
+  addHeater,
+  addLoop,
+  changeHeaterKind,
+  raiseHeater,
+  removeHeater,
+  removeLoop,
+} from '../../core/household/edits/plant'
+import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '../../core/household/edits/runs'
 import { below, outline } from '../../core/household/outline'
 import { rankedTaps, tapFigures } from '../../core/household/tap-figures'
 import { HEATER_KINDS } from '../../core/study/heater-kinds'
@@ -26,7 +33,11 @@ describe('changes to a plant', () => {
     const edit = fc.oneof(
       fc.record({ do: fc.constant('kind' as const), i: fc.nat(5), kind: fc.constantFrom(...kinds) }),
       fc.record({ do: fc.constant('add' as const), i: fc.nat(5), kind: fc.constantFrom(...kinds) }),
-      fc.record({ do: fc.constantFrom('remove' as const, 'raise' as const, 'loop' as const, 'no loop' as const), i: fc.nat(5), kind: fc.constant('element' as const) }),
+      fc.record({
+        do: fc.constantFrom('remove' as const, 'raise' as const, 'loop' as const, 'no loop' as const),
+        i: fc.nat(5),
+        kind: fc.constant('element' as const),
+      }),
     )
     fc.assert(
       fc.property(randomStudy, fc.array(edit, { minLength: 1, maxLength: 8 }), (study, edits) => {
@@ -47,19 +58,22 @@ describe('changes to a plant', () => {
     )
   })
 
-  it.each(['off', 'always', 'clock'] as const)('an instantaneous heater on a loop that is %s closes its ledger and stays between its temperatures', (mode) => {
-    const study = structuredClone(changeHeaterKind(hillTown, 'boiler', 'instant-gas'))
-    study.controls.found.loop.mode = mode
-    for (const pumpLMin of [0.5, 4, 20]) {
-      study.pipes.loop!.pumpLMin = pumpLMin
-      const { residual, input, flows } = firstDays(study, 3, (home) => {
-        expect(home.plant.state().supplyC).toBeLessThan(51)
-        if (home.network.hasLoop) expect(home.network.returnC(home.nowS)).toBeLessThan(51)
-      })
-      expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
-      expect(flows.useful).toBeGreaterThan(0)
-    }
-  })
+  it.each(['off', 'always', 'clock'] as const)(
+    'an instantaneous heater on a loop that is %s closes its ledger and stays between its temperatures',
+    (mode) => {
+      const study = structuredClone(changeHeaterKind(hillTown, 'boiler', 'instant-gas'))
+      study.controls.found.loop.mode = mode
+      for (const pumpLMin of [0.5, 4, 20]) {
+        study.pipes.loop!.pumpLMin = pumpLMin
+        const { residual, input, flows } = firstDays(study, 3, (home) => {
+          expect(home.plant.state().supplyC).toBeLessThan(51)
+          if (home.network.hasLoop) expect(home.network.returnC(home.nowS)).toBeLessThan(51)
+        })
+        expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
+        expect(flows.useful).toBeGreaterThan(0)
+      }
+    },
+  )
 
   it('an instantaneous heater takes the store away, and another brings one back', () => {
     const instant = changeHeaterKind(hillTown, 'boiler', 'instant-gas')
@@ -71,7 +85,8 @@ describe('changes to a plant', () => {
   })
 
   it('what is changed in no way is the same study', () => {
-    for (const { study } of DEMOS) expect(changeHeaterKind(study, study.plant.heaters[0].id, study.plant.heaters[0].kind)).toBe(study)
+    for (const { study } of DEMOS)
+      expect(changeHeaterKind(study, study.plant.heaters[0].id, study.plant.heaters[0].kind)).toBe(study)
   })
 })
 
@@ -80,19 +95,26 @@ const isTree = (study: Study) => outline(study.pipes.runs).length === study.pipe
 
 describe('the outline of the pipes', () => {
   it('stays a tree of the same runs, however they are moved', () => {
-    const move = fc.tuple(fc.nat(20), fc.oneof(fc.constantFrom<Nudge>('up', 'down', 'in', 'out'), fc.tuple(fc.nat(15), fc.nat(6))))
+    const move = fc.tuple(
+      fc.nat(20),
+      fc.oneof(fc.constantFrom<Nudge>('up', 'down', 'in', 'out'), fc.tuple(fc.nat(15), fc.nat(6))),
+    )
     fc.assert(
-      fc.property(fc.constantFrom(...DEMOS.map((d) => d.study)), fc.array(move, { minLength: 1, maxLength: 15 }), (study, moves) => {
-        let { runs } = study.pipes
-        for (const [i, how] of moves) {
-          const { id } = runs[i % runs.length]
-          runs = typeof how === 'string' ? nudgeRun(runs, id, how) : moveRun(runs, id, how[0], how[1])
-        }
-        const next = { ...study, pipes: { ...study.pipes, runs } }
-        expect(isTree(next)).toBe(true)
-        expect(runs.map((r) => r.id).sort()).toEqual(study.pipes.runs.map((r) => r.id).sort())
-        sound(next)
-      }),
+      fc.property(
+        fc.constantFrom(...DEMOS.map((d) => d.study)),
+        fc.array(move, { minLength: 1, maxLength: 15 }),
+        (study, moves) => {
+          let { runs } = study.pipes
+          for (const [i, how] of moves) {
+            const { id } = runs[i % runs.length]
+            runs = typeof how === 'string' ? nudgeRun(runs, id, how) : moveRun(runs, id, how[0], how[1])
+          }
+          const next = { ...study, pipes: { ...study.pipes, runs } }
+          expect(isTree(next)).toBe(true)
+          expect(runs.map((r) => r.id).sort()).toEqual(study.pipes.runs.map((r) => r.id).sort())
+          sound(next)
+        },
+      ),
       { numRuns: 200 },
     )
   })
@@ -100,7 +122,9 @@ describe('the outline of the pipes', () => {
   it('moves a run with all that hangs on it', () => {
     const out = nudgeRun(hillTown.pipes.runs, 'first-branch', 'out')
     expect(out.find((r) => r.id === 'first-branch')!.from).toBe('riser-ground')
-    expect(below(out, 'first-branch')).toEqual(new Set(['first-branch', 'first-shower-run', 'first-bath-run', 'first-basin-run']))
+    expect(below(out, 'first-branch')).toEqual(
+      new Set(['first-branch', 'first-shower-run', 'first-bath-run', 'first-basin-run']),
+    )
     const back = nudgeRun(nudgeRun(hillTown.pipes.runs, 'first-bath-run', 'up'), 'first-bath-run', 'down')
     expect(back.map((r) => r.id)).toEqual(outline(hillTown.pipes.runs).map((r) => r.run.id))
   })
@@ -125,15 +149,23 @@ describe('taps', () => {
     expect(ranked).toHaveLength(6)
     for (let i = 1; i < ranked.length; i++) expect(ranked[i - 1].runOffL).toBeGreaterThanOrEqual(ranked[i].runOffL)
     const { waitS, runOffL, contentL } = tapFigures(hillTown, hillTown.pipes.taps[0])
-    const runs = ['cellar-main', 'riser-ground', 'kitchen-branch'].map((id) => hillTown.pipes.runs.find((r) => r.id === id)!).map(({ material, size, lengthM }) => ({ material, size, lengthM }))
+    const runs = ['cellar-main', 'riser-ground', 'kitchen-branch']
+      .map((id) => hillTown.pipes.runs.find((r) => r.id === id)!)
+      .map(({ material, size, lengthM }) => ({ material, size, lengthM }))
     const answer = runSum(sumNamed('tap-wait')!, { runs, flowLMin: 7 })
     if (!answer.ok) throw new Error('refused')
-    expect([contentL, runOffL, waitS]).toEqual([answer.worked.out.contentL, answer.worked.out.runOffL, answer.worked.out.waitS].map((x) => expect.closeTo(x as number, 6)))
+    expect([contentL, runOffL, waitS]).toEqual(
+      [answer.worked.out.contentL, answer.worked.out.runOffL, answer.worked.out.waitS].map((x) =>
+        expect.closeTo(x as number, 6),
+      ),
+    )
   })
 
   it('lose more pressure the faster they run', () => {
     const tap = hillTown.pipes.taps[1]
-    expect(tapFigures(hillTown, { ...tap, flowLMin: 16 }).dropBar).toBeGreaterThan(2.5 * tapFigures(hillTown, { ...tap, flowLMin: 8 }).dropBar)
+    expect(tapFigures(hillTown, { ...tap, flowLMin: 16 }).dropBar).toBeGreaterThan(
+      2.5 * tapFigures(hillTown, { ...tap, flowLMin: 8 }).dropBar,
+    )
   })
 })
 

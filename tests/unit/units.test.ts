@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { clock } from '../../core/calendar/week'
 import { display } from '../../core/units/display'
 import { parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
-import { QUANTITIES, type Quantity, fromMetric, toMetric, unitOf } from '../../core/units/quantities'
+import { fromMetric, QUANTITIES, type Quantity, toMetric, unitOf } from '../../core/units/quantities'
 
 const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
 const systems = fc.constantFrom('metric' as const, 'us' as const)

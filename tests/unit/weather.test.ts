@@ -42,10 +42,16 @@ describe('the sun, against worked examples of Duffie & Beckman', () => {
   it('comes from the sky alone when it is dull, and mostly from the sun when it is clear', () => {
     expect(diffuseShare(0.1, 1.6)).toBeGreaterThan(0.95)
     expect(diffuseShare(0.75, 1.6)).toBeLessThan(0.25)
-    fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0.5, max: 2.6, noNaN: true }), (k, sunset) => {
-      expect(diffuseShare(k, sunset)).toBeGreaterThan(0.1)
-      expect(diffuseShare(k, sunset)).toBeLessThanOrEqual(1.02)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0.5, max: 2.6, noNaN: true }),
+        (k, sunset) => {
+          expect(diffuseShare(k, sunset)).toBeGreaterThan(0.1)
+          expect(diffuseShare(k, sunset)).toBeLessThanOrEqual(1.02)
+        },
+      ),
+    )
   })
 })
 
@@ -95,10 +101,20 @@ describe('hours made of monthly normals', () => {
 describe('days since 1970', () => {
   it('agree with the clock of the machine for any day, and refuse what is none', () => {
     fc.assert(
-      fc.property(fc.date({ min: new Date('1970-01-01'), max: new Date('2199-12-31'), noInvalidDate: true }), (date) => {
-        expect(daysSince1970(date.getUTCFullYear(), date.getUTCMonth() + 1, date.getUTCDate())).toBe(Math.floor(date.getTime() / 86_400_000))
-      }),
+      fc.property(
+        fc.date({ min: new Date('1970-01-01'), max: new Date('2199-12-31'), noInvalidDate: true }),
+        (date) => {
+          expect(daysSince1970(date.getUTCFullYear(), date.getUTCMonth() + 1, date.getUTCDate())).toBe(
+            Math.floor(date.getTime() / 86_400_000),
+          )
+        },
+      ),
     )
-    expect([daysSince1970(2025, 2, 29), daysSince1970(2024, 2, 29), daysSince1970(2026, 13, 1), daysSince1970(2026, 4, 31)]).toEqual([null, 19782, null, null])
+    expect([
+      daysSince1970(2025, 2, 29),
+      daysSince1970(2024, 2, 29),
+      daysSince1970(2026, 13, 1),
+      daysSince1970(2026, 4, 31),
+    ]).toEqual([null, 19782, null, null])
   })
 })

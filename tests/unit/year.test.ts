@@ -11,11 +11,14 @@ import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
 import { moneyByStation } from '../../core/year/account/where-it-goes'
-import { type YearResult, boughtKwh } from '../../core/year/result'
+import { boughtKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays } from './random-study'
 
-const nobody = (study: Study): Study => ({ ...study, people: { ...study.people, habits: [], draws: { kind: 'routine' } } })
+const nobody = (study: Study): Study => ({
+  ...study,
+  people: { ...study.people, habits: [], draws: { kind: 'routine' } },
+})
 
 describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
   let year: YearResult
@@ -30,7 +33,8 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
     for (const month of year.months) expect(Math.abs(month.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(month))
   })
 
-  it('gives the same bytes twice', () => expect(JSON.stringify(simulate(structuredClone(study)))).toBe(JSON.stringify(year)))
+  it('gives the same bytes twice', () =>
+    expect(JSON.stringify(simulate(structuredClone(study)))).toBe(JSON.stringify(year)))
 
   it('has months that add up to the year', () => {
     const sum = (of: (p: YearResult['months'][number]) => number) => year.months.reduce((s, m) => s + of(m), 0)
@@ -74,13 +78,19 @@ describe('standard tapping cycles', () => {
 
 describe('limits with exact answers', () => {
   it('a year with no people uses no water and loses just what the store and the plant lose', () => {
-    const study = nobody({ ...hillTown, controls: { ...hillTown.controls, found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } } } })
+    const study = nobody({
+      ...hillTown,
+      controls: {
+        ...hillTown.controls,
+        found: { ...hillTown.controls.found, loop: { ...hillTown.controls.found.loop, mode: 'off' } },
+      },
+    })
     const year = simulate(study)
     expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0, reliefL: 0 })
     expect(year.energy.usefulKwh).toBe(0)
     // The store hovers between call and setpoint; its loss lies between the losses at the two.
     const ua = standingUa(study.plant.store!.loss, study.plant.store!.litres)
-    const at = (storeC: number) => (ua * (storeC - 13.4) * 8.76)
+    const at = (storeC: number) => ua * (storeC - 13.4) * 8.76
     expect(year.energy.storeKwh).toBeGreaterThan(at(57))
     expect(year.energy.storeKwh).toBeLessThan(at(66))
     expect(Math.abs(year.energy.deadRunKwh)).toBeLessThan(0.5)
@@ -93,7 +103,10 @@ describe('limits with exact answers', () => {
     // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
     let [expected, from] = [0, 0]
     const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000
-    const lengths = [...study.pipes.runs.filter((r) => ['cellar-main', 'riser-ground', 'riser-first', 'riser-top'].includes(r.id)), study.pipes.loop!.back]
+    const lengths = [
+      ...study.pipes.runs.filter((r) => ['cellar-main', 'riser-ground', 'riser-first', 'riser-top'].includes(r.id)),
+      study.pipes.loop!.back,
+    ]
     const { flows, home } = firstDays(study, 4, (h) => {
       const supplyC = h.plant.state().supplyC
       // Along the loop T − Ta falls as exp(−U'L/ṁc), run after run.
@@ -135,7 +148,18 @@ describe('the instantaneous heater', () => {
     const study = structuredClone(harbourFlat)
     study.site.mains = { kind: 'monthly', monthlyC: Array(12).fill(10) }
     study.people.habits = [
-      { ...study.people.habits[0], id: 'long', days: Array(7).fill(true), atMin: 480, spreadMin: 0, chance: 1, use: { kind: 'timed', minutes: 30 }, amountSpread: 0, tapId: 'shower', wantedC: 45 },
+      {
+        ...study.people.habits[0],
+        id: 'long',
+        days: Array(7).fill(true),
+        atMin: 480,
+        spreadMin: 0,
+        chance: 1,
+        use: { kind: 'timed', minutes: 30 },
+        amountSpread: 0,
+        tapId: 'shower',
+        wantedC: 45,
+      },
     ]
     study.people.winterSwing = 0
     study.people.absences = []
@@ -145,7 +169,10 @@ describe('the instantaneous heater', () => {
   }
 
   it('does not fire below its least flow', () => {
-    const { flows, input } = firstDays(flat((s) => void (s.pipes.taps[0].flowLMin = 2.4)), 1)
+    const { flows, input } = firstDays(
+      flat((s) => void (s.pipes.taps[0].flowLMin = 2.4)),
+      1,
+    )
     expect(input - (2 / 1000) * 86_400).toBeCloseTo(0, 6)
     // Only what the room had warmed in the pipes.
     expect(flows.useful).toBeLessThan(150)

@@ -9,7 +9,11 @@ const pick = (event: Event) => emit('change', props.choices[(event.target as HTM
 
 <template>
   <div class="min-w-0">
-    <label :for="id" :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'">{{ label }}</label>
+    <label
+      :for="id"
+      :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'"
+      >{{ label }}</label
+    >
     <select :id="id" class="entry" :value="at" @change="pick">
       <option v-for="(c, i) in choices" :key="String(c.value)" :value="i">{{ c.name }}</option>
     </select>

@@ -8,6 +8,12 @@ const id = useId()
 <template>
   <div class="min-w-0">
     <label :for="id" class="caption block">{{ label }}</label>
-    <input :id="id" type="date" class="entry" :value="value ?? ''" @change="emit('change', ($event.target as HTMLInputElement).value || null)" />
+    <input
+      :id="id"
+      type="date"
+      class="entry"
+      :value="value ?? ''"
+      @change="emit('change', ($event.target as HTMLInputElement).value || null)"
+    />
   </div>
 </template>

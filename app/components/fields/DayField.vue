@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DAYS_IN_MONTH, MONTH_OF_DAY, firstDayOf } from '~~/core/calendar/year'
+import { DAYS_IN_MONTH, firstDayOf, MONTH_OF_DAY } from '~~/core/calendar/year'
 
 /** A day of the year, as day and month. */
 const props = defineProps<{ label: string; value: number }>()
@@ -7,7 +7,9 @@ const emit = defineEmits<{ change: [value: number] }>()
 const month = computed(() => MONTH_OF_DAY[props.value - 1]!)
 const day = computed(() => props.value - firstDayOf(month.value))
 const pick = (m: number, d: number) => emit('change', firstDayOf(m) + Math.min(d, DAYS_IN_MONTH[m]!))
-const days = computed(() => Array.from({ length: DAYS_IN_MONTH[month.value]! }, (_, i) => ({ value: i + 1, name: String(i + 1) })))
+const days = computed(() =>
+  Array.from({ length: DAYS_IN_MONTH[month.value]! }, (_, i) => ({ value: i + 1, name: String(i + 1) })),
+)
 const months = MONTH_NAMES.map((name, value) => ({ value, name: name.slice(0, 3) }))
 </script>
 

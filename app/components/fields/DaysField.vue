@@ -15,7 +15,12 @@ const emit = defineEmits<{ change: [value: boolean[]] }>()
       class="min-h-11 w-9 border-y border-r border-line-strong text-xs first:rounded-l first:border-l last:rounded-r sm:min-h-9"
       :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'"
       :aria-pressed="on"
-      @click="emit('change', value.map((x, i) => (i === d ? !x : x)))"
+      @click="
+        emit(
+          'change',
+          value.map((x, i) => (i === d ? !x : x)),
+        )
+      "
     >
       {{ DAY_NAMES[d]!.slice(0, 2) }}<span class="sr-only">{{ DAY_NAMES[d]!.slice(2) }}</span>
     </button>

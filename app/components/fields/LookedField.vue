@@ -5,5 +5,14 @@ const emit = defineEmits<{ change: [value: boolean | null] }>()
 </script>
 
 <template>
-  <ChoiceField :label="label" :value="value === null ? 'unknown' : value ? 'yes' : 'no'" :choices="[{ value: 'unknown', name: 'not looked yet' }, { value: 'yes', name: yes ?? 'yes' }, { value: 'no', name: no ?? 'no' }]" @change="(v) => emit('change', v === 'unknown' ? null : v === 'yes')" />
+  <ChoiceField
+    :label="label"
+    :value="value === null ? 'unknown' : value ? 'yes' : 'no'"
+    :choices="[
+      { value: 'unknown', name: 'not looked yet' },
+      { value: 'yes', name: yes ?? 'yes' },
+      { value: 'no', name: no ?? 'no' },
+    ]"
+    @change="(v) => emit('change', v === 'unknown' ? null : v === 'yes')"
+  />
 </template>

@@ -15,7 +15,12 @@ const emit = defineEmits<{ change: [value: boolean[]] }>()
         class="min-h-11 min-w-9 rounded-sm border border-line-strong text-xs sm:min-h-9"
         :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'"
         :aria-pressed="on"
-        @click="emit('change', value.map((x, i) => (i === m ? !x : x)))"
+        @click="
+          emit(
+            'change',
+            value.map((x, i) => (i === m ? !x : x)),
+          )
+        "
       >
         {{ MONTH_NAMES[m]!.slice(0, 3) }}<span class="sr-only">{{ MONTH_NAMES[m]!.slice(3) }}</span>
       </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
 import { parseNumber, parseQuantity } from '~~/core/units/parse'
-import { fromMetric, unitOf, type Quantity, type System } from '~~/core/units/quantities'
+import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
 const props = defineProps<{
@@ -32,7 +32,10 @@ const table = useStudy()
 const own = ref<System | null>(null)
 const system = computed(() => own.value ?? table.study?.units ?? 'metric')
 const other = computed((): System => (system.value === 'metric' ? 'us' : 'metric'))
-const canSwitch = computed(() => props.switchable && props.quantity !== undefined && unitOf(props.quantity, other.value).label !== shownUnit.value)
+const canSwitch = computed(
+  () =>
+    props.switchable && props.quantity !== undefined && unitOf(props.quantity, other.value).label !== shownUnit.value,
+)
 const id = useId()
 const error = ref('')
 const typed = ref<string | null>(null)
@@ -81,8 +84,23 @@ watch(
 <template>
   <div class="min-w-0">
     <div :class="bare === true ? '' : 'flex items-baseline gap-1'">
-      <label :for="id" :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'">{{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span></label>
-      <span v-if="origin && origin !== 'entered'" :id="`${id}-origin`" :class="bare ? 'sr-only' : origin === 'assumed' ? 'caption border-b border-dashed border-line-strong italic' : 'caption text-verdigris!'">{{ origin }}</span>
+      <label
+        :for="id"
+        :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'"
+        >{{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span></label
+      >
+      <span
+        v-if="origin && origin !== 'entered'"
+        :id="`${id}-origin`"
+        :class="
+          bare
+            ? 'sr-only'
+            : origin === 'assumed'
+              ? 'caption border-b border-dashed border-line-strong italic'
+              : 'caption text-verdigris!'
+        "
+        >{{ origin }}</span
+      >
     </div>
     <div class="relative flex items-center">
       <input
@@ -93,16 +111,35 @@ watch(
         inputmode="text"
         autocomplete="off"
         :aria-invalid="error !== '' || fault !== undefined"
-        :aria-describedby="[origin && origin !== 'entered' ? `${id}-origin` : '', error || fault ? `${id}-error` : help ? `${id}-help` : ''].filter(Boolean).join(' ') || undefined"
+        :aria-describedby="
+          [
+            origin && origin !== 'entered' ? `${id}-origin` : '',
+            error || fault ? `${id}-error` : help ? `${id}-help` : '',
+          ]
+            .filter(Boolean)
+            .join(' ') || undefined
+        "
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
         @keydown.enter="commit"
         @keydown.escape="((typed = null), (error = ''))"
       />
-      <button v-if="canSwitch" type="button" class="absolute right-0 min-h-11 min-w-11 rounded px-2 text-sm text-copper underline" :aria-label="`${shownUnit}: write ${label} in ${unitOf(quantity!, other).label}`" @click="own = other">{{ shownUnit }}</button>
-      <span v-else-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{ shownUnit }}</span>
+      <button
+        v-if="canSwitch"
+        type="button"
+        class="absolute right-0 min-h-11 min-w-11 rounded px-2 text-sm text-copper underline"
+        :aria-label="`${shownUnit}: write ${label} in ${unitOf(quantity!, other).label}`"
+        @click="own = other"
+      >
+        {{ shownUnit }}
+      </button>
+      <span v-else-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{
+        shownUnit
+      }}</span>
     </div>
     <p v-if="help" :id="`${id}-help`" class="caption leading-4">{{ help }}</p>
-    <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">{{ error || `${label}: ${fault}` }}</p>
+    <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
+      {{ error || `${label}: ${fault}` }}
+    </p>
   </div>
 </template>

@@ -15,7 +15,16 @@ function commit(event: Event) {
   <div class="min-w-0">
     <label :for="id" :class="bare ? 'sr-only' : 'caption block'">{{ label }}</label>
     <textarea v-if="long" :id="id" class="entry" rows="2" maxlength="4000" :value="value" @change="commit" />
-    <input v-else :id="id" class="entry" maxlength="120" :value="value" :aria-invalid="error !== ''" autocomplete="off" @change="commit" />
+    <input
+      v-else
+      :id="id"
+      class="entry"
+      maxlength="120"
+      :value="value"
+      :aria-invalid="error !== ''"
+      autocomplete="off"
+      @change="commit"
+    />
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
   </div>
 </template>

@@ -41,7 +41,8 @@ watch(
     <label :for="id" class="sr-only">{{ label }}</label>
     <input
       :id="id"
-      class="entry text-center" :class="table.units.system === 'us' ? 'w-24!' : 'w-20!'"
+      class="entry text-center"
+      :class="table.units.system === 'us' ? 'w-24!' : 'w-20!'"
       :value="typed ?? clock(value)"
       inputmode="text"
       autocomplete="off"

@@ -11,18 +11,37 @@ const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> =
   look: { icon: Eye, name: 'To look at', tone: 'text-ink-soft' },
 }
 const place = (f: Finding) =>
-  f.station === 'log' ? { path: `/study/${String(route.params.id)}/measure` } : { path: `/study/${String(route.params.id)}/survey`, query: { at: f.station, ...(f.on && (f.station === 'runs' || f.station === 'taps') ? { on: f.on } : {}) } }
+  f.station === 'log'
+    ? { path: `/study/${String(route.params.id)}/measure` }
+    : {
+        path: `/study/${String(route.params.id)}/survey`,
+        query: { at: f.station, ...(f.on && (f.station === 'runs' || f.station === 'taps') ? { on: f.on } : {}) },
+      }
 </script>
 
 <template>
   <ul aria-label="Findings">
     <li v-for="f in findings" :key="f.id" class="border-b border-line py-2" :data-finding="f.id">
       <div class="flex gap-2">
-        <component :is="LOOK[f.severity].icon" :size="20" class="mt-0.5 shrink-0" :class="LOOK[f.severity].tone" aria-hidden="true" />
+        <component
+          :is="LOOK[f.severity].icon"
+          :size="20"
+          class="mt-0.5 shrink-0"
+          :class="LOOK[f.severity].tone"
+          aria-hidden="true"
+        />
         <div class="min-w-0">
-          <p><span class="caption mr-2">{{ LOOK[f.severity].name }}</span><NuxtLink :to="place(f)" class="font-semibold text-copper underline">{{ f.what }}</NuxtLink></p>
+          <p>
+            <span class="caption mr-2">{{ LOOK[f.severity].name }}</span><NuxtLink
+              :to="place(f)"
+              class="font-semibold text-copper underline"
+              >{{ f.what }}</NuxtLink
+            >
+          </p>
           <p class="text-sm">{{ f.why }}</p>
-          <p class="text-sm"><b>{{ f.mend }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span></p>
+          <p class="text-sm">
+            <b>{{ f.mend }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
+          </p>
         </div>
       </div>
     </li>

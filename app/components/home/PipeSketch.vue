@@ -9,8 +9,21 @@ const y = (row: number) => 6 + row * 8
 
 <template>
   <svg :viewBox="`-2 0 140 ${y(tree.rows - 1) + 8}`" class="h-auto w-36" aria-hidden="true">
-    <path v-for="d in tree.runs.filter((r) => r.fromRow !== r.row)" :key="`j${d.run.id}`" :d="`M${d.x} ${y(d.fromRow)}V${y(d.row)}`" stroke="var(--color-line-strong)" />
-    <rect v-for="d in tree.runs" :key="d.run.id" :x="d.x" :y="y(d.row) - d.thickness / 6" :width="d.width" :height="d.thickness / 3" fill="var(--color-copper)" />
+    <path
+      v-for="d in tree.runs.filter((r) => r.fromRow !== r.row)"
+      :key="`j${d.run.id}`"
+      :d="`M${d.x} ${y(d.fromRow)}V${y(d.row)}`"
+      stroke="var(--color-line-strong)"
+    />
+    <rect
+      v-for="d in tree.runs"
+      :key="d.run.id"
+      :x="d.x"
+      :y="y(d.row) - d.thickness / 6"
+      :width="d.width"
+      :height="d.thickness / 3"
+      fill="var(--color-copper)"
+    />
     <circle v-for="t in tree.taps" :key="t.tap.id" :cx="t.x" :cy="y(t.row)" r="2.2" fill="var(--color-ink)" />
   </svg>
 </template>

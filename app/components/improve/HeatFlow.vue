@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { type SankeyLink, type SankeyNode, sankey, sankeyJustify, sankeyLinkHorizontal } from 'd3-sankey'
-import { type HeatLink, type HeatNode, heatFlow } from '~~/core/year/account/heat-flow'
+import { sankey, sankeyJustify, type SankeyLink, sankeyLinkHorizontal, type SankeyNode } from 'd3-sankey'
+import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'
 import type { Energy } from '~~/core/year/result'
 
@@ -18,11 +18,19 @@ const W = computed(() => (narrow.value ? 380 : 820))
 /** Height of the bands of the larger year, and room between two ends for their two lines of text, px. */
 const BANDS = 230
 const GAP = 34
-const COLOURS = { bought: 'var(--color-ink)', free: 'var(--color-verdigris)', passes: 'var(--color-copper)', lost: 'var(--color-line-strong)', useful: 'var(--color-verdigris)' }
+const COLOURS = {
+  bought: 'var(--color-ink)',
+  free: 'var(--color-verdigris)',
+  passes: 'var(--color-copper)',
+  lost: 'var(--color-line-strong)',
+  useful: 'var(--color-verdigris)',
+}
 
 const graph = computed(() => {
   const { nodes, links } = heatFlow(props.energy)
-  const size = cameInKwh({ energy: props.energy }) / Math.max(1, cameInKwh({ energy: props.scaleTo }), cameInKwh({ energy: props.energy }))
+  const size =
+    cameInKwh({ energy: props.energy }) /
+    Math.max(1, cameInKwh({ energy: props.scaleTo }), cameInKwh({ energy: props.energy }))
   const ends = nodes.filter((n) => n.role === 'lost' || n.role === 'useful').length
   const height = BANDS * size + GAP * (ends - 1)
   return sankey<HeatNode, HeatLink>()
@@ -35,9 +43,9 @@ const graph = computed(() => {
       [2, 14],
       [W.value - (narrow.value ? 128 : 200), 14 + height],
     ])({
-      nodes: nodes.map((n) => ({ ...n })),
-      links: links.map((l) => ({ ...l, source: l.from, target: l.to, value: l.kwh })),
-    })
+    nodes: nodes.map((n) => ({ ...n })),
+    links: links.map((l) => ({ ...l, source: l.from, target: l.to, value: l.kwh })),
+  })
 })
 const path = sankeyLinkHorizontal<N, L>()
 const role = (l: L) => (l.target as N).role
@@ -49,15 +57,51 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
 
 <template>
   <div ref="box">
-    <svg :viewBox="`0 0 ${W} ${height}`" class="mt-2 block w-full" role="img" :aria-label="`Heat flow of ${units.energy(total)} that came in; the table below has the figures`">
-      <path v-for="(l, i) in graph.links" :key="i" :d="path(l) ?? ''" fill="none" :stroke="COLOURS[role(l)]" :stroke-width="Math.max(1, l.width ?? 0)" stroke-opacity="0.35" />
+    <svg
+      :viewBox="`0 0 ${W} ${height}`"
+      class="mt-2 block w-full"
+      role="img"
+      :aria-label="`Heat flow of ${units.energy(total)} that came in; the table below has the figures`"
+    >
+      <path
+        v-for="(l, i) in graph.links"
+        :key="i"
+        :d="path(l) ?? ''"
+        fill="none"
+        :stroke="COLOURS[role(l)]"
+        :stroke-width="Math.max(1, l.width ?? 0)"
+        stroke-opacity="0.35"
+      />
       <g v-for="n in graph.nodes" :key="n.id">
-        <rect :x="n.x0" :y="n.y0" :width="(n.x1 ?? 0) - (n.x0 ?? 0)" :height="Math.max(1.5, (n.y1 ?? 0) - (n.y0 ?? 0))" :fill="COLOURS[n.role]" />
-        <text v-if="isEnd(n)" :x="(n.x1 ?? 0) + 6" :y="((n.y0 ?? 0) + (n.y1 ?? 0)) / 2 - 1" font-size="13" fill="var(--color-ink)">
+        <rect
+          :x="n.x0"
+          :y="n.y0"
+          :width="(n.x1 ?? 0) - (n.x0 ?? 0)"
+          :height="Math.max(1.5, (n.y1 ?? 0) - (n.y0 ?? 0))"
+          :fill="COLOURS[n.role]"
+        />
+        <text
+          v-if="isEnd(n)"
+          :x="(n.x1 ?? 0) + 6"
+          :y="((n.y0 ?? 0) + (n.y1 ?? 0)) / 2 - 1"
+          font-size="13"
+          fill="var(--color-ink)"
+        >
           <tspan font-weight="600">{{ n.name }}</tspan>
-          <tspan :x="(n.x1 ?? 0) + 6" dy="14" fill="var(--color-ink-soft)">{{ units.energy(n.value ?? 0) }}, {{ share(n.value ?? 0) }}</tspan>
+          <tspan :x="(n.x1 ?? 0) + 6" dy="14" fill="var(--color-ink-soft)">
+            {{ units.energy(n.value ?? 0) }}, {{ share(n.value ?? 0) }}
+          </tspan>
         </text>
-        <text v-else-if="!narrow || n.role === 'bought' || n.role === 'free'" :x="n.x0" :y="(n.y0 ?? 0) - 4" font-size="13" fill="var(--color-ink)"><tspan font-weight="600">{{ n.name }}</tspan> {{ units.energy(n.value ?? 0) }}</text>
+        <text
+          v-else-if="!narrow || n.role === 'bought' || n.role === 'free'"
+          :x="n.x0"
+          :y="(n.y0 ?? 0) - 4"
+          font-size="13"
+          fill="var(--color-ink)"
+        >
+          <tspan font-weight="600">{{ n.name }}</tspan>
+          {{ units.energy(n.value ?? 0) }}
+        </text>
       </g>
     </svg>
     <details>
@@ -66,7 +110,8 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
         <tbody>
           <tr v-for="l in heatFlow(energy).links" :key="l.from + l.to" class="border-b border-line">
             <th class="py-1 text-left font-normal">{{ graph.nodes.find((n) => n.id === l.to)?.name }}</th>
-            <td class="text-right">{{ units.energy(l.kwh) }}</td><td class="text-right">{{ share(l.kwh) }}</td>
+            <td class="text-right">{{ units.energy(l.kwh) }}</td>
+            <td class="text-right">{{ share(l.kwh) }}</td>
           </tr>
         </tbody>
       </table>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { Bar } from 'vue-chartjs'
 import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
+import { Bar } from 'vue-chartjs'
 import type { YearResult } from '~~/core/year/result'
 
 /** Cost month by month, as found and with the package. */
@@ -22,11 +22,20 @@ const options = computed(() => ({
   animation: false as const,
   plugins: {
     legend: { align: 'start' as const, labels: { boxWidth: 14, color: '#25221d' } },
-    tooltip: { callbacks: { label: (c: { dataset: { label?: string }; raw: unknown }) => `${c.dataset.label}: ${units.value.money(c.raw as number)}` } },
+    tooltip: {
+      callbacks: {
+        label: (c: { dataset: { label?: string }; raw: unknown }) =>
+          `${c.dataset.label}: ${units.value.money(c.raw as number)}`,
+      },
+    },
   },
   scales: {
     x: { grid: { display: false } },
-    y: { beginAtZero: true, grid: { color: '#cfc4af' }, ticks: { callback: (v: string | number) => units.value.money(Number(v)).replace(/[.,]00$/, '') } },
+    y: {
+      beginAtZero: true,
+      grid: { color: '#cfc4af' },
+      ticks: { callback: (v: string | number) => units.value.money(Number(v)).replace(/[.,]00$/, '') },
+    },
   },
 }))
 </script>
@@ -34,11 +43,19 @@ const options = computed(() => ({
 <template>
   <div>
     <p class="caption">Money a month: energy, standing charges and water</p>
-    <div class="h-64"><Bar :data="data" :options="options" aria-label="Cost month by month, as found and with the package" role="img" /></div>
+    <div class="h-64">
+      <Bar :data="data" :options="options" aria-label="Cost month by month, as found and with the package" role="img" />
+    </div>
     <details>
       <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
       <table class="w-full max-w-md text-sm">
-        <thead><tr><th class="text-left">Month</th><th class="text-right">As found</th><th class="text-right">{{ name }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th class="text-left">Month</th>
+            <th class="text-right">As found</th>
+            <th class="text-right">{{ name }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="(m, i) in MONTHS" :key="m" class="border-b border-line">
             <th class="py-1 text-left font-normal">{{ m }}</th>

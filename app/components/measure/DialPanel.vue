@@ -6,10 +6,12 @@ import { SetpointC } from '~~/core/study/controls'
 const table = useStudy()
 const wantedC = ref(60)
 const dials = computed(() =>
-  table.study!.plant.heaters
-    .map((heater) => ({
+  table
+    .study!.plant.heaters.map((heater) => ({
       heater,
-      marks: table.study!.readings.filter((r) => r.kind === 'dial' && r.where === heater.id).map((r) => ({ division: Number(r.values.division), tempC: Number(r.values.hotC) })),
+      marks: table
+        .study!.readings.filter((r) => r.kind === 'dial' && r.where === heater.id)
+        .map((r) => ({ division: Number(r.values.division), tempC: Number(r.values.hotC) })),
     }))
     .filter((d) => d.marks.length > 0)
     .map((d) => ({ ...d, answer: dialFor(d.marks, wantedC.value) })),
@@ -20,9 +22,19 @@ const dials = computed(() =>
   <section v-if="dials.length" aria-label="Dial without degrees" class="mt-4 border-l-4 border-copper pl-3">
     <h2 class="text-base">Dial without degrees</h2>
     <div v-for="d in dials" :key="d.heater.id" class="mt-1 grid items-end gap-3 sm:grid-cols-[10rem_1fr]">
-      <NumberField label="Wanted" quantity="temperature" switchable :schema="SetpointC" :value="wantedC" @change="(v) => (wantedC = v!)" />
+      <NumberField
+        label="Wanted"
+        quantity="temperature"
+        switchable
+        :schema="SetpointC"
+        :value="wantedC"
+        @change="(v) => (wantedC = v!)"
+      />
       <p>
-        <template v-if="'division' in d.answer">Put the dial of {{ d.heater.name }} at division <b class="text-xl">{{ d.answer.division.toFixed(1) }}</b>, by {{ d.marks.length }} marks. Then draw, wait until it rests, and read again.</template>
+        <template v-if="'division' in d.answer"
+          >Put the dial of {{ d.heater.name }} at division <b class="text-xl">{{ d.answer.division.toFixed(1) }}</b>, by
+          {{ d.marks.length }} marks. Then draw, wait until it rests, and read again.</template
+        >
         <template v-else>{{ d.answer.reason }}</template>
       </p>
     </div>

@@ -8,9 +8,14 @@ const years = useYears()
 const result = shallowRef<Fit | null>(null)
 const working = ref(false)
 const nothing = ref(false)
-const enough = computed(() => table.study!.readings.filter((r) => r.kind !== 'note' && r.kind !== 'sum' && r.kind !== 'event').length > 1)
+const enough = computed(
+  () => table.study!.readings.filter((r) => r.kind !== 'note' && r.kind !== 'sum' && r.kind !== 'event').length > 1,
+)
 // A fit belongs to the study it was made of.
-watch(() => table.study, () => (result.value = null))
+watch(
+  () => table.study,
+  () => (result.value = null),
+)
 
 async function run() {
   working.value = true
@@ -21,22 +26,38 @@ async function run() {
 }
 function take() {
   const fitted = result.value
-  if (fitted && table.replace(() => fitted.study)) useNotice().say({ text: 'The study stands as the readings together say.' })
+  if (fitted && table.replace(() => fitted.study))
+    useNotice().say({ text: 'The study stands as the readings together say.' })
 }
 const settled = computed(() => result.value?.corrections.filter((c) => c.settled) ?? [])
 const open = computed(() => result.value?.corrections.filter((c) => !c.settled) ?? [])
-const write = (c: Correction, x: number) => (c.figure.quantity ? table.units.figure(c.figure.quantity, x) : x.toFixed(c.figure.decimals ?? 2))
+const write = (c: Correction, x: number) =>
+  c.figure.quantity ? table.units.figure(c.figure.quantity, x) : x.toFixed(c.figure.decimals ?? 2)
 </script>
 
 <template>
   <section v-if="enough" aria-label="All readings together" class="mt-3">
-    <button v-if="!result" class="tool" :disabled="working" @click="run"><Scale :size="17" />{{ working ? 'Fitting…' : 'Fit all readings together' }}</button>
+    <button v-if="!result" class="tool" :disabled="working" @click="run">
+      <Scale :size="17" />{{ working ? 'Fitting…' : 'Fit all readings together' }}
+    </button>
     <p v-if="nothing" class="caption mt-1" role="status">No reading in the log can be held against the study yet.</p>
     <div v-if="result" class="border-l-4 border-copper pl-3">
       <h2 class="text-base">All readings together say</h2>
-      <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Corrections, in a table that scrolls sideways">
+      <div
+        class="relative overflow-x-auto"
+        tabindex="0"
+        role="region"
+        aria-label="Corrections, in a table that scrolls sideways"
+      >
         <table class="mt-1 w-full max-w-3xl text-sm">
-          <thead><tr class="border-b border-ink text-left"><th class="py-1">Corrected</th><th class="text-right">stands at</th><th class="text-right">would be</th><th class="pl-3 text-right">doubt left</th></tr></thead>
+          <thead>
+            <tr class="border-b border-ink text-left">
+              <th class="py-1">Corrected</th>
+              <th class="text-right">stands at</th>
+              <th class="text-right">would be</th>
+              <th class="pl-3 text-right">doubt left</th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="c in settled" :key="c.path" class="border-b border-line">
               <th class="py-1 pr-2 text-left font-normal">{{ c.label }}</th>
@@ -47,7 +68,9 @@ const write = (c: Correction, x: number) => (c.figure.quantity ? table.units.fig
           </tbody>
         </table>
       </div>
-      <p v-if="open.length" class="caption mt-1">Undetermined by these readings: {{ open.map((c) => c.label.toLowerCase()).join(', ') }}.</p>
+      <p v-if="open.length" class="caption mt-1">
+        Undetermined by these readings: {{ open.map((c) => c.label.toLowerCase()).join(', ') }}.
+      </p>
       <div class="mt-2 flex flex-wrap gap-2">
         <button class="tool tool-main" @click="take"><Check :size="17" />Correct the study</button>
         <button class="tool tool-bare" @click="result = null">Leave it as it is</button>

@@ -22,17 +22,34 @@ watch(
   () => {
     values.value = { ...kind.value.begin }
     touched.value = new Set()
-    where.value = kind.value.at === 'tap' ? table.study!.pipes.taps[0]!.id : kind.value.at === 'heater' ? table.study!.plant.heaters[0]!.id : null
+    where.value =
+      kind.value.at === 'tap'
+        ? table.study!.pipes.taps[0]!.id
+        : kind.value.at === 'heater'
+          ? table.study!.plant.heaters[0]!.id
+          : null
     note.value = ''
     photo.value = null
   },
   { immediate: true },
 )
 /** The points of a climb are taken by their own clock. */
-const fields = computed(() => Object.fromEntries(Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap')))
-const places = computed(() => (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({ value: x.id as string | null, name: x.name })))
+const fields = computed(() =>
+  Object.fromEntries(
+    Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap'),
+  ),
+)
+const places = computed(() =>
+  (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({
+    value: x.id as string | null,
+    name: x.name,
+  })),
+)
 const reading = computed((): Reading => ({
-  id: freshId('reading', table.study!.readings.map((r) => r.id)),
+  id: freshId(
+    'reading',
+    table.study!.readings.map((r) => r.id),
+  ),
   takenAt: localIso(new Date()),
   kind: props.kind,
   sum: null,
@@ -43,10 +60,21 @@ const reading = computed((): Reading => ({
   adopted: null,
 }))
 const checked = computed(() => kind.value.input.safeParse(reading.value.values))
-const judgement = computed(() => (checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null))
+const judgement = computed(() =>
+  checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null,
+)
 /** What a touched field still wants; one that nobody has been to yet is just empty. */
-const faults = computed((): SumFault[] => (checked.value.success ? [] : checked.value.error.issues.map((i) => ({ field: i.path.join('.'), message: 'is needed' })).filter((f) => touched.value.has(f.field))))
-const taps = computed(() => [{ value: '', name: 'choose…' }, ...table.study!.pipes.taps.filter((t) => t.id !== where.value).map((t) => ({ value: t.id, name: t.name }))])
+const faults = computed((): SumFault[] =>
+  checked.value.success
+    ? []
+    : checked.value.error.issues
+        .map((i) => ({ field: i.path.join('.'), message: 'is needed' }))
+        .filter((f) => touched.value.has(f.field)),
+)
+const taps = computed(() => [
+  { value: '', name: 'choose…' },
+  ...table.study!.pipes.taps.filter((t) => t.id !== where.value).map((t) => ({ value: t.id, name: t.name })),
+])
 
 function set(name: string, value: unknown) {
   touched.value = new Set([...touched.value, name])
@@ -62,7 +90,11 @@ function keep(adoptToo: boolean) {
   })
   if (!made) return
   if (props.kind === 'climb') localStorage.removeItem('bagno-climb-start')
-  say({ text: adoptToo ? `“${kind.value.title}” is in the log and corrects the study.` : `“${kind.value.title}” is in the log.` })
+  say({
+    text: adoptToo
+      ? `“${kind.value.title}” is in the log and corrects the study.`
+      : `“${kind.value.title}” is in the log.`,
+  })
   emit('close')
 }
 async function picture(event: Event) {
@@ -80,18 +112,49 @@ async function picture(event: Event) {
 <template>
   <section :aria-label="kind.title" class="border-y-2 border-ink py-3">
     <div class="flex items-start justify-between gap-2">
-      <div><h2 class="text-xl">{{ kind.title }}</h2><p class="text-sm text-ink-soft">{{ kind.how }}</p></div>
-      <button class="tool tool-bare px-2" aria-label="Close the reading" @click="emit('close')"><X :size="20" /></button>
+      <div>
+        <h2 class="text-xl">{{ kind.title }}</h2>
+        <p class="text-sm text-ink-soft">{{ kind.how }}</p>
+      </div>
+      <button class="tool tool-bare px-2" aria-label="Close the reading" @click="emit('close')">
+        <X :size="20" />
+      </button>
     </div>
     <TimedClimb v-if="kind.kind === 'climb'" :points="String(values.points ?? '')" @change="(p) => set('points', p)" />
     <StopWatch v-if="'seconds' in kind.input.shape" class="mt-2" @took="(s) => set('seconds', s)" />
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
-      <ChoiceField v-if="kind.at" :label="kind.at === 'tap' ? 'Tap' : 'Heater'" :value="where" :choices="places" @change="(v) => (where = v)" />
-      <ChoiceField v-if="'otherTap' in kind.input.shape" label="The other tap" :value="String(values.otherTap ?? '')" :choices="taps" @change="(v) => set('otherTap', v || undefined)" />
-      <SumField v-for="(schema, name) in fields" :key="`${kind.kind}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="values[name]" :faults="faults" @change="(v) => set(String(name), v)" />
+      <ChoiceField
+        v-if="kind.at"
+        :label="kind.at === 'tap' ? 'Tap' : 'Heater'"
+        :value="where"
+        :choices="places"
+        @change="(v) => (where = v)"
+      />
+      <ChoiceField
+        v-if="'otherTap' in kind.input.shape"
+        label="The other tap"
+        :value="String(values.otherTap ?? '')"
+        :choices="taps"
+        @change="(v) => set('otherTap', v || undefined)"
+      />
+      <SumField
+        v-for="(schema, name) in fields"
+        :key="`${kind.kind}-${name}`"
+        :name="String(name)"
+        :path="String(name)"
+        :schema="schema"
+        :value="values[name]"
+        :faults="faults"
+        @change="(v) => set(String(name), v)"
+      />
     </div>
     <template v-if="judgement">
-      <WorkedSum v-if="Object.keys(judgement.results).length || judgement.worked.notes.length" class="mt-3" :worked="judgement.worked" :results="judgement.results" />
+      <WorkedSum
+        v-if="Object.keys(judgement.results).length || judgement.worked.notes.length"
+        class="mt-3"
+        :worked="judgement.worked"
+        :results="judgement.results"
+      />
       <VerdictLine v-if="judgement.verdict" :verdict="judgement.verdict" />
     </template>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
@@ -99,17 +162,33 @@ async function picture(event: Event) {
       <div>
         <label class="caption block" for="reading-photo">Picture</label>
         <div class="flex items-center gap-2">
-          <label class="tool focus-within:outline-2 focus-within:outline-copper"><Camera :size="18" />Take or choose<input id="reading-photo" type="file" accept="image/*" capture="environment" class="sr-only" @change="picture" /></label>
+          <label class="tool focus-within:outline-2 focus-within:outline-copper"
+            ><Camera :size="18" />Take or choose<input
+              id="reading-photo"
+              type="file"
+              accept="image/*"
+              capture="environment"
+              class="sr-only"
+              @change="picture"
+          /></label>
           <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
         </div>
         <p v-if="trouble" class="mt-1 text-sm text-alarm" role="alert">{{ trouble }}</p>
       </div>
     </div>
     <div class="mt-3 flex flex-wrap gap-2">
-      <button v-if="judgement?.offers.length" class="tool tool-main" @click="keep(true)"><NotebookPen :size="18" />Keep and correct the study</button>
-      <button class="tool" :disabled="!checked.success" @click="keep(false)"><NotebookPen :size="18" />Keep in the log</button>
+      <button v-if="judgement?.offers.length" class="tool tool-main" @click="keep(true)">
+        <NotebookPen :size="18" />Keep and correct the study
+      </button>
+      <button class="tool" :disabled="!checked.success" @click="keep(false)">
+        <NotebookPen :size="18" />Keep in the log
+      </button>
     </div>
-    <p v-if="!checked.success" class="caption mt-1">Type what was read; the result shows as soon as it can be worked out.</p>
-    <ul v-if="judgement?.offers.length" class="caption mt-1"><li v-for="o in judgement.offers" :key="o.path">Would correct: {{ o.label }}.</li></ul>
+    <p v-if="!checked.success" class="caption mt-1">
+      Type what was read; the result shows as soon as it can be worked out.
+    </p>
+    <ul v-if="judgement?.offers.length" class="caption mt-1">
+      <li v-for="o in judgement.offers" :key="o.path">Would correct: {{ o.label }}.</li>
+    </ul>
   </section>
 </template>

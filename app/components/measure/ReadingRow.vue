@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { Trash2, Undo2, Check } from '@lucide/vue'
+import { Check, Trash2, Undo2 } from '@lucide/vue'
 import { adopt, unAdopt } from '~~/core/readings/adopt'
 import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
-import { sumNamed } from '~~/core/sums/registry'
 import type { Reading } from '~~/core/study/readings'
-import { FIGURES, type FieldName } from '~~/core/sums/fields'
+import { type FieldName, FIGURES } from '~~/core/sums/fields'
+import { sumNamed } from '~~/core/sums/registry'
 
 /** A line of the log: what was read, what it came to, whether it agrees, and whether the study has taken it over. */
 const props = defineProps<{ reading: Reading }>()
@@ -13,28 +13,45 @@ const judgement = computed(() => judge(table.study!, props.reading))
 const title = computed(() => titleOf(props.reading))
 const place = computed(() => {
   const { where } = props.reading
-  return where === null ? '' : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ?? 'no longer there')
+  return where === null
+    ? ''
+    : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ??
+        'no longer there')
 })
-const when = computed(() => new Date(props.reading.takenAt).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }))
+const when = computed(() =>
+  new Date(props.reading.takenAt).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }),
+)
 /** What was read, as it was read: only the fields, not what a sum made of them. */
 const read = computed(() => {
-  const fields = props.reading.kind === 'sum' ? Object.keys(sumNamed(props.reading.sum ?? '')?.results ?? {}) : Object.keys(kindOf(props.reading)?.input.shape ?? {})
+  const fields =
+    props.reading.kind === 'sum'
+      ? Object.keys(sumNamed(props.reading.sum ?? '')?.results ?? {})
+      : Object.keys(kindOf(props.reading)?.input.shape ?? {})
   const results = sumNamed(props.reading.sum ?? '')?.results
   return Object.entries(props.reading.values)
     .filter(([name]) => fields.length === 0 || fields.includes(name))
     .map(([name, value]) => {
       const figure = results?.[name] ?? FIGURES[name as FieldName]
-      if (name === 'otherTap') return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a tap no longer there'}`
+      if (name === 'otherTap')
+        return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a tap no longer there'}`
       if (typeof value === 'string') return value
-      const text = figure?.quantity ? table.units.figure(figure.quantity, value, figure.decimals) : `${Number(value.toPrecision(4))} ${figure?.unit?.replace('money', table.study!.prices.currency) ?? ''}`.trim()
+      const text = figure?.quantity
+        ? table.units.figure(figure.quantity, value, figure.decimals)
+        : `${Number(value.toPrecision(4))} ${figure?.unit?.replace('money', table.study!.prices.currency) ?? ''}`.trim()
       return `${(figure?.label ?? name).toLowerCase()} ${text}`
     })
     .join(', ')
 })
-const remove = () => table.replace((s) => {
-  const back = unAdopt(s, props.reading.id)
-  return { ...back, readings: back.readings.filter((r) => r.id !== props.reading.id) }
-})
+const remove = () =>
+  table.replace((s) => {
+    const back = unAdopt(s, props.reading.id)
+    return { ...back, readings: back.readings.filter((r) => r.id !== props.reading.id) }
+  })
 </script>
 
 <template>
@@ -45,18 +62,39 @@ const remove = () => table.replace((s) => {
           <b class="font-display">{{ title }}</b>
           <span v-if="place">{{ place }}</span>
           <span class="caption">{{ when }}</span>
-          <span v-if="reading.adopted" class="flex items-center gap-1 text-sm font-semibold text-verdigris"><Check :size="15" />in the study</span>
+          <span v-if="reading.adopted" class="flex items-center gap-1 text-sm font-semibold text-verdigris"
+            ><Check :size="15" />in the study</span
+          >
         </p>
         <p class="text-sm">{{ read }}</p>
         <p v-if="reading.note" class="text-sm text-ink-soft">{{ reading.note }}</p>
         <VerdictLine v-if="judgement?.verdict && !reading.adopted" :verdict="judgement.verdict" />
-        <p v-for="n in judgement?.worked.notes ?? []" :key="n" class="mt-1 border-l-4 border-line-strong pl-2 text-sm">{{ n }}</p>
+        <p v-for="n in judgement?.worked.notes ?? []" :key="n" class="mt-1 border-l-4 border-line-strong pl-2 text-sm">
+          {{ n }}
+        </p>
       </div>
-      <img v-if="reading.photo" :src="reading.photo" :alt="`Picture with ${title}`" class="max-h-20 max-w-24 rounded-sm" />
+      <img
+        v-if="reading.photo"
+        :src="reading.photo"
+        :alt="`Picture with ${title}`"
+        class="max-h-20 max-w-24 rounded-sm"
+      />
       <div class="flex shrink-0 flex-col items-end sm:flex-row">
-        <button v-if="reading.adopted" class="tool tool-bare px-2" :aria-label="`Take ${title} back out of the study`" title="Take it back out of the study" @click="table.replace((s) => unAdopt(s, reading.id))"><Undo2 :size="18" /></button>
-        <button v-else-if="judgement?.offers.length" class="tool" @click="table.replace((s) => adopt(s, reading.id))">Adopt<span class="sr-only"> {{ title }} {{ place }}</span></button>
-        <button class="tool tool-bare px-2" :aria-label="`Delete ${title}`" @click="remove"><Trash2 :size="18" /></button>
+        <button
+          v-if="reading.adopted"
+          class="tool tool-bare px-2"
+          :aria-label="`Take ${title} back out of the study`"
+          title="Take it back out of the study"
+          @click="table.replace((s) => unAdopt(s, reading.id))"
+        >
+          <Undo2 :size="18" />
+        </button>
+        <button v-else-if="judgement?.offers.length" class="tool" @click="table.replace((s) => adopt(s, reading.id))">
+          Adopt<span class="sr-only"> {{ title }} {{ place }}</span>
+        </button>
+        <button class="tool tool-bare px-2" :aria-label="`Delete ${title}`" @click="remove">
+          <Trash2 :size="18" />
+        </button>
       </div>
     </div>
   </li>

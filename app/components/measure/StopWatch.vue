@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { Flag, Square, Timer } from '@lucide/vue'
+import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 
 /** A stopwatch that goes on while the screen is locked and after a reload: only its start is kept. */
 const emit = defineEmits<{ took: [seconds: number] }>()
@@ -22,7 +22,9 @@ function take() {
   <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Stopwatch">
     <button v-if="!startedAt" type="button" class="tool" @click="start"><Timer :size="18" />Start the watch</button>
     <template v-else>
-      <button type="button" class="tool tool-main" @click="take"><Flag :size="18" />Take <b class="w-16 text-right text-lg" role="timer">{{ seconds.toFixed(1) }} s</b></button>
+      <button type="button" class="tool tool-main" @click="take">
+        <Flag :size="18" />Take <b class="w-16 text-right text-lg" role="timer">{{ seconds.toFixed(1) }} s</b>
+      </button>
       <button type="button" class="tool tool-bare" @click="startedAt = 0"><Square :size="16" />Drop</button>
     </template>
   </div>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
-import { CategoryScale, Chart, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js'
-import { Line } from 'vue-chartjs'
 import { Play, Trash2 } from '@lucide/vue'
-import { readClimb, steadyOf, writeClimb, type ClimbPoint } from '~~/core/readings/climb'
+import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
+import { Line } from 'vue-chartjs'
+import { type ClimbPoint, readClimb, steadyOf, writeClimb } from '~~/core/readings/climb'
 import { parseQuantity } from '~~/core/units/parse'
 import { fromMetric, unitOf } from '~~/core/units/quantities'
 
@@ -43,14 +43,24 @@ function drop() {
 }
 function add() {
   const c = parseQuantity('temperature', table.units.system, typed.value)
-  if (c === null || c < 0 || c > 100) return void (error.value = `Reading: a temperature from ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
+  if (c === null || c < 0 || c > 100)
+    return void (error.value = `Reading: a temperature from ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
   error.value = ''
   typed.value = ''
   const s = Math.round((Date.now() - startedAt.value) / 100) / 10
   put([...points.value.filter((p) => p.s < s), { s, c }])
 }
 const data = computed(() => ({
-  datasets: [{ label: 'Climb', data: points.value.map((p) => ({ x: p.s, y: shown(p.c) })), borderColor: '#8f4318', backgroundColor: '#8f4318', pointRadius: 4, tension: 0 }],
+  datasets: [
+    {
+      label: 'Climb',
+      data: points.value.map((p) => ({ x: p.s, y: shown(p.c) })),
+      borderColor: '#8f4318',
+      backgroundColor: '#8f4318',
+      pointRadius: 4,
+      tension: 0,
+    },
+  ],
 }))
 const options = computed(() => ({
   animation: false as const,
@@ -66,12 +76,21 @@ const options = computed(() => ({
 
 <template>
   <div class="mt-2" role="group" aria-label="Timed readings">
-    <button v-if="!startedAt" type="button" class="tool tool-main" @click="start"><Play :size="18" />Tap open: start</button>
+    <button v-if="!startedAt" type="button" class="tool tool-main" @click="start">
+      <Play :size="18" />Tap open: start
+    </button>
     <form v-else class="flex flex-wrap items-end gap-2" @submit.prevent="add">
       <b class="w-20 pb-2 text-right text-lg" role="timer">{{ Math.max(0, (now - startedAt) / 1000).toFixed(0) }} s</b>
       <div>
         <label for="climb-reading" class="caption block">Reading now, {{ unit.label }}</label>
-        <input id="climb-reading" v-model="typed" class="entry w-28!" inputmode="decimal" autocomplete="off" :aria-invalid="error !== ''" />
+        <input
+          id="climb-reading"
+          v-model="typed"
+          class="entry w-28!"
+          inputmode="decimal"
+          autocomplete="off"
+          :aria-invalid="error !== ''"
+        />
       </div>
       <button class="tool tool-main">Put it down</button>
       <button type="button" class="tool tool-bare" @click="drop"><Trash2 :size="16" />Begin again</button>
@@ -82,6 +101,13 @@ const options = computed(() => ({
       <template v-else-if="steady === null">{{ points.length }} readings; still moving.</template>
       <b v-else class="text-verdigris">Steady at {{ table.units.temperature(steady) }}.</b>
     </p>
-    <div v-if="points.length > 1" class="mt-2 h-44" role="img" :aria-label="`Climb: ${points.map((p) => `${p.s} s ${table.units.temperature(p.c)}`).join(', ')}`"><Line :data="data" :options="options" /></div>
+    <div
+      v-if="points.length > 1"
+      class="mt-2 h-44"
+      role="img"
+      :aria-label="`Climb: ${points.map((p) => `${p.s} s ${table.units.temperature(p.c)}`).join(', ')}`"
+    >
+      <Line :data="data" :options="options" />
+    </div>
   </div>
 </template>

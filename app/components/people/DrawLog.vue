@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
-import { AMOUNT_UNITS, LARGEST_LOG, type LogMapping, TEMPERATURE_UNITS, guessMapping, readDrawLog, readTable } from '~~/core/study/draw-log'
+import {
+  AMOUNT_UNITS,
+  guessMapping,
+  LARGEST_LOG,
+  type LogMapping,
+  readDrawLog,
+  readTable,
+  TEMPERATURE_UNITS,
+} from '~~/core/study/draw-log'
 import { LoggedDraw } from '~~/core/study/people'
 import { mainsByMonth } from '~~/core/water/mains'
 
@@ -18,7 +26,10 @@ async function choose(event: Event) {
   input.value = ''
   if (!chosen) return
   file.value = null
-  if (chosen.size > LARGEST_LOG) return void (faults.value = [`“${chosen.name}” is ${(chosen.size / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`])
+  if (chosen.size > LARGEST_LOG)
+    return void (faults.value = [
+      `“${chosen.name}” is ${(chosen.size / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`,
+    ])
   const text = await chosen.text()
   const read = readTable(text)
   if ('fault' in read) return void (faults.value = [read.fault])
@@ -29,38 +40,102 @@ async function choose(event: Event) {
 function take() {
   const { site, pipes } = table.study!
   const months = mainsByMonth(site)
-  const answer = readDrawLog(file.value!.name, file.value!.text, mapping.value!, pipes.taps, months.reduce((s, c) => s + c / 12, 0))
+  const answer = readDrawLog(
+    file.value!.name,
+    file.value!.text,
+    mapping.value!,
+    pipes.taps,
+    months.reduce((s, c) => s + c / 12, 0),
+  )
   faults.value = answer.ok ? [] : answer.faults
   if (!answer.ok) return
   table.change('logged draws', (d) => void (d.people.draws = answer.draws))
-  say({ text: `${answer.draws.draws.length} draws of ${answer.draws.days} days from “${answer.draws.source}” make the year.` })
+  say({
+    text: `${answer.draws.draws.length} draws of ${answer.draws.days} days from “${answer.draws.source}” make the year.`,
+  })
   file.value = null
 }
 const put = (change: Partial<LogMapping>) => (mapping.value = { ...mapping.value!, ...change })
-const columns = computed(() => file.value?.columns.map((value) => ({ value, name: `${value} (${file.value!.sample[value] || 'empty'})` })) ?? [])
-const maybe = computed(() => [{ value: null as string | null, name: 'not in the file' }, ...columns.value.map((c) => ({ value: c.value as string | null, name: c.name }))])
+const columns = computed(
+  () =>
+    file.value?.columns.map((value) => ({ value, name: `${value} (${file.value!.sample[value] || 'empty'})` })) ?? [],
+)
+const maybe = computed(() => [
+  { value: null as string | null, name: 'not in the file' },
+  ...columns.value.map((c) => ({ value: c.value as string | null, name: c.name })),
+])
 const pick = <T extends string>(list: readonly T[]) => list.map((value) => ({ value, name: value as string }))
 </script>
 
 <template>
   <section aria-label="Logged draws" class="mt-4">
     <h3 class="text-base">Logged draws</h3>
-    <p class="caption">A file of separated values with a header: a time such as 2026-03-02 07:15, an amount, and if it has them the tap and the temperature.</p>
-    <p v-if="table.study!.people.draws.kind === 'logged'" class="text-sm">The year is made of {{ table.study!.people.draws.draws.length }} draws of {{ table.study!.people.draws.days }} days from “{{ table.study!.people.draws.source }}”, repeated.</p>
-    <label class="tool mt-1 focus-within:outline-2 focus-within:outline-copper"><FileUp :size="18" />File of draws (CSV)<input type="file" accept=".csv,.tsv,.txt,text/csv" class="sr-only" aria-label="File of draws (CSV)" @change="choose" /></label>
+    <p class="caption">
+      A file of separated values with a header: a time such as 2026-03-02 07:15, an amount, and if it has them the tap
+      and the temperature.
+    </p>
+    <p v-if="table.study!.people.draws.kind === 'logged'" class="text-sm">
+      The year is made of {{ table.study!.people.draws.draws.length }} draws of
+      {{ table.study!.people.draws.days }} days from “{{ table.study!.people.draws.source }}”, repeated.
+    </p>
+    <label class="tool mt-1 focus-within:outline-2 focus-within:outline-copper"
+      ><FileUp :size="18" />File of draws (CSV)<input
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv"
+        class="sr-only"
+        aria-label="File of draws (CSV)"
+        @change="choose"
+    /></label>
     <div v-if="file && mapping" class="mt-2 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField label="Time is in" :value="mapping.time" :choices="columns" @change="(time) => put({ time })" />
-      <ChoiceField label="Amount is in" :value="mapping.amount" :choices="columns" @change="(amount) => put({ amount })" />
-      <ChoiceField label="counted in" :value="mapping.amountUnit" :choices="pick(AMOUNT_UNITS)" @change="(amountUnit) => put({ amountUnit })" />
+      <ChoiceField
+        label="Amount is in"
+        :value="mapping.amount"
+        :choices="columns"
+        @change="(amount) => put({ amount })"
+      />
+      <ChoiceField
+        label="counted in"
+        :value="mapping.amountUnit"
+        :choices="pick(AMOUNT_UNITS)"
+        @change="(amountUnit) => put({ amountUnit })"
+      />
       <ChoiceField label="Tap is in" :value="mapping.tap" :choices="maybe" @change="(tap) => put({ tap })" />
-      <ChoiceField label="Draws without a tap are of" :value="mapping.tapId" :choices="taps.map((t) => ({ value: t.id, name: t.name }))" @change="(tapId) => put({ tapId })" />
-      <ChoiceField label="Temperature is in" :value="mapping.temperature" :choices="maybe" @change="(temperature) => put({ temperature })" />
-      <ChoiceField v-if="mapping.temperature" label="written in" :value="mapping.temperatureUnit" :choices="pick(TEMPERATURE_UNITS)" @change="(temperatureUnit) => put({ temperatureUnit })" />
-      <NumberField v-else label="All as warm as" quantity="temperature" :schema="LoggedDraw.shape.wantedC" :value="mapping.wantedC" @change="(v) => put({ wantedC: v! })" />
+      <ChoiceField
+        label="Draws without a tap are of"
+        :value="mapping.tapId"
+        :choices="taps.map((t) => ({ value: t.id, name: t.name }))"
+        @change="(tapId) => put({ tapId })"
+      />
+      <ChoiceField
+        label="Temperature is in"
+        :value="mapping.temperature"
+        :choices="maybe"
+        @change="(temperature) => put({ temperature })"
+      />
+      <ChoiceField
+        v-if="mapping.temperature"
+        label="written in"
+        :value="mapping.temperatureUnit"
+        :choices="pick(TEMPERATURE_UNITS)"
+        @change="(temperatureUnit) => put({ temperatureUnit })"
+      />
+      <NumberField
+        v-else
+        label="All as warm as"
+        quantity="temperature"
+        :schema="LoggedDraw.shape.wantedC"
+        :value="mapping.wantedC"
+        @change="(v) => put({ wantedC: v! })"
+      />
       <button class="tool tool-main self-end" @click="take">Take these draws</button>
       <button class="tool tool-bare self-end" @click="file = null">Leave it</button>
     </div>
-    <div v-if="faults.length" class="mt-2 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm" role="alert">
+    <div
+      v-if="faults.length"
+      class="mt-2 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm"
+      role="alert"
+    >
       <p class="font-semibold">The log was not taken; the draws stand as they were.</p>
       <p v-for="f in faults" :key="f">{{ f }}</p>
     </div>

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { dateOf } from '~~/core/calendar/names'
 import { DAY_NAMES } from '~~/core/calendar/week'
-import { DAYS, DAY_S } from '~~/core/calendar/year'
+import { DAY_S, DAYS } from '~~/core/calendar/year'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
 
@@ -33,30 +33,76 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
     <div class="flex flex-wrap items-end gap-2">
       <button class="tool" :disabled="week <= 0" @click="week--">Week before</button>
       <button class="tool" :disabled="week >= LAST - 1" @click="week++">Week after</button>
-      <p class="self-center text-sm">From {{ dateOf(days[0]!.day) }}: {{ days.reduce((s, d) => s + d.draws.length, 0) }} draws, {{ table.units.figure('volume', total, 0) }} at the taps. Another seed makes another year.</p>
+      <p class="self-center text-sm">
+        From {{ dateOf(days[0]!.day) }}: {{ days.reduce((s, d) => s + d.draws.length, 0) }} draws,
+        {{ table.units.figure('volume', total, 0) }} at the taps. Another seed makes another year.
+      </p>
     </div>
     <div ref="box">
-    <svg :viewBox="`0 0 ${W} ${days.length * ROW + 22}`" class="mt-2 block w-full" role="img" :aria-label="`Draws of seven days from ${dateOf(days[0]!.day)}; the table below has them all`">
-      <g v-for="h in [0, 6, 12, 18, 24]" :key="h">
-        <path :d="`M${along(h / 24)} 0V${days.length * ROW}`" stroke="var(--color-line)" />
-        <text :x="along(h / 24)" :y="days.length * ROW + 16" font-size="12" :text-anchor="h === 24 ? 'end' : h === 0 ? 'start' : 'middle'" fill="var(--color-ink-soft)">{{ String(h).padStart(2, '0') }}:00</text>
-      </g>
-      <g v-for="(d, i) in days" :key="d.day">
-        <text x="0" :y="i * ROW + 22" font-size="13" fill="var(--color-ink)">{{ DAY_NAMES[d.weekday]!.slice(0, 3) }} {{ dateOf(d.day) }}</text>
-        <path :d="`M${LEFT} ${(i + 1) * ROW - 3}H${W - 10}`" stroke="var(--color-line-strong)" />
-        <rect v-for="(w, k) in d.draws" :key="k" :x="along((w.startS % DAY_S) / DAY_S) - 1.5" :y="(i + 1) * ROW - 3 - high(w.litres)" width="3" :height="high(w.litres)" fill="var(--color-copper)">
-          <title>{{ clock(w.startS) }} {{ name(w.tapId) }}, {{ table.units.figure('volume', w.litres, 1) }} at {{ table.units.temperature(w.wantedC) }}</title>
-        </rect>
-      </g>
-    </svg>
+      <svg
+        :viewBox="`0 0 ${W} ${days.length * ROW + 22}`"
+        class="mt-2 block w-full"
+        role="img"
+        :aria-label="`Draws of seven days from ${dateOf(days[0]!.day)}; the table below has them all`"
+      >
+        <g v-for="h in [0, 6, 12, 18, 24]" :key="h">
+          <path :d="`M${along(h / 24)} 0V${days.length * ROW}`" stroke="var(--color-line)" />
+          <text
+            :x="along(h / 24)"
+            :y="days.length * ROW + 16"
+            font-size="12"
+            :text-anchor="h === 24 ? 'end' : h === 0 ? 'start' : 'middle'"
+            fill="var(--color-ink-soft)"
+          >
+            {{ String(h).padStart(2, '0') }}:00
+          </text>
+        </g>
+        <g v-for="(d, i) in days" :key="d.day">
+          <text x="0" :y="i * ROW + 22" font-size="13" fill="var(--color-ink)">
+            {{ DAY_NAMES[d.weekday]!.slice(0, 3) }} {{ dateOf(d.day) }}
+          </text>
+          <path :d="`M${LEFT} ${(i + 1) * ROW - 3}H${W - 10}`" stroke="var(--color-line-strong)" />
+          <rect
+            v-for="(w, k) in d.draws"
+            :key="k"
+            :x="along((w.startS % DAY_S) / DAY_S) - 1.5"
+            :y="(i + 1) * ROW - 3 - high(w.litres)"
+            width="3"
+            :height="high(w.litres)"
+            fill="var(--color-copper)"
+          >
+            <title>
+              {{ clock(w.startS) }} {{ name(w.tapId) }}, {{ table.units.figure('volume', w.litres, 1) }} at
+              {{ table.units.temperature(w.wantedC) }}
+            </title>
+          </rect>
+        </g>
+      </svg>
     </div>
-    <div class="mt-2 max-h-56 overflow-auto" tabindex="0" role="region" aria-label="Draws of the week, in a table that scrolls">
+    <div
+      class="mt-2 max-h-56 overflow-auto"
+      tabindex="0"
+      role="region"
+      aria-label="Draws of the week, in a table that scrolls"
+    >
       <table class="w-full text-sm">
-        <thead><tr class="text-left"><th>Day</th><th>Time</th><th>Tap</th><th class="text-right">At the tap</th><th class="text-right">Wanted</th></tr></thead>
+        <thead>
+          <tr class="text-left">
+            <th>Day</th>
+            <th>Time</th>
+            <th>Tap</th>
+            <th class="text-right">At the tap</th>
+            <th class="text-right">Wanted</th>
+          </tr>
+        </thead>
         <tbody>
           <template v-for="d in days" :key="d.day">
             <tr v-for="(w, k) in d.draws" :key="k" class="border-t border-line">
-              <td>{{ DAY_NAMES[d.weekday]!.slice(0, 3) }} {{ dateOf(d.day) }}</td><td>{{ clock(w.startS) }}</td><td>{{ name(w.tapId) }}</td><td class="text-right">{{ table.units.figure('volume', w.litres, 1) }}</td><td class="text-right">{{ table.units.temperature(w.wantedC) }}</td>
+              <td>{{ DAY_NAMES[d.weekday]!.slice(0, 3) }} {{ dateOf(d.day) }}</td>
+              <td>{{ clock(w.startS) }}</td>
+              <td>{{ name(w.tapId) }}</td>
+              <td class="text-right">{{ table.units.figure('volume', w.litres, 1) }}</td>
+              <td class="text-right">{{ table.units.temperature(w.wantedC) }}</td>
             </tr>
           </template>
         </tbody>

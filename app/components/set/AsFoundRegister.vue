@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RotateCcw } from '@lucide/vue'
-import { type Setting, restoreFound, settingText, settingsOf, wasChanged } from '~~/core/household/register'
+import { restoreFound, type Setting, settingsOf, settingText, wasChanged } from '~~/core/household/register'
 
 /** The register of every setting: what was found, what stands now, and the way back. */
 const table = useStudy()
@@ -16,24 +16,64 @@ const restore = (path: string | null) => table.replace((s) => restoreFound(s, pa
     <div class="flex flex-wrap items-end justify-between gap-2">
       <div>
         <h2 class="text-xl">As found, and as set</h2>
-        <p class="caption">{{ changed === 0 ? 'Nothing has been changed.' : `${changed} of ${rows.length} settings differ from what was found.` }}</p>
+        <p class="caption">
+          {{
+            changed === 0
+              ? 'Nothing has been changed.'
+              : `${changed} of ${rows.length} settings differ from what was found.`
+          }}
+        </p>
       </div>
       <div class="flex flex-wrap items-end gap-2">
-        <DateField label="Found on" :value="study.controls.foundOn" @change="(v) => table.change('found on', (d) => void (d.controls.foundOn = v))" />
-        <DateField label="Set on" :value="study.controls.setOn" @change="(v) => table.change('set on', (d) => void (d.controls.setOn = v))" />
-        <button class="tool" :disabled="study.controls.set === null" @click="restore(null)"><RotateCcw :size="17" />Put everything back as found</button>
+        <DateField
+          label="Found on"
+          :value="study.controls.foundOn"
+          @change="(v) => table.change('found on', (d) => void (d.controls.foundOn = v))"
+        />
+        <DateField
+          label="Set on"
+          :value="study.controls.setOn"
+          @change="(v) => table.change('set on', (d) => void (d.controls.setOn = v))"
+        />
+        <button class="tool" :disabled="study.controls.set === null" @click="restore(null)">
+          <RotateCcw :size="17" />Put everything back as found
+        </button>
       </div>
     </div>
-    <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="Register of settings, in a table that scrolls sideways">
+    <div
+      class="mt-2 overflow-x-auto"
+      tabindex="0"
+      role="region"
+      aria-label="Register of settings, in a table that scrolls sideways"
+    >
       <table class="w-full text-sm">
-        <thead><tr class="border-b border-ink text-left"><th class="py-1 pr-2">Where</th><th class="pr-2">Setting</th><th class="pr-2">Found</th><th class="pr-2">Now</th><th><span class="sr-only">Back</span></th></tr></thead>
+        <thead>
+          <tr class="border-b border-ink text-left">
+            <th class="py-1 pr-2">Where</th>
+            <th class="pr-2">Setting</th>
+            <th class="pr-2">Found</th>
+            <th class="pr-2">Now</th>
+            <th><span class="sr-only">Back</span></th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="s in rows" :key="s.path" class="border-b border-line" :data-setting="s.path">
             <td class="py-1 pr-2">{{ s.place }}</td>
             <td class="pr-2">{{ s.what }}</td>
             <td class="pr-2">{{ text(s, s.found) }}</td>
-            <td class="pr-2" :class="{ 'font-semibold text-copper': wasChanged(s) }">{{ wasChanged(s) ? text(s, s.now) : 'the same' }}</td>
-            <td class="text-right"><button v-if="wasChanged(s)" class="tool tool-bare mt-0 px-2 text-sm" :aria-label="`Back: ${s.what} of ${s.place}`" @click="restore(s.path)"><RotateCcw :size="15" />Back</button></td>
+            <td class="pr-2" :class="{ 'font-semibold text-copper': wasChanged(s) }">
+              {{ wasChanged(s) ? text(s, s.now) : 'the same' }}
+            </td>
+            <td class="text-right">
+              <button
+                v-if="wasChanged(s)"
+                class="tool tool-bare mt-0 px-2 text-sm"
+                :aria-label="`Back: ${s.what} of ${s.place}`"
+                @click="restore(s.path)"
+              >
+                <RotateCcw :size="15" />Back
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>

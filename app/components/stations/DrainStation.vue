@@ -6,24 +6,81 @@ import { Drain } from '~~/core/study/pipes'
 const table = useStudy()
 const drain = computed(() => table.study!.pipes.drain)
 const draining = computed(() => table.study!.pipes.taps.filter((t) => t.drains))
-const begin = () => table.change('drain', (d) => void (d.pipes.drain = { stackHeightM: 1.5, diameterMm: 110, toMainM: 5, toHeaterM: 8, tapIds: draining.value.filter((t) => t.kind === 'shower').map((t) => t.id), access: null }))
+const begin = () =>
+  table.change(
+    'drain',
+    (d) =>
+      void (d.pipes.drain = {
+        stackHeightM: 1.5,
+        diameterMm: 110,
+        toMainM: 5,
+        toHeaterM: 8,
+        tapIds: draining.value.filter((t) => t.kind === 'shower').map((t) => t.id),
+        access: null,
+      }),
+  )
 const put = (key: string, change: (drain: Drain) => void) => table.change(`drain ${key}`, (d) => change(d.pipes.drain!))
-const toggle = (id: string) => put('taps', (x) => void (x.tapIds = x.tapIds.includes(id) ? x.tapIds.filter((t) => t !== id) : [...x.tapIds, id]))
+const toggle = (id: string) =>
+  put('taps', (x) => void (x.tapIds = x.tapIds.includes(id) ? x.tapIds.filter((t) => t !== id) : [...x.tapIds, id]))
 </script>
 
 <template>
   <div v-if="drain" class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
-    <NumberField label="Upright stack that can be reached" quantity="length" :decimals="2" :schema="Drain.shape.stackHeightM" :value="drain.stackHeightM" @change="(v) => put('height', (x) => void (x.stackHeightM = v!))" />
-    <NumberField label="Its diameter" quantity="thickness" :schema="Drain.shape.diameterMm" :value="drain.diameterMm" @change="(v) => put('diameter', (x) => void (x.diameterMm = v!))" />
-    <NumberField label="From it to the cold main" quantity="length" :schema="Drain.shape.toMainM" :value="drain.toMainM" @change="(v) => put('main', (x) => void (x.toMainM = v!))" />
-    <NumberField label="From it to the heater" quantity="length" :schema="Drain.shape.toHeaterM" :value="drain.toHeaterM" @change="(v) => put('heater', (x) => void (x.toHeaterM = v!))" />
-    <LookedField label="Can be cut into and got at" :value="drain.access" @change="(v) => put('access', (x) => void (x.access = v))" />
+    <NumberField
+      label="Upright stack that can be reached"
+      quantity="length"
+      :decimals="2"
+      :schema="Drain.shape.stackHeightM"
+      :value="drain.stackHeightM"
+      @change="(v) => put('height', (x) => void (x.stackHeightM = v!))"
+    />
+    <NumberField
+      label="Its diameter"
+      quantity="thickness"
+      :schema="Drain.shape.diameterMm"
+      :value="drain.diameterMm"
+      @change="(v) => put('diameter', (x) => void (x.diameterMm = v!))"
+    />
+    <NumberField
+      label="From it to the cold main"
+      quantity="length"
+      :schema="Drain.shape.toMainM"
+      :value="drain.toMainM"
+      @change="(v) => put('main', (x) => void (x.toMainM = v!))"
+    />
+    <NumberField
+      label="From it to the heater"
+      quantity="length"
+      :schema="Drain.shape.toHeaterM"
+      :value="drain.toHeaterM"
+      @change="(v) => put('heater', (x) => void (x.toHeaterM = v!))"
+    />
+    <LookedField
+      label="Can be cut into and got at"
+      :value="drain.access"
+      @change="(v) => put('access', (x) => void (x.access = v))"
+    />
     <fieldset class="col-span-full">
       <legend class="caption">Taps that run down it</legend>
-      <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"><input type="checkbox" class="size-5 accent-copper" :checked="drain.tapIds.includes(t.id)" @change="toggle(t.id)" />{{ t.name }}</label>
+      <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
+        ><input
+          type="checkbox"
+          class="size-5 accent-copper"
+          :checked="drain.tapIds.includes(t.id)"
+          @change="toggle(t.id)"
+        />{{ t.name }}</label
+      >
     </fieldset>
-    <p class="caption col-span-full">Only water that drains while it fills can give heat back: showers, not baths. What a unit would give is among the sums (drain-recovery).</p>
-    <button class="tool tool-bare justify-self-start" @click="table.change('no drain', (d) => void (d.pipes.drain = null))"><Trash2 :size="17" />Not looked at</button>
+    <p class="caption col-span-full">
+      Only water that drains while it fills can give heat back: showers, not baths. What a unit would give is among the
+      sums (drain-recovery).
+    </p>
+    <button
+      class="tool tool-bare justify-self-start"
+      @click="table.change('no drain', (d) => void (d.pipes.drain = null))"
+    >
+      <Trash2 :size="17" />Not looked at
+    </button>
   </div>
   <div v-else>
     <p>Nobody has looked at the drain of this household.</p>

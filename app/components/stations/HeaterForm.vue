@@ -9,7 +9,16 @@ import { HeaterControl } from '~~/core/study/controls'
 import { BurnerFuel, FireFuel } from '~~/core/study/fuels'
 import { carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning } from '~~/core/study/heater-kinds'
 import { valueAt, withValueAt } from '~~/core/study/paths'
-import { BACKUPS, type Backup, BoilerCoil, FUNCTION_STATES, HEATER_FUNCTIONS, HeatPump, type Heater, OUTPUT_HOLDS } from '~~/core/study/plant'
+import {
+  type Backup,
+  BACKUPS,
+  BoilerCoil,
+  FUNCTION_STATES,
+  type Heater,
+  HEATER_FUNCTIONS,
+  HeatPump,
+  OUTPUT_HOLDS,
+} from '~~/core/study/plant'
 
 /** One heater: its figures, what it has, and how it was found set. */
 const props = defineProps<{ heater: Heater }>()
@@ -19,14 +28,26 @@ const at = (path: string) => `plant.heaters.${props.heater.id}.${path}`
 const figure = (path: string) => valueAt(props.heater, path) as number | null
 const put = (path: string, value: unknown) => table.replace((s) => withValueAt(s, at(path), value))
 const control = computed(() => table.study!.controls.found.heaters[props.heater.id]!)
-const putControl = (key: string, value: unknown) => table.replace((s) => withValueAt(s, `controls.found.heaters.${props.heater.id}.${key}`, value))
-const fuels = computed(() => ('carrier' in props.heater ? ((BurnerFuel.options as readonly string[]).includes(props.heater.carrier) ? BurnerFuel.options : FireFuel.options) : []).map((value) => ({ value: value as string, name: CARRIER_NAMES[value] })))
+const putControl = (key: string, value: unknown) =>
+  table.replace((s) => withValueAt(s, `controls.found.heaters.${props.heater.id}.${key}`, value))
+const fuels = computed(() =>
+  ('carrier' in props.heater
+    ? (BurnerFuel.options as readonly string[]).includes(props.heater.carrier)
+      ? BurnerFuel.options
+      : FireFuel.options
+    : []
+  ).map((value) => ({ value: value as string, name: CARRIER_NAMES[value] })),
+)
 const burn = (fuel: string) => table.replace((s) => withPrices(withValueAt(s, at('carrier'), fuel)))
 const efficiency = computed(() => efficiencyOf(props.heater))
 const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
 const shift = BoilerCoil.shape.efficiency.options[0].shape.shift
 const backupShape = HeatPump.shape.backup.options
-const BACKUP_NAMES: Record<Backup['by'], string> = { 'top of store': 'when its top gets cool', 'recovery time': 'when it takes too long', 'boost only': 'by a button only' }
+const BACKUP_NAMES: Record<Backup['by'], string> = {
+  'top of store': 'when its top gets cool',
+  'recovery time': 'when it takes too long',
+  'boost only': 'by a button only',
+}
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
@@ -42,29 +63,152 @@ const circuit = computed(() => {
   <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
     <TextField label="Name" :value="heater.name" @change="(v) => put('name', v)" />
     <ChoiceField label="Stands in" :value="heater.place" :choices="PLACE_NAMES" @change="(v) => put('place', v)" />
-    <ChoiceField v-if="isLocal(heater)" label="Serves" :value="heater.tapId" :choices="taps" @change="(v) => put('tapId', v)" />
-    <ChoiceField v-if="heater.kind === 'under-sink'" label="Filled from" :value="heater.feed" :choices="[{ value: 'cold', name: 'the cold main' }, { value: 'hot', name: 'the hot run' }]" @change="(v) => put('feed', v)" />
-    <ChoiceField v-if="'carrier' in heater" label="Burns" :value="String(heater.carrier)" :choices="fuels" @change="burn" />
-    <ChoiceField v-if="heater.kind === 'heat-pump'" label="Takes its air" :value="heater.air" :choices="[{ value: 'where it stands', name: 'where it stands' }, { value: 'outdoors', name: 'from outdoors' }]" @change="(v) => put('air', v)" />
+    <ChoiceField
+      v-if="isLocal(heater)"
+      label="Serves"
+      :value="heater.tapId"
+      :choices="taps"
+      @change="(v) => put('tapId', v)"
+    />
+    <ChoiceField
+      v-if="heater.kind === 'under-sink'"
+      label="Filled from"
+      :value="heater.feed"
+      :choices="[
+        { value: 'cold', name: 'the cold main' },
+        { value: 'hot', name: 'the hot run' },
+      ]"
+      @change="(v) => put('feed', v)"
+    />
+    <ChoiceField
+      v-if="'carrier' in heater"
+      label="Burns"
+      :value="String(heater.carrier)"
+      :choices="fuels"
+      @change="burn"
+    />
+    <ChoiceField
+      v-if="heater.kind === 'heat-pump'"
+      label="Takes its air"
+      :value="heater.air"
+      :choices="[
+        { value: 'where it stands', name: 'where it stands' },
+        { value: 'outdoors', name: 'from outdoors' },
+      ]"
+      @change="(v) => put('air', v)"
+    />
     <template v-if="heater.kind === 'heat-pump'">
-      <ChoiceField label="Element helps" :value="heater.backup.by" :choices="BACKUPS.map((value) => ({ value, name: BACKUP_NAMES[value] }))" @change="(v) => put('backup', assumedBackup(v))" />
-      <NumberField v-if="heater.backup.by === 'top of store'" label="Top below the setpoint by" quantity="rise" :schema="backupShape[0].shape.belowK" :value="heater.backup.belowK" @change="(v) => put('backup', { by: 'top of store', belowK: v })" />
-      <NumberField v-if="heater.backup.by === 'recovery time'" label="Longer than" unit="h" :decimals="1" :schema="backupShape[1].shape.hours" :value="heater.backup.hours" @change="(v) => put('backup', { by: 'recovery time', hours: v })" />
+      <ChoiceField
+        label="Element helps"
+        :value="heater.backup.by"
+        :choices="BACKUPS.map((value) => ({ value, name: BACKUP_NAMES[value] }))"
+        @change="(v) => put('backup', assumedBackup(v))"
+      />
+      <NumberField
+        v-if="heater.backup.by === 'top of store'"
+        label="Top below the setpoint by"
+        quantity="rise"
+        :schema="backupShape[0].shape.belowK"
+        :value="heater.backup.belowK"
+        @change="(v) => put('backup', { by: 'top of store', belowK: v })"
+      />
+      <NumberField
+        v-if="heater.backup.by === 'recovery time'"
+        label="Longer than"
+        unit="h"
+        :decimals="1"
+        :schema="backupShape[1].shape.hours"
+        :value="heater.backup.hours"
+        @change="(v) => put('backup', { by: 'recovery time', hours: v })"
+      />
     </template>
-    <ChoiceField v-if="heater.kind === 'instant-gas'" label="Water is heated" :value="heater.exchanger" :choices="[{ value: 'direct', name: 'by the burner itself' }, { value: 'plate', name: 'through a plate, as a combi does' }]" @change="(v) => put('exchanger', v)" />
-    <ChoiceField v-if="'outputHolds' in heater" label="Its output holds" :value="heater.outputHolds" :choices="OUTPUT_HOLDS.map((value) => ({ value, name: value }))" @change="(v) => put('outputHolds', v)" />
-    <ChoiceField v-if="heater.kind === 'instant-electric'" label="Phases" :value="heater.phases" :choices="[{ value: 1 as 1 | 3, name: 'one' }, { value: 3 as 1 | 3, name: 'three' }]" @change="(v) => put('phases', v)" />
+    <ChoiceField
+      v-if="heater.kind === 'instant-gas'"
+      label="Water is heated"
+      :value="heater.exchanger"
+      :choices="[
+        { value: 'direct', name: 'by the burner itself' },
+        { value: 'plate', name: 'through a plate, as a combi does' },
+      ]"
+      @change="(v) => put('exchanger', v)"
+    />
+    <ChoiceField
+      v-if="'outputHolds' in heater"
+      label="Its output holds"
+      :value="heater.outputHolds"
+      :choices="OUTPUT_HOLDS.map((value) => ({ value, name: value }))"
+      @change="(v) => put('outputHolds', v)"
+    />
+    <ChoiceField
+      v-if="heater.kind === 'instant-electric'"
+      label="Phases"
+      :value="heater.phases"
+      :choices="[
+        { value: 1 as 1 | 3, name: 'one' },
+        { value: 3 as 1 | 3, name: 'three' },
+      ]"
+      @change="(v) => put('phases', v)"
+    />
     <template v-if="hasSetpoint(heater)">
-      <NumberField label="Setpoint as found" quantity="temperature" :schema="HeaterControl.shape.setpointC" :value="control.setpointC" :origin="table.origin(`controls.found.heaters.${heater.id}.setpointC`)" @change="(v) => putControl('setpointC', v)" />
-      <NumberField :label="isRunning(heater) ? 'Lights below it by' : 'Thermostat calls below it by'" quantity="rise" :schema="HeaterControl.shape.hysteresisK" :value="control.hysteresisK" @change="(v) => putControl('hysteresisK', v)" />
-      <ChoiceField v-if="isRunning(heater)" label="Keep-hot as found" :value="control.keepHot ? 'on' : 'off'" :choices="[{ value: 'off', name: 'off' }, { value: 'on', name: 'on' }]" @change="(v) => putControl('keepHot', v === 'on')" />
+      <NumberField
+        label="Setpoint as found"
+        quantity="temperature"
+        :schema="HeaterControl.shape.setpointC"
+        :value="control.setpointC"
+        :origin="table.origin(`controls.found.heaters.${heater.id}.setpointC`)"
+        @change="(v) => putControl('setpointC', v)"
+      />
+      <NumberField
+        :label="isRunning(heater) ? 'Lights below it by' : 'Thermostat calls below it by'"
+        quantity="rise"
+        :schema="HeaterControl.shape.hysteresisK"
+        :value="control.hysteresisK"
+        @change="(v) => putControl('hysteresisK', v)"
+      />
+      <ChoiceField
+        v-if="isRunning(heater)"
+        label="Keep-hot as found"
+        :value="control.keepHot ? 'on' : 'off'"
+        :choices="[
+          { value: 'off', name: 'off' },
+          { value: 'on', name: 'on' },
+        ]"
+        @change="(v) => putControl('keepHot', v === 'on')"
+      />
     </template>
     <template v-if="efficiency">
-      <ChoiceField label="Efficiency" :value="efficiency.kind" :choices="[{ value: 'condensing', name: 'Condensing' }, { value: 'fixed', name: 'Fixed efficiency' }]" @change="(v) => put('efficiency', assumedEfficiency(v))" />
-      <NumberField v-if="efficiency.kind === 'fixed'" label="Efficiency on gross value, 0 to 1" :schema="fixedShare" :value="efficiency.share" :origin="table.origin(at('efficiency'))" @change="(v) => put('efficiency', { kind: 'fixed', share: v })" />
+      <ChoiceField
+        label="Efficiency"
+        :value="efficiency.kind"
+        :choices="[
+          { value: 'condensing', name: 'Condensing' },
+          { value: 'fixed', name: 'Fixed efficiency' },
+        ]"
+        @change="(v) => put('efficiency', assumedEfficiency(v))"
+      />
+      <NumberField
+        v-if="efficiency.kind === 'fixed'"
+        label="Efficiency on gross value, 0 to 1"
+        :schema="fixedShare"
+        :value="efficiency.share"
+        :origin="table.origin(at('efficiency'))"
+        @change="(v) => put('efficiency', { kind: 'fixed', share: v })"
+      />
       <template v-else>
-        <NumberField label="Curve moved by" :decimals="3" :schema="shift" :value="efficiency.shift" :origin="table.origin(at('efficiency'))" help="by what was measured here; 0 as the fuel’s curve" @change="(v) => put('efficiency', { kind: 'condensing', shift: v })" />
-        <p class="caption self-end pb-2">{{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }} % with the return at {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }} % at {{ units.temperature(60) }}</p>
+        <NumberField
+          label="Curve moved by"
+          :decimals="3"
+          :schema="shift"
+          :value="efficiency.shift"
+          :origin="table.origin(at('efficiency'))"
+          help="by what was measured here; 0 as the fuel’s curve"
+          @change="(v) => put('efficiency', { kind: 'condensing', shift: v })"
+        />
+        <p class="caption self-end pb-2">
+          {{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }} % with the return at
+          {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }} % at
+          {{ units.temperature(60) }}
+        </p>
       </template>
     </template>
     <NumberField
@@ -82,28 +226,85 @@ const circuit = computed(() => {
       @change="(v) => put(r.path, v)"
     />
     <template v-if="heater.kind === 'wood-coil'">
-      <ChoiceField label="Water is moved by" :value="heater.circuit.pump ? 'pump' : 'gravity'" :choices="[{ value: 'gravity', name: 'gravity' }, { value: 'pump', name: 'a pump' }]" @change="(v) => put('circuit.pump', v === 'pump' ? { flowLMin: 4, watts: 20 } : null)" />
-      <NumberField v-if="heater.circuit.pump" label="Pump moves" quantity="flow" :schema="FLOW_OF_PUMP" :value="heater.circuit.pump.flowLMin" @change="(v) => put('circuit.pump.flowLMin', v)" />
+      <ChoiceField
+        label="Water is moved by"
+        :value="heater.circuit.pump ? 'pump' : 'gravity'"
+        :choices="[
+          { value: 'gravity', name: 'gravity' },
+          { value: 'pump', name: 'a pump' },
+        ]"
+        @change="(v) => put('circuit.pump', v === 'pump' ? { flowLMin: 4, watts: 20 } : null)"
+      />
+      <NumberField
+        v-if="heater.circuit.pump"
+        label="Pump moves"
+        quantity="flow"
+        :schema="FLOW_OF_PUMP"
+        :value="heater.circuit.pump.flowLMin"
+        @change="(v) => put('circuit.pump.flowLMin', v)"
+      />
       <p class="caption col-span-2 self-end pb-2">
-        <template v-if="circuit && circuit.flowLMin > 0">{{ units.figure('flow', circuit.flowLMin) }} with the return at {{ units.temperature(50) }}: a rise of {{ units.figure('rise', circuit.riseK) }}. The trade's rule of thumb: one upright for each two level.</template>
+        <template v-if="circuit && circuit.flowLMin > 0"
+          >{{ units.figure('flow', circuit.flowLMin) }} with the return at {{ units.temperature(50) }}: a rise of
+          {{ units.figure('rise', circuit.riseK) }}. The trade's rule of thumb: one upright for each two
+          level.</template
+        >
         <template v-else>Nothing moves: the store must stand at or above the fire, or a pump is wanted.</template>
       </p>
     </template>
-  <LookedField label="Settings gone through" no="as they left the factory" :value="heater.settingsReviewed" @change="(v) => put('settingsReviewed', v)" />
+    <LookedField
+      label="Settings gone through"
+      no="as they left the factory"
+      :value="heater.settingsReviewed"
+      @change="(v) => put('settingsReviewed', v)"
+    />
   </div>
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
-    <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">Plate, months, functions, flue and supply</summary>
+    <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
+      Plate, months, functions, flue and supply
+    </summary>
     <div class="mt-1 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
-      <NumberField label="Input on its plate, if read" quantity="power" optional :schema="BoilerCoil.shape.plateInputKw" :value="heater.plateInputKw" @change="(v) => put('plateInputKw', v)" />
-      <ChoiceField label="The plate counts" :value="heater.plateOn" :choices="[{ value: 'gross', name: 'gross value' }, { value: 'net', name: 'net value' }]" @change="(v) => put('plateOn', v)" />
+      <NumberField
+        label="Input on its plate, if read"
+        quantity="power"
+        optional
+        :schema="BoilerCoil.shape.plateInputKw"
+        :value="heater.plateInputKw"
+        @change="(v) => put('plateInputKw', v)"
+      />
+      <ChoiceField
+        label="The plate counts"
+        :value="heater.plateOn"
+        :choices="[
+          { value: 'gross', name: 'gross value' },
+          { value: 'net', name: 'net value' },
+        ]"
+        @change="(v) => put('plateOn', v)"
+      />
       <div v-if="fromPlate !== null" class="self-end">
-        <button class="tool" @click="put('outputKw', fromPlate)">Output {{ units.figure('power', fromPlate) }} from it</button>
+        <button class="tool" @click="put('outputKw', fromPlate)">
+          Output {{ units.figure('power', fromPlate) }} from it
+        </button>
         <p class="caption">input on gross value × efficiency</p>
       </div>
-      <ChoiceField v-for="(name, key) in HEATER_FUNCTIONS" :key="key" :label="name" :value="heater.functions[key]" :choices="states" @change="(v) => put(`functions.${key}`, v)" />
+      <ChoiceField
+        v-for="(name, key) in HEATER_FUNCTIONS"
+        :key="key"
+        :label="name"
+        :value="heater.functions[key]"
+        :choices="states"
+        @change="(v) => put(`functions.${key}`, v)"
+      />
       <MonthsField class="col-span-full" label="Used in" :value="heater.months" @change="(v) => put('months', v)" />
-      <TextField class="col-span-full" label="Flue, supply, what was seen" long optional :value="heater.note" @change="(v) => put('note', v)" />
+      <TextField
+        class="col-span-full"
+        label="Flue, supply, what was seen"
+        long
+        optional
+        :value="heater.note"
+        @change="(v) => put('note', v)"
+      />
     </div>
   </details>
 </template>

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { ArrowUp, Trash2 } from '@lucide/vue'
-import { addHeater, changeHeaterKind, keepsHeater, raiseHeater, refusesAnother, refusesHeater, removeHeater } from '~~/core/household/edits/plant'
+import {
+  addHeater,
+  changeHeaterKind,
+  keepsHeater,
+  raiseHeater,
+  refusesAnother,
+  refusesHeater,
+  removeHeater,
+} from '~~/core/household/edits/plant'
 import { HEATER_KINDS, type HeaterKind } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
 
@@ -8,29 +16,75 @@ const table = useStudy()
 const heaters = computed(() => table.study!.plant.heaters)
 const ALL = Object.keys(HEATER_KINDS) as HeaterKind[]
 const kindsFor = (heater: Heater) =>
-  ALL.filter((k) => k === heater.kind || refusesHeater(heaters.value.filter((h) => h.id !== heater.id), k) === null).map((value) => ({ value, name: HEATER_KINDS[value] }))
-const more = computed(() => [{ value: '', name: 'choose…' }, ...ALL.filter((k) => refusesAnother(table.study!, k) === null).map((value) => ({ value: value as string, name: HEATER_KINDS[value] }))])
+  ALL.filter(
+    (k) =>
+      k === heater.kind ||
+      refusesHeater(
+        heaters.value.filter((h) => h.id !== heater.id),
+        k,
+      ) === null,
+  ).map((value) => ({ value, name: HEATER_KINDS[value] }))
+const more = computed(() => [
+  { value: '', name: 'choose…' },
+  ...ALL.filter((k) => refusesAnother(table.study!, k) === null).map((value) => ({
+    value: value as string,
+    name: HEATER_KINDS[value],
+  })),
+])
 const CAUTION: Partial<Record<HeaterKind, string>> = {
-  'wood-coil': 'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
+  'wood-coil':
+    'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
   reservoir: 'Water that stands is not for drinking. Near the fire it can scald.',
   solar: 'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
   element: 'Isolate electricity before a cover comes off.',
   'instant-electric': 'Isolate electricity before a cover comes off.',
   'under-sink': 'Isolate electricity before a cover comes off. Its outlet must stay open, or it needs a relief valve.',
-  'heat-pump': 'Isolate electricity before a cover comes off. Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.',
+  'heat-pump':
+    'Isolate electricity before a cover comes off. Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.',
 }
 </script>
 
 <template>
-  <p class="caption mb-2">In order of priority: one works only while none before it is called. Sun and fires work by themselves. What heats as the water runs comes last in the water, whatever its place here. Outputs are what reaches the water; efficiencies are on gross calorific value, those of wood on net.</p>
+  <p class="caption mb-2">
+    In order of priority: one works only while none before it is called. Sun and fires work by themselves. What heats as
+    the water runs comes last in the water, whatever its place here. Outputs are what reaches the water; efficiencies
+    are on gross calorific value, those of wood on net.
+  </p>
   <div v-for="(heater, i) in heaters" :key="heater.id" class="mb-6 border-b border-line pb-3" :data-heater="heater.id">
     <div class="mb-2 flex flex-wrap items-end gap-2">
-      <ChoiceField class="w-64" :label="heaters.length > 1 ? `Kind of heater ${i + 1}` : 'Kind of heater'" :value="heater.kind" :choices="kindsFor(heater)" @change="(v) => table.replace((s) => changeHeaterKind(s, heater.id, v))" />
-      <button v-if="i > 0" class="tool" @click="table.replace((s) => raiseHeater(s, heater.id))"><ArrowUp :size="17" />Before {{ heaters[i - 1]!.name }}</button>
-      <button v-if="heaters.length > 1" class="tool tool-bare" :disabled="keepsHeater(table.study!, heater.id)" :aria-label="`Remove ${heater.name}`" @click="table.replace((s) => removeHeater(s, heater.id))"><Trash2 :size="17" />Remove</button>
+      <ChoiceField
+        class="w-64"
+        :label="heaters.length > 1 ? `Kind of heater ${i + 1}` : 'Kind of heater'"
+        :value="heater.kind"
+        :choices="kindsFor(heater)"
+        @change="(v) => table.replace((s) => changeHeaterKind(s, heater.id, v))"
+      />
+      <button v-if="i > 0" class="tool" @click="table.replace((s) => raiseHeater(s, heater.id))">
+        <ArrowUp :size="17" />Before {{ heaters[i - 1]!.name }}
+      </button>
+      <button
+        v-if="heaters.length > 1"
+        class="tool tool-bare"
+        :disabled="keepsHeater(table.study!, heater.id)"
+        :aria-label="`Remove ${heater.name}`"
+        @click="table.replace((s) => removeHeater(s, heater.id))"
+      >
+        <Trash2 :size="17" />Remove
+      </button>
     </div>
     <HeaterForm :heater="heater" />
-    <p class="caption mt-2 border-l-4 border-line-strong pl-2">{{ CAUTION[heater.kind] ?? 'Gas and flue work is for the licensed. Isolate electricity before a cover comes off.' }}</p>
+    <p class="caption mt-2 border-l-4 border-line-strong pl-2">
+      {{
+        CAUTION[heater.kind] ?? 'Gas and flue work is for the licensed. Isolate electricity before a cover comes off.'
+      }}
+    </p>
   </div>
-  <ChoiceField v-if="more.length > 1" class="w-64" label="Add another heater" value="" :choices="more" @change="(k) => k && table.replace((s) => addHeater(s, k as HeaterKind))" />
+  <ChoiceField
+    v-if="more.length > 1"
+    class="w-64"
+    label="Add another heater"
+    value=""
+    :choices="more"
+    @change="(k) => k && table.replace((s) => addHeater(s, k as HeaterKind))"
+  />
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
-import { LOOP_PLACES, Loop } from '~~/core/study/pipes'
+import { Loop, LOOP_PLACES } from '~~/core/study/pipes'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
 
 const table = useStudy()
@@ -17,22 +17,128 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
 
 <template>
   <div v-if="loop" class="grid grid-cols-2 gap-3 md:grid-cols-4">
-    <ChoiceField label="Turns back at the end of" :value="loop.turnsAt" :choices="table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name }))" @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.turnsAt = v))" />
-    <NumberField label="Pump moves" quantity="flow" :schema="Loop.shape.pumpLMin" :value="loop.pumpLMin" :origin="table.origin('pipes.loop.pumpLMin')" @change="(v) => table.change('pump flow', (d) => void (d.pipes.loop!.pumpLMin = v!))" />
-    <NumberField label="Pump takes" quantity="watts" :schema="Loop.shape.pumpW" :value="loop.pumpW" @change="(v) => table.change('pump power', (d) => void (d.pipes.loop!.pumpW = v!))" />
-    <ChoiceField label="Comes back through" :value="loop.bypass ? 'cold' : 'own'" :choices="[{ value: 'own', name: 'a return of its own' }, { value: 'cold', name: 'the cold line, by a bypass valve' }]" @change="(v) => table.change('bypass', (d) => void (d.pipes.loop!.bypass = v === 'cold' ? { closesAtC: 38 } : null))" />
-    <NumberField v-if="loop.bypass" label="Bypass valve closes at" quantity="temperature" :schema="closes" :value="loop.bypass.closesAtC" @change="(v) => table.change('bypass closes', (d) => void (d.pipes.loop!.bypass!.closesAtC = v!))" />
-    <ChoiceField label="Pump sits" :value="loop.pumpAt" :choices="places" @change="(v) => table.change('pump place', (d) => void (d.pipes.loop!.pumpAt = v))" />
-    <ChoiceField label="Sensor sits" :value="loop.sensorAt" :choices="places" @change="(v) => table.change('sensor place', (d) => void (d.pipes.loop!.sensorAt = v))" />
-    <NumberField v-if="!loop.bypass" label="Return enters the store at height" help="0 is the bottom of the store, 1 its top" :schema="Loop.shape.returnHeight" :value="loop.returnHeight" @change="(v) => table.change('return height', (d) => void (d.pipes.loop!.returnHeight = v!))" />
-    <ChoiceField :label="`${line}: material`" :value="loop.back.material" :choices="MATERIAL_NAMES" @change="(v) => table.change('return material', (d) => { const b = d.pipes.loop!.back; b.size = nearestSize(b, v); b.material = v })" />
-    <ChoiceField :label="`${line}: size`" :value="loop.back.size" :choices="size" @change="(v) => table.change('return size', (d) => void (d.pipes.loop!.back.size = v))" />
-    <NumberField :label="`${line}: length`" quantity="length" :schema="Loop.shape.back.shape.lengthM" :value="loop.back.lengthM" @change="(v) => table.change('return length', (d) => void (d.pipes.loop!.back.lengthM = v!))" />
-    <ChoiceField :label="`${line}: passes`" :value="loop.back.place" :choices="PLACE_NAMES" @change="(v) => table.change('return place', (d) => void (d.pipes.loop!.back.place = v))" />
-    <InsulationField :label="`${line}: insulation`" :value="loop.back.insulation" @change="(v) => table.change('return insulation', (d) => void (d.pipes.loop!.back.insulation = v))" />
-    <NumberField label="Loss of the whole loop, if measured" quantity="lossRate" optional :schema="Loop.shape.measuredUaWK" :value="loop.measuredUaWK" :origin="table.origin('pipes.loop.measuredUaWK')" @change="(v) => table.change('loop loss', (d) => void (d.pipes.loop!.measuredUaWK = v))" />
-    <button class="tool tool-bare self-end justify-self-start" @click="table.replace(removeLoop)"><Trash2 :size="17" />Remove the loop</button>
-    <p class="caption col-span-full"><template v-if="loop.bypass">The pump pushes warm water into the cold line until the valve closes; it opens again {{ table.units.figure('rise', 6) }} cooler. </template>The loop’s pump takes {{ years.now ? `${table.units.energy(years.now.energy.loopPumpKwh)}, ${table.units.money(years.now.cost.loopPump)}` : '…' }} a year. The {{ loop.bypass ? 'cold line' : 'return' }} alone loses {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.</p>
+    <ChoiceField
+      label="Turns back at the end of"
+      :value="loop.turnsAt"
+      :choices="table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name }))"
+      @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.turnsAt = v))"
+    />
+    <NumberField
+      label="Pump moves"
+      quantity="flow"
+      :schema="Loop.shape.pumpLMin"
+      :value="loop.pumpLMin"
+      :origin="table.origin('pipes.loop.pumpLMin')"
+      @change="(v) => table.change('pump flow', (d) => void (d.pipes.loop!.pumpLMin = v!))"
+    />
+    <NumberField
+      label="Pump takes"
+      quantity="watts"
+      :schema="Loop.shape.pumpW"
+      :value="loop.pumpW"
+      @change="(v) => table.change('pump power', (d) => void (d.pipes.loop!.pumpW = v!))"
+    />
+    <ChoiceField
+      label="Comes back through"
+      :value="loop.bypass ? 'cold' : 'own'"
+      :choices="[
+        { value: 'own', name: 'a return of its own' },
+        { value: 'cold', name: 'the cold line, by a bypass valve' },
+      ]"
+      @change="
+        (v) => table.change('bypass', (d) => void (d.pipes.loop!.bypass = v === 'cold' ? { closesAtC: 38 } : null))
+      "
+    />
+    <NumberField
+      v-if="loop.bypass"
+      label="Bypass valve closes at"
+      quantity="temperature"
+      :schema="closes"
+      :value="loop.bypass.closesAtC"
+      @change="(v) => table.change('bypass closes', (d) => void (d.pipes.loop!.bypass!.closesAtC = v!))"
+    />
+    <ChoiceField
+      label="Pump sits"
+      :value="loop.pumpAt"
+      :choices="places"
+      @change="(v) => table.change('pump place', (d) => void (d.pipes.loop!.pumpAt = v))"
+    />
+    <ChoiceField
+      label="Sensor sits"
+      :value="loop.sensorAt"
+      :choices="places"
+      @change="(v) => table.change('sensor place', (d) => void (d.pipes.loop!.sensorAt = v))"
+    />
+    <NumberField
+      v-if="!loop.bypass"
+      label="Return enters the store at height"
+      help="0 is the bottom of the store, 1 its top"
+      :schema="Loop.shape.returnHeight"
+      :value="loop.returnHeight"
+      @change="(v) => table.change('return height', (d) => void (d.pipes.loop!.returnHeight = v!))"
+    />
+    <ChoiceField
+      :label="`${line}: material`"
+      :value="loop.back.material"
+      :choices="MATERIAL_NAMES"
+      @change="
+        (v) =>
+          table.change('return material', (d) => {
+            const b = d.pipes.loop!.back
+            b.size = nearestSize(b, v)
+            b.material = v
+          })
+      "
+    />
+    <ChoiceField
+      :label="`${line}: size`"
+      :value="loop.back.size"
+      :choices="size"
+      @change="(v) => table.change('return size', (d) => void (d.pipes.loop!.back.size = v))"
+    />
+    <NumberField
+      :label="`${line}: length`"
+      quantity="length"
+      :schema="Loop.shape.back.shape.lengthM"
+      :value="loop.back.lengthM"
+      @change="(v) => table.change('return length', (d) => void (d.pipes.loop!.back.lengthM = v!))"
+    />
+    <ChoiceField
+      :label="`${line}: passes`"
+      :value="loop.back.place"
+      :choices="PLACE_NAMES"
+      @change="(v) => table.change('return place', (d) => void (d.pipes.loop!.back.place = v))"
+    />
+    <InsulationField
+      :label="`${line}: insulation`"
+      :value="loop.back.insulation"
+      @change="(v) => table.change('return insulation', (d) => void (d.pipes.loop!.back.insulation = v))"
+    />
+    <NumberField
+      label="Loss of the whole loop, if measured"
+      quantity="lossRate"
+      optional
+      :schema="Loop.shape.measuredUaWK"
+      :value="loop.measuredUaWK"
+      :origin="table.origin('pipes.loop.measuredUaWK')"
+      @change="(v) => table.change('loop loss', (d) => void (d.pipes.loop!.measuredUaWK = v))"
+    />
+    <button class="tool tool-bare self-end justify-self-start" @click="table.replace(removeLoop)">
+      <Trash2 :size="17" />Remove the loop
+    </button>
+    <p class="caption col-span-full">
+      <template v-if="loop.bypass"
+        >The pump pushes warm water into the cold line until the valve closes; it opens again
+        {{ table.units.figure('rise', 6) }} cooler. </template
+      >The loop’s pump takes
+      {{
+        years.now
+          ? `${table.units.energy(years.now.energy.loopPumpKwh)}, ${table.units.money(years.now.cost.loopPump)}`
+          : '…'
+      }}
+      a year. The {{ loop.bypass ? 'cold line' : 'return' }} alone loses
+      {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.
+    </p>
   </div>
   <div v-else>
     <p>There is no loop in this household.</p>

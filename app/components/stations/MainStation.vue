@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
 import { yearMean } from '~~/core/calendar/year'
-import { CLIMATES, type Climate, heatedMonths } from '~~/core/climate/archetypes'
+import { type Climate, CLIMATES, heatedMonths } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
 import { withPrices } from '~~/core/household/edits/plant'
-import { CARRIERS, CARRIER_NAMES, type Carrier } from '~~/core/money/carriers'
+import { type Carrier, CARRIER_NAMES, CARRIERS } from '~~/core/money/carriers'
 import { Site } from '~~/core/study/site'
 import { unitOf } from '~~/core/units/quantities'
 import { KETTLES } from '~~/core/water/hardness'
@@ -15,7 +15,13 @@ const { say } = useNotice()
 const faults = ref<string[]>([])
 
 /** Takes months of air from a climate or a file; the cold main follows where it is reckoned from the air. */
-const setAir = (key: string, monthlyAirC: readonly number[], origin: 'assumed' | 'measured', sunKwhM2: readonly number[] | null, latitudeDeg: number | null) =>
+const setAir = (
+  key: string,
+  monthlyAirC: readonly number[],
+  origin: 'assumed' | 'measured',
+  sunKwhM2: readonly number[] | null,
+  latitudeDeg: number | null,
+) =>
   table.change(key, (d) => {
     if (sunKwhM2) d.site.monthlySunKwhM2 = [...sunKwhM2]
     if (latitudeDeg !== null) d.site.latitudeDeg = latitudeDeg
@@ -35,12 +41,24 @@ async function takeWeather(event: Event) {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  const answer = file.size > LARGEST_EPW ? { ok: false as const, faults: [`“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`] } : readEpw(await file.text())
+  const answer =
+    file.size > LARGEST_EPW
+      ? {
+          ok: false as const,
+          faults: [
+            `“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
+          ],
+        }
+      : readEpw(await file.text())
   faults.value = answer.ok ? [] : answer.faults
   if (!answer.ok) return
   const { weather } = answer
   setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)
-  say({ text: weather.monthlySunKwhM2 ? `Air and sun are those of ${weather.place}.` : `The air is that of ${weather.place}; the file has no sun.` })
+  say({
+    text: weather.monthlySunKwhM2
+      ? `Air and sun are those of ${weather.place}.`
+      : `The air is that of ${weather.place}; the file has no sun.`,
+  })
 }
 const site = computed(() => table.study!.site)
 const MONTHS = MONTH_NAMES.map((m) => m.slice(0, 3))
@@ -69,7 +87,11 @@ function setMains(month: number, c: number) {
     delete d.origins['site.mains']
   })
 }
-const MAINS = { model: 'the air, long shallow mains', ground: 'the ground a metre down', monthly: 'typed by month' } as const
+const MAINS = {
+  model: 'the air, long shallow mains',
+  ground: 'the ground a metre down',
+  monthly: 'typed by month',
+} as const
 const mainsKinds = (Object.entries(MAINS) as [keyof typeof MAINS, string][]).map(([value, name]) => ({ value, name }))
 function setMainsFrom(kind: keyof typeof MAINS) {
   table.change('mains from', (d) => {
@@ -78,62 +100,218 @@ function setMainsFrom(kind: keyof typeof MAINS) {
   })
 }
 /** What heats the house has a price, so that heat it has to make again is never counted as nothing. */
-const setHeating = (carrier: Carrier) => table.replace((s) => withPrices({ ...s, site: { ...s.site, heating: { ...s.site.heating, carrier } } }))
+const setHeating = (carrier: Carrier) =>
+  table.replace((s) => withPrices({ ...s, site: { ...s.site, heating: { ...s.site.heating, carrier } } }))
 </script>
 
 <template>
   <div class="grid gap-4 md:grid-cols-2">
     <div class="space-y-3">
-      <TextField label="Household" :value="table.study!.name" @change="(v) => table.change('name', (d) => void (d.name = v))" />
-      <TextField label="Place" :value="site.name" @change="(v) => table.change('place', (d) => void (d.site.name = v))" />
-      <TextField label="Notes" long optional :value="site.note" @change="(v) => table.change('note', (d) => void (d.site.note = v))" />
+      <TextField
+        label="Household"
+        :value="table.study!.name"
+        @change="(v) => table.change('name', (d) => void (d.name = v))"
+      />
+      <TextField
+        label="Place"
+        :value="site.name"
+        @change="(v) => table.change('place', (d) => void (d.site.name = v))"
+      />
+      <TextField
+        label="Notes"
+        long
+        optional
+        :value="site.note"
+        @change="(v) => table.change('note', (d) => void (d.site.note = v))"
+      />
       <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        <NumberField label="Latitude, south negative" unit="°" :decimals="1" :schema="Site.shape.latitudeDeg" :origin="table.origin('site.latitudeDeg')" :value="site.latitudeDeg" @change="(v) => table.change('latitude', (d) => void (d.site.latitudeDeg = v!))" />
-        <NumberField label="Altitude" quantity="altitude" :schema="Site.shape.altitudeM" :origin="table.origin('site.altitudeM')" :value="site.altitudeM" @change="(v) => table.change('altitude', (d) => void (d.site.altitudeM = v!))" />
-        <NumberField label="Pressure" quantity="pressure" optional :schema="Site.shape.pressureBar" :origin="table.origin('site.pressureBar')" :value="site.pressureBar" @change="(v) => table.change('pressure', (d) => void (d.site.pressureBar = v))" />
-        <NumberField label="Hardness" quantity="hardness" optional :schema="Site.shape.hardnessMgL" :value="site.hardnessMgL" :origin="table.origin('site.hardnessMgL')" @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))" />
+        <NumberField
+          label="Latitude, south negative"
+          unit="°"
+          :decimals="1"
+          :schema="Site.shape.latitudeDeg"
+          :origin="table.origin('site.latitudeDeg')"
+          :value="site.latitudeDeg"
+          @change="(v) => table.change('latitude', (d) => void (d.site.latitudeDeg = v!))"
+        />
+        <NumberField
+          label="Altitude"
+          quantity="altitude"
+          :schema="Site.shape.altitudeM"
+          :origin="table.origin('site.altitudeM')"
+          :value="site.altitudeM"
+          @change="(v) => table.change('altitude', (d) => void (d.site.altitudeM = v!))"
+        />
+        <NumberField
+          label="Pressure"
+          quantity="pressure"
+          optional
+          :schema="Site.shape.pressureBar"
+          :origin="table.origin('site.pressureBar')"
+          :value="site.pressureBar"
+          @change="(v) => table.change('pressure', (d) => void (d.site.pressureBar = v))"
+        />
+        <NumberField
+          label="Hardness"
+          quantity="hardness"
+          optional
+          :schema="Site.shape.hardnessMgL"
+          :value="site.hardnessMgL"
+          :origin="table.origin('site.hardnessMgL')"
+          @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))"
+        />
         <ChoiceField label="Or what the kettle shows" value="" :choices="kettles" @change="lookInKettle" />
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <LookedField label="Water is metered" no="no: drawing less saves no money" :value="site.metered" @change="(v) => table.change('metered', (d) => void (d.site.metered = v))" />
-        <LookedField label="Backflow device" :value="site.backflowGuard" @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))" />
-        <LookedField label="Pressure reducer" :value="site.pressureReducer" @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))" />
-        <LookedField label="Expansion vessel" :value="site.expansionVessel" @change="(v) => table.change('vessel', (d) => void (d.site.expansionVessel = v))" />
+        <LookedField
+          label="Water is metered"
+          no="no: drawing less saves no money"
+          :value="site.metered"
+          @change="(v) => table.change('metered', (d) => void (d.site.metered = v))"
+        />
+        <LookedField
+          label="Backflow device"
+          :value="site.backflowGuard"
+          @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))"
+        />
+        <LookedField
+          label="Pressure reducer"
+          :value="site.pressureReducer"
+          @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))"
+        />
+        <LookedField
+          label="Expansion vessel"
+          :value="site.expansionVessel"
+          @change="(v) => table.change('vessel', (d) => void (d.site.expansionVessel = v))"
+        />
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <ChoiceField label="House is heated by" :value="site.heating.carrier" :choices="CARRIERS.map((value) => ({ value, name: CARRIER_NAMES[value] }))" @change="setHeating" />
-        <NumberField label="Heating efficiency or COP" :schema="Site.shape.heating.shape.efficiency" :value="site.heating.efficiency" :decimals="2" @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))" />
+        <ChoiceField
+          label="House is heated by"
+          :value="site.heating.carrier"
+          :choices="CARRIERS.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
+          @change="setHeating"
+        />
+        <NumberField
+          label="Heating efficiency or COP"
+          :schema="Site.shape.heating.shape.efficiency"
+          :value="site.heating.efficiency"
+          :decimals="2"
+          @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))"
+        />
       </div>
     </div>
     <div>
-    <div class="mb-3 flex flex-wrap items-end gap-2">
-      <ChoiceField label="Cold main is taken from" class="w-56" :value="site.mains.kind" :choices="mainsKinds" @change="setMainsFrom" />
-      <ChoiceField label="Climate to begin with" class="w-48" value="" :choices="climates" @change="pickClimate" />
-      <label class="tool focus-within:outline-2 focus-within:outline-copper"><FileUp :size="18" />Weather file (EPW)<input type="file" accept=".epw,text/plain" class="sr-only" aria-label="Weather file (EPW)" @change="takeWeather" /></label>
-    </div>
-    <div v-if="faults.length" class="mb-3 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm" role="alert">
-      <p class="font-semibold">The weather file was not taken; the months stand as they were.</p>
-      <p v-for="f in faults" :key="f">{{ f }}</p>
-    </div>
-    <div class="relative overflow-x-auto" tabindex="0" role="region" aria-label="Months, in a table that scrolls sideways">
-      <table class="w-full text-sm">
-        <caption class="caption pb-1 text-left">
-          Month by month, {{ table.study!.units === 'us' ? '°F' : '°C' }}. The cold main is
-          <b v-if="site.mains.kind !== 'monthly'" class="italic">assumed from {{ site.mains.kind === 'model' ? 'the air' : 'the ground' }}</b><b v-else class="text-verdigris">as typed in</b>. {{ wording }}
-        </caption>
-        <thead><tr class="text-left"><th class="pr-2 font-semibold">Month</th><th>Air, mean</th><th>Cold main</th><th>Sun, {{ unitOf('sun', table.study!.units).label }}</th><th>Heated</th></tr></thead>
-        <tbody>
-          <tr v-for="(m, i) in MONTHS" :key="m">
-            <th class="pr-2 text-left font-normal">{{ m }}</th>
-            <td class="p-0.5"><NumberField bare :label="`Air in ${m}`" quantity="temperature" :decimals="1" :schema="Site.shape.monthlyAirC.element" :value="site.monthlyAirC[i]!" @change="(v) => table.change(`air ${i}`, (d) => void (d.site.monthlyAirC[i] = v!))" /></td>
-            <td class="p-0.5"><NumberField bare :label="`Cold main in ${m}`" quantity="temperature" :decimals="1" :origin="table.origin('site.mains') ?? (site.mains.kind === 'monthly' ? undefined : 'assumed')" :schema="Site.shape.monthlyAirC.element" :value="mains[i]!" @change="(v) => setMains(i, v!)" /></td>
-            <td class="p-0.5"><NumberField bare :label="`Sun in ${m}`" quantity="sun" :schema="Site.shape.monthlySunKwhM2.element" :value="site.monthlySunKwhM2[i]!" @change="(v) => table.change(`sun ${i}`, (d) => void (d.site.monthlySunKwhM2[i] = v!))" /></td>
-            <td class="text-center"><input type="checkbox" class="size-5 accent-copper" :checked="site.heatingMonths[i]" :aria-label="`House heated in ${m}`" @change="table.change('heating months', (d) => void (d.site.heatingMonths[i] = !d.site.heatingMonths[i]))" /></td>
-          </tr>
-        </tbody>
-      </table>
-      <p class="caption mt-2">Hours are made of these months, the same way each year: clear and dull days take turns, the sun follows the latitude, the air swings with the day. A weather file is read down to its monthly means.</p>
-    </div>
+      <div class="mb-3 flex flex-wrap items-end gap-2">
+        <ChoiceField
+          label="Cold main is taken from"
+          class="w-56"
+          :value="site.mains.kind"
+          :choices="mainsKinds"
+          @change="setMainsFrom"
+        />
+        <ChoiceField label="Climate to begin with" class="w-48" value="" :choices="climates" @change="pickClimate" />
+        <label class="tool focus-within:outline-2 focus-within:outline-copper"
+          ><FileUp :size="18" />Weather file (EPW)<input
+            type="file"
+            accept=".epw,text/plain"
+            class="sr-only"
+            aria-label="Weather file (EPW)"
+            @change="takeWeather"
+        /></label>
+      </div>
+      <div
+        v-if="faults.length"
+        class="mb-3 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm"
+        role="alert"
+      >
+        <p class="font-semibold">The weather file was not taken; the months stand as they were.</p>
+        <p v-for="f in faults" :key="f">{{ f }}</p>
+      </div>
+      <div
+        class="relative overflow-x-auto"
+        tabindex="0"
+        role="region"
+        aria-label="Months, in a table that scrolls sideways"
+      >
+        <table class="w-full text-sm">
+          <caption class="caption pb-1 text-left">
+            Month by month,
+            {{
+              table.study!.units === 'us' ? '°F' : '°C'
+            }}. The cold main is
+            <b v-if="site.mains.kind !== 'monthly'" class="italic"
+              >assumed from {{ site.mains.kind === 'model' ? 'the air' : 'the ground' }}</b
+            ><b v-else class="text-verdigris">as typed in</b
+            >.
+            {{
+              wording
+            }}
+          </caption>
+          <thead>
+            <tr class="text-left">
+              <th class="pr-2 font-semibold">Month</th>
+              <th>Air, mean</th>
+              <th>Cold main</th>
+              <th>Sun, {{ unitOf('sun', table.study!.units).label }}</th>
+              <th>Heated</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(m, i) in MONTHS" :key="m">
+              <th class="pr-2 text-left font-normal">{{ m }}</th>
+              <td class="p-0.5">
+                <NumberField
+                  bare
+                  :label="`Air in ${m}`"
+                  quantity="temperature"
+                  :decimals="1"
+                  :schema="Site.shape.monthlyAirC.element"
+                  :value="site.monthlyAirC[i]!"
+                  @change="(v) => table.change(`air ${i}`, (d) => void (d.site.monthlyAirC[i] = v!))"
+                />
+              </td>
+              <td class="p-0.5">
+                <NumberField
+                  bare
+                  :label="`Cold main in ${m}`"
+                  quantity="temperature"
+                  :decimals="1"
+                  :origin="table.origin('site.mains') ?? (site.mains.kind === 'monthly' ? undefined : 'assumed')"
+                  :schema="Site.shape.monthlyAirC.element"
+                  :value="mains[i]!"
+                  @change="(v) => setMains(i, v!)"
+                />
+              </td>
+              <td class="p-0.5">
+                <NumberField
+                  bare
+                  :label="`Sun in ${m}`"
+                  quantity="sun"
+                  :schema="Site.shape.monthlySunKwhM2.element"
+                  :value="site.monthlySunKwhM2[i]!"
+                  @change="(v) => table.change(`sun ${i}`, (d) => void (d.site.monthlySunKwhM2[i] = v!))"
+                />
+              </td>
+              <td class="text-center">
+                <input
+                  type="checkbox"
+                  class="size-5 accent-copper"
+                  :checked="site.heatingMonths[i]"
+                  :aria-label="`House heated in ${m}`"
+                  @change="
+                    table.change('heating months', (d) => void (d.site.heatingMonths[i] = !d.site.heatingMonths[i]))
+                  "
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="caption mt-2">
+          Hours are made of these months, the same way each year: clear and dull days take turns, the sun follows the
+          latitude, the air swings with the day. A weather file is read down to its monthly means.
+        </p>
+      </div>
     </div>
   </div>
 </template>

@@ -6,20 +6,56 @@ import { Habit, People, Person } from '~~/core/study/people'
 const table = useStudy()
 const people = computed(() => table.study!.people)
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
-const who = computed(() => [{ value: null as string | null, name: 'household' }, ...people.value.persons.map((p) => ({ value: p.id as string | null, name: p.name }))])
-const edit = (i: number, key: string, change: (habit: Habit) => void) => table.change(`habit ${i} ${key}`, (d) => change(d.people.habits[i]!))
+const who = computed(() => [
+  { value: null as string | null, name: 'household' },
+  ...people.value.persons.map((p) => ({ value: p.id as string | null, name: p.name })),
+])
+const edit = (i: number, key: string, change: (habit: Habit) => void) =>
+  table.change(`habit ${i} ${key}`, (d) => change(d.people.habits[i]!))
 const timed = Habit.shape.use.options[0].shape.minutes
 const filled = Habit.shape.use.options[1].shape.litres
 function add() {
-  const id = freshId('habit', people.value.habits.map((h) => h.id))
+  const id = freshId(
+    'habit',
+    people.value.habits.map((h) => h.id),
+  )
   table.change('add habit', (d) => {
-    d.people.habits.push({ id, name: 'New habit', personId: null, tapId: d.pipes.taps[0]!.id, days: Array(7).fill(true), atMin: 420, spreadMin: 15, chance: 1, use: { kind: 'timed', minutes: 5 }, amountSpread: 0.2, wantedC: 39, waits: true })
+    d.people.habits.push({
+      id,
+      name: 'New habit',
+      personId: null,
+      tapId: d.pipes.taps[0]!.id,
+      days: Array(7).fill(true),
+      atMin: 420,
+      spreadMin: 15,
+      chance: 1,
+      use: { kind: 'timed', minutes: 5 },
+      amountSpread: 0.2,
+      wantedC: 39,
+      waits: true,
+    })
   })
 }
-const RISK_NAMES: Record<Person['kind'], string> = { adult: 'an adult', child: 'a child', old: 'old', 'reduced-sensation': 'of reduced sensation' }
+const RISK_NAMES: Record<Person['kind'], string> = {
+  adult: 'an adult',
+  child: 'a child',
+  old: 'old',
+  'reduced-sensation': 'of reduced sensation',
+}
 const RISKS = Person.shape.kind.options.map((value) => ({ value, name: RISK_NAMES[value] }))
 function addPerson() {
-  table.change('add person', (d) => void d.people.persons.push({ id: freshId('person', d.people.persons.map((p) => p.id)), name: 'New person', kind: 'adult' }))
+  table.change(
+    'add person',
+    (d) =>
+      void d.people.persons.push({
+        id: freshId(
+          'person',
+          d.people.persons.map((p) => p.id),
+        ),
+        name: 'New person',
+        kind: 'adult',
+      }),
+  )
 }
 /** Whoever leaves takes their absences and the guests like them; their habits become the household's. */
 function removePerson(id: string) {
@@ -30,7 +66,9 @@ function removePerson(id: string) {
     for (const h of d.people.habits) if (h.personId === id) h.personId = null
   })
 }
-const draws = computed(() => (people.value.draws.kind === 'standard' ? people.value.draws.cycle : people.value.draws.kind))
+const draws = computed(() =>
+  people.value.draws.kind === 'standard' ? people.value.draws.cycle : people.value.draws.kind,
+)
 const CYCLES = Object.keys(STANDARD_DAYS) as StandardDay[]
 function setDraws(v: 'routine' | 'logged' | StandardDay) {
   if (v === 'logged') return
@@ -42,18 +80,60 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
 
 <template>
   <div class="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
-    <ChoiceField label="Draws" :value="draws" :choices="[{ value: 'routine', name: 'the household’s routine' }, ...CYCLES.map((c) => ({ value: c, name: `standard day ${c}` })), ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : [])]" @change="setDraws" />
-    <NumberField label="Longer in midwinter" help="share by which uses are longer than on the mean" :schema="People.shape.winterSwing" :value="people.winterSwing" @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))" />
-    <NumberField label="All amounts times" :decimals="2" :schema="People.shape.volumeFactor" :value="people.volumeFactor" :origin="table.origin('people.volumeFactor')" @change="(v) => table.change('volume factor', (d) => void (d.people.volumeFactor = v!))" />
-    <NumberField label="Number of the year" help="any number: another one draws another year of the same habits" :decimals="0" :schema="People.shape.seed" :value="people.seed" @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))" />
+    <ChoiceField
+      label="Draws"
+      :value="draws"
+      :choices="[
+        { value: 'routine', name: 'the household’s routine' },
+        ...CYCLES.map((c) => ({ value: c, name: `standard day ${c}` })),
+        ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : []),
+      ]"
+      @change="setDraws"
+    />
+    <NumberField
+      label="Longer in midwinter"
+      help="share by which uses are longer than on the mean"
+      :schema="People.shape.winterSwing"
+      :value="people.winterSwing"
+      @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))"
+    />
+    <NumberField
+      label="All amounts times"
+      :decimals="2"
+      :schema="People.shape.volumeFactor"
+      :value="people.volumeFactor"
+      :origin="table.origin('people.volumeFactor')"
+      @change="(v) => table.change('volume factor', (d) => void (d.people.volumeFactor = v!))"
+    />
+    <NumberField
+      label="Number of the year"
+      help="any number: another one draws another year of the same habits"
+      :decimals="0"
+      :schema="People.shape.seed"
+      :value="people.seed"
+      @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))"
+    />
   </div>
   <section aria-label="Persons" class="mb-4">
     <h3 class="text-base">Persons</h3>
     <ul class="grid gap-x-6 sm:grid-cols-2">
       <li v-for="(p, i) in people.persons" :key="p.id" class="flex items-end gap-1.5 py-1">
-        <TextField class="min-w-0 flex-1" label="Name of the person" :value="p.name" @change="(v) => table.change(`person ${i} name`, (d) => void (d.people.persons[i]!.name = v))" />
-        <ChoiceField class="w-40" :label="`${p.name} is`" :value="p.kind" :choices="RISKS" @change="(v) => table.change(`person ${i} kind`, (d) => void (d.people.persons[i]!.kind = v))" />
-        <button class="tool tool-bare px-2" :aria-label="`Remove ${p.name}`" @click="removePerson(p.id)"><Trash2 :size="17" /></button>
+        <TextField
+          class="min-w-0 flex-1"
+          label="Name of the person"
+          :value="p.name"
+          @change="(v) => table.change(`person ${i} name`, (d) => void (d.people.persons[i]!.name = v))"
+        />
+        <ChoiceField
+          class="w-40"
+          :label="`${p.name} is`"
+          :value="p.kind"
+          :choices="RISKS"
+          @change="(v) => table.change(`person ${i} kind`, (d) => void (d.people.persons[i]!.kind = v))"
+        />
+        <button class="tool tool-bare px-2" :aria-label="`Remove ${p.name}`" @click="removePerson(p.id)">
+          <Trash2 :size="17" />
+        </button>
       </li>
     </ul>
     <button class="tool mt-1" @click="addPerson"><Plus :size="17" />Person</button>
@@ -61,24 +141,131 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
   <section aria-label="Habits">
     <h3 class="text-base">A week of habits</h3>
     <ul>
-      <li v-for="(h, i) in people.habits" :key="h.id" class="flex items-start gap-1 border-b border-line py-2" :data-habit="h.id">
-        <div class="grid min-w-0 flex-1 grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(10rem,2fr)_minmax(7rem,1fr)_minmax(8rem,1.3fr)_5rem_5.5rem_5.5rem_6.5rem_6.5rem]">
-          <TextField class="col-span-2 sm:col-span-1" label="Habit" :value="h.name" @change="(v) => edit(i, 'name', (x) => void (x.name = v))" />
-          <ChoiceField label="Who" :value="h.personId" :choices="who" @change="(v) => edit(i, 'who', (x) => void (x.personId = v))" />
-          <ChoiceField label="Tap" :value="h.tapId" :choices="taps" @change="(v) => edit(i, 'tap', (x) => void (x.tapId = v))" />
-          <div><span class="caption block" aria-hidden="true">at</span><TimeField :label="`Time of ${h.name}`" :value="h.atMin" :max="1439" @change="(v) => edit(i, 'at', (x) => void (x.atMin = v))" /></div>
-          <NumberField label="give or take" unit="min" :decimals="0" :schema="Habit.shape.spreadMin" :value="h.spreadMin" @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))" />
-          <NumberField label="chance, 0 to 1" :decimals="2" :schema="Habit.shape.chance" :value="h.chance" @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))" />
-          <NumberField v-if="h.use.kind === 'timed'" label="runs for" unit="min" :decimals="1" :schema="timed" :value="h.use.minutes" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'timed') x.use.minutes = v! })" />
-          <NumberField v-else label="takes" quantity="volume" :schema="filled" :value="h.use.litres" @change="(v) => edit(i, 'amount', (x) => { if (x.use.kind === 'filled') x.use.litres = v! })" />
-          <NumberField label="wanted" quantity="temperature" :schema="Habit.shape.wantedC" :value="h.wantedC" :origin="table.origin(`people.habits.${h.id}.wantedC`)" @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))" />
+      <li
+        v-for="(h, i) in people.habits"
+        :key="h.id"
+        class="flex items-start gap-1 border-b border-line py-2"
+        :data-habit="h.id"
+      >
+        <div
+          class="grid min-w-0 flex-1 grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(10rem,2fr)_minmax(7rem,1fr)_minmax(8rem,1.3fr)_5rem_5.5rem_5.5rem_6.5rem_6.5rem]"
+        >
+          <TextField
+            class="col-span-2 sm:col-span-1"
+            label="Habit"
+            :value="h.name"
+            @change="(v) => edit(i, 'name', (x) => void (x.name = v))"
+          />
+          <ChoiceField
+            label="Who"
+            :value="h.personId"
+            :choices="who"
+            @change="(v) => edit(i, 'who', (x) => void (x.personId = v))"
+          />
+          <ChoiceField
+            label="Tap"
+            :value="h.tapId"
+            :choices="taps"
+            @change="(v) => edit(i, 'tap', (x) => void (x.tapId = v))"
+          />
+          <div>
+            <span class="caption block" aria-hidden="true">at</span
+            ><TimeField
+              :label="`Time of ${h.name}`"
+              :value="h.atMin"
+              :max="1439"
+              @change="(v) => edit(i, 'at', (x) => void (x.atMin = v))"
+            />
+          </div>
+          <NumberField
+            label="give or take"
+            unit="min"
+            :decimals="0"
+            :schema="Habit.shape.spreadMin"
+            :value="h.spreadMin"
+            @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))"
+          />
+          <NumberField
+            label="chance, 0 to 1"
+            :decimals="2"
+            :schema="Habit.shape.chance"
+            :value="h.chance"
+            @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))"
+          />
+          <NumberField
+            v-if="h.use.kind === 'timed'"
+            label="runs for"
+            unit="min"
+            :decimals="1"
+            :schema="timed"
+            :value="h.use.minutes"
+            @change="
+              (v) =>
+                edit(i, 'amount', (x) => {
+                  if (x.use.kind === 'timed') x.use.minutes = v!
+                })
+            "
+          />
+          <NumberField
+            v-else
+            label="takes"
+            quantity="volume"
+            :schema="filled"
+            :value="h.use.litres"
+            @change="
+              (v) =>
+                edit(i, 'amount', (x) => {
+                  if (x.use.kind === 'filled') x.use.litres = v!
+                })
+            "
+          />
+          <NumberField
+            label="wanted"
+            quantity="temperature"
+            :schema="Habit.shape.wantedC"
+            :value="h.wantedC"
+            :origin="table.origin(`people.habits.${h.id}.wantedC`)"
+            @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))"
+          />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
-            <DaysField :label="`Days of ${h.name}`" :value="h.days" @change="(days) => edit(i, 'days', (x) => void (x.days = days))" />
-            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.waits" @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))" />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label>
-            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="h.use.kind === 'filled'" @change="edit(i, 'use', (x) => void (x.use = x.use.kind === 'timed' ? { kind: 'filled', litres: 10 } : { kind: 'timed', minutes: 5 }))" />filled, not timed<span class="sr-only">: {{ h.name }}</span></label>
+            <DaysField
+              :label="`Days of ${h.name}`"
+              :value="h.days"
+              @change="(days) => edit(i, 'days', (x) => void (x.days = days))"
+            />
+            <label class="flex min-h-9 items-center gap-1.5"
+              ><input
+                type="checkbox"
+                class="size-5 accent-copper"
+                :checked="h.waits"
+                @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))"
+              />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label
+            >
+            <label class="flex min-h-9 items-center gap-1.5"
+              ><input
+                type="checkbox"
+                class="size-5 accent-copper"
+                :checked="h.use.kind === 'filled'"
+                @change="
+                  edit(
+                    i,
+                    'use',
+                    (x) =>
+                      void (x.use =
+                        x.use.kind === 'timed' ? { kind: 'filled', litres: 10 } : { kind: 'timed', minutes: 5 }),
+                  )
+                "
+              />filled, not timed<span class="sr-only">: {{ h.name }}</span></label
+            >
           </div>
         </div>
-        <button class="tool tool-bare px-2" :aria-label="`Remove ${h.name}`" @click="table.change('remove habit', (d) => void d.people.habits.splice(i, 1))"><Trash2 :size="17" /></button>
+        <button
+          class="tool tool-bare px-2"
+          :aria-label="`Remove ${h.name}`"
+          @click="table.change('remove habit', (d) => void d.people.habits.splice(i, 1))"
+        >
+          <Trash2 :size="17" />
+        </button>
       </li>
     </ul>
     <button class="tool mt-2" @click="add"><Plus :size="17" />Habit</button>

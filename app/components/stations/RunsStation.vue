@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GripVertical, Plus, Trash2 } from '@lucide/vue'
 import Sortable from 'sortablejs'
-import { type Nudge, addRun, keepsRun, moveRun, nudgeRun, removeRun } from '~~/core/household/edits/runs'
+import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '~~/core/household/edits/runs'
 import { below, outline } from '~~/core/household/outline'
 import { loopRuns } from '~~/core/household/runs'
 import { WASTE_LIMITS } from '~~/core/household/waste-mark'
@@ -20,15 +20,26 @@ const lost = (id: string) => years.now?.runs.find((r) => r.id === id)?.lossKwh
 /** Runs whose loss counts as the loop's. */
 const onLoop = computed(() => loopRuns(table.study!))
 const price = computed(() => (years.now ? meanPrice(years.now) : 0))
-const edit = (id: string, change: (run: Run) => void) => table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
+const edit = (id: string, change: (run: Run) => void) =>
+  table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
 const joints = JOINTS.map((value) => ({ value, name: value }))
 const FITTINGS = { bends: 'bends', tees: 'tees', valves: 'valves' } as const
 const limitSchema = Pipes.shape.wasteLimitL.unwrap()
-const limits = computed(() => [{ value: 0, name: 'none' }, ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({ value: value as number, name: table.units.system === 'us' ? table.units.figure('volume', value, 2) : name })), ...(limit.value !== null && !Object.values(WASTE_LIMITS).includes(limit.value as never) ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }] : [])])
+const limits = computed(() => [
+  { value: 0, name: 'none' },
+  ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({
+    value: value as number,
+    name: table.units.system === 'us' ? table.units.figure('volume', value, 2) : name,
+  })),
+  ...(limit.value !== null && !Object.values(WASTE_LIMITS).includes(limit.value as never)
+    ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }]
+    : []),
+])
 const limit = computed(() => table.study!.pipes.wasteLimitL)
-const setLimit = (litres: number | null) => table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
+const setLimit = (litres: number | null) =>
+  table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
 
 /** A level of the outline, px; less where the screen is narrow. */
 const LEVEL_PX = 18
@@ -72,7 +83,9 @@ watch(
         const moved = below(runs, id)
         const order = [...element.children].map((c) => (c as HTMLElement).dataset.run!)
         const place = order.slice(0, order.indexOf(id)).filter((x) => !moved.has(x)).length
-        const levels = Math.round((pointerX((e as unknown as { originalEvent?: Event }).originalEvent) - dragFromX) / LEVEL_PX)
+        const levels = Math.round(
+          (pointerX((e as unknown as { originalEvent?: Event }).originalEvent) - dragFromX) / LEVEL_PX,
+        )
         const depth = rows.value.find((r) => r.run.id === id)!.depth + levels
         drawn.value++
         put(moveRun(runs, id, place, depth))
@@ -82,7 +95,12 @@ watch(
   },
   { flush: 'post' },
 )
-const pointerX = (event: Event | undefined) => (event instanceof MouseEvent ? event.clientX : event instanceof TouchEvent ? (event.changedTouches[0]?.clientX ?? 0) : 0)
+const pointerX = (event: Event | undefined) =>
+  event instanceof MouseEvent
+    ? event.clientX
+    : event instanceof TouchEvent
+      ? (event.changedTouches[0]?.clientX ?? 0)
+      : 0
 
 watch(
   () => props.chosen,
@@ -97,41 +115,168 @@ watch(
 <template>
   <div class="mb-2 flex flex-wrap items-end gap-3">
     <ChoiceField class="w-44" label="Mark every run at" :value="limit ?? 0" :choices="limits" @change="setLimit" />
-    <NumberField class="w-32" label="or as much as" quantity="volume" :decimals="2" optional :schema="limitSchema" :value="limit" @change="setLimit" />
+    <NumberField
+      class="w-32"
+      label="or as much as"
+      quantity="volume"
+      :decimals="2"
+      optional
+      :schema="limitSchema"
+      :value="limit"
+      @change="setLimit"
+    />
   </div>
-  <p id="run-help" class="caption mb-2">Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it off. Enter in a length adds the next run.</p>
+  <p id="run-help" class="caption mb-2">
+    Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it
+    off. Enter in a length adds the next run.
+  </p>
   <div class="caption hidden pr-22 pl-10 sm:block" aria-hidden="true">
     <div class="grid gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
-      <span>Run</span><span>Material</span><span>Size</span><span>Length</span><span>Insulation</span><span>Passes</span>
+      <span>Run</span><span>Material</span><span>Size</span><span>Length</span><span>Insulation</span
+      ><span>Passes</span>
     </div>
   </div>
   <ol :key="drawn" ref="list">
-    <li v-for="{ run, depth } in rows" :key="run.id" :data-run="run.id" class="border-b border-line py-1.5" :class="{ 'bg-copper-pale': chosen === run.id }">
+    <li
+      v-for="{ run, depth } in rows"
+      :key="run.id"
+      :data-run="run.id"
+      class="border-b border-line py-1.5"
+      :class="{ 'bg-copper-pale': chosen === run.id }"
+    >
       <div class="flex items-start gap-1" :style="{ paddingLeft: `${Math.min(depth, 5) * LEVEL_PX}px` }">
-        <button class="run-grip tool tool-bare mt-0 cursor-grab touch-none px-1.5" :aria-label="`Move ${run.name}`" aria-describedby="run-help" @keydown="onGrip($event, run.id)"><GripVertical :size="18" /></button>
-        <div class="grid min-w-0 flex-1 grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
-          <TextField class="col-span-2 sm:col-span-1" bare label="Name of the run" :value="run.name" @change="(v) => edit(run.id, (r) => void (r.name = v))" />
-          <ChoiceField bare="wide" label="Material" :value="run.material" :choices="MATERIAL_NAMES" @change="(v) => edit(run.id, (r) => { r.size = nearestSize(r, v); r.material = v })" />
-          <ChoiceField bare="wide" label="Size" :value="run.size" :choices="sizeChoices(run.material)" @change="(v) => edit(run.id, (r) => void (r.size = v))" />
-          <NumberField bare="wide" :label="`Length of ${run.name}`" quantity="length" :schema="Run.shape.lengthM" :origin="table.origin(`pipes.runs.${run.id}.lengthM`)" :value="run.lengthM" @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))" @keydown.enter="add(run.id)" />
-          <InsulationField bare="wide" :label="`Insulation of ${run.name}`" :value="run.insulation" @change="(v) => edit(run.id, (r) => void (r.insulation = v))" />
-          <ChoiceField bare="wide" label="Passes" :value="run.place" :choices="PLACE_NAMES" @change="(v) => edit(run.id, (r) => { r.place = v; if (v === 'slab' || v === 'ground') r.reachable = false })" />
+        <button
+          class="run-grip tool tool-bare mt-0 cursor-grab touch-none px-1.5"
+          :aria-label="`Move ${run.name}`"
+          aria-describedby="run-help"
+          @keydown="onGrip($event, run.id)"
+        >
+          <GripVertical :size="18" />
+        </button>
+        <div
+          class="grid min-w-0 flex-1 grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]"
+        >
+          <TextField
+            class="col-span-2 sm:col-span-1"
+            bare
+            label="Name of the run"
+            :value="run.name"
+            @change="(v) => edit(run.id, (r) => void (r.name = v))"
+          />
+          <ChoiceField
+            bare="wide"
+            label="Material"
+            :value="run.material"
+            :choices="MATERIAL_NAMES"
+            @change="
+              (v) =>
+                edit(run.id, (r) => {
+                  r.size = nearestSize(r, v)
+                  r.material = v
+                })
+            "
+          />
+          <ChoiceField
+            bare="wide"
+            label="Size"
+            :value="run.size"
+            :choices="sizeChoices(run.material)"
+            @change="(v) => edit(run.id, (r) => void (r.size = v))"
+          />
+          <NumberField
+            bare="wide"
+            :label="`Length of ${run.name}`"
+            quantity="length"
+            :schema="Run.shape.lengthM"
+            :origin="table.origin(`pipes.runs.${run.id}.lengthM`)"
+            :value="run.lengthM"
+            @change="(v) => edit(run.id, (r) => void (r.lengthM = v!))"
+            @keydown.enter="add(run.id)"
+          />
+          <InsulationField
+            bare="wide"
+            :label="`Insulation of ${run.name}`"
+            :value="run.insulation"
+            @change="(v) => edit(run.id, (r) => void (r.insulation = v))"
+          />
+          <ChoiceField
+            bare="wide"
+            label="Passes"
+            :value="run.place"
+            :choices="PLACE_NAMES"
+            @change="
+              (v) =>
+                edit(run.id, (r) => {
+                  r.place = v
+                  if (v === 'slab' || v === 'ground') r.reachable = false
+                })
+            "
+          />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
-            <span>holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span>
-            <span>loses <b>{{ lost(run.id) === undefined ? '…' : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}` }}</b> a year{{ onLoop.has(run.id) ? ', as part of the loop' : '' }}</span>
-            <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="run.reachable" @change="edit(run.id, (r) => void (r.reachable = !r.reachable))" />can be reached<span class="sr-only">: {{ run.name }}</span></label>
-          <details class="open:w-full">
-            <summary class="cursor-pointer py-2.5 text-ink-soft">Joints and fittings<span class="sr-only"> of {{ run.name }}</span>: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees, {{ run.fittings.valves }} valves</summary>
-            <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
-              <ChoiceField label="Joints" :value="run.joints" :choices="joints" @change="(v) => edit(run.id, (r) => void (r.joints = v))" />
-              <NumberField v-for="(name, key) in FITTINGS" :key="key" :label="name" :decimals="0" :schema="Run.shape.fittings.shape[key]" :value="run.fittings[key]" @change="(v) => edit(run.id, (r) => void (r.fittings[key] = Math.round(v!)))" />
-            </div>
-          </details>
+            <span
+              >holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span
+            >
+            <span
+              >loses
+              <b>{{
+                lost(run.id) === undefined
+                  ? '…'
+                  : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}`
+              }}</b>
+              a year{{ onLoop.has(run.id) ? ', as part of the loop' : '' }}</span
+            >
+            <label class="flex min-h-9 items-center gap-1.5"
+              ><input
+                type="checkbox"
+                class="size-5 accent-copper"
+                :checked="run.reachable"
+                @change="edit(run.id, (r) => void (r.reachable = !r.reachable))"
+              />can be reached<span class="sr-only">: {{ run.name }}</span></label
+            >
+            <details class="open:w-full">
+              <summary class="cursor-pointer py-2.5 text-ink-soft">
+                Joints and fittings<span class="sr-only"> of {{ run.name }}</span
+                >: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees,
+                {{ run.fittings.valves }} valves
+              </summary>
+              <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
+                <ChoiceField
+                  label="Joints"
+                  :value="run.joints"
+                  :choices="joints"
+                  @change="(v) => edit(run.id, (r) => void (r.joints = v))"
+                />
+                <NumberField
+                  v-for="(name, key) in FITTINGS"
+                  :key="key"
+                  :label="name"
+                  :decimals="0"
+                  :schema="Run.shape.fittings.shape[key]"
+                  :value="run.fittings[key]"
+                  @change="(v) => edit(run.id, (r) => void (r.fittings[key] = Math.round(v!)))"
+                />
+              </div>
+            </details>
           </div>
         </div>
         <div class="flex flex-col sm:flex-row">
-          <button class="tool tool-bare px-2" :aria-label="`Add a run after ${run.name}`" title="Add a run that leaves its end" @click="add(run.id)"><Plus :size="17" /></button>
-          <button class="tool tool-bare px-2" :disabled="keepsRun(table.study!, run.id) !== null" :title="keepsRun(table.study!, run.id) ?? ''" :aria-label="`Remove ${run.name}`" @click="table.replace((s) => removeRun(s, run.id))"><Trash2 :size="17" /></button>
+          <button
+            class="tool tool-bare px-2"
+            :aria-label="`Add a run after ${run.name}`"
+            title="Add a run that leaves its end"
+            @click="add(run.id)"
+          >
+            <Plus :size="17" />
+          </button>
+          <button
+            class="tool tool-bare px-2"
+            :disabled="keepsRun(table.study!, run.id) !== null"
+            :title="keepsRun(table.study!, run.id) ?? ''"
+            :aria-label="`Remove ${run.name}`"
+            @click="table.replace((s) => removeRun(s, run.id))"
+          >
+            <Trash2 :size="17" />
+          </button>
         </div>
       </div>
     </li>

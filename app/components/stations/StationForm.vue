@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { STATIONS, type StationName } from '~/utils/stations'
+import { type StationName, STATIONS } from '~/utils/stations'
 
 /** The sheet of one station: what is known of it and set at it. */
 const props = defineProps<{ station: StationName; chosen: string }>()
@@ -30,7 +30,9 @@ watch(
   <section :aria-label="STATIONS[station]">
     <div class="mb-2 flex items-center justify-between border-b border-line">
       <h2 ref="title" tabindex="-1" class="text-xl outline-none">{{ STATIONS[station] }}</h2>
-      <button class="tool tool-bare px-2" :aria-label="`Close ${STATIONS[station]}`" @click="emit('close')"><X :size="20" /></button>
+      <button class="tool tool-bare px-2" :aria-label="`Close ${STATIONS[station]}`" @click="emit('close')">
+        <X :size="20" />
+      </button>
     </div>
     <component :is="FORMS[station]" :chosen="chosen" />
   </section>

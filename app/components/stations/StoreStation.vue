@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { PLACE_NAMES } from '~/utils/places'
 import { SCALDS_C } from '~~/core/safety/scald'
-import { LABEL_CLASSES, TEST_RISE_K, standingUa } from '~~/core/stores/standing-loss'
+import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
 import { StoreField } from '~~/core/study/plant'
 
 const table = useStudy()
@@ -12,21 +12,54 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
   table.change('loss kind', (d) => {
     const now = Math.round(ua.value * 100) / 100
     d.plant.store!.loss =
-      kind === 'ua' ? { kind, uaWK: now } : kind === 'test' ? { kind, kwhDay: Math.round(now * TEST_RISE_K * 2.4) / 100, riseK: TEST_RISE_K } : { kind, label: 'C' }
+      kind === 'ua'
+        ? { kind, uaWK: now }
+        : kind === 'test'
+          ? { kind, kwhDay: Math.round(now * TEST_RISE_K * 2.4) / 100, riseK: TEST_RISE_K }
+          : { kind, label: 'C' }
   })
 }
 </script>
 
 <template>
   <div v-if="store" class="grid grid-cols-2 gap-3 md:grid-cols-4">
-    <TextField label="Name" :value="store.name" @change="(v) => table.change('store name', (d) => void (d.plant.store!.name = v))" />
-    <NumberField label="Contents" quantity="volume" :schema="shape.litres" :decimals="0" :value="store.litres" :origin="table.origin('plant.store.litres')" @change="(v) => table.change('litres', (d) => void (d.plant.store!.litres = v!))" />
-    <NumberField label="Height of the water" quantity="length" :decimals="2" :schema="shape.heightM" :value="store.heightM" :origin="table.origin('plant.store.heightM')" @change="(v) => table.change('height', (d) => void (d.plant.store!.heightM = v!))" />
-    <ChoiceField label="Stands in" :value="store.place" :choices="PLACE_NAMES" @change="(v) => table.change('store place', (d) => void (d.plant.store!.place = v))" />
+    <TextField
+      label="Name"
+      :value="store.name"
+      @change="(v) => table.change('store name', (d) => void (d.plant.store!.name = v))"
+    />
+    <NumberField
+      label="Contents"
+      quantity="volume"
+      :schema="shape.litres"
+      :decimals="0"
+      :value="store.litres"
+      :origin="table.origin('plant.store.litres')"
+      @change="(v) => table.change('litres', (d) => void (d.plant.store!.litres = v!))"
+    />
+    <NumberField
+      label="Height of the water"
+      quantity="length"
+      :decimals="2"
+      :schema="shape.heightM"
+      :value="store.heightM"
+      :origin="table.origin('plant.store.heightM')"
+      @change="(v) => table.change('height', (d) => void (d.plant.store!.heightM = v!))"
+    />
+    <ChoiceField
+      label="Stands in"
+      :value="store.place"
+      :choices="PLACE_NAMES"
+      @change="(v) => table.change('store place', (d) => void (d.plant.store!.place = v))"
+    />
     <ChoiceField
       label="Standing loss from"
       :value="store.loss.kind"
-      :choices="[{ value: 'label', name: 'label class' }, { value: 'test', name: 'a test figure' }, { value: 'ua', name: 'known for each degree' }]"
+      :choices="[
+        { value: 'label', name: 'label class' },
+        { value: 'test', name: 'a test figure' },
+        { value: 'ua', name: 'known for each degree' },
+      ]"
       @change="setLoss"
     />
     <ChoiceField
@@ -34,22 +67,130 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       label="Label class"
       :value="store.loss.label"
       :choices="LABEL_CLASSES.map((value) => ({ value, name: value }))"
-      @change="(v) => table.change('label', (d) => { const l = d.plant.store!.loss; if (l.kind === 'label') l.label = v })"
+      @change="
+        (v) =>
+          table.change('label', (d) => {
+            const l = d.plant.store!.loss
+            if (l.kind === 'label') l.label = v
+          })
+      "
     />
     <template v-else-if="store.loss.kind === 'test'">
-      <NumberField label="Loss in 24 h" unit="kWh" :schema="shape.loss.options[1].shape.kwhDay" :value="store.loss.kwhDay" @change="(v) => table.change('test loss', (d) => { const l = d.plant.store!.loss; if (l.kind === 'test') l.kwhDay = v! })" />
-      <NumberField label="at a difference of" quantity="rise" :schema="shape.loss.options[1].shape.riseK" :value="store.loss.riseK" @change="(v) => table.change('test rise', (d) => { const l = d.plant.store!.loss; if (l.kind === 'test') l.riseK = v! })" />
+      <NumberField
+        label="Loss in 24 h"
+        unit="kWh"
+        :schema="shape.loss.options[1].shape.kwhDay"
+        :value="store.loss.kwhDay"
+        @change="
+          (v) =>
+            table.change('test loss', (d) => {
+              const l = d.plant.store!.loss
+              if (l.kind === 'test') l.kwhDay = v!
+            })
+        "
+      />
+      <NumberField
+        label="at a difference of"
+        quantity="rise"
+        :schema="shape.loss.options[1].shape.riseK"
+        :value="store.loss.riseK"
+        @change="
+          (v) =>
+            table.change('test rise', (d) => {
+              const l = d.plant.store!.loss
+              if (l.kind === 'test') l.riseK = v!
+            })
+        "
+      />
     </template>
-    <NumberField v-else label="Loss for each degree" quantity="lossRate" :schema="shape.loss.options[0].shape.uaWK" :value="store.loss.uaWK" @change="(v) => table.change('ua', (d) => { const l = d.plant.store!.loss; if (l.kind === 'ua') l.uaWK = v! })" />
-    <p class="caption self-end pb-2">{{ table.units.figure('lossRate', ua) }}: {{ table.units.figure('energy', (ua * TEST_RISE_K * 24) / 1000, 2) }} a day at {{ table.units.figure('rise', TEST_RISE_K) }} above the room; an overnight drop is read under Measure<span v-if="table.origin('plant.store.loss') === 'assumed'" class="ml-1 border-b border-dashed border-line-strong italic">assumed</span></p>
-    <NumberField label="Sensor at height" help="0 is the bottom of the store, 1 its top" :origin="table.origin('plant.store.sensorHeight')" :schema="shape.sensorHeight" :value="store.sensorHeight" @change="(v) => table.change('sensor', (d) => void (d.plant.store!.sensorHeight = v!))" />
-    <NumberField label="Stirred by cold water coming in" help="share of the store, 0 to 0.3: a baffle keeps it small" :origin="table.origin('plant.store.inletMix')" :schema="shape.inletMix" :value="store.inletMix" @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))" />
-    <LookedField label="Mixing valve guards the taps" :value="store.mixingValve" @change="(v) => table.change('mixing valve', (d) => void ((d.plant.store!.mixingValve = v), v !== true && (d.plant.store!.mixesToC = null)))" />
-    <NumberField label="It mixes to, if it does" quantity="temperature" optional :schema="shape.mixesToC" :value="store.mixesToC" @change="(v) => table.change('mixes to', (d) => { d.plant.store!.mixesToC = v; if (v !== null) d.plant.store!.mixingValve = true })" />
-    <NumberField label="Relief valve opens at" quantity="temperature" :schema="shape.reliefC" :value="store.reliefC" @change="(v) => table.change('relief at', (d) => void (d.plant.store!.reliefC = v!))" />
-    <LookedField label="Relief valve" :value="store.reliefValve" @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))" />
-    <LookedField label="Its discharge ends in a safe place" :value="store.reliefPiped" @change="(v) => table.change('relief piped', (d) => void (d.plant.store!.reliefPiped = v))" />
-    <LookedField label="Can be shut before the relief valve" :value="store.valveBeforeRelief" @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))" />
-    <p class="caption col-span-full border-l-4 border-line-strong pl-2">A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above {{ table.units.temperature(SCALDS_C) }} water scalds: see that a mixing valve guards the taps.</p>
+    <NumberField
+      v-else
+      label="Loss for each degree"
+      quantity="lossRate"
+      :schema="shape.loss.options[0].shape.uaWK"
+      :value="store.loss.uaWK"
+      @change="
+        (v) =>
+          table.change('ua', (d) => {
+            const l = d.plant.store!.loss
+            if (l.kind === 'ua') l.uaWK = v!
+          })
+      "
+    />
+    <p class="caption self-end pb-2">
+      {{ table.units.figure('lossRate', ua) }}: {{ table.units.figure('energy', (ua * TEST_RISE_K * 24) / 1000, 2) }} a
+      day at {{ table.units.figure('rise', TEST_RISE_K) }} above the room; an overnight drop is read under Measure<span
+        v-if="table.origin('plant.store.loss') === 'assumed'"
+        class="ml-1 border-b border-dashed border-line-strong italic"
+        >assumed</span
+      >
+    </p>
+    <NumberField
+      label="Sensor at height"
+      help="0 is the bottom of the store, 1 its top"
+      :origin="table.origin('plant.store.sensorHeight')"
+      :schema="shape.sensorHeight"
+      :value="store.sensorHeight"
+      @change="(v) => table.change('sensor', (d) => void (d.plant.store!.sensorHeight = v!))"
+    />
+    <NumberField
+      label="Stirred by cold water coming in"
+      help="share of the store, 0 to 0.3: a baffle keeps it small"
+      :origin="table.origin('plant.store.inletMix')"
+      :schema="shape.inletMix"
+      :value="store.inletMix"
+      @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))"
+    />
+    <LookedField
+      label="Mixing valve guards the taps"
+      :value="store.mixingValve"
+      @change="
+        (v) =>
+          table.change(
+            'mixing valve',
+            (d) => void ((d.plant.store!.mixingValve = v), v !== true && (d.plant.store!.mixesToC = null)),
+          )
+      "
+    />
+    <NumberField
+      label="It mixes to, if it does"
+      quantity="temperature"
+      optional
+      :schema="shape.mixesToC"
+      :value="store.mixesToC"
+      @change="
+        (v) =>
+          table.change('mixes to', (d) => {
+            d.plant.store!.mixesToC = v
+            if (v !== null) d.plant.store!.mixingValve = true
+          })
+      "
+    />
+    <NumberField
+      label="Relief valve opens at"
+      quantity="temperature"
+      :schema="shape.reliefC"
+      :value="store.reliefC"
+      @change="(v) => table.change('relief at', (d) => void (d.plant.store!.reliefC = v!))"
+    />
+    <LookedField
+      label="Relief valve"
+      :value="store.reliefValve"
+      @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))"
+    />
+    <LookedField
+      label="Its discharge ends in a safe place"
+      :value="store.reliefPiped"
+      @change="(v) => table.change('relief piped', (d) => void (d.plant.store!.reliefPiped = v))"
+    />
+    <LookedField
+      label="Can be shut before the relief valve"
+      :value="store.valveBeforeRelief"
+      @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))"
+    />
+    <p class="caption col-span-full border-l-4 border-line-strong pl-2">
+      A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above
+      {{ table.units.temperature(SCALDS_C) }} water scalds: see that a mixing valve guards the taps.
+    </p>
   </div>
 </template>

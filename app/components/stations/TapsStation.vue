@@ -13,37 +13,132 @@ const result = (id: string) => years.now?.taps.find((t) => t.id === id)
 const figures = (tap: Tap) => tapFigures(table.study!, tap)
 const worst = computed(() => rankedTaps(table.study!)[0]!.tap.id)
 const KINDS = Tap.shape.kind.options.map((value) => ({ value, name: value }))
-const edit = (i: number, key: string, change: (tap: Tap) => void) => table.change(`tap ${i} ${key}`, (d) => change(d.pipes.taps[i]!))
-const used = (id: string) => taps.value.length === 1 || table.study!.plant.heaters.some((h) => isLocal(h) && h.tapId === id) || table.study!.people.habits.some((h) => h.tapId === id) || (table.study!.people.draws.kind === 'standard' && table.study!.people.draws.tapId === id)
+const edit = (i: number, key: string, change: (tap: Tap) => void) =>
+  table.change(`tap ${i} ${key}`, (d) => change(d.pipes.taps[i]!))
+const used = (id: string) =>
+  taps.value.length === 1 ||
+  table.study!.plant.heaters.some((h) => isLocal(h) && h.tapId === id) ||
+  table.study!.people.habits.some((h) => h.tapId === id) ||
+  (table.study!.people.draws.kind === 'standard' && table.study!.people.draws.tapId === id)
 function add() {
-  const id = freshId('tap', taps.value.map((t) => t.id))
-  table.change('add tap', (d) => void d.pipes.taps.push({ ...structuredClone(d.pipes.taps.at(-1)!), id, name: 'New tap' }))
+  const id = freshId(
+    'tap',
+    taps.value.map((t) => t.id),
+  )
+  table.change(
+    'add tap',
+    (d) => void d.pipes.taps.push({ ...structuredClone(d.pipes.taps.at(-1)!), id, name: 'New tap' }),
+  )
 }
 </script>
 
 <template>
   <ul>
-    <li v-for="(tap, i) in taps" :key="tap.id" class="flex items-start gap-1 border-b border-line py-2" :class="{ 'bg-copper-pale': chosen === tap.id }" :data-tap="tap.id">
+    <li
+      v-for="(tap, i) in taps"
+      :key="tap.id"
+      class="flex items-start gap-1 border-b border-line py-2"
+      :class="{ 'bg-copper-pale': chosen === tap.id }"
+      :data-tap="tap.id"
+    >
       <div class="min-w-0 flex-1">
         <div class="grid grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_7rem_minmax(9rem,2fr)_7rem]">
-          <TextField class="col-span-2 sm:col-span-1" label="Name of the tap" :value="tap.name" @change="(v) => edit(i, 'name', (t) => void (t.name = v))" />
-          <ChoiceField label="Kind" :value="tap.kind" :choices="KINDS" @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))" />
-          <ChoiceField label="At the end of" :value="tap.runId" :choices="runs" @change="(v) => edit(i, 'run', (t) => void (t.runId = v))" />
-          <NumberField :label="`Flow of ${tap.name}`" quantity="flow" :schema="Tap.shape.flowLMin" :origin="table.origin(`pipes.taps.${tap.id}.flowLMin`)" :value="tap.flowLMin" @change="(v) => edit(i, 'flow', (t) => void (t.flowLMin = v!))" />
+          <TextField
+            class="col-span-2 sm:col-span-1"
+            label="Name of the tap"
+            :value="tap.name"
+            @change="(v) => edit(i, 'name', (t) => void (t.name = v))"
+          />
+          <ChoiceField
+            label="Kind"
+            :value="tap.kind"
+            :choices="KINDS"
+            @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))"
+          />
+          <ChoiceField
+            label="At the end of"
+            :value="tap.runId"
+            :choices="runs"
+            @change="(v) => edit(i, 'run', (t) => void (t.runId = v))"
+          />
+          <NumberField
+            :label="`Flow of ${tap.name}`"
+            quantity="flow"
+            :schema="Tap.shape.flowLMin"
+            :origin="table.origin(`pipes.taps.${tap.id}.flowLMin`)"
+            :value="tap.flowLMin"
+            @change="(v) => edit(i, 'flow', (t) => void (t.flowLMin = v!))"
+          />
         </div>
         <div class="mt-1 flex flex-wrap items-end gap-x-4 gap-y-1 text-sm">
-          <NumberField class="w-40" :label="`Least hot it needs`" quantity="temperature" optional :schema="Tap.shape.leastHotC" :value="tap.leastHotC" @change="(v) => edit(i, 'least hot', (t) => void (t.leastHotC = v))" />
-          <NumberField class="w-40" :label="`Litres to it, as told`" quantity="volume" :decimals="2" optional :schema="Tap.shape.saidContentL" :value="tap.saidContentL" @change="(v) => edit(i, 'said', (t) => void (t.saidContentL = v))" />
-          <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="tap.mixes" @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))" />mixes cold water in<span class="sr-only">: {{ tap.name }}</span></label>
-          <label class="flex min-h-9 items-center gap-1.5"><input type="checkbox" class="size-5 accent-copper" :checked="tap.drains" @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))" />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label>
+          <NumberField
+            class="w-40"
+            :label="`Least hot it needs`"
+            quantity="temperature"
+            optional
+            :schema="Tap.shape.leastHotC"
+            :value="tap.leastHotC"
+            @change="(v) => edit(i, 'least hot', (t) => void (t.leastHotC = v))"
+          />
+          <NumberField
+            class="w-40"
+            :label="`Litres to it, as told`"
+            quantity="volume"
+            :decimals="2"
+            optional
+            :schema="Tap.shape.saidContentL"
+            :value="tap.saidContentL"
+            @change="(v) => edit(i, 'said', (t) => void (t.saidContentL = v))"
+          />
+          <label class="flex min-h-9 items-center gap-1.5"
+            ><input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="tap.mixes"
+              @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))"
+            />mixes cold water in<span class="sr-only">: {{ tap.name }}</span></label
+          >
+          <label class="flex min-h-9 items-center gap-1.5"
+            ><input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="tap.drains"
+              @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))"
+            />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label
+          >
         </div>
         <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
           <template v-if="f.ownStore">Served by a small store of its own: nobody waits for pipes.</template>
-          <template v-else>From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits <b>{{ table.units.seconds(f.waitS) }}</b>, runs off <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template v-if="tap.id === worst"> (most of all)</template>; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in pipe and fittings.</template>
+          <template v-else
+            >From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits
+            <b>{{ table.units.seconds(f.waitS) }}</b>, runs off
+            <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template
+              v-if="tap.id === worst"
+            >
+              (most of all)</template
+            >; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in pipe
+            and fittings.</template
+          >
         </p>
-        <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">In a year: {{ r.waitMedianS > 0 ? `median wait ${table.units.seconds(r.waitMedianS)}` : 'nobody waits' }}, {{ table.units.litres(r.runOffL) }} run off, {{ r.coolDraws }} of {{ r.draws }} draws too cool.</p>
+        <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">
+          In a year: {{ r.waitMedianS > 0 ? `median wait ${table.units.seconds(r.waitMedianS)}` : 'nobody waits' }},
+          {{ table.units.litres(r.runOffL) }} run off, {{ r.coolDraws }} of {{ r.draws }} draws too cool.
+        </p>
       </div>
-      <button class="tool tool-bare px-2" :disabled="used(tap.id)" :title="used(tap.id) ? 'Somebody uses this tap' : ''" :aria-label="`Remove ${tap.name}`" @click="table.change('remove tap', (d) => { d.pipes.taps.splice(i, 1); if (d.pipes.drain) d.pipes.drain.tapIds = d.pipes.drain.tapIds.filter((x) => x !== tap.id) })"><Trash2 :size="17" /></button>
+      <button
+        class="tool tool-bare px-2"
+        :disabled="used(tap.id)"
+        :title="used(tap.id) ? 'Somebody uses this tap' : ''"
+        :aria-label="`Remove ${tap.name}`"
+        @click="
+          table.change('remove tap', (d) => {
+            d.pipes.taps.splice(i, 1)
+            if (d.pipes.drain) d.pipes.drain.tapIds = d.pipes.drain.tapIds.filter((x) => x !== tap.id)
+          })
+        "
+      >
+        <Trash2 :size="17" />
+      </button>
     </li>
   </ul>
   <button class="tool mt-2" @click="add"><Plus :size="17" />Tap</button>

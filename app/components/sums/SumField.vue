@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { z } from 'zod'
 import { Plus, Trash2 } from '@lucide/vue'
+import type { z } from 'zod'
 import type { Material } from '~~/core/pipes/catalogue'
-import { FIGURES, type FieldName } from '~~/core/sums/fields'
-import { shapeOf } from '~~/core/sums/shape'
+import { type FieldName, FIGURES } from '~~/core/sums/fields'
 import type { SumFault } from '~~/core/sums/run'
+import { shapeOf } from '~~/core/sums/shape'
 
 /** One field of a sum or a reading, drawn from its schema; lists and groups draw their own fields. */
 const props = defineProps<{
@@ -20,10 +20,33 @@ const emit = defineEmits<{ change: [value: unknown] }>()
 
 /** Labels of fields that are no figures, and of choices. */
 const NAMES: Record<string, string> = {
-  runs: 'Runs', draws: 'Draws at once', count: 'How many', insulation: 'Insulation', jacket: 'Jacket', connection: 'Connected to', phases: 'Phases', fuel: 'Meter',
-  gave: 'The heater gave', water: 'Water', taps: 'Tap runs', where: 'Tap lies', event: 'What happened', near: 'near the plant', far: 'far from it', mixed: 'as mixed', hot: 'hot only', cold: 'cold only', alone: 'alone', together: 'with another',
-  A: 'shower and heater (A)', B: 'shower only (B)', C: 'heater only (C)',
-  'gas-m3': 'gas, m³', 'gas-ft3': 'gas, ft³', 'electricity-kwh': 'electricity, kWh', 'electricity-pulses': 'electricity, pulses',
+  runs: 'Runs',
+  draws: 'Draws at once',
+  count: 'How many',
+  insulation: 'Insulation',
+  jacket: 'Jacket',
+  connection: 'Connected to',
+  phases: 'Phases',
+  fuel: 'Meter',
+  gave: 'The heater gave',
+  water: 'Water',
+  taps: 'Tap runs',
+  where: 'Tap lies',
+  event: 'What happened',
+  near: 'near the plant',
+  far: 'far from it',
+  mixed: 'as mixed',
+  hot: 'hot only',
+  cold: 'cold only',
+  alone: 'alone',
+  together: 'with another',
+  A: 'shower and heater (A)',
+  B: 'shower only (B)',
+  C: 'heater only (C)',
+  'gas-m3': 'gas, m³',
+  'gas-ft3': 'gas, ft³',
+  'electricity-kwh': 'electricity, kWh',
+  'electricity-pulses': 'electricity, pulses',
 }
 const shape = computed(() => shapeOf(props.schema))
 const optional = computed(() => props.schema.isOptional())
@@ -32,7 +55,9 @@ const label = computed(() => figure.value?.label ?? NAMES[props.name] ?? props.n
 const currency = computed(() => useStudy().study?.prices.currency ?? 'EUR')
 const unit = computed(() => figure.value?.unit?.replace('money', currency.value))
 const fault = computed(() => props.faults.find((f) => f.field === props.path)?.message.replace(/^got .*?, /, ''))
-const sizes = computed(() => (props.name === 'size' && props.beside?.material ? sizeChoices(props.beside.material as Material) : null))
+const sizes = computed(() =>
+  props.name === 'size' && props.beside?.material ? sizeChoices(props.beside.material as Material) : null,
+)
 const group = computed(() => (props.value ?? {}) as Record<string, unknown>)
 const list = computed(() => (props.value ?? []) as unknown[])
 
@@ -45,7 +70,8 @@ const copyOf = (x: unknown) => structuredClone(toRaw(x))
 const setIn = (key: string, value: unknown) => {
   const next = { ...group.value, [key]: value }
   if (value === undefined) delete next[key]
-  if (key === 'material') next.size = nearestSize(group.value as { material: Material; size: string }, value as Material)
+  if (key === 'material')
+    next.size = nearestSize(group.value as { material: Material; size: string }, value as Material)
   emit('change', next)
 }
 </script>
@@ -64,23 +90,88 @@ const setIn = (key: string, value: unknown) => {
     :fault="fault"
     @change="(v) => emit('change', v ?? undefined)"
   />
-  <ChoiceField v-else-if="shape.kind === 'choice'" :label="label" :value="(value as string | number | undefined) ?? null" :choices="[...(optional ? [{ value: null, name: 'not said' }] : []), ...(name === 'material' ? MATERIAL_NAMES : shape.options.map((o) => ({ value: o, name: NAMES[o] ?? String(o) })))]" @change="(v) => emit('change', v ?? undefined)" />
-  <ChoiceField v-else-if="sizes" :label="label" :value="value as string" :choices="sizes" @change="(v) => emit('change', v)" />
-  <TextField v-else-if="shape.kind === 'text'" :label="label" :optional="optional" :value="(value as string | undefined) ?? ''" @change="(v) => emit('change', v)" />
+  <ChoiceField
+    v-else-if="shape.kind === 'choice'"
+    :label="label"
+    :value="(value as string | number | undefined) ?? null"
+    :choices="[
+      ...(optional ? [{ value: null, name: 'not said' }] : []),
+      ...(name === 'material' ? MATERIAL_NAMES : shape.options.map((o) => ({ value: o, name: NAMES[o] ?? String(o) }))),
+    ]"
+    @change="(v) => emit('change', v ?? undefined)"
+  />
+  <ChoiceField
+    v-else-if="sizes"
+    :label="label"
+    :value="value as string"
+    :choices="sizes"
+    @change="(v) => emit('change', v)"
+  />
+  <TextField
+    v-else-if="shape.kind === 'text'"
+    :label="label"
+    :optional="optional"
+    :value="(value as string | undefined) ?? ''"
+    @change="(v) => emit('change', v)"
+  />
   <fieldset v-else-if="shape.kind === 'list'" class="col-span-full">
     <legend class="text-sm font-semibold">{{ label }}</legend>
     <div v-for="(item, i) in list" :key="i" class="mt-1 flex items-end gap-2 border-l-4 border-line-strong pl-2">
-      <SumField class="min-w-0 flex-1" :name="`${name}-item`" :path="`${path}.${i}`" :schema="shape.item" :value="item" :faults="faults" @change="(v) => emit('change', list.map((x, k) => (k === i ? v : x)))" />
-      <button type="button" class="tool tool-bare px-2" :aria-label="`Remove ${label.toLowerCase()} ${i + 1}`" :disabled="list.length === 1" @click="emit('change', list.filter((_, k) => k !== i))"><Trash2 :size="17" /></button>
+      <SumField
+        class="min-w-0 flex-1"
+        :name="`${name}-item`"
+        :path="`${path}.${i}`"
+        :schema="shape.item"
+        :value="item"
+        :faults="faults"
+        @change="
+          (v) =>
+            emit(
+              'change',
+              list.map((x, k) => (k === i ? v : x)),
+            )
+        "
+      />
+      <button
+        type="button"
+        class="tool tool-bare px-2"
+        :aria-label="`Remove ${label.toLowerCase()} ${i + 1}`"
+        :disabled="list.length === 1"
+        @click="
+          emit(
+            'change',
+            list.filter((_, k) => k !== i),
+          )
+        "
+      >
+        <Trash2 :size="17" />
+      </button>
     </div>
-    <button type="button" class="tool mt-2" @click="emit('change', [...list, copyOf(list.at(-1))])"><Plus :size="17" />One more</button>
+    <button type="button" class="tool mt-2" @click="emit('change', [...list, copyOf(list.at(-1))])">
+      <Plus :size="17" />One more
+    </button>
   </fieldset>
   <div v-else class="col-span-full">
     <label v-if="optional" class="flex min-h-11 items-center gap-2 text-sm font-semibold">
-      <input type="checkbox" class="size-5 accent-copper" :checked="value !== undefined" @change="emit('change', value === undefined ? BEGIN[name] : undefined)" />{{ label }}
+      <input
+        type="checkbox"
+        class="size-5 accent-copper"
+        :checked="value !== undefined"
+        @change="emit('change', value === undefined ? BEGIN[name] : undefined)"
+      />{{ label }}
     </label>
     <div v-if="value !== undefined" class="grid grid-cols-2 gap-2 sm:grid-cols-3">
-      <SumField v-for="(inner, key) in shape.fields" :key="key" :name="String(key)" :path="`${path}.${key}`" :schema="inner" :value="group[key]" :faults="faults" :beside="group" @change="(v) => setIn(String(key), v)" />
+      <SumField
+        v-for="(inner, key) in shape.fields"
+        :key="key"
+        :name="String(key)"
+        :path="`${path}.${key}`"
+        :schema="inner"
+        :value="group[key]"
+        :faults="faults"
+        :beside="group"
+        @change="(v) => setIn(String(key), v)"
+      />
     </div>
   </div>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { onKeyStroke } from '@vueuse/core'
 import { ArrowLeft, NotebookPen, X } from '@lucide/vue'
-import { SUMS, sumNamed } from '~~/core/sums/registry'
-import { runSum } from '~~/core/sums/run'
+import { onKeyStroke } from '@vueuse/core'
 import { flatValues } from '~~/core/study/readings'
+import { sumNamed, SUMS } from '~~/core/sums/registry'
+import { runSum } from '~~/core/sums/run'
 
 /** All bench sums at hand at every stage: searched, filled in, worked step by step, kept in the log when wanted. */
 const { open, at } = usePocket()
@@ -25,7 +25,11 @@ watch(
   { immediate: true },
 )
 const answer = computed(() => (sum.value ? runSum(sum.value, toRaw(given.value)) : null))
-const others = computed(() => (answer.value && !answer.value.ok ? answer.value.faults.filter((f) => !(f.field in (sum.value?.input.shape ?? {}))) : []))
+const others = computed(() =>
+  answer.value && !answer.value.ok
+    ? answer.value.faults.filter((f) => !(f.field in (sum.value?.input.shape ?? {})))
+    : [],
+)
 
 function set(name: string, value: unknown) {
   const next = { ...given.value, [name]: value }
@@ -36,9 +40,26 @@ function set(name: string, value: unknown) {
 function keep() {
   const s = sum.value
   if (!s || !answer.value?.ok || !table.study) return
-  const id = freshId('reading', table.study.readings.map((r) => r.id))
+  const id = freshId(
+    'reading',
+    table.study.readings.map((r) => r.id),
+  )
   const { out } = answer.value.worked
-  table.change('keep sum', (d) => void d.readings.push({ id, takenAt: localIso(new Date()), kind: 'sum', sum: s.name, where: null, values: flatValues({ ...given.value, ...out }), note: '', photo: null, adopted: null }))
+  table.change(
+    'keep sum',
+    (d) =>
+      void d.readings.push({
+        id,
+        takenAt: localIso(new Date()),
+        kind: 'sum',
+        sum: s.name,
+        where: null,
+        values: flatValues({ ...given.value, ...out }),
+        note: '',
+        photo: null,
+        adopted: null,
+      }),
+  )
   say({ text: `“${s.title}” is kept in the log.` })
 }
 
@@ -54,14 +75,25 @@ onKeyStroke('b', (e) => {
     <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
     <DialogPanel class="fixed inset-y-0 right-0 flex w-full max-w-xl flex-col border-l border-line-strong bg-plaster">
       <header class="flex items-center gap-2 border-b border-line px-3 py-1">
-        <button v-if="sum" class="tool tool-bare px-2" aria-label="All sums" @click="at = null"><ArrowLeft :size="20" /></button>
-        <DialogTitle class="flex-1 font-display text-lg font-semibold">{{ sum ? sum.title : 'Bench sums' }}</DialogTitle>
+        <button v-if="sum" class="tool tool-bare px-2" aria-label="All sums" @click="at = null">
+          <ArrowLeft :size="20" />
+        </button>
+        <DialogTitle class="flex-1 font-display text-lg font-semibold">{{
+          sum ? sum.title : 'Bench sums'
+        }}</DialogTitle>
         <button class="tool tool-bare px-2" aria-label="Close the sums" @click="open = false"><X :size="20" /></button>
       </header>
       <div class="flex-1 overflow-y-auto p-3">
         <template v-if="!sum">
           <label for="sum-search" class="caption">Search the sums</label>
-          <input id="sum-search" v-model="wanted" class="entry" type="search" autocomplete="off" @keydown.enter="found.length && (at = found[0]!.name)" />
+          <input
+            id="sum-search"
+            v-model="wanted"
+            class="entry"
+            type="search"
+            autocomplete="off"
+            @keydown.enter="found.length && (at = found[0]!.name)"
+          />
           <ul class="mt-2">
             <li v-for="s in found" :key="s.name" class="border-b border-line">
               <button class="block min-h-11 w-full px-1 py-1.5 text-left hover:bg-plaster-deep" @click="at = s.name">
@@ -75,12 +107,26 @@ onKeyStroke('b', (e) => {
         <template v-else>
           <p class="mb-3 text-ink-soft">{{ sum.about }}</p>
           <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
-            <SumField v-for="(schema, name) in sum.input.shape" :key="`${sum.name}-${name}`" :name="String(name)" :path="String(name)" :schema="schema" :value="given[name]" :faults="answer && !answer.ok ? answer.faults : []" :beside="given" @change="(v) => set(String(name), v)" />
+            <SumField
+              v-for="(schema, name) in sum.input.shape"
+              :key="`${sum.name}-${name}`"
+              :name="String(name)"
+              :path="String(name)"
+              :schema="schema"
+              :value="given[name]"
+              :faults="answer && !answer.ok ? answer.faults : []"
+              :beside="given"
+              @change="(v) => set(String(name), v)"
+            />
           </div>
           <WorkedSum v-if="answer?.ok" class="mt-4" :worked="answer.worked" :results="sum.results" />
-          <p v-for="f in others" :key="f.field" class="mt-2 text-sm text-alarm" role="alert">{{ f.field }}: {{ f.message }}</p>
+          <p v-for="f in others" :key="f.field" class="mt-2 text-sm text-alarm" role="alert">
+            {{ f.field }}: {{ f.message }}
+          </p>
           <p class="caption mt-3">Source: {{ sum.source }}.</p>
-          <button v-if="table.study" class="tool mt-3" :disabled="!answer?.ok" @click="keep"><NotebookPen :size="17" />Keep in the log</button>
+          <button v-if="table.study" class="tool mt-3" :disabled="!answer?.ok" @click="keep">
+            <NotebookPen :size="17" />Keep in the log
+          </button>
         </template>
       </div>
     </DialogPanel>

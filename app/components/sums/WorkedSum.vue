@@ -9,10 +9,19 @@ const write = (figure: Figure, value: number | string | null) => {
   if (value === null) return 'not known'
   if (typeof value === 'string') return value
   if (figure.quantity) return table.units.figure(figure.quantity, value, figure.decimals)
-  const text = value.toLocaleString('en-GB', { minimumFractionDigits: figure.decimals ?? 2, maximumFractionDigits: figure.decimals ?? 2 })
+  const text = value.toLocaleString('en-GB', {
+    minimumFractionDigits: figure.decimals ?? 2,
+    maximumFractionDigits: figure.decimals ?? 2,
+  })
   return `${text.replace('-', '−')} ${figure.unit?.replace('money', currency.value) ?? ''}`.trim()
 }
-const rows = computed(() => Object.entries(props.results).map(([name, figure]) => ({ name, figure, text: write(figure, props.worked.out[name] ?? null) })))
+const rows = computed(() =>
+  Object.entries(props.results).map(([name, figure]) => ({
+    name,
+    figure,
+    text: write(figure, props.worked.out[name] ?? null),
+  })),
+)
 </script>
 
 <template>
@@ -27,7 +36,8 @@ const rows = computed(() => Object.entries(props.results).map(([name, figure]) =
       <summary class="min-h-11 py-2.5 text-sm">How it is worked</summary>
       <ol class="text-sm">
         <li v-for="(s, i) in worked.steps" :key="i" class="border-b border-line py-1">
-          <span class="font-semibold">{{ s.label }}</span> <span class="text-ink-soft">= {{ s.formula }}</span> = <b>{{ write(s, s.value) }}</b>
+          <span class="font-semibold">{{ s.label }}</span> <span class="text-ink-soft">= {{ s.formula }}</span> =
+          <b>{{ write(s, s.value) }}</b>
         </li>
       </ol>
     </details>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { TriangleAlert } from '@lucide/vue'
 import { COOL_RETURN_SHARE, SAFE_RETURN_C, STILL_DAYS, TEPID_C } from '~~/core/safety/legionella'
-import { type YearResult, boughtKwh, drawnL } from '~~/core/year/result'
+import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
 const table = useStudy()
@@ -20,9 +20,19 @@ const rows = computed((): Row[] => [
   { name: 'Carbon dioxide', of: (r) => r.co2Kg, write: units.value.mass },
   { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it' },
   { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'of it, while waiting' },
-  { name: 'Wait, first draws', of: (r) => r.comfort.first.medianS, write: units.value.seconds, hint: 'half wait longer' },
+  {
+    name: 'Wait, first draws',
+    of: (r) => r.comfort.first.medianS,
+    write: units.value.seconds,
+    hint: 'half wait longer',
+  },
   { name: '90 % wait less than', of: (r) => r.comfort.first.p90S, write: units.value.seconds },
-  { name: 'Wait, second draws', of: (r) => r.comfort.second.medianS, write: units.value.seconds, hint: 'within half an hour' },
+  {
+    name: 'Wait, second draws',
+    of: (r) => r.comfort.second.medianS,
+    write: units.value.seconds,
+    hint: 'within half an hour',
+  },
   { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: count },
   { name: 'Starts of the heater', of: (r) => r.heaterStarts, write: count },
 ])
@@ -41,7 +51,8 @@ function change(row: Row, from: YearResult | null, to: YearResult | null): strin
   const text = row.write(Math.abs(by))
   return text === row.write(0) ? 'as it was' : `${by < 0 ? '−' : '+'}${text}`
 }
-const better = (row: Row, from: YearResult | null, to: YearResult | null) => (from && to ? Math.sign(row.of(from) - row.of(to)) : 0)
+const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
+  from && to ? Math.sign(row.of(from) - row.of(to)) : 0
 const hygiene = computed(() => years.shown?.hygiene)
 </script>
 
@@ -58,24 +69,58 @@ const hygiene = computed(() => years.shown?.hygiene)
     <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
     <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
     <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
-      <div v-for="row in rows" :key="row.name" class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0">
-        <dt class="caption">{{ row.name }}<span v-if="row.hint" class="block leading-4 opacity-90">{{ row.hint }}</span></dt>
-        <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">{{ years.shown ? row.write(row.of(years.shown)) : '…' }}</dd>
+      <div
+        v-for="row in rows"
+        :key="row.name"
+        class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0"
+      >
+        <dt class="caption">
+          {{ row.name }}<span v-if="row.hint" class="block leading-4 opacity-90">{{ row.hint }}</span>
+        </dt>
+        <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">
+          {{ years.shown ? row.write(row.of(years.shown)) : '…' }}
+        </dd>
         <dd v-if="years.before && years.shown" class="caption">last: {{ change(row, years.before, years.shown) }}</dd>
         <dd
           v-if="isSet && years.shown"
           class="font-semibold lg:col-start-2 lg:text-right"
-          :class="better(row, years.found, years.shown) > 0 ? 'text-verdigris' : better(row, years.found, years.shown) < 0 ? 'text-alarm' : 'text-ink-soft'"
+          :class="
+            better(row, years.found, years.shown) > 0
+              ? 'text-verdigris'
+              : better(row, years.found, years.shown) < 0
+                ? 'text-alarm'
+                : 'text-ink-soft'
+          "
           :data-change="row.name"
-        >{{ change(row, years.found, years.shown) }}</dd>
+        >
+          {{ change(row, years.found, years.shown) }}
+        </dd>
       </div>
     </dl>
     <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
       <h3 class="caption font-sans font-normal">Safety</h3>
-      <p>What the store gives is tepid ({{ units.figure('temperature', TEPID_C.low, 0) }} to {{ units.figure('temperature', TEPID_C.high, 0) }}) for {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null">; loop return below {{ units.figure('temperature', SAFE_RETURN_C, 0) }} for {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template>.</p>
-      <p v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > COOL_RETURN_SHARE" class="mt-1 flex gap-1 text-alarm"><TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local code.</p>
+      <p>
+        What the store gives is tepid ({{ units.figure('temperature', TEPID_C.low, 0) }} to
+        {{ units.figure('temperature', TEPID_C.high, 0) }}) for {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a
+        week<template v-if="hygiene.loopReturnCoolShare !== null"
+          >; loop return below {{ units.figure('temperature', SAFE_RETURN_C, 0) }} for
+          {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template
+        >.
+      </p>
+      <p
+        v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > COOL_RETURN_SHARE"
+        class="mt-1 flex gap-1 text-alarm"
+      >
+        <TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local
+        code.
+      </p>
     </div>
-    <p v-if="hygiene && hygiene.stillRuns.length" class="py-1.5">{{ hygiene.stillRuns.length }} {{ hygiene.stillRuns.length === 1 ? 'run stands' : 'runs stand' }} for more than {{ STILL_DAYS }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.</p>
-    <p v-if="isSet" class="caption pt-1">Coloured: the change against the house as found. Grey: what the last change did.</p>
+    <p v-if="hygiene && hygiene.stillRuns.length" class="py-1.5">
+      {{ hygiene.stillRuns.length }} {{ hygiene.stillRuns.length === 1 ? 'run stands' : 'runs stand' }} for more than
+      {{ STILL_DAYS }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.
+    </p>
+    <p v-if="isSet" class="caption pt-1">
+      Coloured: the change against the house as found. Grey: what the last change did.
+    </p>
   </aside>
 </template>

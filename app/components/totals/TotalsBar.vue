@@ -9,11 +9,24 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
 </script>
 
 <template>
-  <a href="#totals" class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3">
+  <a
+    href="#totals"
+    class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3"
+  >
     <span class="sr-only">All totals of the year: </span>
-    <span><span class="caption block">a year, {{ years.shownAs }}</span><b class="text-lg font-semibold">{{ years.shown ? units.money(years.shown.cost.total) : '…' }}</b></span>
-    <b v-if="Math.abs(by) >= 0.5" class="text-lg font-semibold" :class="by < 0 ? 'text-verdigris' : 'text-alarm'">{{ units.moneyChange(by) }}</b>
-    <span class="text-right"><span class="caption block">bought</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span>
-    <span class="text-right"><span class="caption block">first wait</span>{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</span>
+    <span
+      ><span class="caption block">a year, {{ years.shownAs }}</span
+      ><b class="text-lg font-semibold">{{ years.shown ? units.money(years.shown.cost.total) : '…' }}</b></span
+    >
+    <b v-if="Math.abs(by) >= 0.5" class="text-lg font-semibold" :class="by < 0 ? 'text-verdigris' : 'text-alarm'">{{
+      units.moneyChange(by)
+    }}</b>
+    <span class="text-right"
+      ><span class="caption block">bought</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span
+    >
+    <span class="text-right"
+      ><span class="caption block">first wait</span
+      >{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</span
+    >
   </a>
 </template>

@@ -8,7 +8,20 @@ import { controlsOf } from '~~/core/study/study'
 const table = useStudy()
 const years = useYears()
 const clock = (minute: number) => table.units.time(minute)
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
 const W = 1440
 const HEAT_H = 22
 const LANE = 9
@@ -20,7 +33,9 @@ const heat = computed(() => {
   return `M0 ${HEAT_H}${frames.map((f) => `L${f.minute} ${(HEAT_H - (f.heatKw / most.value) * (HEAT_H - 3)).toFixed(1)}h5`).join('')}L${W} ${HEAT_H}Z`
 })
 const pump = computed(() => (day.value?.frames ?? []).filter((f) => f.pumping).map((f) => f.minute))
-const open = computed(() => (day.value?.frames ?? []).filter((f) => f.open.length > 0).map((f) => ({ at: f.minute - 5, n: f.open.length })))
+const open = computed(() =>
+  (day.value?.frames ?? []).filter((f) => f.open.length > 0).map((f) => ({ at: f.minute - 5, n: f.open.length })),
+)
 const controls = computed(() => controlsOf(table.study!))
 const timer = computed((): Window[] => {
   const first = table.study!.plant.heaters[0]!
@@ -29,14 +44,23 @@ const timer = computed((): Window[] => {
 })
 
 const motion = usePreferredReducedMotion()
-const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.minute + 5) % W), 110, { immediate: false })
-const open_ = computed(() => years.frame?.open.map((id) => table.study!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [])
+const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.minute + 5) % W), 110, {
+  immediate: false,
+})
+const open_ = computed(
+  () => years.frame?.open.map((id) => table.study!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [],
+)
 </script>
 
 <template>
   <section aria-label="The day" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-2">
     <div class="flex items-center gap-1">
-      <button v-if="motion !== 'reduce'" class="tool px-2" :aria-label="isActive ? 'Stop the clock' : 'Run the clock'" @click="isActive ? pause() : resume()">
+      <button
+        v-if="motion !== 'reduce'"
+        class="tool px-2"
+        :aria-label="isActive ? 'Stop the clock' : 'Run the clock'"
+        @click="isActive ? pause() : resume()"
+      >
         <Pause v-if="isActive" :size="18" /><Play v-else :size="18" />
       </button>
       <select v-model.number="years.month" class="entry w-auto!" aria-label="Month looked at">
@@ -49,14 +73,41 @@ const open_ = computed(() => years.frame?.open.map((id) => table.study!.pipes.ta
     <div class="relative min-w-64 flex-1 basis-96">
       <svg :viewBox="`0 0 ${W} 62`" preserveAspectRatio="none" class="block h-16 w-full" aria-hidden="true">
         <rect :width="W" :height="HEAT_H" fill="var(--color-plaster-pale)" />
-        <rect v-for="(w, i) in timer" :key="i" :x="w.fromMin" y="0" :width="w.toMin - w.fromMin" :height="HEAT_H" fill="var(--color-copper-pale)" />
+        <rect
+          v-for="(w, i) in timer"
+          :key="i"
+          :x="w.fromMin"
+          y="0"
+          :width="w.toMin - w.fromMin"
+          :height="HEAT_H"
+          fill="var(--color-copper-pale)"
+        />
         <path :d="heat" fill="var(--color-copper)" />
         <rect y="26" :width="W" :height="LANE" fill="var(--color-plaster-pale)" />
         <rect v-for="m in pump" :key="m" :x="m" y="26" width="5.4" :height="LANE" fill="var(--color-ink-soft)" />
         <rect y="38" :width="W" :height="LANE" fill="var(--color-plaster-pale)" />
-        <rect v-for="o in open" :key="o.at" :x="o.at" y="38" width="6" :height="LANE" :fill="o.n > 1 ? 'var(--color-ink)' : 'var(--color-verdigris)'" />
-        <path v-for="h in 23" :key="h" :d="`M${h * 60} 0V${h % 6 ? 50 : 56}`" stroke="var(--color-line)" vector-effect="non-scaling-stroke" />
-        <path :d="`M${years.minute} 0V62`" stroke="var(--color-ink)" stroke-width="2" vector-effect="non-scaling-stroke" />
+        <rect
+          v-for="o in open"
+          :key="o.at"
+          :x="o.at"
+          y="38"
+          width="6"
+          :height="LANE"
+          :fill="o.n > 1 ? 'var(--color-ink)' : 'var(--color-verdigris)'"
+        />
+        <path
+          v-for="h in 23"
+          :key="h"
+          :d="`M${h * 60} 0V${h % 6 ? 50 : 56}`"
+          stroke="var(--color-line)"
+          vector-effect="non-scaling-stroke"
+        />
+        <path
+          :d="`M${years.minute} 0V62`"
+          stroke="var(--color-ink)"
+          stroke-width="2"
+          vector-effect="non-scaling-stroke"
+        />
       </svg>
       <input
         v-model.number="years.minute"
@@ -69,7 +120,9 @@ const open_ = computed(() => years.frame?.open.map((id) => table.study!.pipes.ta
         :aria-valuetext="clock(years.minute)"
       />
       <div class="caption pointer-events-none flex justify-between" aria-hidden="true">
-        <span v-for="h in [0, 6, 12, 18, 24]" :key="h">{{ table.units.system === 'us' ? clock(h * 60).replace(':00', '') : String(h).padStart(2, '0') }}</span>
+        <span v-for="h in [0, 6, 12, 18, 24]" :key="h">{{
+          table.units.system === 'us' ? clock(h * 60).replace(':00', '') : String(h).padStart(2, '0')
+        }}</span>
       </div>
     </div>
     <p class="w-44 text-sm leading-5" aria-live="off">
@@ -78,7 +131,11 @@ const open_ = computed(() => years.frame?.open.map((id) => table.study!.pipes.ta
       <span v-else class="text-ink-soft">all taps shut</span>
     </p>
     <ul class="caption flex w-full flex-wrap gap-x-4 lg:w-auto lg:flex-col">
-      <li><i class="mr-1 inline-block size-2.5 bg-copper" />heater fires<template v-if="timer.length">, <i class="mx-1 inline-block size-2.5 border border-line-strong bg-copper-pale" />timer</template></li>
+      <li>
+        <i class="mr-1 inline-block size-2.5 bg-copper" />heater fires<template v-if="timer.length"
+          >, <i class="mx-1 inline-block size-2.5 border border-line-strong bg-copper-pale" />timer</template
+        >
+      </li>
       <li v-if="table.study!.pipes.loop"><i class="mr-1 inline-block size-2.5 bg-ink-soft" />loop pump runs</li>
       <li><i class="mr-1 inline-block size-2.5 bg-verdigris" />a tap is open</li>
     </ul>

@@ -5,7 +5,16 @@ defineProps<{ fires: boolean; electric: boolean }>()
 
 <template>
   <svg viewBox="0 0 48 72" class="h-20 w-13" aria-hidden="true">
-    <rect x="5" y="3" width="38" height="66" rx="4" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.6" />
+    <rect
+      x="5"
+      y="3"
+      width="38"
+      height="66"
+      rx="4"
+      fill="var(--color-plaster-pale)"
+      stroke="var(--color-ink)"
+      stroke-width="1.6"
+    />
     <path d="M12 14h24M12 14v8h24v8H12" fill="none" stroke="var(--color-ink)" stroke-width="1.6" />
     <path
       v-if="electric"

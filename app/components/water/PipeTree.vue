@@ -23,12 +23,16 @@ const tree = computed(() => layOut(props.study.pipes.runs, props.study.pipes.tap
 const y = (row: number) => TOP.value + row * ROW.value
 const nameAt = (x: number, row: number) => {
   if (!narrow.value) return { x: runsWidth.value + 10, y: y(row) + 4.5, 'text-anchor': 'start' }
-  return x > runsWidth.value / 2 ? { x: x + 5, y: y(row) - 13, 'text-anchor': 'end' } : { x: x + 10, y: y(row) + 5, 'text-anchor': 'start' }
+  return x > runsWidth.value / 2
+    ? { x: x + 5, y: y(row) - 13, 'text-anchor': 'end' }
+    : { x: x + 10, y: y(row) + 5, 'text-anchor': 'start' }
 }
 const height = computed(() => y(tree.value.rows - 1) + (props.study.pipes.loop ? 46 : 16))
 const units = computed(() => useStudy().units)
 /** Where on each run the litres that somebody is ready to run off are full. */
-const marks = computed(() => (props.study.pipes.wasteLimitL === null ? null : wasteMarks(props.study, props.study.pipes.wasteLimitL)))
+const marks = computed(() =>
+  props.study.pipes.wasteLimitL === null ? null : wasteMarks(props.study, props.study.pipes.wasteLimitL),
+)
 const markAt = (id: string) => {
   const at = marks.value?.get(id)?.at
   return typeof at === 'number' ? at : null
@@ -54,7 +58,9 @@ const turn = computed(() => {
 const tapC = (tap: Tap) => props.frame?.locals[tap.id] ?? plugs(tap.runId).at(-1)![1]!
 const loopText = computed(() => {
   const { frame } = props
-  return frame ? `loop return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'runs' : 'rests'}` : 'loop return'
+  return frame
+    ? `loop return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'runs' : 'rests'}`
+    : 'loop return'
 })
 const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
 </script>
@@ -77,11 +83,41 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         stroke-width="2"
       />
       <!-- the loop's return -->
-      <g v-if="study.pipes.loop && turn" tabindex="0" role="button" :aria-label="loopText" @click="emit('choose', 'loop', '')" @keydown.enter="emit('choose', 'loop', '')">
-        <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" stroke="var(--color-ink)" stroke-width="7" stroke-linejoin="round" />
-        <path :d="`M${turn.x} ${turn.y}V${height - 22}H0`" fill="none" :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)" stroke-width="4.5" stroke-linejoin="round" />
-        <circle cx="46" :cy="height - 22" r="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
-        <path :d="`M50 ${height - 27}l-8 5l8 5z`" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
+      <g
+        v-if="study.pipes.loop && turn"
+        tabindex="0"
+        role="button"
+        :aria-label="loopText"
+        @click="emit('choose', 'loop', '')"
+        @keydown.enter="emit('choose', 'loop', '')"
+      >
+        <path
+          :d="`M${turn.x} ${turn.y}V${height - 22}H0`"
+          fill="none"
+          stroke="var(--color-ink)"
+          stroke-width="7"
+          stroke-linejoin="round"
+        />
+        <path
+          :d="`M${turn.x} ${turn.y}V${height - 22}H0`"
+          fill="none"
+          :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)"
+          stroke-width="4.5"
+          stroke-linejoin="round"
+        />
+        <circle
+          cx="46"
+          :cy="height - 22"
+          r="10"
+          fill="var(--color-plaster-pale)"
+          stroke="var(--color-ink)"
+          stroke-width="1.5"
+        />
+        <path
+          :d="`M50 ${height - 27}l-8 5l8 5z`"
+          :fill="frame?.pumping ? 'var(--color-copper)' : 'none'"
+          stroke="var(--color-ink)"
+        />
         <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
           {{ loopText }}
         </text>
@@ -96,7 +132,10 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         @click="emit('choose', 'runs', d.run.id)"
         @keydown.enter="emit('choose', 'runs', d.run.id)"
       >
-        <title>{{ d.run.name }}: {{ units.figure('length', d.run.lengthM) }} of {{ d.run.size }}, {{ units.figure('volume', d.litres, 2) }}</title>
+        <title>
+          {{ d.run.name }}: {{ units.figure('length', d.run.lengthM) }} of {{ d.run.size }},
+          {{ units.figure('volume', d.litres, 2) }}
+        </title>
         <rect :x="d.x" :y="y(d.row) - ROW / 2 + 1" :width="d.width" :height="ROW - 2" fill="transparent" />
         <rect
           v-if="d.run.insulation"
@@ -125,8 +164,21 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           :fill="waterColour(c)"
         />
         <!-- the limit of what is run off: a stroke across, and a line under all that lies past it -->
-        <path v-if="pastMark(d.run.id)" :d="`M${d.x + (markAt(d.run.id) ?? 0) * d.width} ${y(d.row) + d.thickness / 2 + 4.5}H${d.x + d.width}`" stroke="var(--color-alarm)" stroke-width="1.5" stroke-dasharray="1.5 2.5" />
-        <path v-if="markAt(d.run.id) !== null" :d="`M${d.x + markAt(d.run.id)! * d.width} ${y(d.row) - d.thickness / 2 - 5}v${d.thickness + 10}`" stroke="var(--color-alarm)" stroke-width="2.5"><title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the last hot water</title></path>
+        <path
+          v-if="pastMark(d.run.id)"
+          :d="`M${d.x + (markAt(d.run.id) ?? 0) * d.width} ${y(d.row) + d.thickness / 2 + 4.5}H${d.x + d.width}`"
+          stroke="var(--color-alarm)"
+          stroke-width="1.5"
+          stroke-dasharray="1.5 2.5"
+        />
+        <path
+          v-if="markAt(d.run.id) !== null"
+          :d="`M${d.x + markAt(d.run.id)! * d.width} ${y(d.row) - d.thickness / 2 - 5}v${d.thickness + 10}`"
+          stroke="var(--color-alarm)"
+          stroke-width="2.5"
+        >
+          <title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the last hot water</title>
+        </path>
       </g>
       <!-- taps -->
       <g
@@ -138,10 +190,36 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         @click="emit('choose', 'taps', t.tap.id)"
         @keydown.enter="emit('choose', 'taps', t.tap.id)"
       >
-        <path v-if="t.row !== t.runRow" :d="`M${t.x} ${y(t.runRow)}V${y(t.row)}`" fill="none" stroke="var(--color-ink)" stroke-width="2" />
-        <path v-if="!narrow" :d="`M${t.x} ${y(t.row)}H${runsWidth + 4}`" stroke="var(--color-line)" stroke-dasharray="2 4" />
-        <circle :cx="t.x" :cy="y(t.row)" r="4.5" :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'" stroke="var(--color-ink)" stroke-width="1.5" />
-        <text v-bind="nameAt(t.x, t.row)" font-size="14" fill="var(--color-ink)" stroke="var(--color-plaster)" stroke-width="4" paint-order="stroke" :font-weight="isOpen(t.tap.id) ? 700 : 400">
+        <path
+          v-if="t.row !== t.runRow"
+          :d="`M${t.x} ${y(t.runRow)}V${y(t.row)}`"
+          fill="none"
+          stroke="var(--color-ink)"
+          stroke-width="2"
+        />
+        <path
+          v-if="!narrow"
+          :d="`M${t.x} ${y(t.row)}H${runsWidth + 4}`"
+          stroke="var(--color-line)"
+          stroke-dasharray="2 4"
+        />
+        <circle
+          :cx="t.x"
+          :cy="y(t.row)"
+          r="4.5"
+          :fill="isOpen(t.tap.id) ? 'var(--color-copper)' : 'var(--color-plaster-pale)'"
+          stroke="var(--color-ink)"
+          stroke-width="1.5"
+        />
+        <text
+          v-bind="nameAt(t.x, t.row)"
+          font-size="14"
+          fill="var(--color-ink)"
+          stroke="var(--color-plaster)"
+          stroke-width="4"
+          paint-order="stroke"
+          :font-weight="isOpen(t.tap.id) ? 700 : 400"
+        >
           {{ t.tap.name }}
           <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(tapC(t.tap)) }}</tspan>
         </text>

@@ -15,7 +15,9 @@ defineProps<{
     :class="open ? 'border-copper bg-white' : 'border-transparent'"
     :aria-pressed="open"
   >
-    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold text-copper">{{ name }}<FindingMark v-if="marks" :count="marks" /></span>
+    <span class="flex min-h-9 items-center text-sm leading-4 font-semibold text-copper"
+      >{{ name }}<FindingMark v-if="marks" :count="marks"
+    /></span>
     <span class="flex min-h-24 items-center"><slot /></span>
     <span class="text-sm"><slot name="now" /></span>
     <span class="caption"><slot name="year" /></span>

@@ -3,7 +3,9 @@
 const props = defineProps<{ slices: number[]; label: string }>()
 const units = computed(() => useStudy().units)
 const H = 10
-const bands = computed(() => props.slices.map((c, i) => ({ y: (props.slices.length - 1 - i) * H, c, fill: waterColour(c) })))
+const bands = computed(() =>
+  props.slices.map((c, i) => ({ y: (props.slices.length - 1 - i) * H, c, fill: waterColour(c) })),
+)
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import type { StationName } from '~/utils/stations'
 import type { Station } from '~~/core/findings/finding'
 import { waterPerM3 } from '~~/core/money/tariff'
-import { HEATER_KINDS, carrierOf } from '~~/core/study/heater-kinds'
+import { carrierOf, HEATER_KINDS } from '~~/core/study/heater-kinds'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
 import { boughtKwh, drawnL } from '~~/core/year/result'
 
@@ -16,7 +16,12 @@ const study = computed(() => table.study!)
 const units = computed(() => table.units)
 const money = computed(() => (years.now ? moneyByStation(years.now) : null))
 /** Heat and water that run off while somebody waits. */
-const runOff = computed(() => (money.value && years.now ? money.value.runOff + (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices.water)) : undefined))
+const runOff = computed(() =>
+  money.value && years.now
+    ? money.value.runOff +
+      (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices.water))
+    : undefined,
+)
 const frame = computed(() => years.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
@@ -33,14 +38,28 @@ const heater = computed(() => study.value.plant.heaters[0]!)
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(years.day?.mainsC) }}</template>
       <template #year>{{ years.now ? units.litres(drawnL(years.now.water)) : '…' }}</template>
-      <span class="my-auto block h-3 w-14 border-y border-ink" :style="{ background: waterColour(years.day?.mainsC ?? 10) }" />
+      <span
+        class="my-auto block h-3 w-14 border-y border-ink"
+        :style="{ background: waterColour(years.day?.mainsC ?? 10) }"
+      />
     </StationButton>
-    <StationButton :name="heaterName" :marks="marks('heater')" :open="station === 'heater'" @click="emit('open', 'heater', '')">
+    <StationButton
+      :name="heaterName"
+      :marks="marks('heater')"
+      :open="station === 'heater'"
+      @click="emit('open', 'heater', '')"
+    >
       <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
       <template #year>loses {{ spend(money?.heater) }}</template>
       <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="carrierOf(heater) === 'electricity'" />
     </StationButton>
-    <StationButton v-if="study.plant.store" name="Store" :marks="marks('store')" :open="station === 'store'" @click="emit('open', 'store', '')">
+    <StationButton
+      v-if="study.plant.store"
+      name="Store"
+      :marks="marks('store')"
+      :open="station === 'store'"
+      @click="emit('open', 'store', '')"
+    >
       <template #now>{{ temp(frame?.supplyC) }}</template>
       <template #year>loses {{ spend(money?.store) }}</template>
       <StoreTank :slices="frame?.slices ?? Array(10).fill(15)" label="Store, ten layers" />
@@ -51,19 +70,26 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       </div>
       <div class="flex flex-wrap gap-x-1">
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
-          <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" /> {{ study.pipes.loop ? 'off the loop lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" />
+          {{ study.pipes.loop ? 'off the loop lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
-          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" /> <template v-if="study.pipes.loop">loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template><template v-else>none</template>
+          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" />
+          <template v-if="study.pipes.loop"
+            >loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template
+          ><template v-else>none</template>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
-          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.first.medianS) : '…' }}</b>
+          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
+          <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.first.medianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
-          <span class="text-copper">People</span> <FindingMark v-if="marks('people')" :count="marks('people')" /> <b class="font-semibold">{{ study.people.persons.length }}</b>
+          <span class="text-copper">People</span> <FindingMark v-if="marks('people')" :count="marks('people')" />
+          <b class="font-semibold">{{ study.people.persons.length }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
-          <span class="text-copper">Prices</span> bought <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
+          <span class="text-copper">Prices</span> bought
+          <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
         </button>
       </div>
     </div>

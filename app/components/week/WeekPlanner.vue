@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import interact from 'interactjs'
-import { DAY_NAMES, type Week, type Window, hoursOpen, tidyDay } from '~~/core/calendar/week'
+import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/calendar/week'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'
 import type { Grid } from '~~/core/study/controls'
 
@@ -28,7 +28,9 @@ const shown = computed(() =>
   props.week.map((windows, d) =>
     windows.map((w, i) => {
       const h = held.value
-      return h && h.index === i && daysTogether(props.grid, h.day).includes(d) ? { fromMin: snap(props.grid, h.from), toMin: snap(props.grid, h.to) } : w
+      return h && h.index === i && daysTogether(props.grid, h.day).includes(d)
+        ? { fromMin: snap(props.grid, h.from), toMin: snap(props.grid, h.to) }
+        : w
     }),
   ),
 )
@@ -48,10 +50,17 @@ function move(d: number, i: number, fromMin: number, toMin: number) {
   const step = props.grid.stepMin
   const from = Math.max(0, Math.min(snap(props.grid, fromMin), DAY_MIN - step))
   const to = Math.min(DAY_MIN, Math.max(snap(props.grid, toMin), from + step))
-  setDay(d, props.week[d]!.map((w, k) => (k === i ? { fromMin: from, toMin: to } : w)))
+  setDay(
+    d,
+    props.week[d]!.map((w, k) => (k === i ? { fromMin: from, toMin: to } : w)),
+  )
 }
 
-const remove = (d: number, i: number) => setDay(d, props.week[d]!.filter((_, k) => k !== i))
+const remove = (d: number, i: number) =>
+  setDay(
+    d,
+    props.week[d]!.filter((_, k) => k !== i),
+  )
 
 /** Puts a window of up to an hour in at a time that is free. */
 function addAt(d: number, minute: number) {
@@ -95,7 +104,10 @@ function onKey(event: KeyboardEvent, d: number, i: number) {
   else if (w.fromMin + by >= 0 && w.toMin + by <= DAY_MIN) move(d, i, w.fromMin + by, w.toMin + by)
 }
 
-const place = (element: Element) => ({ d: Number(element.getAttribute('data-day')), i: Number(element.getAttribute('data-index')) })
+const place = (element: Element) => ({
+  d: Number(element.getAttribute('data-day')),
+  i: Number(element.getAttribute('data-index')),
+})
 const perPixel = (element: Element) => DAY_MIN / element.parentElement!.getBoundingClientRect().width
 
 onMounted(() => {
@@ -146,10 +158,13 @@ onMounted(() => {
 <template>
   <div ref="root" role="group" :aria-label="label" :class="{ 'opacity-60': disabled }">
     <p :id="helpId" class="sr-only">
-      Arrow keys move a window, with Shift its end and with Alt its start. Delete removes it. Exact times are typed below.
+      Arrow keys move a window, with Shift its end and with Alt its start. Delete removes it. Exact times are typed
+      below.
     </p>
     <div class="caption ml-11 flex justify-between" aria-hidden="true">
-      <span v-for="h in [0, 3, 6, 9, 12, 15, 18, 21, 24]" :key="h" class="w-0 text-center"><span class="-ml-2">{{ String(h).padStart(2, '0') }}</span></span>
+      <span v-for="h in [0, 3, 6, 9, 12, 15, 18, 21, 24]" :key="h" class="w-0 text-center"
+        ><span class="-ml-2">{{ String(h).padStart(2, '0') }}</span></span
+      >
     </div>
     <div v-for="(windows, d) in shown" :key="d" class="flex items-center">
       <button
@@ -172,7 +187,12 @@ onMounted(() => {
           class="pointer-events-none absolute bottom-0 h-1 bg-line-strong"
           :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
         />
-        <span v-for="h in 7" :key="h" class="pointer-events-none absolute inset-y-0 w-px bg-line" :style="{ left: `${h * 12.5}%` }" />
+        <span
+          v-for="h in 7"
+          :key="h"
+          class="pointer-events-none absolute inset-y-0 w-px bg-line"
+          :style="{ left: `${h * 12.5}%` }"
+        />
         <div
           v-for="(w, i) in windows"
           :key="i"
@@ -204,10 +224,29 @@ onMounted(() => {
       <h4 class="w-full text-sm font-semibold sm:w-32 sm:pt-3">{{ groupName(group) }}</h4>
       <ul class="flex flex-1 flex-wrap gap-2">
         <li v-for="(w, i) in week[day]" :key="i" class="flex items-start gap-1">
-          <TimeField :label="`Window ${i + 1} from`" :value="w.fromMin" :max="1439" :step="grid.stepMin" @change="(m) => move(day, i, m, Math.max(w.toMin, m + grid.stepMin))" />
+          <TimeField
+            :label="`Window ${i + 1} from`"
+            :value="w.fromMin"
+            :max="1439"
+            :step="grid.stepMin"
+            @change="(m) => move(day, i, m, Math.max(w.toMin, m + grid.stepMin))"
+          />
           <span class="pt-2.5">–</span>
-          <TimeField :label="`Window ${i + 1} to`" :value="w.toMin" :min="1" :step="grid.stepMin" @change="(m) => move(day, i, Math.min(w.fromMin, m - grid.stepMin), m)" />
-          <button class="tool tool-bare px-2" :aria-label="`Remove window ${clock(w.fromMin)} to ${clock(w.toMin)}`" :disabled="disabled" @click="remove(day, i)"><Trash2 :size="17" /></button>
+          <TimeField
+            :label="`Window ${i + 1} to`"
+            :value="w.toMin"
+            :min="1"
+            :step="grid.stepMin"
+            @change="(m) => move(day, i, Math.min(w.fromMin, m - grid.stepMin), m)"
+          />
+          <button
+            class="tool tool-bare px-2"
+            :aria-label="`Remove window ${clock(w.fromMin)} to ${clock(w.toMin)}`"
+            :disabled="disabled"
+            @click="remove(day, i)"
+          >
+            <Trash2 :size="17" />
+          </button>
         </li>
         <li v-if="week[day]!.length === 0" class="caption pt-3">no window</li>
         <li>
@@ -215,7 +254,8 @@ onMounted(() => {
         </li>
       </ul>
       <p class="caption w-full">
-        {{ hoursOpen(week).toFixed(1) }} hours a week. The controller holds {{ grid.periodsPerDay }} windows a day in steps of {{ grid.stepMin }} minutes.
+        {{ hoursOpen(week).toFixed(1) }} hours a week. The controller holds {{ grid.periodsPerDay }} windows a day in
+        steps of {{ grid.stepMin }} minutes.
         <template v-if="found">The thin grey bar is what was found.</template>
       </p>
       <p v-for="p in problems" :key="p" class="w-full text-sm text-alarm" role="alert">{{ p }}</p>

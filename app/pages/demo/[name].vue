@@ -20,7 +20,12 @@ onMounted(async () => {
   <main id="work" class="mx-auto max-w-2xl p-6">
     <template v-if="!study">
       <h1 class="text-2xl">There is no demo “{{ name }}”</h1>
-      <p class="mt-2">There are: <NuxtLink v-for="d in DEMOS" :key="d.study.id" :to="`/demo/${d.study.id}`" class="mr-3 text-copper underline">{{ d.study.name }}</NuxtLink></p>
+      <p class="mt-2">
+        There are:
+        <NuxtLink v-for="d in DEMOS" :key="d.study.id" :to="`/demo/${d.study.id}`" class="mr-3 text-copper underline">{{
+          d.study.name
+        }}</NuxtLink>
+      </p>
     </template>
     <p v-else-if="trouble" role="alert">{{ trouble }} <NuxtLink to="/" class="text-copper underline">Home</NuxtLink></p>
     <p v-else class="text-ink-soft">Opening the demo household…</p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core'
 import { ArrowLeft, Calculator, Download, Redo2, Undo2 } from '@lucide/vue'
-import type { Fault } from '~~/core/study/read'
+import { onKeyStroke } from '@vueuse/core'
 import { isStation, type StationName } from '~/utils/stations'
+import type { Fault } from '~~/core/study/read'
 
 const route = useRoute()
 const router = useRouter()
@@ -57,7 +57,11 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
 <template>
   <div v-if="faults" class="mx-auto max-w-2xl p-6">
     <h1 class="text-2xl">This study cannot be opened</h1>
-    <ul class="mt-2"><li v-for="(f, i) in faults" :key="i"><b v-if="f.path">{{ f.path }}: </b>{{ f.message }}</li></ul>
+    <ul class="mt-2">
+      <li v-for="(f, i) in faults" :key="i">
+        <b v-if="f.path">{{ f.path }}: </b>{{ f.message }}
+      </li>
+    </ul>
     <NuxtLink to="/" class="tool mt-4"><ArrowLeft :size="18" />All households</NuxtLink>
   </div>
   <p v-else-if="!ready || !table.study" class="p-6 text-ink-soft">Opening…</p>
@@ -66,18 +70,48 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
       <h1 class="min-w-0 flex-1 text-xl sm:text-2xl">{{ table.study.name }}</h1>
       <div class="flex w-full items-center justify-end gap-1 sm:w-auto">
-        <span class="caption mr-1 hidden sm:inline" role="status">{{ table.kept === 'kept' ? 'kept in this browser' : table.kept === 'keeping' ? 'keeping…' : '' }}</span>
-        <button class="tool px-3" aria-label="Undo" title="Undo, Ctrl Z" :disabled="!table.canUndo" @click="table.undo()"><Undo2 :size="18" /></button>
-        <button class="tool px-3" aria-label="Redo" title="Redo, Ctrl Shift Z" :disabled="!table.canRedo" @click="table.redo()"><Redo2 :size="18" /></button>
-        <select class="entry w-auto!" aria-label="Units" :value="table.study.units" @change="setUnits(($event.target as HTMLSelectElement).value as 'metric' | 'us')">
+        <span class="caption mr-1 hidden sm:inline" role="status">{{
+          table.kept === 'kept' ? 'kept in this browser' : table.kept === 'keeping' ? 'keeping…' : ''
+        }}</span>
+        <button
+          class="tool px-3"
+          aria-label="Undo"
+          title="Undo, Ctrl Z"
+          :disabled="!table.canUndo"
+          @click="table.undo()"
+        >
+          <Undo2 :size="18" />
+        </button>
+        <button
+          class="tool px-3"
+          aria-label="Redo"
+          title="Redo, Ctrl Shift Z"
+          :disabled="!table.canRedo"
+          @click="table.redo()"
+        >
+          <Redo2 :size="18" />
+        </button>
+        <select
+          class="entry w-auto!"
+          aria-label="Units"
+          :value="table.study.units"
+          @change="setUnits(($event.target as HTMLSelectElement).value as 'metric' | 'us')"
+        >
           <option value="metric">metric</option>
           <option value="us">US</option>
         </select>
-        <button class="tool px-3" aria-label="Bench sums" title="Bench sums, Ctrl B" @click="pocket.open.value = true"><Calculator :size="18" /></button>
-        <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)"><Download :size="18" /><span class="hidden sm:inline">Export</span></button>
+        <button class="tool px-3" aria-label="Bench sums" title="Bench sums, Ctrl B" @click="pocket.open.value = true">
+          <Calculator :size="18" />
+        </button>
+        <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)">
+          <Download :size="18" /><span class="hidden sm:inline">Export</span>
+        </button>
       </div>
     </header>
-    <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">The last change could not be kept in this browser: its storage may be full. Export the study now so that nothing is lost.</p>
+    <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
+      The last change could not be kept in this browser: its storage may be full. Export the study now so that nothing
+      is lost.
+    </p>
     <div v-if="table.faults.length" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
       <p class="font-semibold">That change was not made:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
@@ -96,7 +130,8 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
             class="-mb-px flex min-h-11 items-center border-b-3 px-2.5 font-display sm:px-4 font-semibold"
             :class="stage === s.name ? 'border-copper text-copper' : 'border-transparent text-ink-soft hover:text-ink'"
             :aria-current="stage === s.name ? 'page' : undefined"
-          >{{ s.label }}</NuxtLink>
+            >{{ s.label }}</NuxtLink
+          >
         </nav>
         <main id="work"><NuxtPage :station="station" :chosen="chosen" /></main>
       </div>

@@ -1,6 +1,6 @@
 import type { Efficiency } from '../../heaters/efficiency'
 import { KWH_PER_THERM } from '../../money/calorific'
-import { CO2_KG_KWH, type Carrier } from '../../money/carriers'
+import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
 import type { HeaterKind, HeaterOf } from '../../study/heater-kinds'
 import type { Backup, Heater, Store } from '../../study/plant'
@@ -19,56 +19,173 @@ const PURGE_WH = 4
 
 const supply = { supplyAmps: null, volts: null }
 const store = { sensorHeight: null }
-const fire = { carrier: 'wood-logs' as const, waterKw: 3, efficiency: 0.65, firings: [{ days: [true, true, true, true, true, true, true], atMin: 17 * 60, hours: 4, kg: 9 }] }
+const fire = {
+  carrier: 'wood-logs' as const,
+  waterKw: 3,
+  efficiency: 0.65,
+  firings: [{ days: [true, true, true, true, true, true, true], atMin: 17 * 60, hours: 4, kg: 9 }],
+}
 
 /** What a heater of a kind is taken to be until somebody has looked. */
 const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'boiler-coil': {
-    ...store, kind: 'boiler-coil', name: 'Boiler', carrier: 'natural-gas', outputKw: 18, leastOutputKw: 5, outputHolds: 'at sea level', efficiency: { kind: 'condensing', shift: 0 },
-    purgeWh: PURGE_WH, startLagS: 8, standbyW: 4, coil: { bottom: 0.08, top: 0.5, uaWK: 600 },
+    ...store,
+    kind: 'boiler-coil',
+    name: 'Boiler',
+    carrier: 'natural-gas',
+    outputKw: 18,
+    leastOutputKw: 5,
+    outputHolds: 'at sea level',
+    efficiency: { kind: 'condensing', shift: 0 },
+    purgeWh: PURGE_WH,
+    startLagS: 8,
+    standbyW: 4,
+    coil: { bottom: 0.08, top: 0.5, uaWK: 600 },
     primary: { litres: 6, uaWK: 2, flowLMin: 15, flowMaxC: 78, pumpW: 40, bandK: 5, overrunS: 120 },
   },
-  'gas-store': { ...store, kind: 'gas-store', name: 'Gas burner', carrier: 'natural-gas', outputKw: 8, outputHolds: 'at sea level', efficiency: { kind: 'fixed', share: 0.78 }, pilotW: 100, purgeWh: 0, standbyW: 0 },
+  'gas-store': {
+    ...store,
+    kind: 'gas-store',
+    name: 'Gas burner',
+    carrier: 'natural-gas',
+    outputKw: 8,
+    outputHolds: 'at sea level',
+    efficiency: { kind: 'fixed', share: 0.78 },
+    pilotW: 100,
+    purgeWh: 0,
+    standbyW: 0,
+  },
   element: { ...store, ...supply, kind: 'element', name: 'Element', powerKw: 2.4, height: 0.1 },
-  'heat-pump': { ...store, kind: 'heat-pump', name: 'Heat pump', outputKw: 1.6, backupKw: 1.5, air: 'where it stands', leastAirC: -5, coil: { bottom: 0.05, top: 0.6 }, backup: { by: 'top of store', belowK: 15 }, standbyW: 3 },
+  'heat-pump': {
+    ...store,
+    kind: 'heat-pump',
+    name: 'Heat pump',
+    outputKw: 1.6,
+    backupKw: 1.5,
+    air: 'where it stands',
+    leastAirC: -5,
+    coil: { bottom: 0.05, top: 0.6 },
+    backup: { by: 'top of store', belowK: 15 },
+    standbyW: 3,
+  },
   solar: {
-    kind: 'solar', name: 'Collectors', areaM2: 4, optical: 0.78, lossLinear: 3.6, lossSquare: 0.014, incidence: 0.1, tiltDeg: 40, azimuthDeg: 0,
-    coil: { bottom: 0.05, top: 0.4, uaWK: 400 }, flowLMin: 3, pumpW: 30, storeLimitC: 85,
+    kind: 'solar',
+    name: 'Collectors',
+    areaM2: 4,
+    optical: 0.78,
+    lossLinear: 3.6,
+    lossSquare: 0.014,
+    incidence: 0.1,
+    tiltDeg: 40,
+    azimuthDeg: 0,
+    coil: { bottom: 0.05, top: 0.4, uaWK: 400 },
+    flowLMin: 3,
+    pumpW: 30,
+    storeLimitC: 85,
   },
   'wood-coil': {
-    ...fire, kind: 'wood-coil', name: 'Coil in the fire', coil: { bottom: 0.4, top: 0.9 },
+    ...fire,
+    kind: 'wood-coil',
+    name: 'Coil in the fire',
+    coil: { bottom: 0.4, top: 0.9 },
     circuit: { pump: null, heightM: 1.5, lengthM: 6, horizontalM: 2, boreMm: 26.2, fittingsM: 4, portsApartM: 0.3 },
   },
   'instant-gas': {
-    kind: 'instant-gas', name: 'Instantaneous heater', carrier: 'natural-gas', outputKw: 22, leastOutputKw: 6, outputHolds: 'at sea level', exchanger: 'direct', leastFlowLMin: 2.5, pilotW: 0,
-    efficiency: { kind: 'fixed', share: 0.82 }, purgeWh: PURGE_WH, startLagS: 7, standbyW: 2, contentL: 0.8, contentUaWK: 1.2,
+    kind: 'instant-gas',
+    name: 'Instantaneous heater',
+    carrier: 'natural-gas',
+    outputKw: 22,
+    leastOutputKw: 6,
+    outputHolds: 'at sea level',
+    exchanger: 'direct',
+    leastFlowLMin: 2.5,
+    pilotW: 0,
+    efficiency: { kind: 'fixed', share: 0.82 },
+    purgeWh: PURGE_WH,
+    startLagS: 7,
+    standbyW: 2,
+    contentL: 0.8,
+    contentUaWK: 1.2,
   },
-  'instant-electric': { ...supply, kind: 'instant-electric', name: 'Instantaneous electric heater', outputKw: 18, phases: 3, leastFlowLMin: 2, startLagS: 1, standbyW: 1, contentL: 0.4, contentUaWK: 0.5 },
-  'district-heat': { kind: 'district-heat', name: 'Heat exchanger', outputKw: 35, leastFlowLMin: 0.5, startLagS: 6, standbyW: 3, contentL: 1, contentUaWK: 1.5 },
-  'under-sink': { ...supply, kind: 'under-sink', name: 'Store under the sink', litres: 10, uaWK: 0.35, powerKw: 2, feed: 'cold' },
+  'instant-electric': {
+    ...supply,
+    kind: 'instant-electric',
+    name: 'Instantaneous electric heater',
+    outputKw: 18,
+    phases: 3,
+    leastFlowLMin: 2,
+    startLagS: 1,
+    standbyW: 1,
+    contentL: 0.4,
+    contentUaWK: 0.5,
+  },
+  'district-heat': {
+    kind: 'district-heat',
+    name: 'Heat exchanger',
+    outputKw: 35,
+    leastFlowLMin: 0.5,
+    startLagS: 6,
+    standbyW: 3,
+    contentL: 1,
+    contentUaWK: 1.5,
+  },
+  'under-sink': {
+    ...supply,
+    kind: 'under-sink',
+    name: 'Store under the sink',
+    litres: 10,
+    uaWK: 0.35,
+    powerKw: 2,
+    feed: 'cold',
+  },
   reservoir: { ...fire, kind: 'reservoir', name: 'Reservoir on the stove', litres: 30, uaWK: 3, waterKw: 1 },
 }
 
 const copied = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 
-/** What an evening’s fire may warm a store by that a thermostat keeps hot already, K, and the litres of store for each square metre of collector: usual design. */
+/**
+ * What an evening’s fire may warm a store by that a thermostat keeps hot already, K, and the litres of store for each
+ * square metre of collector: usual design.
+ */
 const FIRE_WARMS_K = 25
 const LITRES_PER_M2 = 75
 /** Heat of a litre for each kelvin, kWh. */
 const KWH_PER_LITRE_K = KJ_PER_LITRE_K / 3600
 
-/** What is sized to the store it heats, so that it neither boils it nor leaves it cold; as it stands where there is none. */
+/**
+ * What is sized to the store it heats, so that it neither boils it nor leaves it cold; as it stands where there is
+ * none.
+ */
 function sizedTo(heater: Heater, litres: number | null): Heater {
   if (litres === null) return heater
-  if (heater.kind === 'solar') return { ...heater, areaM2: Math.min(100, Math.max(0.5, Math.round((litres / LITRES_PER_M2) * 2) / 2)) }
+  if (heater.kind === 'solar')
+    return { ...heater, areaM2: Math.min(100, Math.max(0.5, Math.round((litres / LITRES_PER_M2) * 2) / 2)) }
   if (heater.kind !== 'wood-coil') return heater
   const hours = heater.firings.reduce((s, f) => Math.max(s, f.hours), 1)
-  return { ...heater, waterKw: Math.min(40, Math.max(0.2, Math.round(((litres * KWH_PER_LITRE_K * FIRE_WARMS_K) / hours) * 10) / 10)) }
+  return {
+    ...heater,
+    waterKw: Math.min(40, Math.max(0.2, Math.round(((litres * KWH_PER_LITRE_K * FIRE_WARMS_K) / hours) * 10) / 10)),
+  }
 }
 
 /** A heater of a kind as it is assumed, sized to a store; one that stands at a tap stands at that one. */
-export const assumedHeater = (kind: HeaterKind, id: string, place: Heater['place'], tapId: string, storeL: number | null): Heater =>
-  sizedTo(copied({ ...ASSUMED[kind], ...unlookedHeater(), id, place, ...(kind === 'under-sink' || kind === 'reservoir' ? { tapId } : {}) }) as Heater, storeL)
+export const assumedHeater = (
+  kind: HeaterKind,
+  id: string,
+  place: Heater['place'],
+  tapId: string,
+  storeL: number | null,
+): Heater =>
+  sizedTo(
+    copied({
+      ...ASSUMED[kind],
+      ...unlookedHeater(),
+      id,
+      place,
+      ...(kind === 'under-sink' || kind === 'reservoir' ? { tapId } : {}),
+    }) as Heater,
+    storeL,
+  )
 
 /** Contents of a store nobody has looked at, L. */
 export const ASSUMED_STORE_L = 150
@@ -78,16 +195,31 @@ export const FLUE_STORE_UA = 5
 
 /** A store as it is assumed, for what heats it. */
 export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => ({
-  name: 'Store', place, litres: ASSUMED_STORE_L, heightM: 1.2, loss: kind === 'gas-store' ? { kind: 'ua', uaWK: FLUE_STORE_UA } : { kind: 'label', label: 'C' }, sensorHeight: 0.45, inletMix: 0.05, ...unlookedStore(),
+  name: 'Store',
+  place,
+  litres: ASSUMED_STORE_L,
+  heightM: 1.2,
+  loss: kind === 'gas-store' ? { kind: 'ua', uaWK: FLUE_STORE_UA } : { kind: 'label', label: 'C' },
+  sensorHeight: 0.45,
+  inletMix: 0.05,
+  ...unlookedStore(),
 })
 
 /** Setpoint to begin with: a store is kept hot, what heats as it runs only as warm as is used. */
 export function beginControl(kind: HeaterKind): HeaterControl {
   const runs = kind === 'instant-gas' || kind === 'instant-electric' || kind === 'district-heat'
-  return { setpointC: runs ? 50 : kind === 'heat-pump' ? 55 : 60, hysteresisK: runs ? 2 : 5, windows: null, keepHot: false }
+  return {
+    setpointC: runs ? 50 : kind === 'heat-pump' ? 55 : 60,
+    hysteresisK: runs ? 2 : 5,
+    windows: null,
+    keepHot: false,
+  }
 }
 
-/** Prices to begin with, money per kWh as the carrier is counted, and carbon dioxide, kg per kWh: to be replaced by those of the bill. */
+/**
+ * Prices to begin with, money per kWh as the carrier is counted, and carbon dioxide, kg per kWh: to be replaced by
+ * those of the bill.
+ */
 const BEGIN_TARIFF: Record<Carrier, [perKwh: number, co2KgKwh: number]> = {
   'natural-gas': [0.11, CO2_KG_KWH['natural-gas']],
   propane: [0.14, CO2_KG_KWH.propane],
@@ -101,11 +233,14 @@ const BEGIN_TARIFF: Record<Carrier, [perKwh: number, co2KgKwh: number]> = {
 /** A price to begin with; in US units gas is billed by the therm. */
 export function assumedTariff(carrier: Carrier, units: 'metric' | 'us' = 'metric'): Tariff {
   const tariff = plainTariff(...BEGIN_TARIFF[carrier])
-  return units === 'us' && carrier === 'natural-gas' ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.5 } : tariff
+  return units === 'us' && carrier === 'natural-gas'
+    ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.5 }
+    : tariff
 }
 
 /** An efficiency of a kind to begin with: the curve of the fuel, or what an older appliance does. */
-export const assumedEfficiency = (kind: Efficiency['kind']): Efficiency => (kind === 'condensing' ? { kind, shift: 0 } : { kind, share: 0.82 })
+export const assumedEfficiency = (kind: Efficiency['kind']): Efficiency =>
+  kind === 'condensing' ? { kind, shift: 0 } : { kind, share: 0.82 }
 
 const BACKUP: { [B in Backup['by']]: Extract<Backup, { by: B }> } = {
   'top of store': { by: 'top of store', belowK: 15 },

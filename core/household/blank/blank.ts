@@ -1,9 +1,9 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
 import type { Study } from '../../study/study'
-import { assumedIn } from './assumed'
+import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
-import { DAYS_OF, basin, dishes, foam, run, shower } from './build'
+import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
 import { unlookedTap } from './unlooked'
 
 /** Currency to begin with, by units: what is written beside the other most often. */
@@ -18,8 +18,15 @@ export function blankStudy(id: string, units: Study['units'] = 'metric', currenc
   const { site, people, pipes, plant, controls, prices } = study
   const { heatingMonths: _months, firstWeekday: _day, ...assumedSite } = site
   const { seed: _seed, ...assumedPeople } = people
-  const origins = [[assumedSite, 'site'], [assumedPeople, 'people'], [pipes, 'pipes'], [plant, 'plant'], [controls.found.heaters, 'controls.found.heaters'], [prices, 'prices']] as const
-  return { ...study, origins: Object.assign({}, ...origins.map(([part, at]) => assumedIn(part, at))) }
+  const origins = [
+    [assumedSite, 'site'],
+    [assumedPeople, 'people'],
+    [pipes, 'pipes'],
+    [plant, 'plant'],
+    [controls.found.heaters, 'controls.found.heaters'],
+    [prices, 'prices'],
+  ] as const
+  return { ...study, origins: originsOf(origins.map(([part, at]) => assumedIn(part, at))) }
 }
 
 function begun(id: string, units: Study['units'], currency: string): Study {
@@ -30,7 +37,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     id,
     name: 'New household',
     units,
-  energyIn: 'kwh',
+    energyIn: 'kwh',
     site: {
       name: 'Where it is',
       note: '',
@@ -75,9 +82,36 @@ function begun(id: string, units: Study['units'], currency: string): Study {
         run('to-kitchen', 'To the kitchen', 'trunk', ['copper-en', '15', 6], 'heated'),
       ],
       taps: [
-        { id: 'shower', name: 'Shower', runId: 'to-shower', kind: 'shower', flowLMin: 8, mixes: true, drains: true, ...unlookedTap() },
-        { id: 'basin', name: 'Basin', runId: 'to-basin', kind: 'basin', flowLMin: 5, mixes: true, drains: true, ...unlookedTap() },
-        { id: 'kitchen', name: 'Kitchen sink', runId: 'to-kitchen', kind: 'kitchen', flowLMin: 6, mixes: true, drains: false, ...unlookedTap() },
+        {
+          id: 'shower',
+          name: 'Shower',
+          runId: 'to-shower',
+          kind: 'shower',
+          flowLMin: 8,
+          mixes: true,
+          drains: true,
+          ...unlookedTap(),
+        },
+        {
+          id: 'basin',
+          name: 'Basin',
+          runId: 'to-basin',
+          kind: 'basin',
+          flowLMin: 5,
+          mixes: true,
+          drains: true,
+          ...unlookedTap(),
+        },
+        {
+          id: 'kitchen',
+          name: 'Kitchen sink',
+          runId: 'to-kitchen',
+          kind: 'kitchen',
+          flowLMin: 6,
+          mixes: true,
+          drains: false,
+          ...unlookedTap(),
+        },
       ],
       loop: null,
       wasteLimitL: null,
@@ -103,7 +137,10 @@ function begun(id: string, units: Study['units'], currency: string): Study {
         'natural-gas': assumedTariff('natural-gas', units),
         electricity: assumedTariff('electricity', units),
       },
-      water: units === 'us' ? { unit: 'thousand-gal', price: 6, sewer: 8, source: '', asOf: null } : { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
+      water:
+        units === 'us'
+          ? { unit: 'thousand-gal', price: 6, sewer: 8, source: '', asOf: null }
+          : { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
       creditHouseHeat: false,
     },
     packages: [],

@@ -37,9 +37,26 @@ interface When {
 
 const minutes = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3))
 
-function habit(common: Common, when: When, use: Habit['use'], wantedC: number, waits: boolean, amountSpread: number): Habit {
+function habit(
+  common: Common,
+  when: When,
+  use: Habit['use'],
+  wantedC: number,
+  waits: boolean,
+  amountSpread: number,
+): Habit {
   const { days, at, spreadMin = 15, chance = 1 } = when
-  return { ...common, days: [...DAYS_OF[days]], atMin: minutes(at), spreadMin, chance, use, amountSpread, wantedC, waits }
+  return {
+    ...common,
+    days: [...DAYS_OF[days]],
+    atMin: minutes(at),
+    spreadMin,
+    chance,
+    use,
+    amountSpread,
+    wantedC,
+    waits,
+  }
 }
 
 /** A shower of some minutes: waits until it is warm. */

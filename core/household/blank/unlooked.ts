@@ -4,7 +4,10 @@ import type { Heater, Store } from '../../study/plant'
 
 /** What the parts of a household say of themselves while nobody has looked. Made anew each time: a study shares nothing. */
 
-export const unlookedHeater = (): Pick<Heater, 'months' | 'plateInputKw' | 'plateOn' | 'settingsReviewed' | 'functions' | 'note'> => ({
+export const unlookedHeater = (): Pick<
+  Heater,
+  'months' | 'plateInputKw' | 'plateOn' | 'settingsReviewed' | 'functions' | 'note'
+> => ({
   months: everyMonth(true),
   plateInputKw: null,
   plateOn: 'gross',
@@ -13,11 +16,17 @@ export const unlookedHeater = (): Pick<Heater, 'months' | 'plateInputKw' | 'plat
   note: '',
 })
 
-export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({ joints: 'not looked', fittings: { bends: 0, tees: 0, valves: 0 } })
+export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({
+  joints: 'not looked',
+  fittings: { bends: 0, tees: 0, valves: 0 },
+})
 
 export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL'> => ({ leastHotC: null, saidContentL: null })
 
-export const unlookedStore = (): Pick<Store, 'mixingValve' | 'mixesToC' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'> => ({
+export const unlookedStore = (): Pick<
+  Store,
+  'mixingValve' | 'mixesToC' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
+> => ({
   mixingValve: null,
   mixesToC: null,
   reliefValve: null,

@@ -1,11 +1,18 @@
 import { everyDay } from '../../calendar/week'
-import { CARRIERS, type Carrier } from '../../money/carriers'
-import { type HeaterKind, carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import { type Carrier, CARRIERS } from '../../money/carriers'
+import { carrierOf, type HeaterKind, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
-import { assumedIn } from '../blank/assumed'
-import { ASSUMED_STORE_L, FLUE_STORE_UA, assumedHeater, assumedStore, assumedTariff, beginControl } from '../blank/assumed-heaters'
+import { assumedIn, originsOf } from '../blank/assumed'
+import {
+  ASSUMED_STORE_L,
+  assumedHeater,
+  assumedStore,
+  assumedTariff,
+  beginControl,
+  FLUE_STORE_UA,
+} from '../blank/assumed-heaters'
 
 /** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
 
@@ -16,8 +23,17 @@ export function withPrices(study: Study): Study {
   if (!missing.length) return study
   return {
     ...study,
-    prices: { ...study.prices, carriers: { ...study.prices.carriers, ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c, study.units)])) } },
-    origins: { ...study.origins, ...Object.assign({}, ...missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))) },
+    prices: {
+      ...study.prices,
+      carriers: {
+        ...study.prices.carriers,
+        ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c, study.units)])),
+      },
+    },
+    origins: {
+      ...study.origins,
+      ...originsOf(missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))),
+    },
   }
 }
 
@@ -39,17 +55,30 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
   const stored = heaters.find(isOnStore)
   const store = stored ? flued(study, heaters, study.plant.store ?? assumedStore(stored.place, stored.kind)) : null
   const added = heaters.filter((h) => !study.plant.heaters.includes(h))
-  const kept = ([path]: [string, unknown]) => (path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store'))
+  const kept = ([path]: [string, unknown]) =>
+    path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store')
   return withPrices({
     ...study,
     plant: { heaters, store },
-    controls: { ...study.controls, found: controlsFor(study.controls.found), set: study.controls.set && controlsFor(study.controls.set) },
-    packages: study.packages.map((p) => ({ ...p, measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)) })),
+    controls: {
+      ...study.controls,
+      found: controlsFor(study.controls.found),
+      set: study.controls.set && controlsFor(study.controls.set),
+    },
+    packages: study.packages.map((p) => ({
+      ...p,
+      measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)),
+    })),
     origins: {
       ...Object.fromEntries(Object.entries(study.origins).filter(kept)),
       ...(store && !study.plant.store ? assumedIn(store, 'plant.store') : {}),
       ...(store && study.plant.store && store !== study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}),
-      ...Object.assign({}, ...added.map((h) => ({ ...assumedIn(h, `plant.heaters.${h.id}`), ...assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`) }))),
+      ...originsOf(
+        added.flatMap((h) => [
+          assumedIn(h, `plant.heaters.${h.id}`),
+          assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`),
+        ]),
+      ),
     },
   })
 }
@@ -94,9 +123,21 @@ export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): St
   const others = heaters.filter((h) => h.id !== id)
   if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
   const { [id]: _gone, ...controls } = study.controls.found.heaters
-  const cleared: Study = { ...study, controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null } }
-  const heater = assumedHeater(kind, id, old.place, freeTap(study, others), study.plant.store?.litres ?? ASSUMED_STORE_L)
-  return withHeaters(cleared, heaters.map((h) => (h.id === id ? heater : h)))
+  const cleared: Study = {
+    ...study,
+    controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null },
+  }
+  const heater = assumedHeater(
+    kind,
+    id,
+    old.place,
+    freeTap(study, others),
+    study.plant.store?.litres ?? ASSUMED_STORE_L,
+  )
+  return withHeaters(
+    cleared,
+    heaters.map((h) => (h.id === id ? heater : h)),
+  )
 }
 
 /** Why a heater of a kind cannot be added, or null. */
@@ -110,16 +151,34 @@ export function refusesAnother(study: Study, kind: HeaterKind): string | null {
 export function addHeater(study: Study, kind: HeaterKind): Study {
   const { heaters, store } = study.plant
   if (refusesAnother(study, kind)) return study
-  const id = freeId(heaters.map((h) => h.id), kind)
-  return withHeaters(study, [...heaters, assumedHeater(kind, id, store?.place ?? heaters[0].place, freeTap(study, heaters), store?.litres ?? ASSUMED_STORE_L)])
+  const id = freeId(
+    heaters.map((h) => h.id),
+    kind,
+  )
+  return withHeaters(study, [
+    ...heaters,
+    assumedHeater(
+      kind,
+      id,
+      store?.place ?? heaters[0].place,
+      freeTap(study, heaters),
+      store?.litres ?? ASSUMED_STORE_L,
+    ),
+  ])
 }
 
 /** Whether a heater may go: something must heat water for all taps. */
-export const keepsHeater = (study: Study, id: string) => central(study.plant.heaters.filter((h) => h.id !== id)).length === 0
+export const keepsHeater = (study: Study, id: string) =>
+  central(study.plant.heaters.filter((h) => h.id !== id)).length === 0
 
 /** The plant without a heater. */
 export function removeHeater(study: Study, id: string): Study {
-  return keepsHeater(study, id) ? study : withHeaters(study, study.plant.heaters.filter((h) => h.id !== id))
+  return keepsHeater(study, id)
+    ? study
+    : withHeaters(
+        study,
+        study.plant.heaters.filter((h) => h.id !== id),
+      )
 }
 
 /** A heater one place earlier in the order of priority. */
@@ -137,10 +196,29 @@ export function addLoop(study: Study): Study {
   const trunk = study.pipes.runs.find((r) => r.from === null)!
   const loop: Loop = {
     turnsAt: trunk.id,
-    back: { material: trunk.material, size: trunk.size, lengthM: trunk.lengthM, place: trunk.place, insulation: trunk.insulation, reachable: trunk.reachable, joints: trunk.joints, fittings: trunk.fittings },
-    pumpLMin: 3, pumpW: 25, returnHeight: 0.6, measuredUaWK: null, bypass: null, pumpAt: 'at the plant', sensorAt: 'not looked',
+    back: {
+      material: trunk.material,
+      size: trunk.size,
+      lengthM: trunk.lengthM,
+      place: trunk.place,
+      insulation: trunk.insulation,
+      reachable: trunk.reachable,
+      joints: trunk.joints,
+      fittings: trunk.fittings,
+    },
+    pumpLMin: 3,
+    pumpW: 25,
+    returnHeight: 0.6,
+    measuredUaWK: null,
+    bypass: null,
+    pumpAt: 'at the plant',
+    sensorAt: 'not looked',
   }
-  return { ...study, pipes: { ...study.pipes, loop }, origins: { ...study.origins, 'pipes.loop.pumpLMin': 'assumed', 'pipes.loop.pumpW': 'assumed' } }
+  return {
+    ...study,
+    pipes: { ...study.pipes, loop },
+    origins: { ...study.origins, 'pipes.loop.pumpLMin': 'assumed', 'pipes.loop.pumpW': 'assumed' },
+  }
 }
 
 /** The pipes without their loop: its pump is off, and what was proposed for it is gone. */
@@ -149,10 +227,16 @@ export function removeLoop(study: Study): Study {
   return {
     ...study,
     pipes: { ...study.pipes, loop: null },
-    controls: { ...study.controls, found: off(study.controls.found), set: study.controls.set && off(study.controls.set) },
+    controls: {
+      ...study.controls,
+      found: off(study.controls.found),
+      set: study.controls.set && off(study.controls.set),
+    },
     packages: study.packages.map((p) => ({
       ...p,
-      measures: p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows').map((m) => (m.kind === 'insulate-runs' ? { ...m, loopReturn: false } : m)),
+      measures: p.measures
+        .filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows')
+        .map((m) => (m.kind === 'insulate-runs' ? { ...m, loopReturn: false } : m)),
     })),
     origins: Object.fromEntries(Object.entries(study.origins).filter(([path]) => !path.startsWith('pipes.loop.'))),
   }

@@ -24,7 +24,12 @@ export function moveRun(runs: readonly Run[], id: string, place: number, depth: 
       from = rest[i].run.id
       break
     }
-  const next = [...rest.slice(0, at).map((r) => r.run), { ...own[0], from }, ...own.slice(1), ...rest.slice(at).map((r) => r.run)]
+  const next = [
+    ...rest.slice(0, at).map((r) => r.run),
+    { ...own[0], from },
+    ...own.slice(1),
+    ...rest.slice(at).map((r) => r.run),
+  ]
   return inOutline(next)
 }
 
@@ -76,7 +81,17 @@ export function removeRun(study: Study, id: string): Study {
   if (!gone) return study
   return {
     ...study,
-    pipes: { ...study.pipes, runs: inOutline(study.pipes.runs.filter((r) => r.id !== id).map((r) => (r.from === id ? { ...r, from: gone.from } : r))) },
-    packages: study.packages.map((p) => ({ ...p, measures: p.measures.map((m) => (m.kind === 'insulate-runs' ? { ...m, runIds: m.runIds.filter((x) => x !== id) } : m)) })),
+    pipes: {
+      ...study.pipes,
+      runs: inOutline(
+        study.pipes.runs.filter((r) => r.id !== id).map((r) => (r.from === id ? { ...r, from: gone.from } : r)),
+      ),
+    },
+    packages: study.packages.map((p) => ({
+      ...p,
+      measures: p.measures.map((m) =>
+        m.kind === 'insulate-runs' ? { ...m, runIds: m.runIds.filter((x) => x !== id) } : m,
+      ),
+    })),
   }
 }

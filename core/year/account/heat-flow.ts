@@ -1,4 +1,4 @@
-import { CARRIER_NAMES, type Carrier } from '../../money/carriers'
+import { type Carrier, CARRIER_NAMES } from '../../money/carriers'
 import type { Energy } from '../result'
 
 export interface HeatNode {
@@ -29,7 +29,10 @@ const LOSSES: [keyof Energy, string, string][] = [
   ['reliefKwh', 'relief', 'Relief valve'],
 ]
 
-/** The ledger of a year as flows from what is bought, and what the sun and the air give, to where it ends; what is under half a kWh is left out. */
+/**
+ * The ledger of a year as flows from what is bought, and what the sun and the air give, to where it ends; what is under
+ * half a kWh is left out.
+ */
 export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[] } {
   const nodes: HeatNode[] = []
   const links: HeatLink[] = []

@@ -1,5 +1,5 @@
 import { HOUR_S } from '../../calendar/year'
-import { SAFE_RETURN_C, TEPID_C, logKillPerHour } from '../../safety/legionella'
+import { logKillPerHour, SAFE_RETURN_C, TEPID_C } from '../../safety/legionella'
 
 const WEEK_S = 7 * 24 * HOUR_S
 /** Kills beyond this are not told apart. */
@@ -49,7 +49,10 @@ export class HygieneLog {
 
   result() {
     const weeks = this.elapsedS / WEEK_S
-    const worst = (layer: 'coolest' | 'drawn') => (this.hasStore ? Math.min(MOST_KILLS, Number.isFinite(this.least[layer]) ? this.least[layer] : this.kill[layer]) : null)
+    const worst = (layer: 'coolest' | 'drawn') =>
+      this.hasStore
+        ? Math.min(MOST_KILLS, Number.isFinite(this.least[layer]) ? this.least[layer] : this.kill[layer])
+        : null
     return {
       /** Hours a week of the whole store tepid: each part of it counts by its volume. */
       storeTepidHoursWeek: this.tepidVolumeS / HOUR_S / weeks,

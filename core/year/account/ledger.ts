@@ -1,4 +1,4 @@
-import { CARRIERS, type Carrier } from '../../money/carriers'
+import { type Carrier, CARRIERS } from '../../money/carriers'
 
 /** Where heat goes to or comes from. Each is kept for every month, kJ. */
 export const FLOWS = [

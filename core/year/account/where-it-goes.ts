@@ -1,4 +1,4 @@
-import { type YearResult, boughtKwh } from '../result'
+import { boughtKwh, type YearResult } from '../result'
 
 /** Stations of the line of water that energy is spent at. */
 export interface StationMoney {

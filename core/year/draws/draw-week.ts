@@ -15,13 +15,19 @@ export function weekOf(study: Study, all: readonly Draw[], week: number): WeekDa
   const mains = mainsThroughYear(study.site)
   const flow = new Map(study.pipes.taps.map((t) => [t.id, t.flowLMin]))
   const litres = (d: Draw, day: number) =>
-    d.measure === 'litres' ? d.amount : d.measure === 'seconds' ? (d.amount / 60) * flow.get(d.tapId)! : d.amount / (KJ_PER_LITRE_K * (d.wantedC - mains[day]))
+    d.measure === 'litres'
+      ? d.amount
+      : d.measure === 'seconds'
+        ? (d.amount / 60) * flow.get(d.tapId)!
+        : d.amount / (KJ_PER_LITRE_K * (d.wantedC - mains[day]))
   return Array.from({ length: 7 }, (_, i) => {
     const day = week * 7 + i
     return {
       day,
       weekday: (study.site.firstWeekday + day) % 7,
-      draws: all.filter((d) => d.startS >= day * DAY_S && d.startS < (day + 1) * DAY_S).map((d) => ({ startS: d.startS, tapId: d.tapId, wantedC: d.wantedC, litres: litres(d, day) })),
+      draws: all
+        .filter((d) => d.startS >= day * DAY_S && d.startS < (day + 1) * DAY_S)
+        .map((d) => ({ startS: d.startS, tapId: d.tapId, wantedC: d.wantedC, litres: litres(d, day) })),
     }
   })
 }

@@ -1,5 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { DAYS, DAY_S, HOUR_S, midwinterDay } from '../../calendar/year'
+import { DAY_S, DAYS, HOUR_S, midwinterDay } from '../../calendar/year'
 import { STANDARD_DAYS } from '../../people/standard-days'
 import type { Guests, Habit, People } from '../../study/people'
 import type { Site } from '../../study/site'
@@ -50,7 +50,13 @@ function awayDays(people: People, habit: Habit): Set<number> {
  * Draws of one habit. Every day uses up the same count of random numbers whether or not the draw happens, and every
  * habit has a stream of its own, so changing one habit or one absence leaves all other draws as they were.
  */
-function habitDraws(people: People, habit: Habit, site: Calendar, stream = habit.id, away = awayDays(people, habit)): Draw[] {
+function habitDraws(
+  people: People,
+  habit: Habit,
+  site: Calendar,
+  stream = habit.id,
+  away = awayDays(people, habit),
+): Draw[] {
   const next = uniform(hash(stream, people.seed))
   const midwinter = midwinterDay(site.latitudeDeg)
   const out: Draw[] = []
@@ -75,10 +81,16 @@ function habitDraws(people: People, habit: Habit, site: Calendar, stream = habit
 
 /** Guests live as the one they are like, each by a stream of their own, on the days they are there. */
 function guestDraws(people: People, guests: Guests, index: number, site: Calendar): Draw[] {
-  const away = new Set(Array.from({ length: DAYS }, (_, d) => d).filter((d) => d < guests.fromDay - 1 || d >= guests.toDay))
+  const away = new Set(
+    Array.from({ length: DAYS }, (_, d) => d).filter((d) => d < guests.fromDay - 1 || d >= guests.toDay),
+  )
   return people.habits
     .filter((h) => h.personId === guests.likePersonId)
-    .flatMap((h) => Array.from({ length: guests.count }, (_, k) => habitDraws(people, h, site, `${h.id}/guest ${index}.${k}`, away)).flat())
+    .flatMap((h) =>
+      Array.from({ length: guests.count }, (_, k) =>
+        habitDraws(people, h, site, `${h.id}/guest ${index}.${k}`, away),
+      ).flat(),
+    )
 }
 
 /** A log repeated from the first day of the year that falls on its weekday; the days before it take the log's end. */
@@ -89,7 +101,15 @@ function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWee
     for (const d of log.draws) {
       const startS = sameEverywhere(start * DAY_S + d.atMin * 60)
       if (startS < 0 || startS > DAYS * DAY_S - HOUR_S) continue
-      out.push({ startS, tapId: d.tapId, wantedC: d.wantedC, waits: false, measure: 'litres', amount: d.litres, hotLMin: null })
+      out.push({
+        startS,
+        tapId: d.tapId,
+        wantedC: d.wantedC,
+        waits: false,
+        measure: 'litres',
+        amount: d.litres,
+        hotLMin: null,
+      })
     }
   return out
 }
@@ -100,9 +120,18 @@ const inTime = (a: Draw, b: Draw) => a.startS - b.startS
 function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): Draw[] {
   const day = STANDARD_DAYS[draws.cycle].map((d) => ({
     minute: d.minute,
-    draw: { tapId: draws.tapId, wantedC: d.peakC ?? d.fromC, waits: d.peakC === null, measure: 'kj' as const, amount: d.kwh * 3600, hotLMin: d.flowLMin },
+    draw: {
+      tapId: draws.tapId,
+      wantedC: d.peakC ?? d.fromC,
+      waits: d.peakC === null,
+      measure: 'kj' as const,
+      amount: d.kwh * 3600,
+      hotLMin: d.flowLMin,
+    },
   }))
-  return Array.from({ length: DAYS }, (_, i) => day.map(({ minute, draw }): Draw => ({ ...draw, startS: i * DAY_S + minute * 60 }))).flat()
+  return Array.from({ length: DAYS }, (_, i) =>
+    day.map(({ minute, draw }): Draw => ({ ...draw, startS: i * DAY_S + minute * 60 })),
+  ).flat()
 }
 
 /** Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a log. */

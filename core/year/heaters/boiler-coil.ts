@@ -55,7 +55,9 @@ export class BoilerCoil implements StoreHeater {
     this.coilKwK = this.carriedKwK * (1 - decay(spec.coil.uaWK / 1000 / this.carriedKwK))
     this.lossKwK = spec.primary.uaWK / 1000
     // The loss is taken at the circuit's mean: a step is short against the time in which that alone would cool it.
-    this.pace = new Pace(this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S)
+    this.pace = new Pace(
+      this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S,
+    )
   }
 
   heldKj(): number {
@@ -73,7 +75,10 @@ export class BoilerCoil implements StoreHeater {
     // Heat comes as fast as it did, or will as soon as the circuit is warm: as coil and burner allow.
     const { coil, primary, outputKw } = this.spec
     const zoneC = store.meanBetween(coil.bottom, coil.top, primary.flowMaxC)
-    const [first, last] = [primary.flowMaxC - zoneC, Math.max(0.1, primary.flowMaxC - Math.min(setpointC, primary.flowMaxC))]
+    const [first, last] = [
+      primary.flowMaxC - zoneC,
+      Math.max(0.1, primary.flowMaxC - Math.min(setpointC, primary.flowMaxC)),
+    ]
     const meanK = Math.abs(first - last) > 0.1 ? (first - last) / Math.log(Math.max(first, 0.1) / last) : last
     const willKw = Math.min(outputKw, this.coilKwK * meanK)
     // The circuit warms up to the zone, and then with it as far as its limit allows.

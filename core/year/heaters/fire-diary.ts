@@ -3,7 +3,11 @@ import type { Firing } from '../../study/fire'
 
 /** Minutes of the week in which a fire burns, as edges: [from, to) after Monday midnight, `to` possibly past its end. */
 const burns = (firings: readonly Firing[]): [number, number][] =>
-  firings.flatMap((f) => f.days.flatMap((on, d) => (on ? [[d * 1440 + f.atMin, d * 1440 + f.atMin + Math.round(f.hours * 60)] as [number, number]] : [])))
+  firings.flatMap((f) =>
+    f.days.flatMap((on, d) =>
+      on ? [[d * 1440 + f.atMin, d * 1440 + f.atMin + Math.round(f.hours * 60)] as [number, number]] : [],
+    ),
+  )
 
 /** A fire's diary, week by week. */
 export class FireDiary {
@@ -11,7 +15,10 @@ export class FireDiary {
   /** Every minute of the week at which a fire is lit or dies, ascending. */
   readonly edges: number[]
 
-  constructor(firings: readonly Firing[], private readonly firstWeekday: number) {
+  constructor(
+    firings: readonly Firing[],
+    private readonly firstWeekday: number,
+  ) {
     this.spans = burns(firings)
     this.edges = [...new Set(this.spans.flat().map((m) => m % WEEK_MIN))].sort((a, b) => a - b)
   }

@@ -1,6 +1,6 @@
 import { HOUR_S } from '../../calendar/year'
 import type { Hours } from '../../climate/hours'
-import { HEAT_PUMP_LIMIT_C, coefficientOfPerformance } from '../../heaters/heat-pump'
+import { coefficientOfPerformance, HEAT_PUMP_LIMIT_C } from '../../heaters/heat-pump'
 import { CUT_OUT_C } from '../../safety/cut-out'
 import type { HeaterOf } from '../../study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../../water/properties'
@@ -55,10 +55,13 @@ export class HeatPumpHeater extends DirectHeater {
     const airC = this.airC(atS)
     const most = store.heatToReach(HEAT_PUMP_LIMIT_C, bottom)
     const pumpKj = airC >= spec.leastAirC ? Math.min(spec.outputKw * dtS, most) : 0
-    const elementKj = pumpKj === 0 || this.helps(store) ? Math.min(spec.backupKw * dtS, store.heatToReach(CUT_OUT_C, bottom)) : 0
+    const elementKj =
+      pumpKj === 0 || this.helps(store) ? Math.min(spec.backupKw * dtS, store.heatToReach(CUT_OUT_C, bottom)) : 0
     if (pumpKj > 0) {
       // The water half a step ahead: it warms while it is heated.
-      const waterC = store.meanBetween(bottom, top, HEAT_PUMP_LIMIT_C) + pumpKj / (2 * KJ_PER_LITRE_K * store.litres * (top - bottom))
+      const waterC =
+        store.meanBetween(bottom, top, HEAT_PUMP_LIMIT_C) +
+        pumpKj / (2 * KJ_PER_LITRE_K * store.litres * (top - bottom))
       const paidKj = pumpKj / coefficientOfPerformance(waterC, airC)
       ledger.buy('electricity', paidKj, paidKj)
       ledger.add('ambient', pumpKj - paidKj)

@@ -4,8 +4,8 @@ import { startsASecond } from '../../heaters/burner'
 import { type Efficiency, efficiencyAt } from '../../heaters/efficiency'
 import { atAltitude } from '../../household/at-altitude'
 import type { HeaterControl } from '../../study/controls'
-import { type HeaterOf, type RunningHeater, carrierOf, efficiencyOf, runningOf } from '../../study/heater-kinds'
-import { type Study, controlsOf } from '../../study/study'
+import { carrierOf, efficiencyOf, type HeaterOf, type RunningHeater, runningOf } from '../../study/heater-kinds'
+import { controlsOf, type Study } from '../../study/study'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import { Outflow, PlugRun } from '../pipes/plug-run'
@@ -163,7 +163,8 @@ export class InstantPlant implements PlantModel {
   advance(dtS: number): void {
     this.nowS += dtS
     // The flame of a pilot warms the flue, not the water.
-    if (this.gas && this.gas.pilotW > 0 && this.spec.months[this.month]) this.ledger.buy(this.gas.carrier, (this.gas.pilotW / 1000) * dtS, 0)
+    if (this.gas && this.gas.pilotW > 0 && this.spec.months[this.month])
+      this.ledger.buy(this.gas.carrier, (this.gas.pilotW / 1000) * dtS, 0)
     if (this.control.keepHot && this.open) this.keepHot(dtS)
     // No water moved in this step: the burner went out with the flow.
     if (this.still) {

@@ -1,5 +1,5 @@
 import { isOnStore, runningOf } from '../../study/heater-kinds'
-import { type Study, controlsOf } from '../../study/study'
+import { controlsOf, type Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { InstantPlant } from './instant-plant'
 import type { PlantModel } from './plant-model'
@@ -13,7 +13,13 @@ export function plantOf(study: Study, ledger: Ledger): PlantModel {
   if (!store) return new InstantPlant(study, ledger)
   const { loop } = study.pipes
   const back = loop && !running ? { pumpLMin: loop.pumpLMin, height: loop.bypass ? 0 : loop.returnHeight } : null
-  const parts = { store, heaters: heaters.filter(isOnStore), controls: controlsOf(study).heaters, site: study.site, loop: back }
+  const parts = {
+    store,
+    heaters: heaters.filter(isOnStore),
+    controls: controlsOf(study).heaters,
+    site: study.site,
+    loop: back,
+  }
   const first = new StorePlant(parts, ledger)
   return running ? new SeriesPlant(first, new InstantPlant(study, ledger)) : first
 }

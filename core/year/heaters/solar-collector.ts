@@ -37,7 +37,9 @@ export class SolarHeater extends DirectHeater {
     this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
     this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
-    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) => sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))))
+    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) =>
+      sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))),
+    )
   }
 
   private hour(atS: number): number {
@@ -82,7 +84,9 @@ export class SolarHeater extends DirectHeater {
     let overAirK = 0
     for (let i = 0; i < 4; i++) {
       overAirK = coilC + kw * liftKPerKw - airC
-      const slope = (((spec.lossLinear + 2 * spec.lossSquare * Math.max(0, overAirK)) * spec.areaM2) / 1000 + circuitKwK) * liftKPerKw
+      const slope =
+        (((spec.lossLinear + 2 * spec.lossSquare * Math.max(0, overAirK)) * spec.areaM2) / 1000 + circuitKwK) *
+        liftKPerKw
       kw += (gain(spec, light, overAirK) - circuitKwK * Math.max(0, overAirK) - kw) / (1 + slope)
     }
     const risen = kw / this.carriedKwK
@@ -90,7 +94,10 @@ export class SolarHeater extends DirectHeater {
     if (!this.running) this.starts++
     this.running = true
     // The coldest water takes it first, and none is heated past what comes in at the coil.
-    const kj = Math.min(kw * dtS, store.heatToReach(Math.min(spec.storeLimitC, coilC + kw * liftKPerKw + risen / 2), bottom))
+    const kj = Math.min(
+      kw * dtS,
+      store.heatToReach(Math.min(spec.storeLimitC, coilC + kw * liftKPerKw + risen / 2), bottom),
+    )
     const lostKj = circuitKwK * Math.max(0, overAirK) * (kj / kw)
     this.kw = kj / dtS
     this.ledger.buy('electricity', (spec.pumpW / 1000) * (kj / kw), 0)

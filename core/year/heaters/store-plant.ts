@@ -1,10 +1,10 @@
-import { type Week, isOn } from '../../calendar/week'
+import { isOn, type Week } from '../../calendar/week'
 import { placeTemperature } from '../../climate/places'
 import { atAltitude } from '../../household/at-altitude'
 import { hottestOf } from '../../household/hottest'
 import { standingUa } from '../../stores/standing-loss'
 import type { Controls } from '../../study/controls'
-import { type StoreHeaterSpec, hasSetpoint } from '../../study/heater-kinds'
+import { hasSetpoint, type StoreHeaterSpec } from '../../study/heater-kinds'
 import type { Store } from '../../study/plant'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
@@ -89,9 +89,17 @@ export class StorePlant implements PlantModel {
     this.parts = parts
     this.ledger = ledger
     const { store: spec, heaters, controls, site } = parts
-    const held = heaters.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? Infinity))
+    const held = heaters
+      .filter(hasSetpoint)
+      .map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? Infinity))
     const startC = held.length ? Math.max(...held) : UNHELD_C
-    this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(standingUa(spec.loss, spec.litres)), startC, spec.inletMix)
+    this.store = new LayeredStore(
+      spec.litres,
+      spec.heightM,
+      sameEverywhere(standingUa(spec.loss, spec.litres)),
+      startC,
+      spec.inletMix,
+    )
     this.backC = startC
     this.tee = spec.mixesToC !== null ? new LoopTee(Math.min(spec.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
@@ -126,17 +134,29 @@ export class StorePlant implements PlantModel {
   longestStep(tapLMin: number, loopLMin: number): number {
     const acting = this.acting
     const flowLMin = tapLMin + loopLMin
-    let longest = flowLMin > 0 ? ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin : IDLE_STEP_S
-    if (this.tee && this.parts.loop && flowLMin > 0) longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
-    for (const s of this.stations) if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
-    if (acting) return Math.min(longest, acting.heater.longestStep(this.store, acting.setpointC!, this.nowS, this.takenKw(loopLMin, acting.setpointC!)))
-    for (const s of this.stations) if (s.open && s.setpointC !== null) longest = Math.min(longest, this.untilCall(s, tapLMin, loopLMin))
+    let longest =
+      flowLMin > 0
+        ? ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin
+        : IDLE_STEP_S
+    if (this.tee && this.parts.loop && flowLMin > 0)
+      longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
+    for (const s of this.stations)
+      if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
+    if (acting)
+      return Math.min(
+        longest,
+        acting.heater.longestStep(this.store, acting.setpointC!, this.nowS, this.takenKw(loopLMin, acting.setpointC!)),
+      )
+    for (const s of this.stations)
+      if (s.open && s.setpointC !== null) longest = Math.min(longest, this.untilCall(s, tapLMin, loopLMin))
     return longest
   }
 
   /** Heat below a setpoint that a loop takes out of the store, kW. */
   private takenKw(loopLMin: number, setpointC: number): number {
-    return (loopLMin / 60) * this.hotShare * KJ_PER_LITRE_K * Math.max(0, Math.min(setpointC, this.store.topC) - this.backC)
+    return (
+      (loopLMin / 60) * this.hotShare * KJ_PER_LITRE_K * Math.max(0, Math.min(setpointC, this.store.topC) - this.backC)
+    )
   }
 
   /** Seconds until a thermostat will call: when cold water reaches its sensor, the standing loss or the loop has cooled it. */
@@ -153,7 +173,8 @@ export class StorePlant implements PlantModel {
 
   evenAhead(tempC: number, bandK: number): number {
     const { mixesToC } = this.parts.store
-    if (mixesToC !== null && this.store.topC > mixesToC) return Math.abs(mixesToC - tempC) < bandK ? this.store.litresAbove(mixesToC) : 0
+    if (mixesToC !== null && this.store.topC > mixesToC)
+      return Math.abs(mixesToC - tempC) < bandK ? this.store.litresAbove(mixesToC) : 0
     return this.store.litresNear(tempC, bandK)
   }
 

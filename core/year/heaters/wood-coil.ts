@@ -1,4 +1,4 @@
-import { COIL_LIMIT_C, circuitFlow } from '../../heaters/fire'
+import { circuitFlow, COIL_LIMIT_C } from '../../heaters/fire'
 import type { HeaterOf } from '../../study/heater-kinds'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
@@ -21,7 +21,10 @@ export class WoodHeater extends DirectHeater {
   private lit = false
 
   constructor(
-    private readonly spec: Pick<HeaterOf<'wood-coil'>, 'carrier' | 'waterKw' | 'efficiency' | 'firings' | 'circuit' | 'coil'>,
+    private readonly spec: Pick<
+      HeaterOf<'wood-coil'>,
+      'carrier' | 'waterKw' | 'efficiency' | 'firings' | 'circuit' | 'coil'
+    >,
     private readonly ledger: Ledger,
     firstWeekday: number,
   ) {
@@ -52,7 +55,11 @@ export class WoodHeater extends DirectHeater {
     if (!burning) return
     const made = spec.waterKw * dtS
     const { bottom } = spec.coil
-    const carried = Math.min(made, Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(bottom)) * dtS), store.heatToReach(COIL_LIMIT_C, bottom))
+    const carried = Math.min(
+      made,
+      Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(bottom)) * dtS),
+      store.heatToReach(COIL_LIMIT_C, bottom),
+    )
     ledger.buy(spec.carrier, made / spec.efficiency, made)
     if (spec.circuit.pump) ledger.buy('electricity', (spec.circuit.pump.watts / 1000) * dtS, 0)
     ledger.add('relief', made - carried)

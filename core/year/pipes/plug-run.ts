@@ -147,7 +147,8 @@ export class PlugRun {
   /** Hottest water in it at a moment, °C. */
   hottestC(atS: number): number {
     let c = -Infinity
-    for (let i = this.head; i < this.tail; i++) c = Math.max(c, this.aged(this.temps[i], atS - this.last[i]), this.aged(this.temps[i], atS - this.first[i]))
+    for (let i = this.head; i < this.tail; i++)
+      c = Math.max(c, this.aged(this.temps[i], atS - this.last[i]), this.aged(this.temps[i], atS - this.first[i]))
     return c
   }
 
@@ -282,7 +283,10 @@ export class PlugRun {
     const before = this.tail - 1
     if (before >= this.head) {
       const both = this.litres[before] + litres
-      if (Math.abs(this.temps[before] - tempC) < SAME_K && this.bendS(before, litres, fromS, toS) * Math.abs(tempC - this.ambientC) < SAME_K * this.tauS) {
+      if (
+        Math.abs(this.temps[before] - tempC) < SAME_K &&
+        this.bendS(before, litres, fromS, toS) * Math.abs(tempC - this.ambientC) < SAME_K * this.tauS
+      ) {
         this.temps[before] += ((tempC - this.temps[before]) * litres) / both
         this.litres[before] = both
         this.last[before] = toS
@@ -307,7 +311,9 @@ export class PlugRun {
   /** How far from a straight line the ages along two plugs joined into one would lie, s: a gap between them, or another flow. */
   private bendS(before: number, litres: number, fromS: number, toS: number): number {
     const flows = (this.last[before] - this.first[before]) / this.litres[before] - (toS - fromS) / litres
-    return fromS - this.last[before] + Math.abs(flows) * ((this.litres[before] * litres) / (this.litres[before] + litres))
+    return (
+      fromS - this.last[before] + Math.abs(flows) * ((this.litres[before] * litres) / (this.litres[before] + litres))
+    )
   }
 
   private makeRoom(): void {

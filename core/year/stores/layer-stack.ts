@@ -131,7 +131,8 @@ export class LayerStack {
   shareBetween(fromC: number, toC: number): number {
     const { temp, vol, n } = this
     let litres = 0
-    for (let i = 0; i < n && (temp[i] <= toC || this.stirred); i++) if (temp[i] >= fromC && temp[i] <= toC) litres += vol[i]
+    for (let i = 0; i < n && (temp[i] <= toC || this.stirred); i++)
+      if (temp[i] >= fromC && temp[i] <= toC) litres += vol[i]
     return litres / this.litres
   }
 
@@ -210,7 +211,8 @@ export class LayerStack {
   protected insertAt(i: number, litres: number, tempC: number): void {
     this.stirred = true
     for (const k of [i, i - 1]) {
-      if (k < 0 || k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL) continue
+      if (k < 0 || k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL)
+        continue
       this.vol[k] += litres
       this.temp[k] += ((tempC - this.temp[k]) * litres) / this.vol[k]
       return
@@ -275,7 +277,9 @@ export class LayerStack {
     let least = Infinity
     for (let i = 0; i + 1 < this.n; i++) {
       const both = this.vol[i] + this.vol[i + 1]
-      const moved = Math.abs(((this.temp[i + 1] - this.temp[i]) * this.vol[i] * this.vol[i + 1]) / both) + (both > this.largestL + 1e-9 ? 1e9 : 0)
+      const moved =
+        Math.abs(((this.temp[i + 1] - this.temp[i]) * this.vol[i] * this.vol[i + 1]) / both) +
+        (both > this.largestL + 1e-9 ? 1e9 : 0)
       if (moved < least) {
         least = moved
         best = i

@@ -27,13 +27,7 @@ export class LayeredStore extends LayerStack {
    * @param litres contents; @param heightM height of the water; @param uaWK standing loss, W/K
    * @param inletMixShare share of the store that the entering cold water stirs, 0 to 0.3
    */
-  constructor(
-    litres: number,
-    heightM: number,
-    uaWK: number,
-    startC: number,
-    inletMixShare = 0,
-  ) {
+  constructor(litres: number, heightM: number, uaWK: number, startC: number, inletMixShare = 0) {
     super(litres, startC)
     this.tauS = uaWK > 0 ? (litres * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
     this.inletMixL = litres * inletMixShare
@@ -95,7 +89,8 @@ export class LayeredStore extends LayerStack {
     let left = litres
     while (left > 1e-12) {
       const i = this.n - 1
-      if (i === 0 && left >= this.vol[0]) throw new RangeError(`${litres} L cannot be drawn at once from ${this.litres} L`)
+      if (i === 0 && left >= this.vol[0])
+        throw new RangeError(`${litres} L cannot be drawn at once from ${this.litres} L`)
       const take = Math.min(left, this.vol[i])
       out.add(take, this.temp[i])
       left -= take

@@ -1,7 +1,7 @@
 import { unlookedStore } from '../../household/blank/unlooked'
-import { type HeaterOf, type LocalHeater, isFedHot } from '../../study/heater-kinds'
+import { type HeaterOf, isFedHot, type LocalHeater } from '../../study/heater-kinds'
 import type { Store } from '../../study/plant'
-import { type Study, controlsOf } from '../../study/study'
+import { controlsOf, type Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { StorePlant } from '../heaters/store-plant'
 import { Outflow } from '../pipes/plug-run'
@@ -11,11 +11,26 @@ import type { Stretch } from './stretch'
 const SMALL_HEIGHT_M = 0.35
 
 const storeOf = (h: LocalHeater): Store => ({
-  name: h.name, place: h.place, litres: h.litres, heightM: SMALL_HEIGHT_M, loss: { kind: 'ua', uaWK: h.uaWK }, sensorHeight: 0.5, inletMix: 0.05, ...unlookedStore(),
+  name: h.name,
+  place: h.place,
+  litres: h.litres,
+  heightM: SMALL_HEIGHT_M,
+  loss: { kind: 'ua', uaWK: h.uaWK },
+  sensorHeight: 0.5,
+  inletMix: 0.05,
+  ...unlookedStore(),
 })
 
 /** A reservoir sits on its fire: heat needs no circuit. */
-const ON_THE_FIRE = { pump: { flowLMin: 60, watts: 0 }, heightM: 0, lengthM: 1, horizontalM: 0, boreMm: 28, fittingsM: 0, portsApartM: 0 }
+const ON_THE_FIRE = {
+  pump: { flowLMin: 60, watts: 0 },
+  heightM: 0,
+  lengthM: 1,
+  horizontalM: 0,
+  boreMm: 28,
+  fittingsM: 0,
+  portsApartM: 0,
+}
 
 const heaterOf = (h: LocalHeater): HeaterOf<'element' | 'wood-coil'> =>
   h.kind === 'under-sink'
@@ -35,7 +50,16 @@ export class LocalTap implements Stretch {
   constructor(study: Study, heater: LocalHeater, ledger: Ledger) {
     this.frontL = heater.litres
     this.fedHot = isFedHot(heater)
-    this.plant = new StorePlant({ store: storeOf(heater), heaters: [heaterOf(heater)], controls: controlsOf(study).heaters, site: study.site, loop: null }, ledger)
+    this.plant = new StorePlant(
+      {
+        store: storeOf(heater),
+        heaters: [heaterOf(heater)],
+        controls: controlsOf(study).heaters,
+        site: study.site,
+        loop: null,
+      },
+      ledger,
+    )
   }
 
   exitC(): number {

@@ -143,7 +143,10 @@ export class TapDraw {
     const supplyC = ahead ? ahead.supplyC() : arrivingC
     if (allEven && ahead && Math.abs(supplyC - arrivingC) < 2 * EVEN_K) even += ahead.evenAhead(supplyC, EVEN_K)
     const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
-    return Math.max(LEAST_STEP_S, Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC)))
+    return Math.max(
+      LEAST_STEP_S,
+      Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC)),
+    )
   }
 
   /** Hottest water that stands on the way, °C. */

@@ -17,23 +17,42 @@ const view = ref<'before' | 'after'>('after')
 const pictured = computed(() => (view.value === 'before' ? years.found : after.value))
 
 function add() {
-  const id = freshId('package', packages.value.map((p) => p.id))
+  const id = freshId(
+    'package',
+    packages.value.map((p) => p.id),
+  )
   table.change('add package', (d) => void d.packages.push({ id, name: 'New package', measures: [] }))
   at.value = packages.value.length - 1
 }
-const remove = () => table.change('remove package', (d) => void d.packages.splice(Math.min(at.value, d.packages.length - 1), 1))
+const remove = () =>
+  table.change('remove package', (d) => void d.packages.splice(Math.min(at.value, d.packages.length - 1), 1))
 const index = computed(() => packages.value.findIndex((p) => p.id === pack.value?.id))
 </script>
 
 <template>
   <div>
     <div class="flex flex-wrap items-end gap-2">
-      <ChoiceField v-if="packages.length > 1" label="Package" class="w-64" :value="index" :choices="packages.map((p, value) => ({ value, name: p.name }))" @change="(v) => (at = v)" />
-      <TextField v-if="pack" label="Name of the package" class="w-72" :value="pack.name" @change="(v) => table.change('package name', (d) => void (d.packages[index]!.name = v))" />
+      <ChoiceField
+        v-if="packages.length > 1"
+        label="Package"
+        class="w-64"
+        :value="index"
+        :choices="packages.map((p, value) => ({ value, name: p.name }))"
+        @change="(v) => (at = v)"
+      />
+      <TextField
+        v-if="pack"
+        label="Name of the package"
+        class="w-72"
+        :value="pack.name"
+        @change="(v) => table.change('package name', (d) => void (d.packages[index]!.name = v))"
+      />
       <button class="tool" @click="add"><Plus :size="17" />Package</button>
       <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
     </div>
-    <p v-if="!pack" class="py-6">No package yet. A package is a list of measures tried together on the same household and the same draws.</p>
+    <p v-if="!pack" class="py-6">
+      No package yet. A package is a list of measures tried together on the same household and the same draws.
+    </p>
     <template v-else>
       <SavingsTable class="mt-5" />
       <section v-if="years.brought && years.brought.length" class="mt-5" aria-label="What the package would bring">
@@ -45,8 +64,22 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
       <section class="mt-6" aria-label="Where the heat goes">
         <div class="flex flex-wrap items-center justify-between gap-2">
           <h2 class="text-xl">Where the heat goes</h2>
-          <div role="radiogroup" aria-label="Which year" class="inline-flex overflow-hidden rounded border border-line-strong">
-            <button v-for="v in (['before', 'after'] as const)" :key="v" role="radio" :aria-checked="view === v" class="min-h-11 px-4" :class="view === v ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'" @click="view = v">{{ v === 'before' ? 'As found' : pack.name }}</button>
+          <div
+            role="radiogroup"
+            aria-label="Which year"
+            class="inline-flex overflow-hidden rounded border border-line-strong"
+          >
+            <button
+              v-for="v in ['before', 'after'] as const"
+              :key="v"
+              role="radio"
+              :aria-checked="view === v"
+              class="min-h-11 px-4"
+              :class="view === v ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
+              @click="view = v"
+            >
+              {{ v === 'before' ? 'As found' : pack.name }}
+            </button>
           </div>
         </div>
         <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />

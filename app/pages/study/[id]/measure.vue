@@ -18,9 +18,17 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
     <div class="flex flex-wrap items-center gap-2">
       <Menu as="div" class="relative">
         <MenuButton class="tool tool-main"><Plus :size="17" />Take a reading</MenuButton>
-        <MenuItems class="absolute z-20 mt-1 max-h-96 w-72 overflow-y-auto rounded border border-line-strong bg-white py-1 shadow-md focus:outline-none">
+        <MenuItems
+          class="absolute z-20 mt-1 max-h-96 w-72 overflow-y-auto rounded border border-line-strong bg-white py-1 shadow-md focus:outline-none"
+        >
           <MenuItem v-for="k in kinds" :key="k.kind" v-slot="{ active }">
-            <button class="block min-h-11 w-full px-3 text-left" :class="{ 'bg-copper-pale': active }" @click="taking = k.kind">{{ k.title }}</button>
+            <button
+              class="block min-h-11 w-full px-3 text-left"
+              :class="{ 'bg-copper-pale': active }"
+              @click="taking = k.kind"
+            >
+              {{ k.title }}
+            </button>
           </MenuItem>
         </MenuItems>
       </Menu>
@@ -35,7 +43,12 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
     </ul>
     <div v-else-if="!taking" class="max-w-prose py-6">
       <p>Nothing read yet. Each reading gives its result at once, is held against the study, and can correct it.</p>
-      <p class="mt-2 text-ink-soft">Worth taking first: the cold main, the flow of each shower, the time to hot at the farthest tap<template v-if="table.study!.plant.store">, and the store’s overnight drop</template>.</p>
+      <p class="mt-2 text-ink-soft">
+        Worth taking first: the cold main, the flow of each shower, the time to hot at the farthest tap<template
+          v-if="table.study!.plant.store"
+          >, and the store’s overnight drop</template
+        >.
+      </p>
     </div>
   </div>
 </template>

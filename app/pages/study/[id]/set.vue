@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ALWAYS, type Week } from '~~/core/calendar/week'
 import { SAFE_STORE_C } from '~~/core/safety/legionella'
-import { SCALDS_C, burnTime, scaldSeconds } from '~~/core/safety/scald'
+import { burnTime, SCALDS_C, scaldSeconds } from '~~/core/safety/scald'
 import { type Grid, HeaterControl, LOOP_MODES, type LoopMode, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
@@ -13,21 +13,32 @@ const found = computed(() => study.value.controls.found)
 const units = computed(() => table.units)
 
 const LOOP_NAMES: Record<LoopMode, string> = { off: 'Off', always: 'Always on', clock: 'By the clock' }
-const setpoint = (id: string, c: number, sliding = false) => table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
-const timer = (id: string, windows: Week | null) => table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
+const setpoint = (id: string, c: number, sliding = false) =>
+  table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
+const timer = (id: string, windows: Week | null) =>
+  table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
 const held = computed(() => study.value.plant.heaters.filter(hasSetpoint))
 const wild = computed(() => study.value.plant.heaters.filter((h) => !hasSetpoint(h)))
-const titleOf = (h: Heater) => (isOnStore(h) && study.value.plant.store ? `${study.value.plant.store.name}, heated by ${h.name.toLowerCase()}` : isLocal(h) ? `${h.name}, for ${study.value.pipes.taps.find((t) => t.id === h.tapId)!.name}` : h.name)
-const keepHot = (id: string) => table.set(`keep-hot ${id}`, (k) => void (k.heaters[id]!.keepHot = !k.heaters[id]!.keepHot))
+const titleOf = (h: Heater) =>
+  isOnStore(h) && study.value.plant.store
+    ? `${study.value.plant.store.name}, heated by ${h.name.toLowerCase()}`
+    : isLocal(h)
+      ? `${h.name}, for ${study.value.pipes.taps.find((t) => t.id === h.tapId)!.name}`
+      : h.name
+const keepHot = (id: string) =>
+  table.set(`keep-hot ${id}`, (k) => void (k.heaters[id]!.keepHot = !k.heaters[id]!.keepHot))
 const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
 
 /** Where a setpoint stands on the slider, %. */
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
 
 const warning = (c: number, heater: Heater) => {
-  if (c < SAFE_STORE_C && isOnStore(heater)) return `Below ${units.value.temperature(SAFE_STORE_C)} a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.`
+  if (c < SAFE_STORE_C && isOnStore(heater))
+    return `Below ${units.value.temperature(SAFE_STORE_C)} a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.`
   const { adultS, childS } = scaldSeconds(c)
-  return c > SCALDS_C ? `At the tap this burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}, unless it is mixed down.` : ''
+  return c > SCALDS_C
+    ? `At the tap this burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}, unless it is mixed down.`
+    : ''
 }
 </script>
 
@@ -36,7 +47,13 @@ const warning = (c: number, heater: Heater) => {
     <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
       <h2 class="text-xl">{{ titleOf(heater) }}</h2>
       <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
-        <NumberField label="Setpoint" quantity="temperature" :schema="SetpointC" :value="controls.heaters[heater.id]!.setpointC" @change="(c) => setpoint(heater.id, c!)" />
+        <NumberField
+          label="Setpoint"
+          quantity="temperature"
+          :schema="SetpointC"
+          :value="controls.heaters[heater.id]!.setpointC"
+          @change="(c) => setpoint(heater.id, c!)"
+        />
         <div>
           <input
             type="range"
@@ -51,23 +68,63 @@ const warning = (c: number, heater: Heater) => {
           />
           <div class="caption relative flex justify-between" aria-hidden="true">
             <span>{{ units.temperature(SETPOINT_C.low) }}</span>
-            <span class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1" :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }">found</span>
+            <span
+              class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1"
+              :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }"
+              >found</span
+            >
             <span>{{ units.temperature(SETPOINT_C.high) }}</span>
           </div>
         </div>
       </div>
-      <NumberField class="mt-2 w-44" :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'" quantity="rise" :schema="HeaterControl.shape.hysteresisK" :value="controls.heaters[heater.id]!.hysteresisK" @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))" />
-      <p v-if="warning(controls.heaters[heater.id]!.setpointC, heater)" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">{{ warning(controls.heaters[heater.id]!.setpointC, heater) }}</p>
+      <NumberField
+        class="mt-2 w-44"
+        :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'"
+        quantity="rise"
+        :schema="HeaterControl.shape.hysteresisK"
+        :value="controls.heaters[heater.id]!.hysteresisK"
+        @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))"
+      />
+      <p
+        v-if="warning(controls.heaters[heater.id]!.setpointC, heater)"
+        class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
+      >
+        {{ warning(controls.heaters[heater.id]!.setpointC, heater) }}
+      </p>
       <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
-        <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.keepHot" @change="keepHot(heater.id)" />
+        <input
+          type="checkbox"
+          class="size-5 accent-copper"
+          :checked="controls.heaters[heater.id]!.keepHot"
+          @change="keepHot(heater.id)"
+        />
         <span class="font-semibold">Keep-hot</span>
-        <span class="text-ink-soft">{{ controls.heaters[heater.id]!.keepHot ? 'the exchanger is kept warm at all times: no lag, and it loses day and night' : 'off: the exchanger cools between draws' }}{{ found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}` : '' }}</span>
+        <span class="text-ink-soft"
+          >{{
+            controls.heaters[heater.id]!.keepHot
+              ? 'the exchanger is kept warm at all times: no lag, and it loses day and night'
+              : 'off: the exchanger cools between draws'
+          }}{{
+            found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot
+              ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}`
+              : ''
+          }}</span
+        >
       </label>
       <div class="mt-4">
         <label class="flex min-h-11 items-center gap-2">
-          <input type="checkbox" class="size-5 accent-copper" :checked="controls.heaters[heater.id]!.windows !== null" @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)" />
+          <input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :checked="controls.heaters[heater.id]!.windows !== null"
+            @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)"
+          />
           <span class="font-semibold">Heater timer</span>
-          <span class="text-ink-soft">{{ controls.heaters[heater.id]!.windows === null ? 'off: it may heat at any time' : 'it heats only inside its windows' }}</span>
+          <span class="text-ink-soft">{{
+            controls.heaters[heater.id]!.windows === null
+              ? 'off: it may heat at any time'
+              : 'it heats only inside its windows'
+          }}</span>
         </label>
         <WeekPlanner
           v-if="controls.heaters[heater.id]!.windows"
@@ -80,11 +137,18 @@ const warning = (c: number, heater: Heater) => {
       </div>
     </section>
 
-    <p v-if="wild.length" class="text-ink-soft">{{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of them stands under Survey.</p>
+    <p v-if="wild.length" class="text-ink-soft">
+      {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of
+      them stands under Survey.
+    </p>
 
     <section v-if="study.pipes.loop" aria-label="Loop">
       <h2 class="text-xl">Loop</h2>
-      <div role="radiogroup" aria-label="Mode of the loop" class="my-2 inline-flex flex-wrap overflow-hidden rounded border border-line-strong">
+      <div
+        role="radiogroup"
+        aria-label="Mode of the loop"
+        class="my-2 inline-flex flex-wrap overflow-hidden rounded border border-line-strong"
+      >
         <button
           v-for="mode in LOOP_MODES"
           :key="mode"
@@ -106,15 +170,41 @@ const warning = (c: number, heater: Heater) => {
         @change="(w) => table.set('loop windows', (k) => void (k.loop.windows = w))"
       />
       <p v-else-if="controls.loop.mode === 'always'" class="text-ink-soft">The pump runs day and night.</p>
-      <p v-else class="text-ink-soft">The pump rests; whoever opens a tap waits for the pipes to fill with hot water.</p>
+      <p v-else class="text-ink-soft">
+        The pump rests; whoever opens a tap waits for the pipes to fill with hot water.
+      </p>
     </section>
 
     <section aria-label="Controller">
       <h2 class="text-base">The controller on the wall holds</h2>
       <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <ChoiceField label="Steps" :value="controls.grid.stepMin" :choices="([5, 10, 15, 30, 60] as const).map((value) => ({ value: value as Grid['stepMin'], name: `${value} minutes` }))" @change="(v) => setGrid((g) => void (g.stepMin = v))" />
-        <ChoiceField label="Windows a day" :value="controls.grid.periodsPerDay" :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))" @change="(v) => setGrid((g) => void (g.periodsPerDay = v))" />
-        <ChoiceField label="Programmes" :value="controls.grid.days" :choices="[{ value: 'same', name: 'one for all days' }, { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' }, { value: 'each', name: 'seven days' }]" @change="(v) => setGrid((g) => void (g.days = v))" />
+        <ChoiceField
+          label="Steps"
+          :value="controls.grid.stepMin"
+          :choices="
+            ([5, 10, 15, 30, 60] as const).map((value) => ({
+              value: value as Grid['stepMin'],
+              name: `${value} minutes`,
+            }))
+          "
+          @change="(v) => setGrid((g) => void (g.stepMin = v))"
+        />
+        <ChoiceField
+          label="Windows a day"
+          :value="controls.grid.periodsPerDay"
+          :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))"
+          @change="(v) => setGrid((g) => void (g.periodsPerDay = v))"
+        />
+        <ChoiceField
+          label="Programmes"
+          :value="controls.grid.days"
+          :choices="[
+            { value: 'same', name: 'one for all days' },
+            { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' },
+            { value: 'each', name: 'seven days' },
+          ]"
+          @change="(v) => setGrid((g) => void (g.days = v))"
+        />
       </div>
     </section>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STATIONS, type StationName } from '~/utils/stations'
+import { type StationName, STATIONS } from '~/utils/stations'
 
 /** The survey: one station of the water at a time. */
 defineProps<{ station: StationName | null; chosen: string }>()
@@ -7,9 +7,7 @@ const route = useRoute()
 const table = useStudy()
 const years = useYears()
 const there = computed(() =>
-  (Object.entries(STATIONS) as [StationName, string][]).filter(
-    ([key]) => key !== 'store' || table.study?.plant.store,
-  ),
+  (Object.entries(STATIONS) as [StationName, string][]).filter(([key]) => key !== 'store' || table.study?.plant.store),
 )
 </script>
 
@@ -21,11 +19,16 @@ const there = computed(() =>
       <FindingList :findings="years.points" />
     </section>
     <h2 class="text-xl">Follow the water</h2>
-    <p class="mt-1 max-w-prose text-ink-soft">Open a station, here or on the line above, to see what is known of it and to change it. What looks <i class="border-b border-dashed border-line-strong">assumed</i> is worth a reading.</p>
+    <p class="mt-1 max-w-prose text-ink-soft">
+      Open a station, here or on the line above, to see what is known of it and to change it. What looks
+      <i class="border-b border-dashed border-line-strong">assumed</i> is worth a reading.
+    </p>
     <ol class="mt-3 grid gap-x-6 sm:grid-cols-2">
       <li v-for="([key, name], i) in there" :key="key" class="border-b border-line">
         <NuxtLink :to="{ query: { at: key } }" class="flex min-h-12 items-center gap-3 px-1 hover:bg-plaster-deep">
-          <span class="w-6 text-right text-ink-soft">{{ i + 1 }}</span><span class="font-semibold text-copper">{{ name }}</span>
+          <span class="w-6 text-right text-ink-soft">{{ i + 1 }}</span><span class="font-semibold text-copper">{{
+            name
+          }}</span>
         </NuxtLink>
       </li>
     </ol>
