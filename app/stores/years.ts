@@ -4,18 +4,13 @@ import { YearPool } from '~/utils/year-pool'
 import { broughtBy, findings } from '~~/core/findings/findings'
 import { applyAll } from '~~/core/measures/apply'
 import { AS_FOUND, AS_SET, compared, type Comparison, type Job, jobsOf, packageKey } from '~~/core/measures/compare'
-import { controlsOf, type Study } from '~~/core/study/study'
+import { type Study } from '~~/core/study/study'
+import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
 import { dayInMonth, type DayTrace } from '~~/core/year/trace'
 import { useStudy } from './study'
 
 const YEARS_KEPT = 80
-
-/** What a year depends on; names, units, readings and packages do not move it. */
-function contentKey(study: Study): string {
-  const { site, people, pipes, plant, prices } = study
-  return JSON.stringify([site, people, pipes, plant, prices, controlsOf(study)])
-}
 
 /** Simulated years of the study on the table, as found, as set and improved, and the day that is being looked at. */
 export const useYears = defineStore('years', () => {
@@ -54,7 +49,7 @@ export const useYears = defineStore('years', () => {
     const mine = ++batch
     const stale = () => mine !== batch
     const from = performance.now()
-    const plan = jobs(study).map((job) => ({ ...job, content: contentKey(job.study) }))
+    const plan = jobs(study).map((job) => ({ ...job, content: dependsOn(job.study) }))
     const missing = plan.filter((j, i) => !cache.has(j.content) && plan.findIndex((k) => k.content === j.content) === i)
     const publish = () => {
       const next = new Map<string, YearResult>()
@@ -144,7 +139,7 @@ export const useYears = defineStore('years', () => {
   const day = shallowRef<DayTrace | null>(null)
   let dayBatch = 0
   watch(
-    [() => (table.study ? contentKey(table.study) : ''), month, weekday],
+    [() => (table.study ? dependsOn(table.study) : ''), month, weekday],
     async () => {
       const study = table.study
       if (!study) return

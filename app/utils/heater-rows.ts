@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import { FireCircuit } from '~~/core/study/fire'
-import type { HeaterKind } from '~~/core/study/heater-kinds'
+import type { HeaterKind } from '~~/core/heaters/kinds'
 import {
   BoilerCoil,
   DistrictHeat,

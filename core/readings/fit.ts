@@ -1,11 +1,12 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix } from 'ml-matrix'
+import { EFFICIENCY } from '../heaters/efficiency'
 import { loopUa } from '../household/loop'
 import { supplyOf } from '../household/supply'
 import { runsTo, tapOf } from '../household/ways'
 import { standingUa } from '../stores/standing-loss'
-import { SETPOINT_C } from '../study/controls'
 import { efficiencyOf, outputOf } from '../study/heater-kinds'
+import { rangeAt } from '../study/limits'
 import { withValueAt } from '../study/paths'
 import type { Study } from '../study/study'
 import type { Figure } from '../sums/sum'
@@ -30,9 +31,13 @@ interface Doubt {
 }
 
 const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x))
-/** Doubt of a quantity that may be off by a factor: e^σ either way is one step. */
-const byFactor = (now: number, sigma: number, low: number, high: number) => (step: number) =>
-  clamp(now * Math.exp(sigma * step), low, high)
+/** Doubt of a quantity that may be off by a factor: e^σ either way is one step, within what the study takes. */
+const byFactor =
+  (now: number, sigma: number, { min, max }: { min: number; max: number }) =>
+  (step: number) =>
+    clamp(now * Math.exp(sigma * step), min, max)
+/** Loss of a store, W/K: never so little that its logarithm runs away. */
+const STORE_LOSS = { min: 0.01, max: 100 }
 const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
 
 /** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */
@@ -60,7 +65,7 @@ function doubts(study: Study): Doubt[] {
         label: 'Standing loss of the store',
         figure: { label: '', quantity: 'lossRate' },
         now,
-        at: byFactor(now, USUAL.storeLoss, 0.01, 100),
+        at: byFactor(now, USUAL.storeLoss, STORE_LOSS),
         write: (s, uaWK) => withValueAt(s, 'plant.store.loss', { kind: 'ua', uaWK }),
       })
   }
@@ -71,19 +76,20 @@ function doubts(study: Study): Doubt[] {
       label: 'Loss of the loop',
       figure: { label: '', quantity: 'lossRate' },
       now,
-      at: byFactor(now, USUAL.loopLoss, 0.1, 500),
+      at: byFactor(now, USUAL.loopLoss, rangeAt(study, 'pipes.loop.measuredUaWK')),
       write: plain('pipes.loop.measuredUaWK'),
     })
   }
   const { heaterId, setpointC } = supplyOf(study)
   const setpointPath = `controls.found.heaters.${heaterId}.setpointC`
+  const setpoint = rangeAt(study, setpointPath)
   if (!study.controls.set)
     out.push({
       path: setpointPath,
       label: 'Setpoint as found',
       figure: { label: '', quantity: 'temperature' },
       now: setpointC,
-      at: (step) => clamp(setpointC + USUAL.setpointK * step, SETPOINT_C.low, SETPOINT_C.high),
+      at: (step) => clamp(setpointC + USUAL.setpointK * step, setpoint.min, setpoint.max),
       write: plain(setpointPath),
     })
   if (read.has('hot-litres') && study.people.draws.kind === 'routine') {
@@ -93,7 +99,7 @@ function doubts(study: Study): Doubt[] {
       label: 'All amounts of the routine, times',
       figure: { label: '', decimals: 2 },
       now,
-      at: byFactor(now, USUAL.habits, 0.2, 5),
+      at: byFactor(now, USUAL.habits, rangeAt(study, 'people.volumeFactor')),
       write: plain('people.volumeFactor'),
     })
   }
@@ -123,7 +129,7 @@ function doubts(study: Study): Doubt[] {
         label: `Output of ${heater.name}`,
         figure: { label: '', quantity: 'power' },
         now,
-        at: byFactor(now, USUAL.output, 1, 200),
+        at: byFactor(now, USUAL.output, rangeAt(study, path)),
         write: plain(path),
       })
     const efficiency = efficiencyOf(heater)
@@ -135,7 +141,7 @@ function doubts(study: Study): Doubt[] {
         label: `Efficiency of ${heater.name}`,
         figure: { label: '', decimals: 3 },
         now: share,
-        at: (step) => clamp(share + USUAL.efficiency * step, 0.2, 1),
+        at: (step) => clamp(share + USUAL.efficiency * step, EFFICIENCY.low, EFFICIENCY.high),
         write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }),
       })
     }
@@ -151,7 +157,7 @@ function doubts(study: Study): Doubt[] {
       label: `Flow of ${tap.name}`,
       figure: { label: '', quantity: 'flow' },
       now: tap.flowLMin,
-      at: byFactor(tap.flowLMin, USUAL.flow, 0.5, 60),
+      at: byFactor(tap.flowLMin, USUAL.flow, rangeAt(study, path)),
       write: plain(path),
     })
     for (const run of runsTo(study, tap)) {
@@ -163,7 +169,7 @@ function doubts(study: Study): Doubt[] {
         label: `Length of “${run.name}”`,
         figure: { label: '', quantity: 'length' },
         now: run.lengthM,
-        at: byFactor(run.lengthM, USUAL.length, 0.1, 500),
+        at: byFactor(run.lengthM, USUAL.length, rangeAt(study, length)),
         write: plain(length),
       })
     }

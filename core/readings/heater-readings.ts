@@ -60,7 +60,7 @@ export const heaterDisplay = defineReading({
             },
       // What one draw took is no output: it must have been all there was.
       offers:
-        gave === 'all it has' && output && kw !== undefined && kw >= 1 && kw <= 200
+        gave === 'all it has' && output && kw !== undefined
           ? [{ path, label: `Output of ${heater.name}`, value: Math.round(kw * 10) / 10 }]
           : [],
     }
@@ -167,7 +167,7 @@ export const meter = defineReading({
               }
             : null,
       offers: [
-        ...(efficiency !== null && known && efficiency >= EFFICIENCY.low && efficiency <= EFFICIENCY.high
+        ...(efficiency !== null && known
           ? [
               {
                 path: `plant.heaters.${heater.id}.efficiency`,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { takes } from '../study/limits'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import { sumNamed } from '../sums/registry'
@@ -70,5 +71,8 @@ export function judge(study: Study, reading: Reading): Judgement | null {
   const kind = kindOf(reading)
   if (!kind || !kind.possible(study)) return null
   const values = kind.input.safeParse(reading.values)
-  return values.success ? kind.judge(study, reading, values.data as never) : null
+  if (!values.success) return null
+  const judgement = kind.judge(study, reading, values.data as never)
+  // What the study would not take is not offered.
+  return { ...judgement, offers: judgement.offers.filter((o) => takes(study, o.path, o.value)) }
 }

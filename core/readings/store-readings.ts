@@ -4,7 +4,6 @@ import { storeThermostat } from '../household/supply'
 import { dayOf } from '../household/ways'
 import { SAFE_RETURN_C, SAFE_STORE_C } from '../safety/legionella'
 import { standingUa } from '../stores/standing-loss'
-import { SETPOINT_C } from '../study/controls'
 import { pumpPower } from '../sums/energy'
 import { FIELDS, input } from '../sums/fields'
 import { density, KJ_PER_LITRE_K, specificHeat } from '../water/properties'
@@ -54,16 +53,13 @@ export const storeTop = defineReading({
             ? ['it was drawn from since it was heated', 'the dial stands lower than it says']
             : ['the dial stands higher than it says', 'a boost or a hot run is on'],
       },
-      offers:
-        storeC >= SETPOINT_C.low && storeC <= SETPOINT_C.high
-          ? [
-              {
-                path: `controls.found.heaters.${heaterId}.setpointC`,
-                label: 'Setpoint as found, as it really is',
-                value: storeC,
-              },
-            ]
-          : [],
+      offers: [
+        {
+          path: `controls.found.heaters.${heaterId}.setpointC`,
+          label: 'Setpoint as found, as it really is',
+          value: storeC,
+        },
+      ],
     }
   },
 })
@@ -200,16 +196,13 @@ export const loop = defineReading({
             ? ['more of it is bare than was seen', 'it is longer than was written down', 'a branch is left circulating']
             : ['the pump moves less than was read', 'it is better insulated than was seen'],
       },
-      offers:
-        uaWK >= 0.1 && uaWK <= 500
-          ? [
-              {
-                path: 'pipes.loop.measuredUaWK',
-                label: 'Loss of the loop, as measured',
-                value: Math.round(uaWK * 100) / 100,
-              },
-            ]
-          : [],
+      offers: [
+        {
+          path: 'pipes.loop.measuredUaWK',
+          label: 'Loss of the loop, as measured',
+          value: Math.round(uaWK * 100) / 100,
+        },
+      ],
     }
   },
 })
@@ -238,7 +231,7 @@ export const pump = defineReading({
       },
       // Without a power factor it is an upper bound and corrects nothing.
       offers:
-        powerFactor !== undefined && watts <= 500
+        powerFactor !== undefined
           ? [{ path: 'pipes.loop.pumpW', label: 'Power of the pump', value: Math.round(watts * 10) / 10 }]
           : [],
     }

@@ -5,7 +5,6 @@ import { runFrontL } from '../household/runs'
 import { carriedC, supplyOf } from '../household/supply'
 import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/ways'
 import { SCALDS_C } from '../safety/scald'
-import { SETPOINT_C } from '../study/controls'
 import { runningOf } from '../study/heater-kinds'
 import type { Tap } from '../study/pipes'
 import type { Study } from '../study/study'
@@ -198,7 +197,7 @@ export const tapTemperature = defineReading({
             : ['the dial stands higher than it says', 'the store was just heated'],
       },
       offers:
-        !mixed && where === 'near' && supply >= SETPOINT_C.low && supply <= SETPOINT_C.high
+        !mixed && where === 'near'
           ? [
               {
                 path: `controls.found.heaters.${heaterId}.setpointC`,

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { HEATER_KINDS } from '../../core/study/heater-kinds'
+import { HEATER_KINDS, HEATERS } from '../../core/heaters/kinds'
 import { VERSION } from '../../core/study/shape'
 import { openBrowser, openPage, settled } from './browser'
 import { choose, figure, named, newTotal, openDemo, press, total, type, valueOf } from './hand'
@@ -35,7 +35,7 @@ describe('every kind of heater, put into a household', () => {
     await at('hill-town', 'survey?at=heater')
   })
 
-  it.each(Object.entries(HEATER_KINDS).filter(([kind]) => kind !== 'boiler-coil'))(
+  it.each(HEATER_KINDS.filter((kind) => kind !== 'boiler-coil').map((kind) => [kind, HEATERS[kind].name]))(
     '%s has its figures and makes a year',
     async (_, name) => {
       const before = await total(page, 'Cost')

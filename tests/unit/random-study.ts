@@ -6,7 +6,7 @@ import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { CARRIERS } from '../../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
-import { HEATER_KINDS, type HeaterKind } from '../../core/study/heater-kinds'
+import { HEATER_KINDS } from '../../core/heaters/kinds'
 import type { Heater } from '../../core/study/plant'
 import { Study } from '../../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../../core/year/account/ledger'
@@ -27,7 +27,7 @@ const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
 /** The demos, and the same with every other kind of heater in, beside or behind their own. */
 const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   study,
-  ...(Object.keys(HEATER_KINDS) as HeaterKind[]).flatMap((kind) => [
+  ...HEATER_KINDS.flatMap((kind) => [
     changeHeaterKind(study, study.plant.heaters[0].id, kind),
     addHeater(study, kind),
   ]),

@@ -10,16 +10,8 @@ import {
   refusesAnother,
   removeHeater,
 } from '../../core/household/edits/plant'
-import {
-  hasSetpoint,
-  HEATER_KINDS,
-  type HeaterKind,
-  isLocal,
-  isOnStore,
-  isRunning,
-  outputOf,
-  ownStoreOf,
-} from '../../core/study/heater-kinds'
+import { HEATER_KINDS } from '../../core/heaters/kinds'
+import { hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from '../../core/study/heater-kinds'
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -32,7 +24,7 @@ function faults(base: Study, change: (s: Study) => void): string {
   return read.ok ? '' : read.faults.map((f) => `${f.path}: ${f.message}`).join('\n')
 }
 const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false }
-const with2 = (s: Study, kind: HeaterKind) => {
+const with2 = (s: Study, kind: (typeof HEATER_KINDS)[number]) => {
   s.plant.heaters.push(assumedHeater(kind, 'extra', 'heated', s.pipes.taps[0].id, null))
   s.controls.found.heaters.extra = control
 }
@@ -207,7 +199,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
   ])('%s', (_, base, change, message) => expect(faults(base, change)).toMatch(message))
 
   it('while the demos, and every kind as it is assumed, are sound', () => {
-    for (const kind of Object.keys(HEATER_KINDS) as HeaterKind[]) {
+    for (const kind of HEATER_KINDS) {
       const study = changeHeaterKind(hillTown, 'boiler', kind)
       if (study !== hillTown)
         expect(
@@ -247,7 +239,7 @@ describe('what may be added and what must stay', () => {
   })
 
   it('every kind stands in the water in one way only', () => {
-    for (const kind of Object.keys(HEATER_KINDS) as HeaterKind[]) {
+    for (const kind of HEATER_KINDS) {
       const heater = assumedHeater(kind, 'x', 'heated', 'tap', null)
       expect([isRunning(heater), isLocal(heater), isOnStore(heater)].filter(Boolean)).toHaveLength(1)
       expect(outputOf(heater) === null).toBe(kind === 'solar')

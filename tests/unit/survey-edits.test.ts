@@ -14,8 +14,7 @@ import {
 import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '../../core/household/edits/runs'
 import { below, outline } from '../../core/household/outline'
 import { rankedTaps, tapFigures } from '../../core/household/tap-figures'
-import { HEATER_KINDS } from '../../core/study/heater-kinds'
-import type { Heater } from '../../core/study/plant'
+import { HEATER_KINDS } from '../../core/heaters/kinds'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { sumNamed } from '../../core/sums/registry'
@@ -26,7 +25,7 @@ const sound = (study: Study) => {
   const read = readStudy(study)
   if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.message}`).join('; '))
 }
-const kinds = Object.keys(HEATER_KINDS) as Heater['kind'][]
+const kinds = HEATER_KINDS
 
 describe('changes to a plant', () => {
   it('any sequence of them leaves a sound study that can be simulated', () => {

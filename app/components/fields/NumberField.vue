@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { z } from 'zod'
+import { rangeOf } from '~~/core/study/limits'
 import { parseNumber, parseQuantity } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 

@@ -9,39 +9,27 @@ import {
   refusesHeater,
   removeHeater,
 } from '~~/core/household/edits/plant'
-import { HEATER_KINDS, type HeaterKind } from '~~/core/study/heater-kinds'
+import { HEATER_KINDS, type HeaterKind, HEATERS } from '~~/core/heaters/kinds'
 import type { Heater } from '~~/core/study/plant'
 
 const table = useStudy()
 const heaters = computed(() => table.study!.plant.heaters)
-const ALL = Object.keys(HEATER_KINDS) as HeaterKind[]
 const kindsFor = (heater: Heater) =>
-  ALL.filter(
+  HEATER_KINDS.filter(
     (k) =>
       k === heater.kind ||
       refusesHeater(
         heaters.value.filter((h) => h.id !== heater.id),
         k,
       ) === null,
-  ).map((value) => ({ value, name: HEATER_KINDS[value] }))
+  ).map((value) => ({ value, name: HEATERS[value].name }))
 const more = computed(() => [
   { value: '', name: 'choose…' },
-  ...ALL.filter((k) => refusesAnother(table.study!, k) === null).map((value) => ({
+  ...HEATER_KINDS.filter((k) => refusesAnother(table.study!, k) === null).map((value) => ({
     value: value as string,
-    name: HEATER_KINDS[value],
+    name: HEATERS[value].name,
   })),
 ])
-const CAUTION: Partial<Record<HeaterKind, string>> = {
-  'wood-coil':
-    'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
-  reservoir: 'Water that stands is not for drinking. Near the fire it can scald.',
-  solar: 'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
-  element: 'Isolate electricity before a cover comes off.',
-  'instant-electric': 'Isolate electricity before a cover comes off.',
-  'under-sink': 'Isolate electricity before a cover comes off. Its outlet must stay open, or it needs a relief valve.',
-  'heat-pump':
-    'Isolate electricity before a cover comes off. Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.',
-}
 </script>
 
 <template>
@@ -74,9 +62,7 @@ const CAUTION: Partial<Record<HeaterKind, string>> = {
     </div>
     <HeaterForm :heater="heater" />
     <p class="caption mt-2 border-l-4 border-line-strong pl-2">
-      {{
-        CAUTION[heater.kind] ?? 'Gas and flue work is for the licensed. Isolate electricity before a cover comes off.'
-      }}
+      {{ HEATERS[heater.kind].caution }}
     </p>
   </div>
   <ChoiceField

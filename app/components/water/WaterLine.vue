@@ -2,7 +2,8 @@
 import type { StationName } from '~/utils/stations'
 import type { Station } from '~~/core/findings/finding'
 import { waterPerM3 } from '~~/core/money/tariff'
-import { carrierOf, HEATER_KINDS } from '~~/core/study/heater-kinds'
+import { HEATERS } from '~~/core/heaters/kinds'
+import { carrierOf } from '~~/core/study/heater-kinds'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
 import { boughtKwh, drawnL } from '~~/core/year/result'
 
@@ -28,7 +29,7 @@ const spend = (amount: number | undefined) => (amount === undefined ? '…' : `$
 const marks = (at: Station) => years.points.filter((f) => f.station === at).length
 const heaterName = computed(() => {
   const count = study.value.plant.heaters.length
-  return count > 1 ? `${count} heaters` : HEATER_KINDS[heater.value.kind]
+  return count > 1 ? `${count} heaters` : HEATERS[heater.value.kind].name
 })
 const heater = computed(() => study.value.plant.heaters[0]!)
 </script>

@@ -2,7 +2,8 @@ import type { Efficiency } from '../../heaters/efficiency'
 import { KWH_PER_THERM } from '../../money/calorific'
 import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
-import type { HeaterKind, HeaterOf } from '../../study/heater-kinds'
+import { type HeaterKind, HEATERS } from '../../heaters/kinds'
+import type { HeaterOf } from '../../study/heater-kinds'
 import type { Backup, Heater, Store } from '../../study/plant'
 import type { Tariff } from '../../study/prices'
 import { KJ_PER_LITRE_K } from '../../water/properties'
@@ -182,7 +183,7 @@ export const assumedHeater = (
       ...unlookedHeater(),
       id,
       place,
-      ...(kind === 'under-sink' || kind === 'reservoir' ? { tapId } : {}),
+      ...(HEATERS[kind].heats === 'tap' ? { tapId } : {}),
     }) as Heater,
     storeL,
   )
@@ -199,22 +200,18 @@ export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => 
   place,
   litres: ASSUMED_STORE_L,
   heightM: 1.2,
-  loss: kind === 'gas-store' ? { kind: 'ua', uaWK: FLUE_STORE_UA } : { kind: 'label', label: 'C' },
+  loss: HEATERS[kind].flueInStore ? { kind: 'ua', uaWK: FLUE_STORE_UA } : { kind: 'label', label: 'C' },
   sensorHeight: 0.45,
   inletMix: 0.05,
   ...unlookedStore(),
 })
 
-/** Setpoint to begin with: a store is kept hot, what heats as it runs only as warm as is used. */
-export function beginControl(kind: HeaterKind): HeaterControl {
-  const runs = kind === 'instant-gas' || kind === 'instant-electric' || kind === 'district-heat'
-  return {
-    setpointC: runs ? 50 : kind === 'heat-pump' ? 55 : 60,
-    hysteresisK: runs ? 2 : 5,
-    windows: null,
-    keepHot: false,
-  }
-}
+/** What a heater of a kind is set to, to begin with. */
+export const beginControl = (kind: HeaterKind): HeaterControl => ({
+  ...HEATERS[kind].begins,
+  windows: null,
+  keepHot: false,
+})
 
 /**
  * Prices to begin with, money per kWh as the carrier is counted, and carbon dioxide, kg per kWh: to be replaced by

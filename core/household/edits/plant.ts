@@ -1,6 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { type Carrier, CARRIERS } from '../../money/carriers'
-import { carrierOf, type HeaterKind, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import { type HeaterKind, HEATERS } from '../../heaters/kinds'
+import { carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
@@ -86,8 +87,8 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
 /** A store whose loss nobody measured loses through the flue as soon as a burner stands under it. */
 function flued(study: Study, heaters: readonly Heater[], store: Store): Store {
   const guessed = store.loss.kind === 'label' || study.origins['plant.store.loss'] === 'assumed'
-  const burner = heaters.some((h) => h.kind === 'gas-store')
-  if (!guessed || !burner || study.plant.heaters.some((h) => h.kind === 'gas-store')) return store
+  const sendsFlue = (h: Heater) => HEATERS[h.kind].flueInStore
+  if (!guessed || !heaters.some(sendsFlue) || study.plant.heaters.some(sendsFlue)) return store
   return { ...store, loss: { kind: 'ua', uaWK: FLUE_STORE_UA } }
 }
 
@@ -95,10 +96,9 @@ const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h
 
 /** Why a heater of a kind cannot be there besides the others, or null. */
 export function refusesHeater(others: readonly Heater[], kind: HeaterKind): string | null {
-  const local = kind === 'under-sink' || kind === 'reservoir'
-  if (local && central(others).length === 0) return 'it serves one tap; something must serve the others'
-  const runs = kind === 'instant-gas' || kind === 'instant-electric' || kind === 'district-heat'
-  if (runs && others.some(isRunning)) return 'there is one that heats as it runs already'
+  if (HEATERS[kind].heats === 'tap' && central(others).length === 0)
+    return 'it serves one tap; something must serve the others'
+  if (HEATERS[kind].heats === 'running' && others.some(isRunning)) return 'there is one that heats as it runs already'
   return null
 }
 
@@ -114,7 +114,7 @@ function freeTap(study: Study, others: readonly Heater[]): string {
 }
 
 const tapsLeft = (study: Study, others: readonly Heater[], kind: HeaterKind) =>
-  (kind !== 'under-sink' && kind !== 'reservoir') || others.filter(isLocal).length < study.pipes.taps.length
+  HEATERS[kind].heats !== 'tap' || others.filter(isLocal).length < study.pipes.taps.length
 
 /** The plant with a heater of another kind in a place: it keeps its place, not its figures. */
 export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): Study {

@@ -1,0 +1,101 @@
+/** Where the heat of a kind goes: into the store, into all water as it runs, or into the water of one tap. */
+export type Heats = 'store' | 'running' | 'tap'
+
+/** What makes the heat, which decides what it is bought as, what an electrician or a fitter must see, and what is seen on it. */
+export type Source = 'burner' | 'electricity' | 'network' | 'fire' | 'sun'
+
+/** What the trade knows of a kind of heater, whatever the one in this house is like. */
+export interface KindOfHeater {
+  /** What it is called in a sentence. */
+  name: string
+  heats: Heats
+  source: Source
+  /** Held by a thermostat; the sun and a fire heat whether the water is hot or not. */
+  thermostat: boolean
+  /** Sends its flue through the store it heats. */
+  flueInStore: boolean
+  /** How warm and within what it is held to begin with, °C and K. */
+  begins: { setpointC: number; hysteresisK: number }
+  /** What can hurt somebody at it, and whose work it is. */
+  caution: string
+}
+
+const ISOLATE = 'Isolate electricity before a cover comes off.'
+const GAS = `Gas and flue work is for the licensed. ${ISOLATE}`
+/** A store is kept hot; what heats as it runs only as warm as is used. */
+const STORED = { setpointC: 60, hysteresisK: 5 }
+const AS_IT_RUNS = { setpointC: 50, hysteresisK: 2 }
+
+/**
+ * Every kind of heater, stated once: what a list of kinds is asked anywhere is read from here. A kind's figures are in
+ * `study/plant`, its assumed ones in `household/blank`, its hottest water in `household/hottest`, its working in `year/heaters`.
+ */
+export const HEATERS = {
+  'boiler-coil': kind('Boiler with coil', 'store', 'burner', GAS),
+  'gas-store': { ...kind('Gas store burner', 'store', 'burner', GAS), flueInStore: true },
+  element: kind('Electric element', 'store', 'electricity', ISOLATE),
+  'heat-pump': {
+    ...kind(
+      'Heat pump on the store',
+      'store',
+      'electricity',
+      `${ISOLATE} Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.`,
+    ),
+    begins: { setpointC: 55, hysteresisK: 5 },
+  },
+  solar: kind(
+    'Solar collector',
+    'store',
+    'sun',
+    'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
+  ),
+  'wood-coil': kind(
+    'Coil or jacket in a fire',
+    'store',
+    'fire',
+    'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
+  ),
+  'instant-gas': kind('Instantaneous gas heater', 'running', 'burner', GAS),
+  'instant-electric': kind('Instantaneous electric heater', 'running', 'electricity', ISOLATE),
+  'district-heat': kind(
+    'District heat exchanger',
+    'running',
+    'network',
+    `The network’s side is hot and under pressure, and its operator’s to open. ${ISOLATE}`,
+  ),
+  'under-sink': kind(
+    'Small store at one tap',
+    'tap',
+    'electricity',
+    `${ISOLATE} Its outlet must stay open, or it needs a relief valve.`,
+  ),
+  reservoir: kind(
+    'Reservoir on a stove',
+    'tap',
+    'fire',
+    'Water that stands is not for drinking. Near the fire it can scald.',
+  ),
+} as const satisfies Record<string, KindOfHeater>
+
+export type HeaterKind = keyof typeof HEATERS
+export const HEATER_KINDS = Object.keys(HEATERS) as HeaterKind[]
+
+function kind<H extends Heats, S extends Source>(name: string, heats: H, source: S, caution: string) {
+  return {
+    name,
+    heats,
+    source,
+    thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
+    flueInStore: false as boolean,
+    begins: heats === 'running' ? AS_IT_RUNS : STORED,
+    caution,
+  }
+}
+
+/** Kinds that heat in a way. */
+export type KindThat<H extends Heats> = {
+  [K in HeaterKind]: (typeof HEATERS)[K]['heats'] extends H ? K : never
+}[HeaterKind]
+
+/** Kinds that a thermostat holds. */
+export type HeldKind = { [K in HeaterKind]: (typeof HEATERS)[K]['thermostat'] extends true ? K : never }[HeaterKind]
