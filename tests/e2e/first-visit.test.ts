@@ -51,7 +51,7 @@ async function exported(): Promise<string> {
 }
 
 const commandLine = (...args: string[]) =>
-  execFileSync('npx', ['tsx', 'cli/bagno.ts', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+  execFileSync(process.execPath, ['scripts/bagno.mjs', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
 
 describe('the first visit, from survey to saving', () => {
   let asFound: string

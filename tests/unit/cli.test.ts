@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bagno as run } from '../../cli/program'
 import { DEMOS } from '../../core/demos/index'
 import { readStudyText, writeStudy } from '../../core/study/read'
 import { simulate } from '../../core/year/simulate'
@@ -11,23 +12,20 @@ const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
 const file = join(folder, 'house.bagno.json')
 const bagno = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/bagno.ts', ...args], {
-    encoding: 'utf8',
-    maxBuffer: 1 << 26,
-  })
-  return {
-    status,
-    stdout,
-    stderr: stderr
-      .split('\n')
-      .filter((l) => l && !l.startsWith('npm'))
-      .join('\n'),
-  }
+  const { stderr, ...answer } = run(args)
+  return { ...answer, stderr: stderr.trimEnd() }
 }
 beforeAll(() => writeFileSync(file, writeStudy(main.study)))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 describe('the command line', () => {
+  it('is started by its script, and answers there as it does here', () => {
+    const started = (...args: string[]) =>
+      spawnSync(process.execPath, ['scripts/bagno.mjs', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+    expect(started('findings', file, '--json')).toMatchObject(run(['findings', file, '--json']))
+    expect(started('forecast')).toMatchObject({ status: 2, stdout: '' })
+  })
+
   it('lists the demos and prints one that reads back as it is', () => {
     const list = bagno('demo').stdout
     for (const { study } of DEMOS) expect(list).toContain(study.id)
