@@ -112,6 +112,14 @@ module.exports = {
       to: { path: '^(app|cli|scripts|tests|proof)/' },
     },
     {
+      name: 'proof-knows-the-core-only',
+      comment:
+        'What proves the core is written from the handbook: it may use the core, and tests and scripts may use it.',
+      severity: 'error',
+      from: { path: '^proof/' },
+      to: { path: '^(app|server|cli|scripts|tests)/' },
+    },
+    {
       name: 'app-components-know-no-page',
       comment: 'A component knows stores and the core; a page puts components together.',
       severity: 'error',

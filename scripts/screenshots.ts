@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
+import { largeHouse } from '../proof/large-house'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 import { choose, press, type } from '../tests/e2e/hand'
-import { largeHouse } from '../tests/large-house'
 
 /**
  * Current pictures of the main views, made from the demo data.

@@ -1,5 +1,5 @@
-import { HIDDEN_SEEDS, hiddenHouse } from '../tests/hidden-house'
-import { REFERENCE_CASES, type ReferenceCase } from '../tests/reference-cases'
+import { HIDDEN_SEEDS, hiddenHouse } from '../proof/hidden-house'
+import { REFERENCE_CASES, type ReferenceCase } from '../proof/reference-cases'
 
 const percent = (x: number) => `${(100 * x).toFixed(1)} %`.replace('-', '−')
 const figures = (x: number) => Number(x.toPrecision(5)).toString()

@@ -8,12 +8,14 @@ import { openBrowser, openPage, settled } from './browser'
 import { figure, openDemo, total } from './hand'
 
 const url = inject('url')
+// Each on a connection of its own: one kept alive may be closed by the server just as it is used again.
+const headers = { 'content-type': 'application/json', connection: 'close' }
 const post = (path: string, body: string | Uint8Array<ArrayBuffer>) =>
-  fetch(url + path, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
+  fetch(url + path, { method: 'POST', body, headers })
 
 describe('server routes', () => {
   it('hand out the demos', async () => {
-    const demos = await (await fetch(`${url}/api/demos`)).json()
+    const demos = await (await fetch(`${url}/api/demos`, { headers })).json()
     expect(demos.map((d: { name: string }) => d.name)).toEqual(DEMOS.map((d) => d.study.id))
     expect(demos[0].study).toEqual(DEMOS[0].study)
   })

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { largeHouse } from '../large-house'
+import { largeHouse } from '../../proof/large-house'
 import { openBrowser, openPage, settled } from './browser'
 import { choose, figure, keyChoice, keyIn, named, newTotal, openDemo, press, tabTo, total, type, valueOf } from './hand'
 

@@ -5,15 +5,11 @@ import { hillTown } from '../../core/demos/hill-town'
 import { changeHeaterKind } from '../../core/household/edits/plant'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
-import { bruteForce } from '../brute-force/house'
-import { firstDays } from './random-study'
+import { bruteForce } from '../../proof/brute-force/house'
+import { firstDays } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
 const DAYS = 2
-const changed = (study: Study, change: (s: Study) => void) => {
-  const s = structuredClone(study)
-  change(s)
-  return s
-}
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
 
 const HOUSES: [string, Study][] = [

@@ -9,18 +9,10 @@ import { judge } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
+import { readingOf } from '../../proof/studies'
 
-const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
-  id: 'r',
-  takenAt: '2026-03-10T09:00:00.000Z',
-  kind,
-  sum: null,
-  where,
-  values,
-  note: '',
-  photo: null,
-  adopted: null,
-})
+const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
+  readingOf(kind, values, { where, takenAt: '2026-03-10T09:00:00.000Z' })
 const at = (...pairs: [number, number][]): ClimbPoint[] => pairs.map(([s, c]) => ({ s, c }))
 
 describe('a timed climb', () => {

@@ -13,21 +13,17 @@ import type { Heater } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
-import { randomStudy } from './random-study'
+import { randomStudy } from '../../proof/random-study'
+import { changed, readingOf } from '../../proof/studies'
 
 const ids = (study: Study) => findings(study, null).map((f) => f.id)
-const changed = (study: Study, change: (s: Study) => void) => {
-  const copy = structuredClone(study)
-  change(copy)
-  return Study.parse(copy) as Study
-}
 const reading = (
   id: string,
   kind: Reading['kind'],
   values: Reading['values'],
   where: string | null = null,
   takenAt = '2026-03-02T09:00:00Z',
-): Reading => ({ id, takenAt, kind, sum: null, where, values, note: '', photo: null, adopted: null })
+) => readingOf(kind, values, { id, where, takenAt })
 
 const withWood = addHeater(hillTown, 'wood-coil')
 const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>

@@ -3,7 +3,7 @@ import { fit } from '../../core/readings/fit'
 import { standingUa } from '../../core/stores/standing-loss'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
-import { HIDDEN_SEEDS, hiddenHouse, hiddenTruth, readingsOf, surveyed } from '../hidden-house'
+import { HIDDEN_SEEDS, hiddenHouse, hiddenTruth, readingsOf, surveyed } from '../../proof/hidden-house'
 
 describe('a house with hidden true values', () => {
   const loss = (s: Study) => standingUa(s.plant.store!.loss, s.plant.store!.litres)

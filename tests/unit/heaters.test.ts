@@ -6,13 +6,9 @@ import { efficiencyAt } from '../../core/heaters/efficiency'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
-import { firstDays } from './random-study'
+import { firstDays } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
-const changed = (study: Study, change: (s: Study) => void): Study => {
-  const copy = structuredClone(study)
-  change(copy)
-  return copy
-}
 const nobody = (s: Study) => {
   s.people.habits = []
   s.controls.found.loop.mode = 'off'

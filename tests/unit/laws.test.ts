@@ -9,7 +9,7 @@ import { CUT_OUT_C } from '../../core/safety/cut-out'
 import type { Measure } from '../../core/study/measures'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
-import { firstDays, randomStudy } from './random-study'
+import { firstDays, randomStudy } from '../../proof/random-study'
 
 const DAYS = 6
 

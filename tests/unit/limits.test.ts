@@ -4,17 +4,16 @@ import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { figurePaths } from '../../core/household/blank/assumed'
 import { changeHeaterKind } from '../../core/household/edits/plant'
-import { judge, KINDS } from '../../core/readings/kinds'
+import { judge,KINDS } from '../../core/readings/kinds'
 import { rangeAt, takes } from '../../core/study/limits'
 import { valueAt, withValueAt } from '../../core/study/paths'
 import type { Reading } from '../../core/study/readings'
 import { dependsOn } from '../../core/year/depends-on'
-import { randomStudy } from './random-study'
+import { randomStudy } from '../../proof/random-study'
+import { readingOf } from '../../proof/studies'
 
-const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
-  ...{ id: 'r', takenAt: '2026-02-03T07:30:00+01:00', kind, sum: null, where, values },
-  ...{ note: '', photo: null, adopted: null },
-})
+const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
+  readingOf(kind, values, { where, takenAt: '2026-02-03T07:30:00+01:00' })
 
 describe('limits of a study', () => {
   it('are found for every figure by its path, and take what stands there', () => {

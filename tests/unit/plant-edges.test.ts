@@ -18,13 +18,8 @@ import { parseQuantity } from '../../core/units/parse'
 import { fromMetric } from '../../core/units/quantities'
 import { simulate } from '../../core/year/simulate'
 import { dayInMonth, traceDay } from '../../core/year/trace'
-import { firstDays } from './random-study'
-
-const changed = (study: Study, change: (s: Study) => void) => {
-  const s = structuredClone(study)
-  change(s)
-  return Study.parse(s)
-}
+import { firstDays } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
 describe('what decides how hot the water leaves', () => {
   it('is the heater that finishes it, behind a store that only warms', () => {

@@ -5,24 +5,20 @@ import { hillTown } from '../../core/demos/hill-town'
 import { gain, stagnation } from '../../core/heaters/collector'
 import { circuitFlow } from '../../core/heaters/fire'
 import { coefficientOfPerformance } from '../../core/heaters/heat-pump'
+import type { HeaterKind } from '../../core/heaters/kinds'
 import { addHeater, changeHeaterKind, removeLoop } from '../../core/household/edits/plant'
 import { wasteMarks } from '../../core/household/waste-mark'
 import { buriedResistance } from '../../core/pipes/buried'
 import { pipeOf } from '../../core/pipes/catalogue'
 import { fittingsM } from '../../core/pipes/fittings'
 import { pipeLoss } from '../../core/pipes/loss'
-import type { HeaterKind } from '../../core/heaters/kinds'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
 import { FireDiary } from '../../core/year/heaters/fire-diary'
 import { simulate } from '../../core/year/simulate'
-import { firstDays } from './random-study'
+import { firstDays } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
-const changed = (study: Study, change: (s: Study) => void) => {
-  const s = structuredClone(study)
-  change(s)
-  return Study.parse(s)
-}
 const nobody = (s: Study) => void (s.people.habits = [])
 const heaterOf = <K extends HeaterKind>(s: Study, kind: K) =>
   s.plant.heaters.find((h): h is HeaterOf<K> => h.kind === kind)!

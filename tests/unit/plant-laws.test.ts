@@ -10,7 +10,6 @@ import { unlookedStore } from '../../core/household/blank/unlooked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { wasteMarks } from '../../core/household/waste-mark'
 import type { HeaterOf, StoreHeaterSpec } from '../../core/study/heater-kinds'
-import { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
 import { Ledger } from '../../core/year/account/ledger'
@@ -23,13 +22,9 @@ import { resultOf } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { LayeredStore } from '../../core/year/stores/layered-store'
 import { hoursOf } from '../../core/year/weather/site-hours'
-import { firstDays, randomStudy } from './random-study'
+import { firstDays, randomStudy } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
-const changed = (study: Study, change: (s: Study) => void) => {
-  const s = structuredClone(study)
-  change(s)
-  return Study.parse(s)
-}
 const total = (a: Float64Array) => a.reduce((s, x) => s + x, 0)
 
 describe('collectors, against their own equation', () => {

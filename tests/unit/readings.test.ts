@@ -15,7 +15,7 @@ import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { fit } from '../../core/readings/fit'
-import { judge, KINDS } from '../../core/readings/kinds'
+import { judge,KINDS } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import { standingUa } from '../../core/stores/standing-loss'
 import { valueAt, withValueAt } from '../../core/study/paths'
@@ -24,19 +24,11 @@ import type { Reading } from '../../core/study/readings'
 import { VERSION } from '../../core/study/shape'
 import { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
-import { firstDays } from './random-study'
+import { firstDays } from '../../proof/random-study'
+import { readingOf } from '../../proof/studies'
 
-const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
-  id: 'one',
-  takenAt: '2026-01-20T10:00:00Z',
-  kind,
-  sum: null,
-  where,
-  values,
-  note: '',
-  photo: null,
-  adopted: null,
-})
+const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
+  readingOf(kind, values, { where })
 const withReading = (r: Reading, study: Study = hillTown): Study => ({ ...structuredClone(study), readings: [r] })
 const judged = (r: Reading, study: Study = hillTown) => judge(withReading(r, study), r)!
 

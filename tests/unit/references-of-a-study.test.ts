@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
+import { HEATER_KINDS } from '../../core/heaters/kinds'
 import { assumedHeater } from '../../core/household/blank/assumed-heaters'
 import {
   addHeater,
@@ -10,7 +11,6 @@ import {
   refusesAnother,
   removeHeater,
 } from '../../core/household/edits/plant'
-import { HEATER_KINDS } from '../../core/heaters/kinds'
 import { hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from '../../core/study/heater-kinds'
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'

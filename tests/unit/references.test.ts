@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { REFERENCE_CASES, strain } from '../../proof/reference-cases'
 import { studySchema } from '../../scripts/study-schema'
 import { validationPage } from '../../scripts/validation'
-import { REFERENCE_CASES, strain } from '../reference-cases'
 
 describe('references', () => {
   it.each(REFERENCE_CASES.map((c) => [c.what, c] as const))('%s', (_, c) => {

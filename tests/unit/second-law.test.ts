@@ -8,13 +8,9 @@ import { hottestOf } from '../../core/household/hottest'
 import { hasSetpoint, type HeaterOf, isLocal } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
-import { firstDays, randomStudy } from './random-study'
+import { firstDays, randomStudy } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
 
-const changed = (study: Study, change: (s: Study) => void) => {
-  const s = structuredClone(study)
-  change(s)
-  return Study.parse(s)
-}
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
 
 /**

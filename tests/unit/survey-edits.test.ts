@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { HEATER_KINDS } from '../../core/heaters/kinds'
 import { blankStudy } from '../../core/household/blank/blank'
 import {
   addHeater,
@@ -14,12 +15,11 @@ import {
 import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '../../core/household/edits/runs'
 import { below, outline } from '../../core/household/outline'
 import { rankedTaps, tapFigures } from '../../core/household/tap-figures'
-import { HEATER_KINDS } from '../../core/heaters/kinds'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { sumNamed } from '../../core/sums/registry'
 import { runSum } from '../../core/sums/run'
-import { firstDays, randomStudy } from './random-study'
+import { firstDays, randomStudy } from '../../proof/random-study'
 
 const sound = (study: Study) => {
   const read = readStudy(study)

@@ -1,16 +1,16 @@
 import fc from 'fast-check'
-import { everyDay } from '../../core/calendar/week'
-import { PLACES } from '../../core/climate/places'
-import { DEMOS } from '../../core/demos/index'
-import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
-import { CARRIERS } from '../../core/money/carriers'
-import { STANDARD_DAYS, type StandardDay } from '../../core/people/standard-days'
-import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
-import { HEATER_KINDS } from '../../core/heaters/kinds'
-import type { Heater } from '../../core/study/plant'
-import { Study } from '../../core/study/study'
-import { COMES_IN, type Flow, FLOWS } from '../../core/year/account/ledger'
-import { House } from '../../core/year/house'
+import { everyDay } from '../core/calendar/week'
+import { PLACES } from '../core/climate/places'
+import { DEMOS } from '../core/demos/index'
+import { HEATER_KINDS } from '../core/heaters/kinds'
+import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
+import { CARRIERS } from '../core/money/carriers'
+import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
+import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
+import type { Heater } from '../core/study/plant'
+import { Study } from '../core/study/study'
+import { COMES_IN, type Flow,FLOWS } from '../core/year/account/ledger'
+import { House } from '../core/year/house'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
   fc.record({
@@ -27,10 +27,7 @@ const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
 /** The demos, and the same with every other kind of heater in, beside or behind their own. */
 const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   study,
-  ...HEATER_KINDS.flatMap((kind) => [
-    changeHeaterKind(study, study.plant.heaters[0].id, kind),
-    addHeater(study, kind),
-  ]),
+  ...HEATER_KINDS.flatMap((kind) => [changeHeaterKind(study, study.plant.heaters[0].id, kind), addHeater(study, kind)]),
   ...[addHeater(addHeater(study, 'under-sink'), 'reservoir')].map((s) => ({
     ...s,
     plant: {

@@ -4,7 +4,7 @@ import { changeHeaterKind } from '../core/household/edits/plant'
 import type { StandardDay } from '../core/people/standard-days'
 import type { HeaterOf } from '../core/study/heater-kinds'
 import { Study } from '../core/study/study'
-import { firstDays } from './unit/random-study'
+import { firstDays } from './random-study'
 
 /** Days of a test bench; the first brings what is tested to its rhythm and is short against the rest. */
 const DAYS = 10

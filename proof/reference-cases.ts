@@ -16,7 +16,7 @@ import { Outflow, PlugRun } from '../core/year/pipes/plug-run'
 import { LayeredStore } from '../core/year/stores/layered-store'
 import { combiEfficiency, gasStoreFactor, heatPumpStore, overrunSaves, pilotKwh } from './appliance-tests'
 import { engineFraction, fChartFraction, solarFlat } from './f-chart'
-import { firstDays } from './unit/random-study'
+import { firstDays } from './random-study'
 
 /** A figure that is known from elsewhere, and what Bagno makes of it. The unit tests and docs/validation.md share the list. */
 export interface ReferenceCase {

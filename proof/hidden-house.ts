@@ -10,6 +10,7 @@ import type { Study } from '../core/study/study'
 import { House } from '../core/year/house'
 import { boughtKwh } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
+import { readingOf } from './studies'
 
 /** A made-up house whose true values nobody has written down, and the readings an engineer would take in it. */
 
@@ -80,17 +81,8 @@ function quietNight(truth: Study, change: (s: Study) => void, hours: number, loo
 export function readingsOf(truth: Study, seed: number): Reading[] {
   const n = noise(seed)
   let count = 0
-  const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null): Reading => ({
-    id: `r${++count}`,
-    takenAt: TAKEN,
-    kind,
-    sum: null,
-    where,
-    values,
-    note: '',
-    photo: null,
-    adopted: null,
-  })
+  const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
+    readingOf(kind, values, { id: `r${++count}`, where, takenAt: TAKEN })
   const air = placeTemperature('cellar', 0, truth.site.monthlyAirC)
   const out: Reading[] = [reading('mains', { coldC: mainsOn(truth, TAKEN) + 0.3 * n() })]
 
