@@ -1,5 +1,5 @@
 import { DAYS_IN_MONTH, firstDayOf } from '../core/calendar/year'
-import { type Climate,CLIMATES } from '../core/climate/archetypes'
+import { type Climate, CLIMATES } from '../core/climate/archetypes'
 import { Hours } from '../core/climate/hours'
 import { harbourFlat } from '../core/demos/harbour-flat'
 import { addHeater, changeHeaterKind } from '../core/household/edits/plant'

@@ -9,7 +9,7 @@ import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
 import type { Heater } from '../core/study/plant'
 import { Study } from '../core/study/study'
-import { COMES_IN, type Flow,FLOWS } from '../core/year/account/ledger'
+import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>

@@ -10,7 +10,7 @@ import type { Heater } from '../../core/study/plant'
 import type { Study } from '../../core/study/study'
 import { mainsThroughYear } from '../../core/water/mains'
 import { type Draw, drawsOfYear } from '../../core/year/draws/draws'
-import { FinePipe, heatOf,KJ, type Parcel } from './pipe'
+import { FinePipe, heatOf, KJ, type Parcel } from './pipe'
 import { FineStore } from './store'
 
 /** What a stretch of days came to, kJ, litres and seconds. */

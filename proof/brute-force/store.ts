@@ -1,4 +1,4 @@
-import { heatOf,KJ, type Parcel } from './pipe'
+import { heatOf, KJ, type Parcel } from './pipe'
 
 /** Most parcels a store is made of. */
 const MOST = 160

@@ -11,7 +11,7 @@ import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
 import { moneyByStation } from '../../core/year/account/where-it-goes'
-import { boughtKwh,type YearResult } from '../../core/year/result'
+import { boughtKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays } from '../../proof/random-study'
 
