@@ -4,6 +4,12 @@ export type Heats = 'store' | 'running' | 'tap'
 /** What makes the heat, which decides what it is bought as, what an electrician or a fitter must see, and what is seen on it. */
 export type Source = 'burner' | 'electricity' | 'network' | 'fire' | 'sun'
 
+/**
+ * What ends how hot its water gets: what it is set to, a safety cut-out whatever it is set to, the fire it lies in, or a
+ * figure of its own.
+ */
+export type Hottest = 'setpoint' | 'cut-out' | 'fire' | 'own figure'
+
 /** What the trade knows of a kind of heater, whatever the one in this house is like. */
 export interface KindOfHeater {
   /** What it is called in a sentence. */
@@ -14,6 +20,7 @@ export interface KindOfHeater {
   thermostat: boolean
   /** Sends its flue through the store it heats. */
   flueInStore: boolean
+  hottest: Hottest
   /** How warm and within what it is held to begin with, °C and K. */
   begins: { setpointC: number; hysteresisK: number }
   /** What can hurt somebody at it, and whose work it is. */
@@ -31,14 +38,15 @@ const AS_IT_RUNS = { setpointC: 50, hysteresisK: 2 }
  * `study/plant`, its assumed ones in `household/blank`, its hottest water in `household/hottest`, its working in `year/heaters`.
  */
 export const HEATERS = {
-  'boiler-coil': kind('Boiler with coil', 'store', 'burner', GAS),
-  'gas-store': { ...kind('Gas store burner', 'store', 'burner', GAS), flueInStore: true },
-  element: kind('Electric element', 'store', 'electricity', ISOLATE),
+  'boiler-coil': kind('Boiler with coil', 'store', 'burner', 'own figure', GAS),
+  'gas-store': { ...kind('Gas store burner', 'store', 'burner', 'cut-out', GAS), flueInStore: true },
+  element: kind('Electric element', 'store', 'electricity', 'cut-out', ISOLATE),
   'heat-pump': {
     ...kind(
       'Heat pump on the store',
       'store',
       'electricity',
+      'own figure',
       `${ISOLATE} Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.`,
     ),
     begins: { setpointC: 55, hysteresisK: 5 },
@@ -47,31 +55,36 @@ export const HEATERS = {
     'Solar collector',
     'store',
     'sun',
+    'own figure',
     'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
   ),
   'wood-coil': kind(
     'Coil or jacket in a fire',
     'store',
     'fire',
+    'fire',
     'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
   ),
-  'instant-gas': kind('Instantaneous gas heater', 'running', 'burner', GAS),
-  'instant-electric': kind('Instantaneous electric heater', 'running', 'electricity', ISOLATE),
+  'instant-gas': kind('Instantaneous gas heater', 'running', 'burner', 'setpoint', GAS),
+  'instant-electric': kind('Instantaneous electric heater', 'running', 'electricity', 'setpoint', ISOLATE),
   'district-heat': kind(
     'District heat exchanger',
     'running',
     'network',
+    'setpoint',
     `The network’s side is hot and under pressure, and its operator’s to open. ${ISOLATE}`,
   ),
   'under-sink': kind(
     'Small store at one tap',
     'tap',
     'electricity',
+    'cut-out',
     `${ISOLATE} Its outlet must stay open, or it needs a relief valve.`,
   ),
   reservoir: kind(
     'Reservoir on a stove',
     'tap',
+    'fire',
     'fire',
     'Water that stands is not for drinking. Near the fire it can scald.',
   ),
@@ -80,11 +93,18 @@ export const HEATERS = {
 export type HeaterKind = keyof typeof HEATERS
 export const HEATER_KINDS = Object.keys(HEATERS) as HeaterKind[]
 
-function kind<H extends Heats, S extends Source>(name: string, heats: H, source: S, caution: string) {
+function kind<H extends Heats, S extends Source, T extends Hottest>(
+  name: string,
+  heats: H,
+  source: S,
+  hottest: T,
+  caution: string,
+) {
   return {
     name,
     heats,
     source,
+    hottest,
     thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
     begins: heats === 'running' ? AS_IT_RUNS : STORED,
@@ -99,3 +119,8 @@ export type KindThat<H extends Heats> = {
 
 /** Kinds that a thermostat holds. */
 export type HeldKind = { [K in HeaterKind]: (typeof HEATERS)[K]['thermostat'] extends true ? K : never }[HeaterKind]
+
+/** Kinds whose hottest water is ended in a way. */
+export type KindEndedBy<T extends Hottest> = {
+  [K in HeaterKind]: (typeof HEATERS)[K]['hottest'] extends T ? K : never
+}[HeaterKind]

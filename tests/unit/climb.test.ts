@@ -12,7 +12,7 @@ import type { Study } from '../../core/study/study'
 import { readingOf } from '../../proof/studies'
 
 const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
-  readingOf(kind, values, { where, takenAt: '2026-03-10T09:00:00.000Z' })
+  readingOf(kind, values, { id: 'r', where, takenAt: '2026-03-10T09:00:00.000Z' })
 const at = (...pairs: [number, number][]): ClimbPoint[] => pairs.map(([s, c]) => ({ s, c }))
 
 describe('a timed climb', () => {

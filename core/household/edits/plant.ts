@@ -1,6 +1,6 @@
 import { everyDay } from '../../calendar/week'
-import { type Carrier, CARRIERS } from '../../money/carriers'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
+import { type Carrier, CARRIERS } from '../../money/carriers'
 import { carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'

@@ -11,7 +11,18 @@ export interface PlantState {
   heatKw: number
 }
 
-/** What the yearly engine asks of the plant: hot water out, water back in, and its own doings between. */
+/**
+ * What the yearly engine asks of the plant: hot water out, water back in, and its own doings between.
+ *
+ * In each step of a year it is called in one order, and what one call leaves behind the next takes up:
+ * 1. `longestStep` — with the flows of the step to come; looks, changes nothing.
+ * 2. `supply` — what leaves for taps and loop; only when something flows. Remembers what of it came from the store.
+ *    (The network then passes it along its runs, and every open tap receives what arrives.)
+ * 3. `refill` — as much comes back in: cold water, and what the loop returned; only after a `supply`.
+ * 4. `advance` — heaters and losses for the step; always, and last. It moves the plant's clock.
+ * Between steps the calendar calls `atMinute` at each edge of the week and `setMonth` at each month; `settle` enters what
+ * was lost since the last call, at the end of a month.
+ */
 export interface PlantModel {
   /** Sets its clock before anything has moved, s of the year. */
   startAt(atS: number): void
