@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
+import { edited } from '~~/core/study/edited'
 import { type Fault, plainFault, readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
 import { controlsOf, Study } from '~~/core/study/study'
@@ -13,12 +14,17 @@ const STEPS_KEPT = 200
 /** Moves of one slider within this time are one step back, ms. */
 const SAME_STEP_MS = 1200
 
-/** Lets a draft share with what came before all parts that are the same, so that the way back holds each only once; true when all are. */
-function shareUnchanged(before: Study, draft: Study): boolean {
-  const parts = Object.keys(draft) as (keyof Study)[]
-  const same = parts.filter((key) => JSON.stringify(draft[key]) === JSON.stringify(before[key]))
-  for (const key of same) Object.assign(draft, { [key]: before[key] })
-  return same.length === parts.length
+/**
+ * A changed study that shares with what it was all parts that are the same, so that the way back holds each only once; what
+ * it was itself when all are.
+ */
+function sharing(before: Study, after: Study): Study {
+  const parts = Object.keys(after) as (keyof Study)[]
+  const same = parts.filter(
+    (key) => after[key] === before[key] || JSON.stringify(after[key]) === JSON.stringify(before[key]),
+  )
+  if (same.length === parts.length) return before
+  return { ...after, ...Object.fromEntries(same.map((key) => [key, before[key]])) }
 }
 
 /** The study on the table: its document, the way back and forth through its changes, and its keeping in the browser. */
@@ -101,19 +107,18 @@ export const useStudy = defineStore('study', () => {
   function change(key: string, edit: (draft: Study) => void, sliding = false): boolean {
     const before = study.value
     if (!before) return false
-    const draft = structuredClone(before)
-    edit(draft)
-    return take(key, before, draft, sliding)
+    return take(key, before, edited(before, edit), sliding)
   }
 
   /** Replaces the study by what a function of the core makes of it; refused like any change when that is unsound. */
   function replace(make: (study: Study) => Study): boolean {
     const before = study.value
-    return before !== null && take('replace', before, structuredClone(make(before)), false)
+    return before !== null && take('replace', before, { ...make(before) }, false)
   }
 
-  function take(key: string, before: Study, draft: Study, sliding: boolean): boolean {
-    if (shareUnchanged(before, draft)) return true
+  function take(key: string, before: Study, after: Study, sliding: boolean): boolean {
+    const draft = sharing(before, after)
+    if (draft === before) return true
     draft.origins = settleOrigins(before, draft)
     const checked = Study.safeParse(draft)
     if (!checked.success) {
@@ -136,8 +141,7 @@ export const useStudy = defineStore('study', () => {
     return change(
       `set ${key}`,
       (draft) => {
-        const controls = structuredClone(controlsOf(draft))
-        edit(controls)
+        const controls = edited(controlsOf(study.value!), edit)
         draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
         draft.controls.setOn = draft.controls.set ? new Date().toISOString().slice(0, 10) : null
       },

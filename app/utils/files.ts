@@ -1,3 +1,4 @@
+import { freshId } from '~~/core/study/fresh-id'
 import { type Fault, LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 
@@ -28,10 +29,10 @@ export async function importStudy(file: File): Promise<{ study: Study } | { faul
 
 /** The same study under an id that is free among the kept ones. */
 export async function underFreeId(study: Study, name = study.name): Promise<Study> {
-  const taken = (await keptStudies()).map((k) => k.id)
+  const taken = await keptStudies()
   return {
     ...structuredClone(study),
     name,
-    id: taken.includes(study.id) ? freshId(study.id.slice(0, 34), taken) : study.id,
+    id: taken.some(({ id }) => id === study.id) ? freshId(study.id.slice(0, 34), taken) : study.id,
   }
 }

@@ -1,70 +1,47 @@
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
 import type { Controls } from '../study/controls'
-import type { Measure, Package } from '../study/measures'
+import { edited } from '../study/edited'
+import type { Measure } from '../study/measures'
 import type { Run } from '../study/pipes'
-import { controlsOf, type Study } from '../study/study'
+import type { Study } from '../study/study'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
-function withControls(study: Study, change: (controls: Controls) => Controls): Study {
-  return { ...study, controls: { ...study.controls, set: change(controlsOf(study)) } }
-}
+const withControls = (study: Study, change: (controls: Controls) => void): Study =>
+  edited(study, ({ controls }) => {
+    controls.set ??= edited(study.controls.found, change)
+    if (study.controls.set) change(controls.set)
+  })
 
-/** A length of pipe with insulation put on, where it can be reached and the new holds more than what is there. */
-function wrapped<L extends Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>>(
-  length: L,
-  insulation: Insulation,
-): L {
+/** Puts insulation on a length of pipe, where it can be reached and the new holds more than what is there. */
+function wrap(length: Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>, insulation: Insulation): void {
   const { outerM } = pipeOf(length.material, length.size)
-  return length.reachable && resistanceOf(insulation, outerM) > resistanceOf(length.insulation, outerM)
-    ? { ...length, insulation }
-    : length
+  if (length.reachable && resistanceOf(insulation, outerM) > resistanceOf(length.insulation, outerM))
+    length.insulation = insulation
 }
 
 /** One measure done to a household. Pure: the study given is not touched. */
 export function apply(study: Study, measure: Measure): Study {
   switch (measure.kind) {
-    case 'insulate-runs': {
-      const { insulation } = measure
-      const { runs, loop } = study.pipes
-      return {
-        ...study,
-        pipes: {
-          ...study.pipes,
-          runs: runs.map((run) => (measure.runIds.includes(run.id) ? wrapped(run, insulation) : run)),
-          loop: loop && measure.loopReturn ? { ...loop, back: wrapped(loop.back, insulation) } : loop,
-        },
-      }
-    }
+    case 'insulate-runs':
+      return edited(study, ({ pipes: { runs, loop } }) => {
+        for (const run of runs) if (measure.runIds.includes(run.id)) wrap(run, measure.insulation)
+        if (loop && measure.loopReturn) wrap(loop.back, measure.insulation)
+      })
     case 'setpoint':
-    case 'heater-windows': {
-      const change = measure.kind === 'setpoint' ? { setpointC: measure.setpointC } : { windows: measure.windows }
-      return withControls(study, (c) => ({
-        ...c,
-        heaters: { ...c.heaters, [measure.heaterId]: { ...c.heaters[measure.heaterId], ...change } },
-      }))
-    }
+      return withControls(study, (c) => void (c.heaters[measure.heaterId].setpointC = measure.setpointC))
+    case 'heater-windows':
+      return withControls(study, (c) => void (c.heaters[measure.heaterId].windows = measure.windows))
     case 'loop-mode':
-      return withControls(study, (c) => ({ ...c, loop: { ...c.loop, mode: measure.mode } }))
+      return withControls(study, (c) => void (c.loop.mode = measure.mode))
     case 'loop-windows':
-      return withControls(study, (c) => ({ ...c, loop: { ...c.loop, windows: measure.windows } }))
+      return withControls(study, (c) => void (c.loop.windows = measure.windows))
     case 'tap-flow':
-      return {
-        ...study,
-        pipes: {
-          ...study.pipes,
-          taps: study.pipes.taps.map((t) => (t.id === measure.tapId ? { ...t, flowLMin: measure.flowLMin } : t)),
-        },
-      }
+      return edited(study, ({ pipes }) => {
+        for (const tap of pipes.taps) if (tap.id === measure.tapId) tap.flowLMin = measure.flowLMin
+      })
   }
 }
 
 /** Measures done one after the other. */
-export function applyAll(study: Study, measures: readonly Measure[]): Study {
-  return measures.reduce(apply, study)
-}
-
-/** A whole package done. */
-export function applyPackage(study: Study, pack: Package): Study {
-  return applyAll(study, pack.measures)
-}
+export const applyAll = (study: Study, measures: readonly Measure[]): Study => measures.reduce(apply, study)

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
-import { apply, applyPackage } from '../../core/measures/apply'
+import { apply, applyAll } from '../../core/measures/apply'
 import { compared, type Comparison, jobsOf } from '../../core/measures/compare'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
@@ -28,7 +28,7 @@ describe('measures', () => {
 
   it('leave a sound study', () => {
     for (const study of [hillTown, duplex])
-      for (const p of study.packages) expect(Study.safeParse(applyPackage(study, p)).success).toBe(true)
+      for (const p of study.packages) expect(Study.safeParse(applyAll(study, p.measures)).success).toBe(true)
   })
 })
 

@@ -2,9 +2,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Plus, Trash2 } from '@lucide/vue'
 import { ALWAYS, weekInWords } from '~~/core/calendar/week'
-import { supplyOf } from '~~/core/household/supply'
+import { beginMeasure, MEASURE_NAMES, measuresFor } from '~~/core/measures/begin'
 import { INSULATIONS } from '~~/core/pipes/loss'
 import { SetpointC } from '~~/core/study/controls'
+import { freshId } from '~~/core/study/fresh-id'
 import { Measure } from '~~/core/study/measures'
 import { Tap } from '~~/core/study/pipes'
 
@@ -16,79 +17,12 @@ const pack = computed(() => study.value.packages[props.index]!)
 const controls = computed(() => table.controls!)
 const costSchema = Measure.options[0].shape.costMoney
 
-type Kind = Measure['kind']
-const KINDS = computed((): { kind: Kind; name: string }[] => [
-  { kind: 'insulate-runs', name: 'Insulate pipes' },
-  { kind: 'setpoint', name: 'Change the setpoint' },
-  { kind: 'heater-windows', name: 'Heater timer' },
-  ...(study.value.pipes.loop
-    ? [
-        { kind: 'loop-mode' as const, name: 'Change the loop’s mode' },
-        { kind: 'loop-windows' as const, name: 'Loop windows' },
-      ]
-    : []),
-  { kind: 'tap-flow', name: 'Reduce the flow of a tap' },
-])
-
-function make(kind: Kind, id: string): Measure {
-  const heater = { id: supplyOf(study.value).heaterId }
-  const common = { id, costMoney: null }
-  switch (kind) {
-    case 'insulate-runs':
-      return {
-        ...common,
-        kind,
-        name: 'Insulate pipes, 20 mm',
-        runIds: study.value.pipes.runs.filter((r) => r.reachable).map((r) => r.id),
-        loopReturn: study.value.pipes.loop?.back.reachable ?? false,
-        insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'], thicknessMm: 20 },
-      }
-    case 'setpoint':
-      return {
-        ...common,
-        kind,
-        name: 'Lower setpoint',
-        heaterId: heater.id,
-        setpointC: Math.max(50, controls.value.heaters[heater.id]!.setpointC - 5),
-      }
-    case 'heater-windows':
-      return {
-        ...common,
-        kind,
-        name: 'Heater timer',
-        heaterId: heater.id,
-        windows: structuredClone(controls.value.heaters[heater.id]!.windows ?? ALWAYS),
-      }
-    case 'loop-mode':
-      return { ...common, kind, name: 'Loop off', mode: 'off' }
-    case 'loop-windows':
-      return { ...common, kind, name: 'Loop windows', windows: structuredClone(controls.value.loop.windows) }
-    case 'tap-flow': {
-      const tap = study.value.pipes.taps.find((t) => t.kind === 'shower') ?? study.value.pipes.taps[0]!
-      return {
-        ...common,
-        kind,
-        name: `${tap.name}, less flow`,
-        tapId: tap.id,
-        flowLMin: Math.round(tap.flowLMin * 8) / 10,
-      }
-    }
-  }
-}
-const add = (kind: Kind) =>
-  table.change(
-    'add measure',
-    (d) =>
-      void d.packages[props.index]!.measures.push(
-        make(
-          kind,
-          freshId(
-            'measure',
-            pack.value.measures.map((m) => m.id),
-          ),
-        ),
-      ),
-  )
+const kinds = computed(() => measuresFor(study.value).map((kind) => ({ kind, name: MEASURE_NAMES[kind] })))
+const add = (kind: Measure['kind']) =>
+  table.change('add measure', (d) => {
+    const measure = beginMeasure(study.value, kind, freshId('measure', pack.value.measures))
+    d.packages[props.index]!.measures.push(measure)
+  })
 const edit = (i: number, change: (m: Measure) => void) =>
   table.change(`measure ${i}`, (d) => change(d.packages[props.index]!.measures[i]!))
 const currency = computed(() => study.value.prices.currency)
@@ -273,7 +207,7 @@ const currency = computed(() => study.value.prices.currency)
       <MenuItems
         class="absolute z-20 mt-1 w-64 rounded border border-line-strong bg-white py-1 shadow-md focus:outline-none"
       >
-        <MenuItem v-for="k in KINDS" :key="k.kind" v-slot="{ active }">
+        <MenuItem v-for="k in kinds" :key="k.kind" v-slot="{ active }">
           <button
             class="block min-h-11 w-full px-3 text-left"
             :class="{ 'bg-copper-pale': active }"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { paybackYears } from '~~/core/measures/payback'
 /** What each measure saves alone and last in, and why they do not add up. */
 const table = useStudy()
 const years = useYears()
@@ -6,8 +7,9 @@ const units = computed(() => table.units)
 const result = computed(() => years.comparison?.packages[0] ?? null)
 const found = computed(() => years.found)
 const payback = (cost: number | null, saves: number) => {
-  if (cost === null || cost === 0) return cost === 0 ? 'at once' : '…'
-  return saves > 0.01 ? `${(cost / saves).toFixed(1)} years` : 'never'
+  const years = paybackYears(cost, saves)
+  if (years === null) return '…'
+  return years === 0 ? 'at once' : years === Infinity ? 'never' : `${years.toFixed(1)} years`
 }
 </script>
 

@@ -2,6 +2,7 @@
 import { Camera, NotebookPen, X } from '@lucide/vue'
 import { adopt } from '~~/core/readings/adopt'
 import { KINDS } from '~~/core/readings/kinds'
+import { freshId } from '~~/core/study/fresh-id'
 import { flatValues, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { SumFault } from '~~/core/sums/run'
 
@@ -46,10 +47,7 @@ const places = computed(() =>
   })),
 )
 const reading = computed((): Reading => ({
-  id: freshId(
-    'reading',
-    table.study!.readings.map((r) => r.id),
-  ),
+  id: freshId('reading', table.study!.readings),
   takenAt: localIso(new Date()),
   kind: props.kind,
   sum: null,

@@ -1,24 +1,13 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { assumedDrain } from '~~/core/household/blank/drain'
 import { Drain } from '~~/core/study/pipes'
 
 /** What a heat exchanger in the drain would find: the stack, the distances and which taps run down it. */
 const table = useStudy()
 const drain = computed(() => table.study!.pipes.drain)
 const draining = computed(() => table.study!.pipes.taps.filter((t) => t.drains))
-const begin = () =>
-  table.change(
-    'drain',
-    (d) =>
-      void (d.pipes.drain = {
-        stackHeightM: 1.5,
-        diameterMm: 110,
-        toMainM: 5,
-        toHeaterM: 8,
-        tapIds: draining.value.filter((t) => t.kind === 'shower').map((t) => t.id),
-        access: null,
-      }),
-  )
+const begin = () => table.change('drain', (d) => void (d.pipes.drain = assumedDrain(table.study!)))
 const put = (key: string, change: (drain: Drain) => void) => table.change(`drain ${key}`, (d) => change(d.pipes.drain!))
 const toggle = (id: string) =>
   put('taps', (x) => void (x.tapIds = x.tapIds.includes(id) ? x.tapIds.filter((t) => t !== id) : [...x.tapIds, id]))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { assumedFiring } from '~~/core/household/blank/drain'
 import { Firing } from '~~/core/study/fire'
 
 /** When a fire is lit: days, from when, how long, and how much wood. */
@@ -10,7 +11,7 @@ const put = (i: number, change: Partial<Firing>) =>
     'change',
     props.firings.map((f, k) => (k === i ? { ...f, ...change } : f)),
   )
-const add = () => emit('change', [...props.firings, { days: Array(7).fill(true), atMin: 1020, hours: 3, kg: 7 }])
+const add = () => emit('change', [...props.firings, assumedFiring()])
 </script>
 
 <template>

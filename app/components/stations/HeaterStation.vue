@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ArrowUp, Trash2 } from '@lucide/vue'
+import { HEATER_KINDS, type HeaterKind, HEATERS } from '~~/core/heaters/kinds'
 import {
   addHeater,
   changeHeaterKind,
@@ -9,7 +10,6 @@ import {
   refusesHeater,
   removeHeater,
 } from '~~/core/household/edits/plant'
-import { HEATER_KINDS, type HeaterKind, HEATERS } from '~~/core/heaters/kinds'
 import type { Heater } from '~~/core/study/plant'
 
 const table = useStudy()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { removePerson } from '~~/core/household/edits/people'
 import { STANDARD_DAYS, type StandardDay } from '~~/core/people/standard-days'
+import { freshId } from '~~/core/study/fresh-id'
 import { Habit, People, Person } from '~~/core/study/people'
 
 const table = useStudy()
@@ -15,10 +17,7 @@ const edit = (i: number, key: string, change: (habit: Habit) => void) =>
 const timed = Habit.shape.use.options[0].shape.minutes
 const filled = Habit.shape.use.options[1].shape.litres
 function add() {
-  const id = freshId(
-    'habit',
-    people.value.habits.map((h) => h.id),
-  )
+  const id = freshId('habit', people.value.habits)
   table.change('add habit', (d) => {
     d.people.habits.push({
       id,
@@ -48,24 +47,13 @@ function addPerson() {
     'add person',
     (d) =>
       void d.people.persons.push({
-        id: freshId(
-          'person',
-          d.people.persons.map((p) => p.id),
-        ),
+        id: freshId('person', d.people.persons),
         name: 'New person',
         kind: 'adult',
       }),
   )
 }
 /** Whoever leaves takes their absences and the guests like them; their habits become the household's. */
-function removePerson(id: string) {
-  table.change('remove person', (d) => {
-    d.people.persons = d.people.persons.filter((p) => p.id !== id)
-    d.people.absences = d.people.absences.filter((a) => a.personId !== id)
-    d.people.guests = d.people.guests.filter((g) => g.likePersonId !== id)
-    for (const h of d.people.habits) if (h.personId === id) h.personId = null
-  })
-}
 const draws = computed(() =>
   people.value.draws.kind === 'standard' ? people.value.draws.cycle : people.value.draws.kind,
 )
@@ -131,7 +119,11 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
           :choices="RISKS"
           @change="(v) => table.change(`person ${i} kind`, (d) => void (d.people.persons[i]!.kind = v))"
         />
-        <button class="tool tool-bare px-2" :aria-label="`Remove ${p.name}`" @click="removePerson(p.id)">
+        <button
+          class="tool tool-bare px-2"
+          :aria-label="`Remove ${p.name}`"
+          @click="table.replace((s) => removePerson(s, p.id))"
+        >
           <Trash2 :size="17" />
         </button>
       </li>

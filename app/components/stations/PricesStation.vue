@@ -2,15 +2,8 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { ALWAYS } from '~~/core/calendar/week'
 import { everyMonth } from '~~/core/calendar/year'
-import {
-  BILL_UNIT_KEYS,
-  BILL_UNITS,
-  BILLED,
-  type BillUnit,
-  WATER_UNIT_KEYS,
-  WATER_UNITS,
-  type WaterUnit,
-} from '~~/core/money/billing'
+import { billedBy, waterBilledBy } from '~~/core/household/edits/prices'
+import { BILL_UNIT_KEYS, BILL_UNITS, BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '~~/core/money/billing'
 import { type Carrier, CARRIER_NAMES, CARRIERS, countedOn } from '~~/core/money/carriers'
 import { CURRENCIES, perKwh } from '~~/core/money/tariff'
 import { Band, Prices, Tariff } from '~~/core/study/prices'
@@ -29,17 +22,6 @@ const put = (c: Carrier, key: string, change: (t: Tariff) => void) =>
 const unitsOf = (c: Carrier) =>
   BILL_UNIT_KEYS.filter((u) => BILLED[c][u] !== undefined).map((value) => ({ value, name: BILL_UNITS[value] }))
 /** Another unit on the bill: the same money for the same heat. */
-function setUnit(c: Carrier, unit: BillUnit) {
-  put(c, 'unit', (t) => {
-    const kwhPerUnit = BILLED[c][unit]!
-    const scale = kwhPerUnit / t.kwhPerUnit
-    const tidy = (x: number) => Number((x * scale).toPrecision(5))
-    t.unit = unit
-    t.kwhPerUnit = Number(kwhPerUnit.toPrecision(6))
-    t.price = tidy(t.price)
-    for (const b of t.bands) b.price = tidy(b.price)
-  })
-}
 const addBand = (c: Carrier) =>
   put(
     c,
@@ -55,15 +37,6 @@ const addBand = (c: Carrier) =>
 const water = computed(() => prices.value.water)
 const waterPer = computed(() => `${prices.value.currency}/${WATER_UNITS[water.value.unit].name}`)
 const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[value].name }))
-function setWaterUnit(unit: WaterUnit) {
-  table.change('water unit', (d) => {
-    const w = d.prices.water
-    const scale = WATER_UNITS[unit].m3 / WATER_UNITS[w.unit].m3
-    w.price = Number((w.price * scale).toPrecision(5))
-    w.sewer = Number((w.sewer * scale).toPrecision(5))
-    w.unit = unit
-  })
-}
 </script>
 
 <template>
@@ -88,7 +61,7 @@ function setWaterUnit(unit: WaterUnit) {
         label="Billed by the"
         :value="prices.carriers[c]!.unit"
         :choices="unitsOf(c)"
-        @change="(u) => setUnit(c, u)"
+        @change="(u) => table.replace((s) => billedBy(s, c, u))"
       />
       <NumberField
         label="Price"
@@ -201,7 +174,12 @@ function setWaterUnit(unit: WaterUnit) {
   <section aria-label="Water" class="mb-4">
     <h3 class="mb-1 text-base">Water</h3>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
-      <ChoiceField label="Water is billed by the" :value="water.unit" :choices="waterUnits" @change="setWaterUnit" />
+      <ChoiceField
+        label="Water is billed by the"
+        :value="water.unit"
+        :choices="waterUnits"
+        @change="(u) => table.replace((s) => waterBilledBy(s, u))"
+      />
       <p v-if="table.study!.site.metered === false" class="caption col-span-full">
         The water of this household has no meter: what is drawn is counted in litres and costs nothing more.
       </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { addTap, keepsTap, removeTap } from '~~/core/household/edits/people'
 import { rankedTaps, tapFigures } from '~~/core/household/tap-figures'
-import { isLocal } from '~~/core/study/heater-kinds'
 import { Tap } from '~~/core/study/pipes'
 
 defineProps<{ chosen: string }>()
@@ -15,21 +15,7 @@ const worst = computed(() => rankedTaps(table.study!)[0]!.tap.id)
 const KINDS = Tap.shape.kind.options.map((value) => ({ value, name: value }))
 const edit = (i: number, key: string, change: (tap: Tap) => void) =>
   table.change(`tap ${i} ${key}`, (d) => change(d.pipes.taps[i]!))
-const used = (id: string) =>
-  taps.value.length === 1 ||
-  table.study!.plant.heaters.some((h) => isLocal(h) && h.tapId === id) ||
-  table.study!.people.habits.some((h) => h.tapId === id) ||
-  (table.study!.people.draws.kind === 'standard' && table.study!.people.draws.tapId === id)
-function add() {
-  const id = freshId(
-    'tap',
-    taps.value.map((t) => t.id),
-  )
-  table.change(
-    'add tap',
-    (d) => void d.pipes.taps.push({ ...structuredClone(d.pipes.taps.at(-1)!), id, name: 'New tap' }),
-  )
-}
+const keeps = (id: string) => keepsTap(table.study!, id)
 </script>
 
 <template>
@@ -127,19 +113,14 @@ function add() {
       </div>
       <button
         class="tool tool-bare px-2"
-        :disabled="used(tap.id)"
-        :title="used(tap.id) ? 'Somebody uses this tap' : ''"
+        :disabled="keeps(tap.id) !== null"
+        :title="keeps(tap.id) ?? ''"
         :aria-label="`Remove ${tap.name}`"
-        @click="
-          table.change('remove tap', (d) => {
-            d.pipes.taps.splice(i, 1)
-            if (d.pipes.drain) d.pipes.drain.tapIds = d.pipes.drain.tapIds.filter((x) => x !== tap.id)
-          })
-        "
+        @click="table.replace((s) => removeTap(s, tap.id))"
       >
         <Trash2 :size="17" />
       </button>
     </li>
   </ul>
-  <button class="tool mt-2" @click="add"><Plus :size="17" />Tap</button>
+  <button class="tool mt-2" @click="table.replace(addTap)"><Plus :size="17" />Tap</button>
 </template>

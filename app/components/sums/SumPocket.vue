@@ -2,6 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { ArrowLeft, NotebookPen, X } from '@lucide/vue'
 import { onKeyStroke } from '@vueuse/core'
+import { freshId } from '~~/core/study/fresh-id'
 import { flatValues } from '~~/core/study/readings'
 import { sumNamed, SUMS } from '~~/core/sums/registry'
 import { runSum } from '~~/core/sums/run'
@@ -40,10 +41,7 @@ function set(name: string, value: unknown) {
 function keep() {
   const s = sum.value
   if (!s || !answer.value?.ok || !table.study) return
-  const id = freshId(
-    'reading',
-    table.study.readings.map((r) => r.id),
-  )
+  const id = freshId('reading', table.study.readings)
   const { out } = answer.value.worked
   table.change(
     'keep sum',

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { StationName } from '~/utils/stations'
 import type { Station } from '~~/core/findings/finding'
-import { waterPerM3 } from '~~/core/money/tariff'
 import { HEATERS } from '~~/core/heaters/kinds'
+import { waterPerM3 } from '~~/core/money/tariff'
 import { carrierOf } from '~~/core/study/heater-kinds'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
 import { boughtKwh, drawnL } from '~~/core/year/result'

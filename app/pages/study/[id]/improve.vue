@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { packageKey } from '~~/core/measures/compare'
+import { freshId } from '~~/core/study/fresh-id'
 
 /** One package of measures against the house as found. */
 const table = useStudy()
@@ -17,10 +18,7 @@ const view = ref<'before' | 'after'>('after')
 const pictured = computed(() => (view.value === 'before' ? years.found : after.value))
 
 function add() {
-  const id = freshId(
-    'package',
-    packages.value.map((p) => p.id),
-  )
+  const id = freshId('package', packages.value)
   table.change('add package', (d) => void d.packages.push({ id, name: 'New package', measures: [] }))
   at.value = packages.value.length - 1
 }

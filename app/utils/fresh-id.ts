@@ -1,4 +1,0 @@
-/** An id that is not taken yet. @example freshId('run', ['run-1']) // "run-2" */
-export function freshId(stem: string, taken: readonly string[]): string {
-  for (let n = 1; ; n++) if (!taken.includes(`${stem}-${n}`)) return `${stem}-${n}`
-}

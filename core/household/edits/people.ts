@@ -1,0 +1,41 @@
+import { edited } from '../../study/edited'
+import { freshId } from '../../study/fresh-id'
+import { isLocal } from '../../study/heater-kinds'
+import type { Study } from '../../study/study'
+
+/** The study without a person: what they did is the household's now, who was to live like them does not come. */
+export const removePerson = (study: Study, id: string): Study =>
+  edited(study, ({ people }) => {
+    people.persons = people.persons.filter((p) => p.id !== id)
+    people.absences = people.absences.filter((a) => a.personId !== id)
+    people.guests = people.guests.filter((g) => g.likePersonId !== id)
+    for (const h of people.habits) if (h.personId === id) h.personId = null
+  })
+
+/** Why a tap must stay, or null. */
+export function keepsTap({ pipes, plant, people }: Study, id: string): string | null {
+  if (pipes.taps.length === 1) return 'the last tap stays'
+  if (plant.heaters.some((h) => isLocal(h) && h.tapId === id)) return 'a heater of its own stands at it'
+  const { draws } = people
+  if (people.habits.some((h) => h.tapId === id)) return 'somebody uses it'
+  if (draws.kind === 'standard' && draws.tapId === id) return 'the standard day is drawn at it'
+  if (draws.kind === 'logged' && draws.draws.some((d) => d.tapId === id)) return 'the log has draws at it'
+  return null
+}
+
+/** The study without a tap, and without what was proposed for it. */
+export const removeTap = (study: Study, id: string): Study =>
+  keepsTap(study, id) !== null
+    ? study
+    : edited(study, ({ pipes, packages }) => {
+        pipes.taps = pipes.taps.filter((t) => t.id !== id)
+        if (pipes.drain) pipes.drain.tapIds = pipes.drain.tapIds.filter((x) => x !== id)
+        for (const p of packages) p.measures = p.measures.filter((m) => !('tapId' in m) || m.tapId !== id)
+      })
+
+/** One more tap like the last, to be typed over. */
+export const addTap = (study: Study): Study =>
+  edited(study, ({ pipes }) => {
+    const { taps } = study.pipes
+    pipes.taps.push({ ...taps[taps.length - 1], id: freshId('tap', taps), name: 'New tap' })
+  })
