@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     projects: [
       {
+        resolve: { alias: { '~~': import.meta.dirname } },
         test: {
           name: 'unit',
           include: ['tests/unit/**/*.test.ts'],

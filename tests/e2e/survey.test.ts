@@ -35,7 +35,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await press(page, 'link', 'Survey')
 
     await station(page, '1 Cold main and place')
-    await type(page, 'House', 'Mill cottage')
+    await type(page, 'Household', 'Mill cottage')
     await type(page, 'Altitude', '900 ft')
     await type(page, 'Pressure', '42 psi')
     await choose(page, 'Backflow device', 'yes')
@@ -205,7 +205,7 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await page.waitForFunction(() => location.pathname.endsWith('/survey'))
 
     await open('1 Cold main and place')
-    await keyIn(page, 'House', 'Ferry house')
+    await keyIn(page, 'Household', 'Ferry house')
     await keyIn(page, 'Pressure', '3,1')
     await keyChoice(page, 'Expansion vessel', 'yes')
     await keyChoice(page, 'Climate to begin with', 'cool')
