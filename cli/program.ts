@@ -4,10 +4,11 @@ import { demo, DEMOS } from '../core/demos/index'
 import { broughtBy, findings } from '../core/findings/findings'
 import { applyAll } from '../core/measures/apply'
 import { compared, jobsOf } from '../core/measures/compare'
-import { type Fault, LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
+import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { sumNamed, SUMS } from '../core/sums/registry'
 import { accepts, runSum } from '../core/sums/run'
+import { type Fault, faultText } from '../core/units/result'
 import { simulate } from '../core/year/simulate'
 import { comparisonTable, yearTable } from './tables'
 
@@ -28,7 +29,7 @@ function refuse(message: string): never {
 const oneLine = (file: string, faults: Fault[]) => {
   const [first] = faults
   const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''
-  return `${file}: ${first.path ? `${first.path}: ` : ''}${first.message}${more}`
+  return `${file}: ${faultText(first)}${more}`
 }
 
 function load(file: string): Study {
@@ -44,7 +45,7 @@ function load(file: string): Study {
   const text = attempt(() => readFileSync(file, 'utf8'))
   const read = readStudyText(text)
   if (!read.ok) refuse(oneLine(file, read.faults))
-  return read.study
+  return read.value
 }
 
 function timed(study: Study) {
@@ -157,8 +158,8 @@ function program(write: (text: string) => void): Command {
         refuse(`${name}: the input is not JSON; it takes ${JSON.stringify(sum.example)}`)
       }
       const answer = runSum(sum, given)
-      if (!answer.ok) refuse(`${name}: ${answer.faults[0].field}: ${answer.faults[0].message}`)
-      print({ ...answer.worked.out, steps: answer.worked.steps, notes: answer.worked.notes })
+      if (!answer.ok) refuse(`${name}: ${faultText(answer.faults[0])}`)
+      print({ ...answer.value.out, steps: answer.value.steps, notes: answer.value.notes })
     })
 
   return program

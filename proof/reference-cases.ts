@@ -449,7 +449,7 @@ const sum = (
   got: () => {
     const answer = runSum(sumNamed(name)!, input)
     if (!answer.ok) throw new Error(answer.faults[0].message)
-    return answer.worked.out[result] as number
+    return answer.value.out[result] as number
   },
 })
 

@@ -4,8 +4,9 @@ import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/household/blank/blank'
 import { CURRENCIES } from '~~/core/money/tariff'
 import { displayOf } from '~~/core/study/display-of'
-import { type Fault, readStudy } from '~~/core/study/read'
+import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
+import type { Fault } from '~~/core/units/result'
 
 useHead({ title: 'Bagno' })
 const { say } = useNotice()
@@ -74,11 +75,11 @@ async function take(file: File | undefined) {
   if (!file) return
   refused.value = null
   const read = await importStudy(file)
-  if ('faults' in read) {
+  if (!read.ok) {
     refused.value = { file: file.name, faults: read.faults }
     return
   }
-  const study = await underFreeId(read.study)
+  const study = await underFreeId(read.value)
   await keepStudy(study)
   await refresh()
   say({ text: `Imported “${study.name}”.` })

@@ -5,10 +5,11 @@ import { settleOrigins } from '~~/core/household/edits/origins'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { edited } from '~~/core/study/edited'
-import { type Fault, plainFault, readStudy } from '~~/core/study/read'
+import { plainFault, readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
 import { controlsOf, Study } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
+import type { Fault } from '~~/core/units/result'
 
 const STEPS_KEPT = 200
 /** Moves of one slider within this time are one step back, ms. */
@@ -75,7 +76,7 @@ export const useStudy = defineStore('study', () => {
     past.value = [...past.value.slice(-STEPS_KEPT), study.value!]
     future.value = []
     seen = found!.changedAt
-    study.value = read.study
+    study.value = read.value
   })
 
   function show(document: Study) {
@@ -91,7 +92,7 @@ export const useStudy = defineStore('study', () => {
     if (!found) return [{ path: '', message: 'This study is not kept in this browser.' }]
     const read = readStudy(found.study)
     if (!read.ok) return read.faults
-    study.value = read.study
+    study.value = read.value
     seen = found.changedAt
     past.value = []
     future.value = []

@@ -1,6 +1,7 @@
 import { freshId } from '~~/core/study/fresh-id'
-import { type Fault, LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
+import { LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
+import { refused, type Result } from '~~/core/units/result'
 
 /** Hands a study over as a file. */
 export function exportStudy(study: Study): void {
@@ -13,18 +14,10 @@ export function exportStudy(study: Study): void {
 }
 
 /** Reads a chosen file; one that is too large is not even opened. */
-export async function importStudy(file: File): Promise<{ study: Study } | { faults: Fault[] }> {
+export async function importStudy(file: File): Promise<Result<Study>> {
   if (file.size > LARGEST_FILE)
-    return {
-      faults: [
-        {
-          path: '',
-          message: `the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`,
-        },
-      ],
-    }
-  const read = readStudyText(await file.text())
-  return read.ok ? { study: read.study } : { faults: read.faults }
+    return refused(`the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`)
+  return readStudyText(await file.text())
 }
 
 /** The same study under an id that is free among the kept ones. */

@@ -1,4 +1,5 @@
 import { DAYS_IN_MONTH } from '../calendar/year'
+import { type Fault, refused, type Result } from '../units/result'
 
 /** Largest weather file that is read, bytes: a year of hours is under 2 MB. */
 export const LARGEST_EPW = 6 * 1024 * 1024
@@ -13,7 +14,6 @@ export interface Weather {
   /** Rows that were left out because their figure is missing, as the format marks it. */
   missing: number
 }
-export type WeatherAnswer = { ok: true; weather: Weather } | { ok: false; faults: string[] }
 
 /** Columns of an EPW row, from 0: month, dry-bulb temperature, sun on the level; and how the format writes that it is missing. */
 const MONTH = 1
@@ -39,22 +39,19 @@ const MOST_FAULTS = 20
  */
 // A file is read line by line in one go: each line's faults are told apart where they are met.
 // eslint-disable-next-line complexity
-export function readEpw(text: string): WeatherAnswer {
+export function readEpw(text: string): Result<Weather> {
   if (text.length > LARGEST_EPW)
-    return {
-      ok: false,
-      faults: [
-        `the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
-      ],
-    }
+    return refused(
+      `the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
+    )
   const lines = text.split(/\r?\n/)
-  if (!/^LOCATION,/i.test(lines[0] ?? '')) return { ok: false, faults: ['line 1: a weather file begins with LOCATION'] }
+  if (!/^LOCATION,/i.test(lines[0] ?? '')) return refused('a weather file begins with LOCATION', 'line 1')
   const place = (lines[0].split(',')[1] ?? '').trim() || 'unnamed'
   const sums = Array<number>(12).fill(0)
   const counts = Array<number>(12).fill(0)
   const sunWh = Array<number>(12).fill(0)
   const sunHours = Array<number>(12).fill(0)
-  const faults: string[] = []
+  const faults: Fault[] = []
   let missing = 0
   for (let i = HEADER_LINES; i < lines.length && faults.length < MOST_FAULTS; i++) {
     if (lines[i].trim() === '') continue
@@ -62,20 +59,28 @@ export function readEpw(text: string): WeatherAnswer {
     const month = Number(cells[MONTH])
     const airC = cells[DRY_BULB]?.trim() === '' ? NaN : Number(cells[DRY_BULB])
     if (cells.length <= DRY_BULB)
-      faults.push(`line ${i + 1}: has ${cells.length} columns; an hour has at least ${DRY_BULB + 1}`)
+      faults.push({
+        path: `line ${i + 1}`,
+        message: `has ${cells.length} columns; an hour has at least ${DRY_BULB + 1}`,
+      })
     else if (!Number.isInteger(month) || month < 1 || month > 12)
-      faults.push(`line ${i + 1}: month is "${cells[MONTH].slice(0, 20)}", from 1 to 12 is expected`)
+      faults.push({
+        path: `line ${i + 1}`,
+        message: `month is "${cells[MONTH].slice(0, 20)}", from 1 to 12 is expected`,
+      })
     else if (airC === MISSING_C) missing++
     else if (!(airC >= AIR_C.low && airC <= AIR_C.high))
-      faults.push(
-        `line ${i + 1}: air is "${cells[DRY_BULB].slice(0, 20)}", a number from ${AIR_C.low} to ${AIR_C.high} °C is expected${airC > AIR_C.high && airC < 130 ? '; is it °F?' : ''}`,
-      )
+      faults.push({
+        path: `line ${i + 1}`,
+        message: `air is "${cells[DRY_BULB].slice(0, 20)}", a number from ${AIR_C.low} to ${AIR_C.high} °C is expected${airC > AIR_C.high && airC < 130 ? '; is it °F?' : ''}`,
+      })
     else {
       const wh = cells[GLOBAL_WH_M2]?.trim() ? Number(cells[GLOBAL_WH_M2]) : MISSING_WH
       if (wh !== MISSING_WH && !(wh >= 0 && wh <= MOST_WH)) {
-        faults.push(
-          `line ${i + 1}: sun is "${cells[GLOBAL_WH_M2].slice(0, 20)}", a number from 0 to ${MOST_WH} Wh/m² is expected`,
-        )
+        faults.push({
+          path: `line ${i + 1}`,
+          message: `sun is "${cells[GLOBAL_WH_M2].slice(0, 20)}", a number from 0 to ${MOST_WH} Wh/m² is expected`,
+        })
         continue
       }
       if (wh !== MISSING_WH) {
@@ -88,7 +93,8 @@ export function readEpw(text: string): WeatherAnswer {
   }
   counts.forEach((n, m) => {
     const hours = DAYS_IN_MONTH[m] * 24
-    if (faults.length < MOST_FAULTS && n < LEAST_SHARE * hours) faults.push(`month ${m + 1} has ${n} hours of ${hours}`)
+    if (faults.length < MOST_FAULTS && n < LEAST_SHARE * hours)
+      faults.push({ path: `month ${m + 1}`, message: `has ${n} hours of ${hours}` })
   })
   if (faults.length) return { ok: false, faults }
   const rounded = (x: number, per: number) => Math.round(x * per) / per
@@ -96,7 +102,7 @@ export function readEpw(text: string): WeatherAnswer {
   const latitude = Number(lines[0].split(',')[LATITUDE]?.trim() || NaN)
   return {
     ok: true,
-    weather: {
+    value: {
       place,
       monthlyAirC: sums.map((s, m) => rounded(s / counts[m], 10)),
       // Each hour counts for the hours that are missing beside it.

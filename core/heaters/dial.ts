@@ -1,3 +1,5 @@
+import { refused, type Result } from '../units/result'
+
 /** A place on a dial that carries no degrees, in divisions, and what it gave when read. */
 export interface DialMark {
   division: number
@@ -11,30 +13,27 @@ export interface DialMark {
  * a thermostat are not straight. Marks of the same division are averaged.
  * @returns the division, or why it cannot be said
  */
-export function dialFor(marks: readonly DialMark[], wantedC: number): { division: number } | { reason: string } {
+export function dialFor(marks: readonly DialMark[], wantedC: number): Result<number> {
   const byDivision = new Map<number, number[]>()
   for (const m of marks) byDivision.set(m.division, [...(byDivision.get(m.division) ?? []), m.tempC])
   const points = [...byDivision]
     .map(([division, temps]) => ({ division, tempC: temps.reduce((s, c) => s + c, 0) / temps.length }))
     .sort((a, b) => a.tempC - b.tempC)
   if (points.length < 2)
-    return {
-      reason:
-        'Two marks or more are needed: turn the dial, draw until the heater calls, wait until it rests, read, and mark again.',
-    }
+    return refused(
+      'Two marks or more are needed: turn the dial, draw until the heater calls, wait until it rests, read, and mark again.',
+    )
   const turns = points.slice(1).map((p, i) => Math.sign(p.division - points[i].division))
   if (new Set(turns).size > 1)
-    return {
-      reason: 'The marks contradict each other: hotter must always lie the same way round. Read one of them again.',
-    }
+    return refused(
+      'The marks contradict each other: hotter must always lie the same way round. Read one of them again.',
+    )
   const span = points[points.length - 1].tempC - points[0].tempC
-  if (span < 1) return { reason: 'The marks are less than 1 K apart: turn the dial further and read again.' }
+  if (span < 1) return refused('The marks are less than 1 K apart: turn the dial further and read again.')
   if (wantedC < points[0].tempC - span / 2 || wantedC > points[points.length - 1].tempC + span / 2)
-    return {
-      reason: 'Too far from what was read: put the dial as near as the marks reach, read there, and mark again.',
-    }
+    return refused('Too far from what was read: put the dial as near as the marks reach, read there, and mark again.')
   let i = 0
   while (i < points.length - 2 && wantedC > points[i + 1].tempC) i++
   const [a, b] = [points[i], points[i + 1]]
-  return { division: a.division + ((b.division - a.division) * (wantedC - a.tempC)) / (b.tempC - a.tempC) }
+  return { ok: true, value: a.division + ((b.division - a.division) * (wantedC - a.tempC)) / (b.tempC - a.tempC) }
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { DAY_S, DAYS, daysSince1970 } from '../calendar/year'
 import { GAL_L } from '../units/quantities'
+import { type Fault, refused, type Result } from '../units/result'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { type LoggedDraw, MOST_LOGGED, type People } from './people'
 import type { Tap } from './pipes'
@@ -26,9 +27,6 @@ export interface LogMapping {
   wantedC: number
 }
 
-export type LogAnswer =
-  { ok: true; draws: Extract<People['draws'], { kind: 'logged' }> } | { ok: false; faults: string[] }
-
 interface Table {
   columns: string[]
   rows: Record<string, string>[]
@@ -37,11 +35,9 @@ interface Table {
 }
 
 /** A file of separated values with a header. Separator and quotes are found out; empty lines are left out. */
-export function readTable(text: string): Table | { fault: string } {
+export function readTable(text: string): Result<Table> {
   if (text.length > LARGEST_LOG)
-    return {
-      fault: `the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`,
-    }
+    return refused(`the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`)
   const lines: number[] = []
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
   const cells = data.filter((row, i) => {
@@ -51,12 +47,15 @@ export function readTable(text: string): Table | { fault: string } {
   })
   const [head, ...rows] = cells
   if (!head || head.length < 2 || rows.length === 0)
-    return { fault: 'line 1: a header with at least a time and an amount is expected, and rows under it' }
+    return refused('a header with at least a time and an amount is expected, and rows under it', 'line 1')
   const columns = head.map((c) => c.trim())
   return {
-    columns,
-    rows: rows.map((row) => Object.fromEntries(columns.map((c, i) => [c, (row[i] ?? '').trim()]))),
-    lines: lines.slice(1),
+    ok: true,
+    value: {
+      columns,
+      rows: rows.map((row) => Object.fromEntries(columns.map((c, i) => [c, (row[i] ?? '').trim()]))),
+      lines: lines.slice(1),
+    },
   }
 }
 
@@ -111,15 +110,16 @@ export function readDrawLog(
   mapping: LogMapping,
   taps: readonly Tap[],
   coldC: number,
-): LogAnswer {
-  const table = readTable(text)
-  if ('fault' in table) return { ok: false, faults: [table.fault] }
+): Result<Extract<People['draws'], { kind: 'logged' }>> {
+  const read = readTable(text)
+  if (!read.ok) return read
+  const table = read.value
   if (table.rows.length > MOST_LOGGED)
-    return { ok: false, faults: [`the log has ${table.rows.length} rows; at most ${MOST_LOGGED} are taken`] }
-  const faults: string[] = []
+    return refused(`the log has ${table.rows.length} rows; at most ${MOST_LOGGED} are taken`)
+  const faults: Fault[] = []
   const found: (Omit<LoggedDraw, 'atMin'> & { at: number })[] = []
   for (const [i, row] of table.rows.entries()) {
-    const fault = (what: string) => faults.push(`line ${table.lines[i]}: ${what}`)
+    const fault = (message: string) => faults.push({ path: `line ${table.lines[i]}`, message })
     const quoted = (column: string) => `${column} is “${(row[column] ?? '').slice(0, 30)}”`
     const at = moment(row[mapping.time] ?? '')
     const amount = figure(row[mapping.amount] ?? '')
@@ -152,18 +152,17 @@ export function readDrawLog(
     if (faults.length >= MOST_FAULTS) break
   }
   if (faults.length > 0) return { ok: false, faults }
-  if (found.length === 0) return { ok: false, faults: ['no draw of a hundredth of a litre or more is in it'] }
+  if (found.length === 0) return refused('no draw of a hundredth of a litre or more is in it')
   const first = Math.floor(found.reduce((least, d) => Math.min(least, d.at), Infinity) / DAY_S)
   const last = Math.floor(found.reduce((most, d) => Math.max(most, d.at), 0) / DAY_S)
-  if (last - first + 1 > DAYS)
-    return { ok: false, faults: [`the log spans ${last - first + 1} days; at most a year is taken`] }
+  if (last - first + 1 > DAYS) return refused(`the log spans ${last - first + 1} days; at most a year is taken`)
   const draws = found
     .map(({ at, ...d }) => ({ ...d, atMin: (at - first * DAY_S) / 60 }))
     .sort((a, b) => a.atMin - b.atMin)
   // 1 January 1970 was a Thursday.
   return {
     ok: true,
-    draws: {
+    value: {
       kind: 'logged',
       source: name.slice(0, 120) || 'log',
       days: last - first + 1,

@@ -1,20 +1,11 @@
 import type { z } from 'zod'
+import { type Fault, refused, type Result } from '../units/result'
 import { canMigrate, migrate } from './migrate'
 import { FORMAT, VERSION } from './shape'
 import { Study } from './study'
 
 /** Largest study file that is read, bytes: hundreds of times what a real one needs. */
 export const LARGEST_FILE = 8 * 1024 * 1024
-
-/** One thing wrong with a file: where, as a person reads it, and what would be accepted. */
-export interface Fault {
-  path: string
-  message: string
-}
-
-export type ReadResult = { ok: true; study: Study } | { ok: false; faults: Fault[] }
-
-const refuse = (message: string, path = ''): ReadResult => ({ ok: false, faults: [{ path, message }] })
 
 /**
  * Path of a field as a person reads it.
@@ -51,34 +42,34 @@ function plainMessage(issue: z.core.$ZodIssue): string {
 }
 
 /** Checks a parsed document and says what it is when it is not a study this version can read. */
-export function readStudy(document: unknown): ReadResult {
+export function readStudy(document: unknown): Result<Study> {
   if (typeof document !== 'object' || document === null || Array.isArray(document))
-    return refuse('this is not a Bagno study: a JSON object is expected')
+    return refused('this is not a Bagno study: a JSON object is expected')
   const head = document as Record<string, unknown>
-  if (head.format !== FORMAT) return refuse(`this is not a Bagno study: "format" should be "${FORMAT}"`, 'format')
+  if (head.format !== FORMAT) return refused(`this is not a Bagno study: "format" should be "${FORMAT}"`, 'format')
   if (head.version !== VERSION && !canMigrate(head.version))
-    return refuse(
+    return refused(
       typeof head.version === 'number' && head.version > VERSION
         ? `was written by a newer Bagno (version ${head.version}); this one reads version ${VERSION}`
         : `is version ${JSON.stringify(head.version) ?? 'missing'}; this Bagno reads version ${VERSION}`,
       'version',
     )
   const result = Study.safeParse(migrate(head))
-  if (result.success) return { ok: true, study: result.data }
+  if (result.success) return { ok: true, value: result.data }
   return { ok: false, faults: result.error.issues.slice(0, 50).map(plainFault) }
 }
 
 /** Reads the text of a file. Random bytes, a truncated file or one too large are refused with a reason. */
-export function readStudyText(text: string): ReadResult {
+export function readStudyText(text: string): Result<Study> {
   if (text.length > LARGEST_FILE)
-    return refuse(
+    return refused(
       `the file is ${(text.length / 1048576).toFixed(0)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`,
     )
   let document: unknown
   try {
     document = JSON.parse(text)
   } catch {
-    return refuse('the file is not JSON: it may be damaged or of another kind')
+    return refused('the file is not JSON: it may be damaged or of another kind')
   }
   return readStudy(document)
 }

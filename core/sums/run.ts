@@ -1,14 +1,8 @@
 import type { z } from 'zod'
+import { type Fault, refused, type Result } from '../units/result'
 import { shapeOf } from './shape'
 import type { Sum, Worked } from './sum'
 import { SumRefusal } from './sum'
-
-export interface SumFault {
-  /** Path of the field, such as "runs.0.size". */
-  field: string
-  message: string
-}
-export type SumAnswer = { ok: true; worked: Worked } | { ok: false; faults: SumFault[] }
 
 /** What stands at a path of an input, as a person would write it. */
 function gotAt(given: unknown, path: readonly PropertyKey[]): string {
@@ -45,30 +39,27 @@ function schemaAt(schema: z.ZodType, path: readonly PropertyKey[]): z.ZodType | 
   }, schema)
 }
 
-function faultOf(sum: Sum, given: unknown, issue: z.core.$ZodIssue): SumFault {
+function faultOf(sum: Sum, given: unknown, issue: z.core.$ZodIssue): Fault {
   if (issue.code === 'unrecognized_keys')
     return {
-      field: [...issue.path, issue.keys[0]].join('.'),
+      path: [...issue.path, issue.keys[0]].join('.'),
       message: `is not a field of this sum; it takes ${Object.keys(sum.input.shape).join(', ')}`,
     }
-  const field = issue.path.join('.') || 'input'
+  const path = issue.path.join('.') || 'input'
   const got = gotAt(given, issue.path)
-  if (issue.code === 'custom') return { field, message: `got ${got}, ${issue.message}` }
+  if (issue.code === 'custom') return { path, message: `got ${got}, ${issue.message}` }
   const schema = schemaAt(sum.input, issue.path)
-  return { field, message: `got ${got}, accepts ${schema ? accepts(schema) : 'an object'}` }
+  return { path, message: `got ${got}, accepts ${schema ? accepts(schema) : 'an object'}` }
 }
 
-/** Works a sum. Never throws; whatever is wrong with the input is named by field. */
-export function runSum(sum: Sum, given: unknown): SumAnswer {
+/** Works a sum. Never throws; whatever is wrong with the input is named by the path of its field, such as "runs.0.size". */
+export function runSum(sum: Sum, given: unknown): Result<Worked> {
   const checked = sum.input.safeParse(given)
   if (!checked.success) return { ok: false, faults: checked.error.issues.map((issue) => faultOf(sum, given, issue)) }
   try {
-    return { ok: true, worked: sum.work(checked.data as never) }
+    return { ok: true, value: sum.work(checked.data as never) }
   } catch (error) {
     if (!(error instanceof SumRefusal)) throw error
-    return {
-      ok: false,
-      faults: [{ field: error.field, message: `got ${gotAt(given, error.field.split('.'))}, ${error.message}` }],
-    }
+    return refused(`got ${gotAt(given, error.field.split('.'))}, ${error.message}`, error.field)
   }
 }

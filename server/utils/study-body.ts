@@ -21,7 +21,7 @@ async function textOf(event: H3Event): Promise<string> {
 
 async function studyOf(event: H3Event): Promise<Study> {
   const read = readStudyText(await textOf(event))
-  if (read.ok) return read.study
+  if (read.ok) return read.value
   const [first] = read.faults
   throw refuse(422, `${first?.path ? `${first.path}: ` : ''}${first?.message}`, { faults: read.faults })
 }

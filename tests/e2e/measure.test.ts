@@ -217,7 +217,7 @@ describe('the pocket of sums', () => {
     await page.keyboard.press('Enter')
     await type(page, 'Flow', '1.6 gpm')
     const want = runSum(sumNamed('tap-wait')!, { ...sumNamed('tap-wait')!.example, flowLMin: 1.6 * 3.785412 })
-    const seconds = want.ok ? Math.round(want.worked.out.waitS as number) : NaN
+    const seconds = want.ok ? Math.round(want.value.out.waitS as number) : NaN
     await page.waitForFunction(
       (s) => document.querySelector('[data-result="waitS"]')?.textContent === `${s} s`,
       {},

@@ -29,7 +29,7 @@ describe('the command line', () => {
   it('lists the demos and prints one that reads back as it is', () => {
     const list = bagno('demo').stdout
     for (const { study } of DEMOS) expect(list).toContain(study.id)
-    expect(readStudyText(bagno('demo', 'duplex').stdout)).toEqual({ ok: true, study: DEMOS[2].study })
+    expect(readStudyText(bagno('demo', 'duplex').stdout)).toEqual({ ok: true, value: DEMOS[2].study })
   })
 
   it('simulates with every field of the result, the same bytes twice but for the time it took', () => {

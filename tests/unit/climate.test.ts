@@ -5,6 +5,7 @@ import { CLIMATES, heatedMonths } from '../../core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '../../core/climate/epw'
 import { blankStudy } from '../../core/household/blank/blank'
 import { readStudy } from '../../core/study/read'
+import { faultText } from '../../core/units/result'
 
 /** A weather file of a made-up place: so many degrees in each month, with a day's swing. */
 function epw(monthlyC: readonly number[], change: (row: string[], hour: number) => string[] = (r) => r): string {
@@ -45,7 +46,7 @@ describe('weather files', () => {
           const answer = readEpw(epw(monthlyC))
           expect(answer.ok).toBe(true)
           if (answer.ok)
-            answer.weather.monthlyAirC.forEach((c, m) => expect(Math.abs(c - monthlyC[m])).toBeLessThan(0.11))
+            answer.value.monthlyAirC.forEach((c, m) => expect(Math.abs(c - monthlyC[m])).toBeLessThan(0.11))
         },
       ),
       { numRuns: 8 },
@@ -54,12 +55,12 @@ describe('weather files', () => {
 
   it('may miss hours, as the format marks them, but not whole months', () => {
     const gaps = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => (h % 50 === 0 ? row.with(6, '99.9') : row)))
-    expect(gaps.ok && gaps.weather.missing).toBe(176)
-    expect(gaps.ok && gaps.weather.place).toBe('Nowhere Point')
+    expect(gaps.ok && gaps.value.missing).toBe(176)
+    expect(gaps.ok && gaps.value.place).toBe('Nowhere Point')
     const half = readEpw(epw(CLIMATES['cool coast'].airC).split('\r\n').slice(0, 3000).join('\r\n'))
     expect(half).toEqual({
       ok: false,
-      faults: expect.arrayContaining([expect.stringMatching(/^month 6 has \d+ hours of 720/)]),
+      faults: expect.arrayContaining([{ path: 'month 6', message: expect.stringMatching(/^has \d+ hours of 720/) }]),
     })
   })
 
@@ -73,7 +74,7 @@ describe('weather files', () => {
     const answer = readEpw(epw(CLIMATES['temperate inland'].airC, change))
     expect(answer.ok).toBe(false)
     if (!answer.ok) {
-      expect(answer.faults[0]).toMatch(message)
+      expect(faultText(answer.faults[0])).toMatch(message)
       expect(answer.faults.length).toBeLessThanOrEqual(20)
     }
   })
@@ -86,12 +87,12 @@ describe('weather files', () => {
 
   it('give the sun of each month and the latitude, where they have them', () => {
     const answer = readEpw(epw(CLIMATES['cool coast'].airC, (row, h) => sunny(row, h)))
-    if (!answer.ok) throw new Error(answer.faults.join())
-    expect(answer.weather.latitudeDeg).toBe(50)
-    expect(answer.weather.monthlySunKwhM2![5]).toBeCloseTo(4.4, 2)
-    expect(answer.weather.monthlySunKwhM2![0]).toBeCloseTo(2.2, 2)
+    if (!answer.ok) throw new Error(answer.faults.map(faultText).join())
+    expect(answer.value.latitudeDeg).toBe(50)
+    expect(answer.value.monthlySunKwhM2![5]).toBeCloseTo(4.4, 2)
+    expect(answer.value.monthlySunKwhM2![0]).toBeCloseTo(2.2, 2)
     const bare = readEpw(epw(CLIMATES['cool coast'].airC))
-    expect(bare.ok && bare.weather.monthlySunKwhM2).toBeNull()
+    expect(bare.ok && bare.value.monthlySunKwhM2).toBeNull()
   })
 
   it('may miss hours of sun, but not most of a month, and refuse a sun nobody has seen', () => {
@@ -103,22 +104,29 @@ describe('weather files', () => {
         }),
       )
     const some = missing(0)
-    if (!some.ok) throw new Error(some.faults.join())
+    if (!some.ok) throw new Error(some.faults.map(faultText).join())
     const gaps = missing(24)
-    expect(gaps.ok && Math.abs(gaps.weather.monthlySunKwhM2![5] / some.weather.monthlySunKwhM2![5] - 1)).toBeLessThan(
-      0.1,
-    )
+    expect(gaps.ok && Math.abs(gaps.value.monthlySunKwhM2![5] / some.value.monthlySunKwhM2![5] - 1)).toBeLessThan(0.1)
     const few = missing(80)
-    expect(few.ok && few.weather.monthlySunKwhM2).toBeNull()
+    expect(few.ok && few.value.monthlySunKwhM2).toBeNull()
     const mad = readEpw(
       epw(CLIMATES['cool coast'].airC, (row, h) => (h === 12 ? sunny(row, h).with(13, '4000') : sunny(row, h))),
     )
-    expect(mad).toEqual({ ok: false, faults: ['line 21: sun is "4000", a number from 0 to 1600 Wh/m² is expected'] })
+    expect(mad).toEqual({
+      ok: false,
+      faults: [{ path: 'line 21', message: 'sun is "4000", a number from 0 to 1600 Wh/m² is expected' }],
+    })
   })
 
   it('that are none, or enormous, are refused', () => {
-    expect(readEpw('{"a": 1}')).toEqual({ ok: false, faults: ['line 1: a weather file begins with LOCATION'] })
-    expect(readEpw('x'.repeat(LARGEST_EPW + 1))).toEqual({ ok: false, faults: [expect.stringMatching(/MB/)] })
+    expect(readEpw('{"a": 1}')).toEqual({
+      ok: false,
+      faults: [{ path: 'line 1', message: 'a weather file begins with LOCATION' }],
+    })
+    expect(readEpw('x'.repeat(LARGEST_EPW + 1))).toEqual({
+      ok: false,
+      faults: [{ path: '', message: expect.stringMatching(/MB/) }],
+    })
     fc.assert(
       fc.property(fc.string(), (text) => {
         expect(readEpw(`LOCATION,x\n${'\n'.repeat(7)}${text}`).ok).toBe(false)

@@ -144,7 +144,7 @@ describe('laws, on random studies', () => {
     fc.assert(
       fc.property(randomStudy, (study) => {
         const read = readStudyText(writeStudy(study))
-        expect(read).toEqual({ ok: true, study })
+        expect(read).toEqual({ ok: true, value: study })
       }),
     )
   })

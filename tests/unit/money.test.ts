@@ -12,6 +12,7 @@ import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
 import { perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
 import { readStudyText } from '../../core/study/read'
 import { Study } from '../../core/study/study'
+import { faultText } from '../../core/units/result'
 import { simulate } from '../../core/year/simulate'
 
 describe('bills in units of their own', () => {
@@ -84,12 +85,12 @@ describe('a study of version 2', () => {
   const text = readFileSync('tests/fixtures/study-v2.json', 'utf8')
   it('is read, and its year is what it was then to the last figure', () => {
     const read = readStudyText(text)
-    if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.message}`).join('; '))
-    const { cost, energy } = simulate(read.study)
+    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+    const { cost, energy } = simulate(read.value)
     // 1630.837518 before heat entered stores by the second law and mixers were set for what arrives: +0.6 %.
     expect(cost.total).toBe(FROZEN.cost)
     expect(energy.inputKwh).toEqual(FROZEN.inputKwh)
-    expect(read.study.prices.carriers.electricity!.bands[0]).toMatchObject({ price: 0.22, months: everyMonth(true) })
+    expect(read.value.prices.carriers.electricity!.bands[0]).toMatchObject({ price: 0.22, months: everyMonth(true) })
   })
 })
 
@@ -101,8 +102,8 @@ describe('studies of version 3', () => {
     ['harbour-flat', 527.38747],
   ])('%s is read, and its year is what it was', (name, cost) => {
     const read = readStudyText(readFileSync(`tests/fixtures/study-v3-${name}.json`, 'utf8'))
-    if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.message}`).join('; '))
-    expect(simulate(read.study).cost.total).toBe(cost)
+    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+    expect(simulate(read.value).cost.total).toBe(cost)
   })
 })
 

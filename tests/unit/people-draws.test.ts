@@ -5,6 +5,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { hotLitresADay } from '../../core/household/hot-litres'
 import { guessMapping, LARGEST_LOG, type LogMapping, readDrawLog, readTable } from '../../core/study/draw-log'
 import type { Study } from '../../core/study/study'
+import { faultText } from '../../core/units/result'
 import { weekOf } from '../../core/year/draws/draw-week'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { simulate } from '../../core/year/simulate'
@@ -89,7 +90,7 @@ const read = (text: string, change: Partial<LogMapping> = {}) =>
   readDrawLog('log.csv', text, { ...MAPPING, ...change }, taps, 10)
 const faults = (text: string, change: Partial<LogMapping> = {}) => {
   const answer = read(text, change)
-  return answer.ok ? [] : answer.faults
+  return answer.ok ? [] : answer.faults.map(faultText)
 }
 const GOOD =
   'start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,4.5,42\n2026-03-02T19:00:30,first-shower,50,39\n2026-03-03 08:00,,2,\n'
@@ -99,7 +100,7 @@ describe('a log of draws', () => {
     const answer = read(GOOD)
     expect(answer).toEqual({
       ok: true,
-      draws: {
+      value: {
         kind: 'logged',
         source: 'log.csv',
         days: 2,
@@ -115,7 +116,7 @@ describe('a log of draws', () => {
 
   it('is read with semicolons, decimal commas, a byte-order mark and quotes', () => {
     const answer = read('\uFEFFstart;tap;litres;temp\r\n"2026-03-02 07:15";"Kitchen sink";4,5;42,0\r\n')
-    expect(answer.ok && answer.draws.draws[0].litres).toBe(4.5)
+    expect(answer.ok && answer.value.draws[0].litres).toBe(4.5)
   })
 
   it.each([
@@ -128,7 +129,7 @@ describe('a log of draws', () => {
       amountUnit,
       temperature: null,
     })
-    expect(answer.ok && answer.draws.draws[0].litres).toBeCloseTo(litres, 2)
+    expect(answer.ok && answer.value.draws[0].litres).toBeCloseTo(litres, 2)
   })
 
   it.each([
@@ -173,7 +174,10 @@ describe('a log of draws', () => {
   })
 
   it('that is enormous or no table is refused', () => {
-    expect(readTable('x'.repeat(LARGEST_LOG + 1))).toEqual({ fault: expect.stringMatching(/at most 4 MB/) })
+    expect(readTable('x'.repeat(LARGEST_LOG + 1))).toEqual({
+      ok: false,
+      faults: [{ path: '', message: expect.stringMatching(/at most 4 MB/) }],
+    })
     expect(faults(`start,tap,litres,temp\n${'2026-03-02 07:15,,4,40\n'.repeat(20_001)}`)).toEqual([
       expect.stringMatching(/20001 rows; at most 20000/),
     ])
@@ -211,10 +215,10 @@ describe('a log of draws', () => {
             `2026-03-${String(2 + Math.floor(d.minute / 1440)).padStart(2, '0')} ${String(Math.floor((d.minute % 1440) / 60)).padStart(2, '0')}:${String(d.minute % 60).padStart(2, '0')},${d.tap.name},${d.litres / 100},${d.c}`,
         )
         const answer = read(`start,tap,litres,temp\n${rows.join('\n')}\n`)
-        if (!answer.ok) throw new Error(answer.faults.join())
+        if (!answer.ok) throw new Error(answer.faults.map(faultText).join())
         const first = Math.floor(Math.min(...list.map((d) => d.minute)) / 1440) * 1440
         const text = (m: number, tap: string, l: number, c: number) => `${m} ${tap} ${l} ${c}`
-        expect(answer.draws.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.wantedC)).sort()).toEqual(
+        expect(answer.value.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.wantedC)).sort()).toEqual(
           list.map((d) => text(d.minute - first, d.tap.id, d.litres / 100, d.c)).sort(),
         )
       }),
@@ -225,8 +229,8 @@ describe('a log of draws', () => {
     const answer = read(
       'start,tap,litres,temp\n2026-03-02 07:15,Kitchen sink,5,40\n2026-03-08 09:00,Kitchen sink,7,40\n',
     )
-    if (!answer.ok) throw new Error(answer.faults.join())
-    const draws = drawsOfYear({ ...hillTown.people, draws: answer.draws }, hillTown.site)
+    if (!answer.ok) throw new Error(answer.faults.map(faultText).join())
+    const draws = drawsOfYear({ ...hillTown.people, draws: answer.value }, hillTown.site)
     for (const d of draws) expect((3 + Math.floor(d.startS / 86_400)) % 7).toBe(d.amount === 5 ? 0 : 6)
     expect(draws.filter((d) => d.amount === 5).length).toBeGreaterThanOrEqual(51)
     // A log of a single Monday fills every day of a year that begins on a Thursday.
@@ -234,7 +238,7 @@ describe('a log of draws', () => {
     expect(
       one.ok &&
         new Set(
-          drawsOfYear({ ...hillTown.people, draws: one.draws }, hillTown.site).map((d) =>
+          drawsOfYear({ ...hillTown.people, draws: one.value }, hillTown.site).map((d) =>
             Math.round((d.startS - 7.25 * 3600) / 86_400),
           ),
         ).size,

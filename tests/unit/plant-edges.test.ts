@@ -163,7 +163,7 @@ describe('large and odd studies', () => {
       },
     }
     const read = readStudyText(writeStudy(study))
-    expect(read.ok && read.study.people.draws).toEqual(study.people.draws)
+    expect(read.ok && read.value.people.draws).toEqual(study.people.draws)
     const { flows, residual, input } = firstDays(study, 2)
     expect(flows.useful).toBeGreaterThan(0)
     expect(Math.abs(residual)).toBeLessThan(1e-6 * input)

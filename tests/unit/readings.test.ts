@@ -288,14 +288,17 @@ describe('a dial without degrees', () => {
           const marks = [0, 1, 2.5].map((d) => ({ division: start + way * d, tempC: 45 + perDivision * d }))
           const wanted = 45 + perDivision * 2.5 * share
           const answer = dialFor(marks, wanted)
-          expect('division' in answer && Math.abs(answer.division - (start + way * 2.5 * share))).toBeLessThan(1e-6)
+          expect(answer.ok && Math.abs(answer.value - (start + way * 2.5 * share))).toBeLessThan(1e-6)
         },
       ),
     )
   })
 
   it('says why it cannot be said', () => {
-    expect(dialFor([{ division: 2, tempC: 50 }], 55)).toEqual({ reason: expect.stringMatching(/Two marks/) })
+    expect(dialFor([{ division: 2, tempC: 50 }], 55)).toEqual({
+      ok: false,
+      faults: [{ path: '', message: expect.stringMatching(/Two marks/) }],
+    })
     expect(
       dialFor(
         [
@@ -305,7 +308,7 @@ describe('a dial without degrees', () => {
         ],
         52,
       ),
-    ).toEqual({ reason: expect.stringMatching(/contradict/) })
+    ).toEqual({ ok: false, faults: [{ path: '', message: expect.stringMatching(/contradict/) }] })
     expect(
       dialFor(
         [
@@ -314,7 +317,7 @@ describe('a dial without degrees', () => {
         ],
         70,
       ),
-    ).toEqual({ reason: expect.stringMatching(/Too far/) })
+    ).toEqual({ ok: false, faults: [{ path: '', message: expect.stringMatching(/Too far/) }] })
     expect(
       dialFor(
         [
@@ -323,7 +326,7 @@ describe('a dial without degrees', () => {
         ],
         50.2,
       ),
-    ).toEqual({ reason: expect.stringMatching(/less than 1 K/) })
+    ).toEqual({ ok: false, faults: [{ path: '', message: expect.stringMatching(/less than 1 K/) }] })
   })
 })
 
@@ -385,10 +388,10 @@ describe('files of version 1', () => {
     const read = readStudy(old)
     expect(read.ok).toBe(true)
     if (!read.ok) return
-    expect(read.study.version).toBe(VERSION)
-    expect(read.study.origins).toEqual({ 'plant.heaters.boiler.coil.uaWK': 'assumed' })
-    expect(read.study.readings[0]).toMatchObject({ kind: 'note', note: 'Flow: kitchen', values: { flowLMin: 8 } })
+    expect(read.value.version).toBe(VERSION)
+    expect(read.value.origins).toEqual({ 'plant.heaters.boiler.coil.uaWK': 'assumed' })
+    expect(read.value.readings[0]).toMatchObject({ kind: 'note', note: 'Flow: kitchen', values: { flowLMin: 8 } })
     const newer = readStudyText(second)
-    expect(newer.ok && newer.study.plant).toEqual(read.study.plant)
+    expect(newer.ok && newer.value.plant).toEqual(read.value.plant)
   })
 })

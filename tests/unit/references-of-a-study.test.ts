@@ -15,13 +15,14 @@ import { hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
+import { faultText } from '../../core/units/result'
 
 /** What the reader says of a changed study. */
 function faults(base: Study, change: (s: Study) => void): string {
   const study = structuredClone(base)
   change(study)
   const read = readStudy(JSON.parse(JSON.stringify(study)))
-  return read.ok ? '' : read.faults.map((f) => `${f.path}: ${f.message}`).join('\n')
+  return read.ok ? '' : read.faults.map(faultText).join('\n')
 }
 const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false }
 const with2 = (s: Study, kind: (typeof HEATER_KINDS)[number]) => {

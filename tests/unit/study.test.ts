@@ -10,13 +10,14 @@ import type { Grid } from '../../core/study/controls'
 import { LARGEST_FILE, readStudy, readStudyText } from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
 import type { Study } from '../../core/study/study'
+import { faultText } from '../../core/units/result'
 
 /** What the reader says of a changed demo. */
 function faults(change: (s: Study) => void, base: Study = hillTown) {
   const study = structuredClone(base)
   change(study)
   const read = readStudy(JSON.parse(JSON.stringify(study)))
-  return read.ok ? [] : read.faults.map((f) => `${f.path}: ${f.message}`)
+  return read.ok ? [] : read.faults.map(faultText)
 }
 
 describe('the reader of study files', () => {

@@ -7,17 +7,18 @@ import { pressureDrop } from '../../core/pipes/friction'
 import { CONNECTIONS } from '../../core/recovery/drain-recovery'
 import { sumNamed, SUMS } from '../../core/sums/registry'
 import { runSum } from '../../core/sums/run'
+import { faultText } from '../../core/units/result'
 import { density, specificHeat } from '../../core/water/properties'
 
 const out = (name: string, input: unknown) => {
   const answer = runSum(sumNamed(name)!, input)
-  if (!answer.ok) throw new Error(`${answer.faults[0].field}: ${answer.faults[0].message}`)
-  return answer.worked.out as Record<string, number>
+  if (!answer.ok) throw new Error(faultText(answer.faults[0]))
+  return answer.value.out as Record<string, number>
 }
 const fault = (name: string, input: unknown) => {
   const answer = runSum(sumNamed(name)!, input)
-  if (answer.ok) throw new Error(`${name} answered ${JSON.stringify(answer.worked.out)}`)
-  return `${answer.faults[0].field}: ${answer.faults[0].message}`
+  if (answer.ok) throw new Error(`${name} answered ${JSON.stringify(answer.value.out)}`)
+  return faultText(answer.faults[0])
 }
 const num = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 const pipe = fc
@@ -38,10 +39,10 @@ describe('every sum', () => {
       const answer = runSum(sum, sum.example)
       expect(answer.ok).toBe(true)
       if (!answer.ok) return
-      expect(Object.keys(answer.worked.out).sort()).toEqual(Object.keys(sum.results).sort())
-      for (const value of Object.values(answer.worked.out))
+      expect(Object.keys(answer.value.out).sort()).toEqual(Object.keys(sum.results).sort())
+      for (const value of Object.values(answer.value.out))
         expect(typeof value === 'string' || Number.isFinite(value)).toBe(true)
-      expect(answer.worked.steps.every((s) => Number.isFinite(s.value) && s.formula !== '')).toBe(true)
+      expect(answer.value.steps.every((s) => Number.isFinite(s.value) && s.formula !== '')).toBe(true)
     },
   )
 
@@ -55,7 +56,7 @@ describe('every sum', () => {
           const answer = runSum(sum, { ...sum.example, [field]: bad })
           expect(answer.ok, `${field} = ${String(bad)}`).toBe(false)
           if (!answer.ok) {
-            expect(answer.faults[0].field).toBe(field)
+            expect(answer.faults[0].path).toBe(field)
             expect(answer.faults[0].message).toMatch(/got .*, (accepts|must)/)
           }
         }
@@ -82,7 +83,7 @@ describe('every sum', () => {
           ),
         })
         if (answer.ok)
-          for (const value of Object.values(answer.worked.out))
+          for (const value of Object.values(answer.value.out))
             expect(value === null || typeof value === 'string' || Number.isFinite(value)).toBe(true)
       }),
       { numRuns: 600 },
@@ -245,7 +246,7 @@ describe('sums agree with each other', () => {
       out('pump-power', { volts: 230, amps: 0.2, powerFactor: 0.6, hoursPerDay: 10, priceKwh: 0.3 }).watts,
     ).toBeCloseTo(27.6, 9)
     const answer = runSum(sumNamed('pump-power')!, { volts: 230, amps: 0.2, hoursPerDay: 10, priceKwh: 0.3 })
-    expect(answer.ok && answer.worked.notes.join()).toMatch(/upper bound/)
+    expect(answer.ok && answer.value.notes.join()).toMatch(/upper bound/)
   })
 })
 

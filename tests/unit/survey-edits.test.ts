@@ -19,11 +19,12 @@ import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { sumNamed } from '../../core/sums/registry'
 import { runSum } from '../../core/sums/run'
+import { faultText } from '../../core/units/result'
 import { firstDays, randomStudy } from '../../proof/random-study'
 
 const sound = (study: Study) => {
   const read = readStudy(study)
-  if (!read.ok) throw new Error(read.faults.map((f) => `${f.path}: ${f.message}`).join('; '))
+  if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
 }
 const kinds = HEATER_KINDS
 
@@ -154,7 +155,7 @@ describe('taps', () => {
     const answer = runSum(sumNamed('tap-wait')!, { runs, flowLMin: 7 })
     if (!answer.ok) throw new Error('refused')
     expect([contentL, runOffL, waitS]).toEqual(
-      [answer.worked.out.contentL, answer.worked.out.runOffL, answer.worked.out.waitS].map((x) =>
+      [answer.value.out.contentL, answer.value.out.runOffL, answer.value.out.waitS].map((x) =>
         expect.closeTo(x as number, 6),
       ),
     )

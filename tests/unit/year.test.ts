@@ -26,7 +26,7 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
     year = simulate(study)
   })
 
-  it('is a sound study', () => expect(readStudy(study)).toEqual({ ok: true, study }))
+  it('is a sound study', () => expect(readStudy(study)).toEqual({ ok: true, value: study }))
 
   it('closes its ledger, year and months', () => {
     expect(Math.abs(year.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(year))

@@ -31,11 +31,11 @@ const dials = computed(() =>
         @change="(v) => (wantedC = v!)"
       />
       <p>
-        <template v-if="'division' in d.answer"
-          >Put the dial of {{ d.heater.name }} at division <b class="text-xl">{{ d.answer.division.toFixed(1) }}</b>, by
+        <template v-if="d.answer.ok"
+          >Put the dial of {{ d.heater.name }} at division <b class="text-xl">{{ d.answer.value.toFixed(1) }}</b>, by
           {{ d.marks.length }} marks. Then draw, wait until it rests, and read again.</template
         >
-        <template v-else>{{ d.answer.reason }}</template>
+        <template v-else>{{ d.answer.faults[0]!.message }}</template>
       </p>
     </div>
   </section>

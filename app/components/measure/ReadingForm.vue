@@ -4,7 +4,7 @@ import { adopt } from '~~/core/readings/adopt'
 import { KINDS } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues, type Reading, type ReadingKindName } from '~~/core/study/readings'
-import type { SumFault } from '~~/core/sums/run'
+import type { Fault } from '~~/core/units/result'
 
 /** A reading being taken: its fields, what it comes to at once, and what it says of the study. */
 const props = defineProps<{ kind: ReadingKindName }>()
@@ -62,12 +62,12 @@ const judgement = computed(() =>
   checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null,
 )
 /** What a touched field still wants; one that nobody has been to yet is just empty. */
-const faults = computed((): SumFault[] =>
+const faults = computed((): Fault[] =>
   checked.value.success
     ? []
     : checked.value.error.issues
-        .map((i) => ({ field: i.path.join('.'), message: 'is needed' }))
-        .filter((f) => touched.value.has(f.field)),
+        .map((i) => ({ path: i.path.join('.'), message: 'is needed' }))
+        .filter((f) => touched.value.has(f.path)),
 )
 const taps = computed(() => [
   { value: '', name: 'choose…' },

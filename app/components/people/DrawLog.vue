@@ -10,6 +10,7 @@ import {
   TEMPERATURE_UNITS,
 } from '~~/core/study/draw-log'
 import { LoggedDraw } from '~~/core/study/people'
+import { faultText } from '~~/core/units/result'
 import { mainsByMonth } from '~~/core/water/mains'
 
 /** Draws that were logged, from a file of separated values: its columns are matched, then read or refused line by line. */
@@ -32,10 +33,10 @@ async function choose(event: Event) {
     ])
   const text = await chosen.text()
   const read = readTable(text)
-  if ('fault' in read) return void (faults.value = [read.fault])
+  if (!read.ok) return void (faults.value = read.faults.map(faultText))
   faults.value = []
-  file.value = { name: chosen.name, text, columns: read.columns, sample: read.rows[0]! }
-  mapping.value = guessMapping(read.columns, taps.value[0]!.id)
+  file.value = { name: chosen.name, text, columns: read.value.columns, sample: read.value.rows[0]! }
+  mapping.value = guessMapping(read.value.columns, taps.value[0]!.id)
 }
 function take() {
   const { site, pipes } = table.study!
@@ -47,11 +48,11 @@ function take() {
     pipes.taps,
     months.reduce((s, c) => s + c / 12, 0),
   )
-  faults.value = answer.ok ? [] : answer.faults
+  faults.value = answer.ok ? [] : answer.faults.map(faultText)
   if (!answer.ok) return
-  table.change('logged draws', (d) => void (d.people.draws = answer.draws))
+  table.change('logged draws', (d) => void (d.people.draws = answer.value))
   say({
-    text: `${answer.draws.draws.length} draws of ${answer.draws.days} days from “${answer.draws.source}” make the year.`,
+    text: `${answer.value.draws.length} draws of ${answer.value.days} days from “${answer.value.source}” make the year.`,
   })
   file.value = null
 }

@@ -7,6 +7,7 @@ import { withPrices } from '~~/core/household/edits/plant'
 import { type Carrier, CARRIER_NAMES, CARRIERS } from '~~/core/money/carriers'
 import { Site } from '~~/core/study/site'
 import { unitOf } from '~~/core/units/quantities'
+import { faultText, refused } from '~~/core/units/result'
 import { KETTLES } from '~~/core/water/hardness'
 import { mainsByMonth } from '~~/core/water/mains'
 
@@ -43,16 +44,13 @@ async function takeWeather(event: Event) {
   if (!file) return
   const answer =
     file.size > LARGEST_EPW
-      ? {
-          ok: false as const,
-          faults: [
-            `“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
-          ],
-        }
+      ? refused(
+          `“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
+        )
       : readEpw(await file.text())
-  faults.value = answer.ok ? [] : answer.faults
+  faults.value = answer.ok ? [] : answer.faults.map(faultText)
   if (!answer.ok) return
-  const { weather } = answer
+  const weather = answer.value
   setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)
   say({
     text: weather.monthlySunKwhM2

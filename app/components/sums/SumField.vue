@@ -3,8 +3,8 @@ import { Plus, Trash2 } from '@lucide/vue'
 import type { z } from 'zod'
 import type { Material } from '~~/core/pipes/catalogue'
 import { type FieldName, FIGURES } from '~~/core/sums/fields'
-import type { SumFault } from '~~/core/sums/run'
 import { shapeOf } from '~~/core/sums/shape'
+import type { Fault } from '~~/core/units/result'
 
 /** One field of a sum or a reading, drawn from its schema; lists and groups draw their own fields. */
 const props = defineProps<{
@@ -12,7 +12,7 @@ const props = defineProps<{
   path: string
   schema: z.ZodType
   value: unknown
-  faults: readonly SumFault[]
+  faults: readonly Fault[]
   /** What stands beside it: a size is chosen among those of its material. */
   beside?: Record<string, unknown>
 }>()
@@ -54,7 +54,7 @@ const figure = computed(() => FIGURES[props.name as FieldName])
 const label = computed(() => figure.value?.label ?? NAMES[props.name] ?? props.name)
 const currency = computed(() => useStudy().study?.prices.currency ?? 'EUR')
 const unit = computed(() => figure.value?.unit?.replace('money', currency.value))
-const fault = computed(() => props.faults.find((f) => f.field === props.path)?.message.replace(/^got .*?, /, ''))
+const fault = computed(() => props.faults.find((f) => f.path === props.path)?.message.replace(/^got .*?, /, ''))
 const sizes = computed(() =>
   props.name === 'size' && props.beside?.material ? sizeChoices(props.beside.material as Material) : null,
 )

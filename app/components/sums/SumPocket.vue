@@ -28,7 +28,7 @@ watch(
 const answer = computed(() => (sum.value ? runSum(sum.value, toRaw(given.value)) : null))
 const others = computed(() =>
   answer.value && !answer.value.ok
-    ? answer.value.faults.filter((f) => !(f.field in (sum.value?.input.shape ?? {})))
+    ? answer.value.faults.filter((f) => !(f.path in (sum.value?.input.shape ?? {})))
     : [],
 )
 
@@ -42,7 +42,7 @@ function keep() {
   const s = sum.value
   if (!s || !answer.value?.ok || !table.study) return
   const id = freshId('reading', table.study.readings)
-  const { out } = answer.value.worked
+  const { out } = answer.value.value
   table.change(
     'keep sum',
     (d) =>
@@ -117,9 +117,9 @@ onKeyStroke('b', (e) => {
               @change="(v) => set(String(name), v)"
             />
           </div>
-          <WorkedSum v-if="answer?.ok" class="mt-4" :worked="answer.worked" :results="sum.results" />
-          <p v-for="f in others" :key="f.field" class="mt-2 text-sm text-alarm" role="alert">
-            {{ f.field }}: {{ f.message }}
+          <WorkedSum v-if="answer?.ok" class="mt-4" :worked="answer.value" :results="sum.results" />
+          <p v-for="f in others" :key="f.path" class="mt-2 text-sm text-alarm" role="alert">
+            {{ f.path }}: {{ f.message }}
           </p>
           <p class="caption mt-3">Source: {{ sum.source }}.</p>
           <button v-if="table.study" class="tool mt-3" :disabled="!answer?.ok" @click="keep">

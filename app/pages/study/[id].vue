@@ -2,7 +2,7 @@
 import { ArrowLeft, Calculator, Download, Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke } from '@vueuse/core'
 import { isStation, type StationName } from '~/utils/stations'
-import type { Fault } from '~~/core/study/read'
+import type { Fault } from '~~/core/units/result'
 
 const route = useRoute()
 const router = useRouter()
