@@ -7,7 +7,7 @@ import { AS_FOUND, AS_SET, compared, type Comparison, type Job, jobsOf, packageK
 import { type Study } from '~~/core/study/study'
 import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
-import { dayInMonth, type DayTrace } from '~~/core/year/trace'
+import { dayInMonth, type DayTrace, FRAME_MIN } from '~~/core/year/trace'
 import { useStudy } from './study'
 
 const YEARS_KEPT = 80
@@ -150,7 +150,7 @@ export const useYears = defineStore('years', () => {
     { immediate: true },
   )
   const frame = computed(
-    () => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / 5))] ?? null,
+    () => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / FRAME_MIN))] ?? null,
   )
 
   /** What an experienced engineer would point out of the household as it stands. */

@@ -11,18 +11,3 @@ const NAMES: Record<Place, string> = {
 
 /** Places as a choice. */
 export const PLACE_NAMES = PLACES.map((value) => ({ value, name: NAMES[value] }))
-
-export const MONTH_NAMES = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]

@@ -1,5 +1,4 @@
-/** Absolute zero on the Celsius scale is −273.15 °C. */
-export const KELVIN = 273.15
+import { KELVIN } from '../units/constants'
 
 /** Stefan–Boltzmann constant, W/(m²·K⁴). */
 const SIGMA = 5.670374e-8

@@ -1,6 +1,12 @@
 import { firstDayOf, MONTH_OF_DAY } from './year'
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+export const MONTH_NAMES = [
+  ...['January', 'February', 'March', 'April', 'May', 'June'],
+  ...['July', 'August', 'September', 'October', 'November', 'December'],
+] as const
+
+/** Their short names. @example MONTHS[8] // "Sep" */
+export const MONTHS = MONTH_NAMES.map((name) => name.slice(0, 3))
 
 /** A day of the year (0–364) in words. @example dateOf(45) // "15 Feb" */
 export function dateOf(day: number): string {

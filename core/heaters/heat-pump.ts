@@ -1,3 +1,5 @@
+import { KELVIN } from '../units/constants'
+
 /** Share of the ideal that a small heat pump reaches. */
 const CARNOT_SHARE = 0.42
 /** Condenser above the water it heats, and evaporator below the air it cools, K. */
@@ -18,7 +20,7 @@ export const HEAT_PUMP_LIMIT_C = 65
  * @example coefficientOfPerformance(50, 15) // 3.00
  */
 export function coefficientOfPerformance(waterC: number, airC: number): number {
-  const sinkK = waterC + SINK_K + 273.15
-  const liftK = sinkK - (airC - SOURCE_K + 273.15)
+  const sinkK = waterC + SINK_K + KELVIN
+  const liftK = sinkK - (airC - SOURCE_K + KELVIN)
   return liftK <= 0 ? COP.high : Math.min(COP.high, Math.max(COP.low, (CARNOT_SHARE * sinkK) / liftK))
 }

@@ -1,3 +1,4 @@
+import { MINUTES_A_DAY } from '../calendar/clock'
 import { DAY_NAMES, type Week } from '../calendar/week'
 import { Grid } from '../study/controls'
 
@@ -10,7 +11,7 @@ export function daysTogether(grid: Grid, day: number): number[] {
 
 /** Nearest time the controller can be set to, minutes. */
 export function snap(grid: Grid, minute: number): number {
-  return Math.min(1440, Math.max(0, Math.round(minute / grid.stepMin) * grid.stepMin))
+  return Math.min(MINUTES_A_DAY, Math.max(0, Math.round(minute / grid.stepMin) * grid.stepMin))
 }
 
 /** What keeps a week from being entered into the controller, in words; empty when it fits. */

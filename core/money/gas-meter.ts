@@ -1,6 +1,7 @@
+import { KELVIN } from '../units/constants'
+
 /** Conditions that a cubic metre of gas is billed at: 15 °C and the pressure of the sea's level, mbar. */
 const BILLED_AT = { c: 15, mbar: 1013.25 } as const
-const ZERO_K = 273.15
 /** Pressure of gas in a household's meter over the air's, mbar, where nobody has read it. */
 export const USUAL_GAUGE_MBAR = 20
 
@@ -19,4 +20,4 @@ export const meteredShare = (
   altitudeM: number,
   gasC: number = BILLED_AT.c,
   gaugeMbar: number = USUAL_GAUGE_MBAR,
-): number => ((airPressure(altitudeM) + gaugeMbar) / BILLED_AT.mbar) * ((BILLED_AT.c + ZERO_K) / (gasC + ZERO_K))
+): number => ((airPressure(altitudeM) + gaugeMbar) / BILLED_AT.mbar) * ((BILLED_AT.c + KELVIN) / (gasC + KELVIN))

@@ -1,3 +1,4 @@
+import { MINUTES_A_DAY } from '../calendar/clock'
 import { BTU_H_PER_KW, GAL_L, type Quantity, type System, toMetric, unitOf } from './quantities'
 
 /** "quantity unit" → how to make a figure in that unit metric. */
@@ -109,5 +110,5 @@ export function parseTime(text: string): number | null {
     hours = (hours % 12) + (m[3].toLowerCase() === 'p' ? 12 : 0)
   }
   const total = hours * 60 + minutes
-  return minutes > 59 || total > 1440 ? null : total
+  return minutes > 59 || total > MINUTES_A_DAY ? null : total
 }

@@ -1,3 +1,4 @@
+import { MINUTES_A_DAY } from '../calendar/clock'
 import { isOn } from '../calendar/week'
 import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
@@ -92,7 +93,7 @@ export class House {
     this.enterMonth(MONTH_OF_DAY[day])
     while (this.nextEdgeS() < midnightS) this.stepEdge()
     while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
-    this.readClock(((this.study.site.firstWeekday + day) % 7) * 1440)
+    this.readClock(((this.study.site.firstWeekday + day) % 7) * MINUTES_A_DAY)
   }
 
   private wayTo(tap: number): Way {
@@ -133,7 +134,7 @@ export class House {
     this.payStandby()
     const minute = this.edges[this.edge]
     const day = Math.round((this.weekStartS + minute * 60) / DAY_S)
-    if (minute % 1440 === 0 && day < DAYS) {
+    if (minute % MINUTES_A_DAY === 0 && day < DAYS) {
       const month = MONTH_OF_DAY[day]
       if (month !== this.ledger.month) {
         this.closeMonth()

@@ -19,9 +19,9 @@ export interface Frame {
   /** For each run: its plugs from inlet to outlet, [share of the run, °C]. */
   runs: Record<string, [number, number][]>
   loopReturnC: number | null
-  /** Taps that ran since the frame before. */
   /** Small stores at taps: id of the tap, °C at the top. */
   locals: Record<string, number>
+  /** Taps that ran since the frame before. */
   open: string[]
 }
 

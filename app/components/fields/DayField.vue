@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MONTHS } from '~~/core/calendar/names'
 import { DAYS_IN_MONTH, firstDayOf, MONTH_OF_DAY } from '~~/core/calendar/year'
 
 /** A day of the year, as day and month. */
@@ -10,7 +11,7 @@ const pick = (m: number, d: number) => emit('change', firstDayOf(m) + Math.min(d
 const days = computed(() =>
   Array.from({ length: DAYS_IN_MONTH[month.value]! }, (_, i) => ({ value: i + 1, name: String(i + 1) })),
 )
-const months = MONTH_NAMES.map((name, value) => ({ value, name: name.slice(0, 3) }))
+const months = MONTHS.map((name, value) => ({ value, name }))
 </script>
 
 <template>

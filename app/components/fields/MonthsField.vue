@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MONTH_NAMES, MONTHS } from '~~/core/calendar/names'
 /** Months something is in use, as twelve buttons. */
 defineProps<{ label: string; value: boolean[] }>()
 const emit = defineEmits<{ change: [value: boolean[]] }>()
@@ -22,7 +23,7 @@ const emit = defineEmits<{ change: [value: boolean[]] }>()
           )
         "
       >
-        {{ MONTH_NAMES[m]!.slice(0, 3) }}<span class="sr-only">{{ MONTH_NAMES[m]!.slice(3) }}</span>
+        {{ MONTHS[m] }}<span class="sr-only">{{ MONTH_NAMES[m]!.slice(3) }}</span>
       </button>
     </span>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { parseTime } from '~~/core/units/parse'
 
 /** A time of day, typed any way it is written: 7:30, 0730, 7:30p. */
@@ -13,7 +14,7 @@ const typed = ref<string | null>(null)
 function commit() {
   if (typed.value === null) return
   const minute = parseTime(typed.value)
-  const { min = 0, max = 1440 } = props
+  const { min = 0, max = MINUTES_A_DAY } = props
   if (minute === null || minute < min || minute > max) {
     error.value = `${props.label}: a time from ${clock(min)} to ${clock(max)}`
     return

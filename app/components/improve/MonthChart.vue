@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
 import { Bar } from 'vue-chartjs'
+import { MONTHS } from '~~/core/calendar/names'
 import type { YearResult } from '~~/core/year/result'
 
 /** Cost month by month, as found and with the package. */
@@ -8,7 +9,6 @@ const props = defineProps<{ found: YearResult; after: YearResult; name: string }
 Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip)
 
 const units = computed(() => useStudy().units)
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const data = computed(() => ({
   labels: MONTHS,
   datasets: [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
+import { MONTHS } from '~~/core/calendar/names'
 import { yearMean } from '~~/core/calendar/year'
 import { type Climate, CLIMATES, heatedMonths } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
@@ -59,7 +60,6 @@ async function takeWeather(event: Event) {
   })
 }
 const site = computed(() => table.study!.site)
-const MONTHS = MONTH_NAMES.map((m) => m.slice(0, 3))
 const kettles = [{ value: '', name: 'choose…' }, ...Object.keys(KETTLES).map((name) => ({ value: name, name }))]
 function lookInKettle(look: string) {
   if (look === '') return

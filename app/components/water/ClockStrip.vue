@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
+import { MINUTES_A_DAY } from '~~/core/calendar/clock'
+import { MONTH_NAMES } from '~~/core/calendar/names'
 import { DAY_NAMES, type Window } from '~~/core/calendar/week'
 import { controlsOf } from '~~/core/study/study'
 
@@ -8,21 +10,7 @@ import { controlsOf } from '~~/core/study/study'
 const table = useStudy()
 const years = useYears()
 const clock = (minute: number) => table.units.time(minute)
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]
-const W = 1440
+const W = MINUTES_A_DAY
 const HEAT_H = 22
 const LANE = 9
 
@@ -64,7 +52,7 @@ const open_ = computed(
         <Pause v-if="isActive" :size="18" /><Play v-else :size="18" />
       </button>
       <select v-model.number="years.month" class="entry w-auto!" aria-label="Month looked at">
-        <option v-for="(m, i) in MONTHS" :key="m" :value="i">{{ m }}</option>
+        <option v-for="(m, i) in MONTH_NAMES" :key="m" :value="i">{{ m }}</option>
       </select>
       <select v-model.number="years.weekday" class="entry w-auto!" aria-label="Day of the week looked at">
         <option v-for="(d, i) in DAY_NAMES" :key="d" :value="i">{{ d }}</option>

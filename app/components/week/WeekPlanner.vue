@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import interact from 'interactjs'
+import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/calendar/week'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'
 import type { Grid } from '~~/core/study/controls'
@@ -14,7 +15,6 @@ const emit = defineEmits<{ change: [week: Week] }>()
 const table = useStudy()
 const clock = (minute: number) => table.units.time(minute)
 
-const DAY_MIN = 1440
 const root = ref<HTMLElement | null>(null)
 const day = ref(0)
 /** A window being dragged, shown where it would land. */
@@ -48,8 +48,8 @@ function setDay(d: number, windows: Window[]) {
 
 function move(d: number, i: number, fromMin: number, toMin: number) {
   const step = props.grid.stepMin
-  const from = Math.max(0, Math.min(snap(props.grid, fromMin), DAY_MIN - step))
-  const to = Math.min(DAY_MIN, Math.max(snap(props.grid, toMin), from + step))
+  const from = Math.max(0, Math.min(snap(props.grid, fromMin), MINUTES_A_DAY - step))
+  const to = Math.min(MINUTES_A_DAY, Math.max(snap(props.grid, toMin), from + step))
   setDay(
     d,
     props.week[d]!.map((w, k) => (k === i ? { fromMin: from, toMin: to } : w)),
@@ -66,9 +66,9 @@ const remove = (d: number, i: number) =>
 function addAt(d: number, minute: number) {
   const windows = props.week[d]!
   if (props.disabled || windows.length >= props.grid.periodsPerDay) return
-  const from = Math.min(DAY_MIN - props.grid.stepMin, snap(props.grid, minute))
+  const from = Math.min(MINUTES_A_DAY - props.grid.stepMin, snap(props.grid, minute))
   if (windows.some((w) => from >= w.fromMin && from < w.toMin)) return
-  const next = Math.min(DAY_MIN, ...windows.filter((w) => w.fromMin > from).map((w) => w.fromMin))
+  const next = Math.min(MINUTES_A_DAY, ...windows.filter((w) => w.fromMin > from).map((w) => w.fromMin))
   setDay(d, [...windows, { fromMin: from, toMin: Math.min(next, from + Math.max(60, props.grid.stepMin)) }])
 }
 
@@ -76,7 +76,7 @@ function addAt(d: number, minute: number) {
 function addFree() {
   const windows = props.week[day.value]!
   const starts = [360, 1080, 720, 1260, 0, ...windows.map((w) => w.toMin)]
-  const free = starts.find((m) => m < DAY_MIN && !windows.some((w) => m >= w.fromMin && m < w.toMin))
+  const free = starts.find((m) => m < MINUTES_A_DAY && !windows.some((w) => m >= w.fromMin && m < w.toMin))
   if (free !== undefined) addAt(day.value, free)
 }
 
@@ -85,7 +85,7 @@ function onRow(event: MouseEvent, d: number) {
   const rail = event.currentTarget as HTMLElement
   if (event.target !== rail) return
   const box = rail.getBoundingClientRect()
-  addAt(d, ((event.clientX - box.left) / box.width) * DAY_MIN - 30)
+  addAt(d, ((event.clientX - box.left) / box.width) * MINUTES_A_DAY - 30)
 }
 
 function onKey(event: KeyboardEvent, d: number, i: number) {
@@ -101,14 +101,14 @@ function onKey(event: KeyboardEvent, d: number, i: number) {
   event.preventDefault()
   if (event.shiftKey) move(d, i, w.fromMin, w.toMin + by)
   else if (event.altKey) move(d, i, Math.min(w.fromMin + by, w.toMin - props.grid.stepMin), w.toMin)
-  else if (w.fromMin + by >= 0 && w.toMin + by <= DAY_MIN) move(d, i, w.fromMin + by, w.toMin + by)
+  else if (w.fromMin + by >= 0 && w.toMin + by <= MINUTES_A_DAY) move(d, i, w.fromMin + by, w.toMin + by)
 }
 
 const place = (element: Element) => ({
   d: Number(element.getAttribute('data-day')),
   i: Number(element.getAttribute('data-index')),
 })
-const perPixel = (element: Element) => DAY_MIN / element.parentElement!.getBoundingClientRect().width
+const perPixel = (element: Element) => MINUTES_A_DAY / element.parentElement!.getBoundingClientRect().width
 
 onMounted(() => {
   const take = (target: Element) => {
@@ -133,7 +133,7 @@ onMounted(() => {
           if (!h) return
           const minutes = perPixel(e.target)
           h.from = Math.max(0, Math.min(h.from + e.deltaRect.left * minutes, h.to - props.grid.stepMin))
-          h.to = Math.min(DAY_MIN, Math.max(h.to + e.deltaRect.right * minutes, h.from + props.grid.stepMin))
+          h.to = Math.min(MINUTES_A_DAY, Math.max(h.to + e.deltaRect.right * minutes, h.from + props.grid.stepMin))
         },
         end: drop,
       },
@@ -144,7 +144,7 @@ onMounted(() => {
         move: (e) => {
           const h = held.value
           if (!h) return
-          const by = Math.max(-h.from, Math.min(DAY_MIN - h.to, e.dx * perPixel(e.target)))
+          const by = Math.max(-h.from, Math.min(MINUTES_A_DAY - h.to, e.dx * perPixel(e.target)))
           h.from += by
           h.to += by
         },
@@ -207,7 +207,7 @@ onMounted(() => {
           :aria-valuetext="`${clock(w.fromMin)} to ${clock(w.toMin)}`"
           :aria-valuenow="w.fromMin"
           aria-valuemin="0"
-          aria-valuemax="1440"
+          :aria-valuemax="MINUTES_A_DAY"
           :aria-describedby="helpId"
           @focus="day = d"
           @keydown="onKey($event, d, i)"

@@ -1,3 +1,4 @@
+import { MINUTES_A_DAY } from '../../calendar/clock'
 import { DAY_S, WEEK_MIN } from '../../calendar/year'
 import type { Firing } from '../../study/fire'
 
@@ -5,7 +6,9 @@ import type { Firing } from '../../study/fire'
 const burns = (firings: readonly Firing[]): [number, number][] =>
   firings.flatMap((f) =>
     f.days.flatMap((on, d) =>
-      on ? [[d * 1440 + f.atMin, d * 1440 + f.atMin + Math.round(f.hours * 60)] as [number, number]] : [],
+      on
+        ? [[d * MINUTES_A_DAY + f.atMin, d * MINUTES_A_DAY + f.atMin + Math.round(f.hours * 60)] as [number, number]]
+        : [],
     ),
   )
 
@@ -24,7 +27,7 @@ export class FireDiary {
   }
 
   private minute(atS: number): number {
-    return (this.firstWeekday * 1440 + atS / 60) % WEEK_MIN
+    return (this.firstWeekday * MINUTES_A_DAY + atS / 60) % WEEK_MIN
   }
 
   lit(atS: number): boolean {
