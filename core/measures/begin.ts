@@ -2,7 +2,9 @@ import { ALWAYS, type Week } from '../calendar/week'
 import { supplyOf } from '../household/supply'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFE_STORE_C } from '../safety/legionella'
+import { rangeOf } from '../study/limits'
 import type { Measure } from '../study/measures'
+import { Tap } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 
 /** Thickness that pipes are wrapped with to begin with, mm. */
@@ -10,6 +12,8 @@ const WRAP_MM = 20
 /** A setpoint is lowered by so much to begin with, K, and a flow brought to this share of what it is. */
 const LOWER_K = 5
 const FLOW_SHARE = 0.8
+
+const { min: LEAST_FLOW_L_MIN } = rangeOf(Tap.shape.flowLMin)
 
 type MeasureKind = Measure['kind']
 
@@ -65,7 +69,7 @@ export function beginMeasure(study: Study, kind: MeasureKind, id: string): Measu
       return { ...common, kind, name: 'Loop windows', windows: ownWeek(controls.loop.windows) }
     case 'tap-flow': {
       const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
-      const flowLMin = Math.max(0.5, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
+      const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
       return { ...common, kind, name: `${tap.name}, less flow`, tapId: tap.id, flowLMin }
     }
   }

@@ -32,6 +32,13 @@ export function priceAt(tariff: Tariff, minuteOfWeek: number, month: number): nu
 export const waterPerM3 = (water: { unit: WaterUnit; price: number; sewer: number }) =>
   (water.price + water.sewer) / WATER_UNITS[water.unit].m3
 
+/** Money for litres of water: without a meter it costs what it costs, however much of it is drawn. */
+export const waterMoney = (
+  litres: number,
+  site: { metered: boolean | null },
+  water: Parameters<typeof waterPerM3>[0],
+) => (site.metered === false ? 0 : (litres / 1000) * waterPerM3(water))
+
 /** Minutes of the week at which any price changes. */
 export function priceEdges(tariffs: Partial<Record<Carrier, Tariff>>): number[] {
   return CARRIERS.flatMap((c) => tariffs[c]?.bands.flatMap((b) => edges(b.week)) ?? [])

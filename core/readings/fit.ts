@@ -6,8 +6,9 @@ import { supplyOf } from '../household/supply'
 import { runsTo, tapOf } from '../household/ways'
 import { standingUa } from '../stores/standing-loss'
 import { efficiencyOf, outputOf } from '../study/heater-kinds'
-import { rangeAt } from '../study/limits'
+import { rangeAt, rangeOf } from '../study/limits'
 import { withValueAt } from '../study/paths'
+import { StoreField } from '../study/plant'
 import type { Study } from '../study/study'
 import type { Figure } from '../sums/sum'
 import { mainsByMonth } from '../water/mains'
@@ -37,7 +38,7 @@ const byFactor =
   (step: number) =>
     clamp(now * Math.exp(sigma * step), min, max)
 /** Loss of a store, W/K: never so little that its logarithm runs away. */
-const STORE_LOSS = { min: 0.01, max: 100 }
+const STORE_LOSS = { min: 0.01, max: rangeOf(StoreField.shape.loss.options[0].shape.uaWK).max }
 const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
 
 /** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */

@@ -3,12 +3,14 @@ import { DAY_S, DAYS, daysSince1970 } from '../calendar/year'
 import { GAL_L } from '../units/quantities'
 import { type Fault, refused, type Result } from '../units/result'
 import { KJ_PER_LITRE_K } from '../water/properties'
-import { type LoggedDraw, MOST_LOGGED, type People } from './people'
+import { rangeOf } from './limits'
+import { LoggedDraw, MOST_LOGGED, type People } from './people'
 import type { Tap } from './pipes'
 
 /** Largest log that is read, bytes. */
 export const LARGEST_LOG = 4 * 1024 * 1024
 const MOST_FAULTS = 20
+const LITRES = rangeOf(LoggedDraw.shape.litres)
 
 /** How an amount is written in a log. */
 export const AMOUNT_UNITS = ['L', 'gal', 's', 'min', 'kWh'] as const
@@ -146,8 +148,9 @@ export function readDrawLog(
       )
     else {
       const litres = litresOf(amount, mapping.amountUnit, tap, wantedC - coldC)
-      if (litres > 2000) fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw; is the unit right?`)
-      else if (litres >= 0.01) found.push({ at, tapId: tap.id, litres, wantedC })
+      if (litres > LITRES.max)
+        fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw; is the unit right?`)
+      else if (litres >= LITRES.min) found.push({ at, tapId: tap.id, litres, wantedC })
     }
     if (faults.length >= MOST_FAULTS) break
   }

@@ -1,6 +1,6 @@
 import { DAY_S } from '../calendar/year'
 import { type Carrier, CARRIERS } from '../money/carriers'
-import { perKwh, waterPerM3 } from '../money/tariff'
+import { perKwh, waterMoney } from '../money/tariff'
 import { STILL_DAYS } from '../safety/legionella'
 import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
 import type { House } from './house'
@@ -190,8 +190,7 @@ function costOf(
     bought.filter((c) => sum(home.ledger.inputs[c]) > 0).map((c) => [c, r6(sum(home.ledger.money[c]))]),
   ) as Cost['energy']
   const standing = r6((bought.reduce((s, c) => s + prices.carriers[c]!.standingPerYear, 0) * months) / 12)
-  // Without a meter water costs what it costs, however much of it is drawn.
-  const waterCost = site.metered === false ? 0 : r6((drawnL(water) / 1000) * waterPerM3(prices.water))
+  const waterCost = r6(waterMoney(drawnL(water), site, prices.water))
   const heatPrice = heatingOf(home.study).perKwh
   const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
   const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)

@@ -2,7 +2,7 @@
 import type { StationName } from '~/utils/stations'
 import type { Station } from '~~/core/findings/finding'
 import { HEATERS } from '~~/core/heaters/kinds'
-import { waterPerM3 } from '~~/core/money/tariff'
+import { waterMoney } from '~~/core/money/tariff'
 import { carrierOf } from '~~/core/study/heater-kinds'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
 import { boughtKwh, drawnL } from '~~/core/year/result'
@@ -19,8 +19,7 @@ const money = computed(() => (years.now ? moneyByStation(years.now) : null))
 /** Heat and water that run off while somebody waits. */
 const runOff = computed(() =>
   money.value && years.now
-    ? money.value.runOff +
-      (study.value.site.metered === false ? 0 : (years.now.water.runOffL / 1000) * waterPerM3(study.value.prices.water))
+    ? money.value.runOff + waterMoney(years.now.water.runOffL, study.value.site, study.value.prices.water)
     : undefined,
 )
 const frame = computed(() => years.frame)

@@ -1,6 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { type Carrier, CARRIERS } from '../../money/carriers'
+import { freshId } from '../../study/fresh-id'
 import { carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
@@ -36,11 +37,6 @@ export function withPrices(study: Study): Study {
       ...originsOf(missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))),
     },
   }
-}
-
-const freeId = (taken: readonly string[], stem: string) => {
-  if (!taken.includes(stem)) return stem
-  for (let n = 2; ; n++) if (!taken.includes(`${stem}-${n}`)) return `${stem}-${n}`
 }
 
 /**
@@ -151,10 +147,7 @@ export function refusesAnother(study: Study, kind: HeaterKind): string | null {
 export function addHeater(study: Study, kind: HeaterKind): Study {
   const { heaters, store } = study.plant
   if (refusesAnother(study, kind)) return study
-  const id = freeId(
-    heaters.map((h) => h.id),
-    kind,
-  )
+  const id = heaters.some((h) => h.id === kind) ? freshId(kind, heaters) : kind
   return withHeaters(study, [
     ...heaters,
     assumedHeater(

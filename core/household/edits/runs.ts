@@ -1,3 +1,4 @@
+import { freshId } from '../../study/fresh-id'
 import type { Run } from '../../study/pipes'
 import type { Study } from '../../study/study'
 import { below, outline } from '../outline'
@@ -53,14 +54,10 @@ export function nudgeRun(runs: readonly Run[], id: string, way: Nudge): Run[] {
   return place >= rest.length ? [...runs] : moveRun(runs, id, place + 1, rest[place].depth)
 }
 
-const freeId = (runs: readonly Run[]) => {
-  for (let n = runs.length + 1; ; n++) if (!runs.some((r) => r.id === `run-${n}`)) return `run-${n}`
-}
-
 /** A new run that leaves the end of another, of the same pipe and in the same place, with a length to be typed over. */
 export function addRun(study: Study, from: string | null): { study: Study; id: string } {
   const like = study.pipes.runs.find((r) => r.id === from) ?? study.pipes.runs[0]
-  const id = freeId(study.pipes.runs)
+  const id = freshId('run', study.pipes.runs)
   const run: Run = { ...like, id, name: 'New run', from, lengthM: 3, insulation: null, reachable: true }
   return { study: { ...study, pipes: { ...study.pipes, runs: inOutline([...study.pipes.runs, run]) } }, id }
 }
