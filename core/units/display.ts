@@ -44,7 +44,7 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
     const u = unitOf(quantity, system)
     return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals).replace('-', '−')} ${u.label}`
   }
-  const money = (amount: number, sign = false, decimals = Math.abs(amount) < 100 ? 2 : 0) => {
+  const money = (amount: number, sign = false, decimals = Math.abs(amount) < 10 ? 2 : 0) => {
     const text = (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
       style: 'currency',
       currency,
