@@ -153,7 +153,10 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     flowScale: num(0.4, 2),
     seed: fc.integer({ min: 0, max: 1_000_000 }),
     keepHot: fc.boolean(),
-    mixesToC: fc.option(num(30, 70)),
+    mixing: fc.oneof(
+      fc.constantFrom('not looked' as const, 'none' as const),
+      fc.record({ mixesToC: fc.option(num(30, 70)) }),
+    ),
     closesAtC: fc.option(num(25, 55)),
     airC: num(-10, 12),
     latitudeDeg: num(-66, 66),
@@ -180,7 +183,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         setpointC: r.setpoints[i % 4],
         hysteresisK: r.hysteresisK,
         windows: r.timer ? everyDay(r.timer) : null,
-        keepHot: r.keepHot,
+        ...('keepHot' in found.heaters[id] ? { keepHot: r.keepHot } : {}),
       }
     }
     if (study.plant.store)
@@ -192,15 +195,17 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         inletMix: r.inletMix,
         reliefC: r.reliefC,
         loss: { kind: 'ua', uaWK: r.uaWK },
-        mixesToC: r.mixesToC,
+        mixing: r.mixing,
       }
     study.plant.heaters = study.plant.heaters.map((h, i) => thrown(h, r.figures[i % 4]))
     if (study.pipes.loop) {
       study.pipes.loop = {
         ...study.pipes.loop,
-        bypass: r.closesAtC === null ? null : { closesAtC: r.closesAtC },
+        returns:
+          r.closesAtC === null
+            ? { by: 'own pipe', height: r.returnHeight }
+            : { by: 'cold line', closesAtC: r.closesAtC },
         pumpLMin: r.pumpLMin,
-        returnHeight: r.returnHeight,
         back: { ...study.pipes.loop.back, ...r.pipes[11] },
       }
       found.loop = { mode: r.mode, windows: everyDay(r.loop) }

@@ -91,8 +91,6 @@ const ROWS: Record<string, Row> = {
   'circuit.fittingsM': { label: 'Fittings, as pipe', quantity: 'length' },
   'circuit.portsApartM': { label: 'Between the ports', quantity: 'length' },
   sensorHeight: { label: 'Its own sensor at height', help: '0 bottom to 1 top; empty: the store’s' },
-  supplyAmps: { label: 'Supply allows', unit: 'A' },
-  volts: { label: 'Voltage', unit: 'V' },
 }
 
 /** What a kind calls a figure by a word of its own. */

@@ -3,6 +3,7 @@ import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { KWH_PER_THERM } from '../money/calorific'
+import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
@@ -13,7 +14,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const duplex: Study = {
   format: 'bagno-study',
-  version: 4,
+  version: VERSION,
   id: 'duplex',
   name: 'Left half of a duplex',
   units: 'us',
@@ -207,7 +208,7 @@ export const duplex: Study = {
   },
   controls: {
     found: {
-      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null, keepHot: false } },
+      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null } },
       loop: { mode: 'off', windows: everyDay() },
       grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
     },

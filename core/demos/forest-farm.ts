@@ -5,6 +5,7 @@ import { basin, bath, dishes, foam, run, shower } from '../household/blank/build
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
+import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
@@ -19,7 +20,7 @@ const WINTER = [true, true, true, true, false, false, false, false, true, true, 
  */
 export const forestFarm: Study = {
   format: 'bagno-study',
-  version: 4,
+  version: VERSION,
   id: 'forest-farm',
   name: 'Farmhouse by the wood',
   units: 'metric',
@@ -216,8 +217,7 @@ export const forestFarm: Study = {
         name: 'Element at the top',
         place: 'heated',
         sensorHeight: 0.75,
-        supplyAmps: 16,
-        volts: 230,
+        supply: { amps: 16, volts: 230 },
         powerKw: 3,
         height: 0.6,
         settingsReviewed: false,
@@ -228,8 +228,7 @@ export const forestFarm: Study = {
         id: 'workshop-store',
         name: 'Store in the workshop',
         place: 'cellar',
-        supplyAmps: null,
-        volts: null,
+        supply: null,
         tapId: 'workshop',
         litres: 10,
         uaWK: 0.4,
@@ -246,8 +245,7 @@ export const forestFarm: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.6,
       inletMix: 0.05,
-      mixingValve: true,
-      mixesToC: 52,
+      mixing: { mixesToC: 52 },
       reliefValve: true,
       reliefC: 93,
     },
@@ -255,10 +253,8 @@ export const forestFarm: Study = {
   controls: {
     found: {
       heaters: {
-        range: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false },
-        'barn-roof': { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false },
-        'top-element': { setpointC: 58, hysteresisK: 6, windows: null, keepHot: false },
-        'workshop-store': { setpointC: 60, hysteresisK: 8, windows: null, keepHot: false },
+        'top-element': { setpointC: 58, hysteresisK: 6, windows: null },
+        'workshop-store': { setpointC: 60, hysteresisK: 8, windows: null },
       },
       loop: { mode: 'off', windows: everyDay() },
       grid: { stepMin: 15, periodsPerDay: 3, days: 'same' },

@@ -3,6 +3,7 @@ import { CLIMATES } from '../climate/archetypes'
 import { basin, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedTap } from '../household/blank/unlooked'
+import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
@@ -14,7 +15,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const harbourFlat: Study = {
   format: 'bagno-study',
-  version: 4,
+  version: VERSION,
   id: 'harbour-flat',
   name: 'Flat by the harbour',
   units: 'metric',

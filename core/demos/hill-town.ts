@@ -3,6 +3,7 @@ import { everyMonth } from '../calendar/year'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
@@ -15,7 +16,7 @@ const who = (personId: string | null, tapId: string, id: string, name: string) =
  */
 export const hillTown: Study = {
   format: 'bagno-study',
-  version: 4,
+  version: VERSION,
   id: 'hill-town',
   name: 'Tall house in the hill town',
   units: 'metric',
@@ -236,9 +237,8 @@ export const hillTown: Study = {
       },
       pumpLMin: 4,
       pumpW: 25,
-      returnHeight: 0.6,
       measuredUaWK: null,
-      bypass: null,
+      returns: { by: 'own pipe', height: 0.6 },
       pumpAt: 'at the plant',
       sensorAt: 'not there',
     },
@@ -279,7 +279,7 @@ export const hillTown: Study = {
   },
   controls: {
     found: {
-      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null, keepHot: false } },
+      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null } },
       loop: { mode: 'clock', windows: everyDay([330, 1380]) },
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },

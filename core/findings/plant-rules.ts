@@ -86,8 +86,8 @@ export const inputAsOutput: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
     const burns = efficiencyOf(h)
     const output = outputOf(h)?.kw ?? 0
-    if (h.plateInputKw === null || !burns) return []
-    const inputKw = h.plateInputKw / (h.plateOn === 'net' ? (NET_OVER_GROSS[carrierOf(h)] ?? 1) : 1)
+    if (!h.plate || !burns) return []
+    const inputKw = h.plate.inputKw / (h.plate.on === 'net' ? (NET_OVER_GROSS[carrierOf(h)] ?? 1) : 1)
     if (output < inputKw * 0.99) return []
     return [
       {
@@ -120,11 +120,12 @@ export const neverReviewed: Rule = ({ study }) =>
 
 export const supplyCurrent: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    if (!('supplyAmps' in h) || h.supplyAmps === null || h.volts === null) return []
+    if (!('supply' in h) || h.supply === null) return []
+    const { volts, amps: allowed } = h.supply
     const kw = outputOf(h)!.kw
     const phases = h.kind === 'instant-electric' ? h.phases : 1
-    const amps = (kw * 1000) / (phases === 3 ? h.volts * Math.sqrt(3) : h.volts)
-    if (amps <= h.supplyAmps) return []
+    const amps = (kw * 1000) / (phases === 3 ? volts * Math.sqrt(3) : volts)
+    if (amps <= allowed) return []
     return [
       {
         id: `current-${h.id}`,
@@ -132,7 +133,7 @@ export const supplyCurrent: Rule = ({ study, write }) =>
         station: 'heater',
         on: h.id,
         what: 'It draws more than its supply allows',
-        why: `${write.figure('power', kw)} at ${h.volts} V${phases === 3 ? ' on three phases' : ''} is ${amps.toFixed(1)} A; the supply is good for ${h.supplyAmps} A.`,
+        why: `${write.figure('power', kw)} at ${volts} V${phases === 3 ? ' on three phases' : ''} is ${amps.toFixed(1)} A; the supply is good for ${allowed} A.`,
         source: 'I = P / V, or P / (√3 V) on three phases',
         mend: 'Electrical work is for the licensed: a larger supply or a smaller element.',
       },

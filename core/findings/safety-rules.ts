@@ -4,6 +4,7 @@ import type { Material } from '../pipes/catalogue'
 import { COOL_RETURN_SHARE, GROWS_C, SAFE_RETURN_C, SAFE_STORE_C, STORED_HOT_C } from '../safety/legionella'
 import { burnTime, SCALDS_C, scaldSeconds } from '../safety/scald'
 import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
+import { mixesTo } from '../study/plant'
 import { controlsOf } from '../study/study'
 import type { Case, Rule } from './finding'
 
@@ -44,8 +45,10 @@ function hottestAtTaps({ study, year }: Case): { c: number; tap: string | null }
   const wild = study.plant.heaters
     .filter((h) => isOnStore(h) && !hasSetpoint(h))
     .map((h) => hottestOf(h, controlsOf(study).heaters[h.id]) ?? 0)
+  const supply = supplyOf(study)
+  const set = study.plant.heaters.some((h) => h.id === supply.heaterId && hasSetpoint(h)) ? supply.setpointC : 0
   return {
-    c: Math.min(Math.max(supplyOf(study).setpointC, ...wild), study.plant.store?.mixesToC ?? Infinity),
+    c: Math.min(Math.max(set, ...wild), mixesTo(study.plant.store) ?? Infinity),
     tap: null,
   }
 }
@@ -56,14 +59,14 @@ export const scald: Rule = (given) => {
   const { c, tap } = hottestAtTaps(given)
   if (
     c <= SCALDS_C ||
-    (store?.mixingValve === true &&
-      c <= (store.mixesToC ?? Infinity) + DIAL_OVER_K &&
-      (store.mixesToC ?? 0) <= SCALDS_C)
+    (typeof store?.mixing === 'object' &&
+      c <= (store.mixing.mixesToC ?? Infinity) + DIAL_OVER_K &&
+      (store.mixing.mixesToC ?? 0) <= SCALDS_C)
   )
     return []
   const atRisk = study.people.persons.filter((p) => p.kind !== 'adult')
   const { adultS, childS } = scaldSeconds(c)
-  const looked = store === null || store.mixingValve !== null
+  const looked = store?.mixing !== 'not looked'
   return [
     {
       id: 'scald',
@@ -163,7 +166,7 @@ export const plasticAtSource: Rule = ({ study, write }) => {
         ? (hottestOf(h, controls[h.id]) ?? 0)
         : controls[h.id].setpointC + DIAL_OVER_K,
     )
-  const canReach = Math.min(Math.max(...reach), (store?.mixesToC ?? Infinity) + DIAL_OVER_K)
+  const canReach = Math.min(Math.max(...reach), (mixesTo(store) ?? Infinity) + DIAL_OVER_K)
   return study.pipes.runs
     .filter((r) => r.from === null && (PLASTIC_LIMIT_C[r.material] ?? 200) < canReach)
     .map((r) => ({

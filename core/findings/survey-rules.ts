@@ -9,6 +9,7 @@ import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { GROWS_C } from '../safety/legionella'
 import { isLocal, isRunning } from '../study/heater-kinds'
+import { bypassOf } from '../study/pipes'
 import { HEATER_FUNCTIONS } from '../study/plant'
 import { sumNamed } from '../sums/registry'
 import { cameInKwh } from '../year/account/where-it-goes'
@@ -65,7 +66,8 @@ export const notHotEnough: Rule = ({ study, write }) =>
 
 export const crossover: Rule = ({ study, write }) => {
   const { loop } = study.pipes
-  if (!loop?.bypass) return []
+  const bypass = bypassOf(loop)
+  if (!loop || !bypass) return []
   const litres = contentsPerMetre(pipeOf(loop.back.material, loop.back.size)) * loop.back.lengthM
   return [
     {
@@ -74,7 +76,7 @@ export const crossover: Rule = ({ study, write }) => {
       station: 'loop',
       on: null,
       what: 'The return warms the cold line',
-      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(loop.bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
+      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
       source: `Contents of the cold line; growth of legionella between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)}`,
       mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
       reading: 'loop',

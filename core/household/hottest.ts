@@ -2,7 +2,7 @@ import { COIL_LIMIT_C } from '../heaters/fire'
 import { HEAT_PUMP_LIMIT_C } from '../heaters/heat-pump'
 import { HEATERS, type KindEndedBy } from '../heaters/kinds'
 import { CUT_OUT_C } from '../safety/cut-out'
-import type { Controls } from '../study/controls'
+import type { HeaterControl } from '../study/controls'
 import type { HeaterOf } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 
@@ -17,10 +17,10 @@ const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => nu
  * Hottest water that a heater can make, °C: what its physics or its safety cut-out ends, whatever its thermostat says. A
  * fire that is never lit makes none: null.
  */
-export function hottestOf(heater: Heater, control: Controls['heaters'][string]): number | null {
+export function hottestOf(heater: Heater, control: HeaterControl | undefined): number | null {
   switch (HEATERS[heater.kind].hottest) {
     case 'setpoint':
-      return control.setpointC
+      return control?.setpointC ?? null
     case 'cut-out':
       return CUT_OUT_C
     case 'fire':

@@ -12,10 +12,10 @@ const PLATE_RETURN_C = 40
  */
 export function outputFromPlate(heater: Heater): number | null {
   const efficiency = efficiencyOf(heater)
-  if (heater.plateInputKw === null || !efficiency || !('outputKw' in heater)) return null
-  const overGross = heater.plateOn === 'net' ? (NET_OVER_GROSS[carrierOf(heater)] ?? 1) : 1
+  if (!heater.plate || !efficiency || !('outputKw' in heater)) return null
+  const overGross = heater.plate.on === 'net' ? (NET_OVER_GROSS[carrierOf(heater)] ?? 1) : 1
   return (
-    Math.round((heater.plateInputKw / overGross) * efficiencyAt(efficiency, PLATE_RETURN_C, carrierOf(heater)) * 10) /
+    Math.round((heater.plate.inputKw / overGross) * efficiencyAt(efficiency, PLATE_RETURN_C, carrierOf(heater)) * 10) /
     10
   )
 }

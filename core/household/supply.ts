@@ -1,4 +1,6 @@
+import { HEATERS } from '../heaters/kinds'
 import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
+import { mixesTo } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
 
 /** The setpoint that decides how hot the water is that leaves for the taps, °C, and whose it is. */
@@ -8,15 +10,15 @@ export function supplyOf(study: Study): { heaterId: string; setpointC: number } 
   const running = runningOf(heaters)
   const central = heaters.filter((h) => !isLocal(h))
   const held = running ? [running] : central.filter(hasSetpoint)
-  const hottest = (held.length ? held : central).reduce((a, b) =>
-    controls[b.id].setpointC > controls[a.id].setpointC ? b : a,
-  )
+  // With the sun and fires alone nobody sets it: it is reckoned with what a store is usually kept at.
+  if (!held.length) return { heaterId: central[0].id, setpointC: HEATERS[central[0].kind].begins.setpointC }
+  const hottest = held.reduce((a, b) => (controls[b.id].setpointC > controls[a.id].setpointC ? b : a))
   return { heaterId: hottest.id, setpointC: controls[hottest.id].setpointC }
 }
 
 /** Water that the pipes carry, °C: the same, or what a mixing valve behind the store makes of it. */
 export const carriedC = (study: Study): number =>
-  Math.min(supplyOf(study).setpointC, study.plant.store?.mixesToC ?? Infinity)
+  Math.min(supplyOf(study).setpointC, mixesTo(study.plant.store) ?? Infinity)
 
 /** The hottest thermostat that holds the store, °C, and whose it is; null without a store, or with the sun and fires alone. */
 export function storeThermostat(study: Study): { heaterId: string; setpointC: number } | null {

@@ -2,6 +2,7 @@ import { ALWAYS, type Week } from '../calendar/week'
 import { supplyOf } from '../household/supply'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFE_STORE_C } from '../safety/legionella'
+import { hasSetpoint } from '../study/heater-kinds'
 import { rangeOf } from '../study/limits'
 import type { Measure } from '../study/measures'
 import { Tap } from '../study/pipes'
@@ -27,10 +28,14 @@ export const MEASURE_NAMES: Record<MeasureKind, string> = {
   'tap-flow': 'Reduce the flow of a tap',
 }
 const OF_THE_LOOP: readonly MeasureKind[] = ['loop-mode', 'loop-windows']
+const OF_A_THERMOSTAT: readonly MeasureKind[] = ['setpoint', 'heater-windows']
 
 /** Kinds of measure that a household has something for. */
-export const measuresFor = ({ pipes }: Study): MeasureKind[] =>
-  (Object.keys(MEASURE_NAMES) as MeasureKind[]).filter((kind) => pipes.loop !== null || !OF_THE_LOOP.includes(kind))
+export function measuresFor(study: Study): MeasureKind[] {
+  const supplying = study.plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
+  const none = [...(study.pipes.loop ? [] : OF_THE_LOOP), ...(hasSetpoint(supplying) ? [] : OF_A_THERMOSTAT)]
+  return (Object.keys(MEASURE_NAMES) as MeasureKind[]).filter((kind) => !none.includes(kind))
+}
 
 /** A week of its own: what is edited in a measure leaves the controls as they are. */
 const ownWeek = (week: Week): Week => week.map((day) => day.map((w) => ({ ...w })))

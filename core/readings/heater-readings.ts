@@ -137,7 +137,7 @@ export const meter = defineReading({
           : []),
       ],
     }
-    const plate = heater.plateInputKw
+    const plate = heater.plate?.inputKw ?? null
     return {
       worked,
       results: { ...meterRate.results, efficiency: { label: 'Efficiency', decimals: 3 } },

@@ -7,6 +7,7 @@ import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/w
 import { SCALDS_C } from '../safety/scald'
 import { runningOf } from '../study/heater-kinds'
 import type { Tap } from '../study/pipes'
+import { mixesTo } from '../study/plant'
 import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
@@ -162,7 +163,7 @@ export const tapTemperature = defineReading({
     const modelled = steadyAtTap(study, tap, leavesC, dayOf(reading.takenAt).month)
     const supply = Math.round((leavesC + hotC - modelled) * 10) / 10
     // Behind a mixing valve a tap says nothing of the thermostat.
-    const mixed = typeof study.plant.store?.mixesToC === 'number'
+    const mixed = mixesTo(study.plant.store) !== null
     return {
       worked: {
         out: { hotC },

@@ -17,8 +17,8 @@ export const HeaterControl = z.strictObject({
   hysteresisK: between(0.5, 20),
   /** When the heater may heat; null: at all times. */
   windows: Week.nullable(),
-  /** An instantaneous heater keeps its exchanger warm at all times. */
-  keepHot: z.boolean(),
+  /** Its exchanger is kept warm at all times: what heats water as it runs has this, and nothing else. */
+  keepHot: z.boolean().optional(),
 })
 export type HeaterControl = z.infer<typeof HeaterControl>
 
@@ -37,7 +37,7 @@ export const Grid = z.strictObject({
 })
 export type Grid = z.infer<typeof Grid>
 
-/** Everything that is set on the visit: one entry for each heater of the plant, and the loop. */
+/** Everything that is set on the visit: one entry for each heater with a thermostat, and the loop. */
 export const Controls = z.strictObject({
   heaters: z.record(Id, HeaterControl),
   loop: LoopControl,

@@ -20,7 +20,7 @@ const bare = (schema: Kind): Kind => (schema.unwrap && !schema.element ? bare(sc
 /** Of the kinds of a union, the one that a value is of. */
 const kindOf = (options: readonly Kind[], value: unknown): Kind | undefined =>
   options.find((option) =>
-    Object.entries(bare(option).shape ?? {}).every(
+    Object.entries(bare(option).shape ?? { none: { values: new Set() } }).every(
       ([key, field]) =>
         !('values' in field) ||
         (field as { values: Set<unknown> }).values.has((value as Record<string, unknown> | undefined)?.[key]),

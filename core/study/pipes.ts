@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
-import { between, Id, Looked, Name } from './fields'
+import { between, Id, Looked, Name, Share } from './fields'
 import { PlaceField } from './site'
 
 export const InsulationField = z.strictObject({
@@ -81,24 +81,34 @@ export type Tap = z.infer<typeof Tap>
 /** Where things of a loop may sit. */
 export const LOOP_PLACES = ['at the plant', 'at the far tap', 'on the return', 'not there', 'not looked'] as const
 
+/** How a loop's water comes back. */
+const Returns = z.discriminatedUnion('by', [
+  /** By a pipe of its own, into the store at a height, 0 bottom to 1 top. */
+  z.strictObject({ by: z.literal('own pipe'), height: Share }),
+  /** Through the cold line: a thermostatic valve between hot and cold at the far tap, which closes at a temperature, °C. */
+  z.strictObject({ by: z.literal('cold line'), closesAtC: between(25, 55) }),
+])
+export type Returns = z.infer<typeof Returns>
+
 /** A pumped loop: out through the runs down to one of them, back to the plant by a return of its own or through the cold line. */
 export const Loop = z.strictObject({
   /** The run at whose end the return leaves. */
   turnsAt: Id,
-  /** The return: its own pipe, or the cold line when there is a bypass. */
+  /** What carries the water back, as a pipe. */
   back: withSize(LengthOfPipe),
-  /** A thermostatic valve between hot and cold at the far tap, which closes at a temperature, °C; null: the return is its own. */
-  bypass: z.strictObject({ closesAtC: between(25, 55) }).nullable(),
+  returns: Returns,
   pumpAt: z.enum(LOOP_PLACES),
   sensorAt: z.enum(LOOP_PLACES),
   pumpLMin: between(0.2, 30),
   pumpW: between(0, 500),
-  /** Height at which it comes back into the store, 0 bottom to 1 top. */
-  returnHeight: between(0, 1),
   /** Loss of the whole loop as measured, W/K; null: computed from its pipes. */
   measuredUaWK: between(0.1, 500).nullable(),
 })
 export type Loop = z.infer<typeof Loop>
+
+/** The valve of a loop that comes back through the cold line; null where its return is its own, or there is no loop. */
+export const bypassOf = (loop: Loop | null): Extract<Returns, { by: 'cold line' }> | null =>
+  loop?.returns.by === 'cold line' ? loop.returns : null
 
 /** What a drain-water heat exchanger would find. */
 export const Drain = z.strictObject({

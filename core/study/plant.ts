@@ -29,8 +29,7 @@ const named = {
   /** Months it is used in, January first. */
   months: Twelve(z.boolean()),
   /** Input on its plate, kW, and the calorific value that counts it; null: not read. Everything else here is output. */
-  plateInputKw: between(0.3, 400).nullable(),
-  plateOn: z.enum(['gross', 'net']),
+  plate: z.strictObject({ inputKw: between(0.3, 400), on: z.enum(['gross', 'net']) }).nullable(),
   /** Whether anybody has gone through its settings since it left the factory. */
   settingsReviewed: Looked,
   functions: z.strictObject({
@@ -46,7 +45,9 @@ const named = {
 /** Height of its own sensor in the store; null: the store's sensor. */
 const ownSensor = { sensorHeight: Share.nullable() }
 /** What its supply allows, A, and its voltage; null: not looked. */
-const supplied = { supplyAmps: between(1, 200).nullable(), volts: between(100, 480).nullable() }
+const Supply = z.strictObject({ amps: between(1, 200), volts: between(100, 480) })
+export type Supply = z.infer<typeof Supply>
+const supplied = { supply: Supply.nullable() }
 
 /** Fuel burned at each start before any heat is made use of, Wh. */
 const PurgeWh = between(0, 500)
@@ -272,10 +273,8 @@ export const StoreField = z.strictObject({
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */
   inletMix: between(0, 0.3),
-  /** A mixing valve guards the taps. */
-  mixingValve: Looked,
-  /** What it is set to, °C; null: it does not mix, or nobody has looked. */
-  mixesToC: between(30, 70).nullable(),
+  /** A mixing valve that guards the taps, and what it is set to, °C; null: nobody knows to what. */
+  mixing: z.union([z.enum(['not looked', 'none']), z.strictObject({ mixesToC: between(30, 70).nullable() })]),
   /** A relief valve is there. */
   reliefValve: Looked,
   /** Its discharge is piped to a safe place. */
@@ -287,6 +286,10 @@ export const StoreField = z.strictObject({
 })
 
 export type Store = z.infer<typeof StoreField>
+
+/** What a valve behind the store mixes to, °C; null: there is none, or nobody knows of it. */
+export const mixesTo = (store: Store | null): number | null =>
+  store && typeof store.mixing === 'object' ? store.mixing.mixesToC : null
 
 /** Most heaters a plant has. */
 export const MOST_HEATERS = 8

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Controls } from './controls'
-import { carrierOf, isLocal, isOnStore, isRunning } from './heater-kinds'
+import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from './heater-kinds'
 import type { StudyShape } from './shape'
 
 type Report = (path: (string | number)[], message: string) => void
@@ -128,11 +128,20 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
 }
 
 function checkControls(study: StudyShape, controls: Controls, path: (string | number)[], report: Report): void {
-  for (const heater of study.plant.heaters)
-    if (!controls.heaters[heater.id])
-      report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
-  for (const id of Object.keys(controls.heaters))
-    if (!study.plant.heaters.some((h) => h.id === id)) report([...path, 'heaters', id], `there is no heater "${id}"`)
+  for (const heater of study.plant.heaters.filter(hasSetpoint)) {
+    const control = Object.hasOwn(controls.heaters, heater.id) ? controls.heaters[heater.id] : null
+    if (!control) report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
+    else if (isRunning(heater) !== (control.keepHot !== undefined))
+      report(
+        [...path, 'heaters', heater.id, 'keepHot'],
+        isRunning(heater) ? 'on or off: it heats water as it runs' : 'is for what heats water as it runs',
+      )
+  }
+  for (const id of Object.keys(controls.heaters)) {
+    const heater = study.plant.heaters.find((h) => h.id === id)
+    if (!heater) report([...path, 'heaters', id], `there is no heater "${id}"`)
+    else if (!hasSetpoint(heater)) report([...path, 'heaters', id], `"${heater.name}" has no thermostat to set`)
+  }
   if (controls.loop.mode !== 'off' && !study.pipes.loop)
     report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
 }
@@ -152,8 +161,8 @@ function checkPackages(study: StudyShape, report: Report): void {
     )
     pack.measures.forEach((m, i) => {
       const path = ['packages', p, 'measures', i]
-      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId))
-        report([...path, 'heaterId'], `there is no heater "${m.heaterId}"`)
+      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId && hasSetpoint(h)))
+        report([...path, 'heaterId'], `there is no heater "${m.heaterId}" with a thermostat`)
       if ('tapId' in m && !study.pipes.taps.some((t) => t.id === m.tapId))
         report([...path, 'tapId'], `there is no tap "${m.tapId}"`)
       if ('runIds' in m)

@@ -11,7 +11,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 4
+export const VERSION = 5
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])

@@ -5,6 +5,7 @@ import { CARRIERS } from '../money/carriers'
 import { priceAt } from '../money/tariff'
 import { TEPID_C } from '../safety/legionella'
 import { isLocal, standbyOf } from '../study/heater-kinds'
+import { bypassOf } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { HygieneLog } from './account/hygiene'
@@ -44,6 +45,7 @@ export class House {
   /** What water passes on its way to each tap, in order. */
   private readonly ways: Way[]
   /** A bypass valve between hot and cold; without one the way is always open. */
+  private readonly bypass: ReturnType<typeof bypassOf>
   private valveOpen = true
   mainsC: number
   private readonly draws: Draw[]
@@ -64,6 +66,7 @@ export class House {
     this.mainsC = this.mains[0]
     this.draws = drawsOfYear(study.people, study.site)
     this.network = new Network(study)
+    this.bypass = bypassOf(study.pipes.loop)
     this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
     this.edges = weeklyEdges(study)
@@ -188,8 +191,7 @@ export class House {
     const totalLMin = tapLMin + loopLMin
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
-    if (this.pumping && this.study.pipes.loop!.bypass)
-      dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
+    if (this.pumping && this.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
     dt = Math.max(1e-3, dt)
 
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
@@ -207,7 +209,7 @@ export class House {
   }
 
   private lookAtValve(): void {
-    const bypass = this.study.pipes.loop?.bypass
+    const { bypass } = this
     if (!bypass) return
     const here = this.network.turnC(this.nowS)
     if (this.valveOpen && here >= bypass.closesAtC) this.valveOpen = false

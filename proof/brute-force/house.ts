@@ -192,7 +192,12 @@ export function bruteForce(study: Study, days: number): BruteResult {
         if (o.gaveUp || (o.draw.waits && o.short > o.litres)) r.cool++
       }
     if (store) {
-      if (loopL > 0) store.fillAt(pipes.loop!.returnHeight, loopL, heatOf(back!.out) / (loopL * KJ))
+      if (loopL > 0)
+        store.fillAt(
+          pipes.loop!.returns.by === 'own pipe' ? pipes.loop!.returns.height : 0,
+          loopL,
+          heatOf(back!.out) / (loopL * KJ),
+        )
       store.fillBottom(tapL, mainC)
       const busy = heats.find((h) => h.calls())
       for (const h of heats) h.second(h === busy)

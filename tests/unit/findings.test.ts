@@ -39,19 +39,15 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
     'scald',
     hillTown,
-    (s) => void (s.plant.store!.mixingValve = false),
-    (s) => void Object.assign(s.plant.store!, { mixingValve: true, mixesToC: 45 }),
+    (s) => void (s.plant.store!.mixing = 'none'),
+    (s) => void (s.plant.store!.mixing = { mixesToC: 45 }),
   ],
   ['scald', harbourFlat, () => {}, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 46)],
   [
     'scald',
     changeHeaterKind(hillTown, 'boiler', 'wood-coil'),
-    (s) => void (s.plant.store!.mixingValve = false),
-    (s) =>
-      void (
-        ((s.plant.heaters[0] as HeaterOf<'wood-coil'>).firings = []),
-        (s.controls.found.heaters.boiler.setpointC = 45)
-      ),
+    (s) => void (s.plant.store!.mixing = 'none'),
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'wood-coil'>).firings = []),
   ],
   [
     'relief-valve',
@@ -99,8 +95,8 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
     'input-output-boiler',
     hillTown,
-    (s) => void (s.plant.heaters[0].plateInputKw = 24),
-    (s) => void (s.plant.heaters[0].plateInputKw = 26),
+    (s) => void (s.plant.heaters[0].plate = { inputKw: 24, on: 'gross' }),
+    (s) => void (s.plant.heaters[0].plate = { inputKw: 26, on: 'gross' }),
   ],
   [
     'factory-boiler',
@@ -154,8 +150,8 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
     'crossover',
     hillTown,
-    (s) => void (s.pipes.loop!.bypass = { closesAtC: 40 }),
-    (s) => void (s.pipes.loop!.bypass = null),
+    (s) => void (s.pipes.loop!.returns = { by: 'cold line', closesAtC: 40 }),
+    (s) => void (s.pipes.loop!.returns = { by: 'own pipe', height: 0.5 }),
   ],
   [
     'functions-boiler',
@@ -200,14 +196,14 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
     'current-instant-electric',
     addHeater(hillTown, 'instant-electric'),
-    (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 20, volts: 400 }),
-    (s) => void Object.assign(s.plant.heaters[1], { supplyAmps: 32 }),
+    (s) => void Object.assign(s.plant.heaters[1], { supply: { amps: 20, volts: 400 } }),
+    (s) => void Object.assign(s.plant.heaters[1], { supply: { amps: 32, volts: 400 } }),
   ],
   [
     'input-output-boiler',
     hillTown,
-    (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 21.5, plateOn: 'net' }),
-    (s) => void Object.assign(s.plant.heaters[0], { plateInputKw: 24 }),
+    (s) => void Object.assign(s.plant.heaters[0], { plate: { inputKw: 21.5, on: 'net' } }),
+    (s) => void Object.assign(s.plant.heaters[0], { plate: { inputKw: 24, on: 'net' } }),
   ],
   ['pressure', hillTown, (s) => void (s.site.pressureBar = 16), (s) => void (s.site.pressureBar = 3)],
   ['pressure', hillTown, (s) => void (s.site.pressureBar = 0), (s) => void (s.site.pressureBar = null)],
@@ -282,14 +278,13 @@ const element = (id: string, height: number): Heater => ({
   sensorHeight: null,
   powerKw: 4.5,
   height,
-  supplyAmps: 15,
-  volts: 240,
+  supply: { amps: 15, volts: 240 },
 })
 const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
   s.controls.found.heaters = {
-    upper: { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false },
-    lower: { setpointC: 52, hysteresisK: 5, windows: null, keepHot: false },
+    upper: { setpointC: 60, hysteresisK: 5, windows: null },
+    lower: { setpointC: 52, hysteresisK: 5, windows: null },
   }
   s.packages = []
   s.origins = {}
@@ -327,7 +322,7 @@ describe('findings', () => {
 
   it('says that children are at risk, by name and with the seconds', () => {
     const [danger] = findings(
-      changed(hillTown, (s) => void (s.plant.store!.mixingValve = false)),
+      changed(hillTown, (s) => void (s.plant.store!.mixing = 'none')),
       null,
     )
     expect(danger.severity).toBe('danger')

@@ -6,9 +6,6 @@ import { assumedHeater } from '../../core/household/blank/assumed-heaters'
 import { valueAt } from '../../core/study/paths'
 import { Heater } from '../../core/study/plant'
 
-/** Figures that the form asks outside its rows: the plate, and the flow of a fire's pump beside the choice of a pump. */
-const ELSEWHERE = ['plateInputKw']
-
 /** Paths of every number in a kind's schema, lists and choices left out. */
 function numbersOf(schema: z.ZodObject, at = ''): string[] {
   return Object.entries(
@@ -26,11 +23,7 @@ describe('the form of a heater', () => {
   it.each(HEATER_KINDS)('asks for every figure that a %s has, each once and by a name of its own', (kind) => {
     const shape = Heater.options.find((o) => o.shape.kind.value === kind) as unknown as z.ZodObject
     const rows = HEATER_ROWS[kind]
-    expect(rows.map((r) => r.path).sort()).toEqual(
-      numbersOf(shape)
-        .filter((p) => !ELSEWHERE.includes(p))
-        .sort(),
-    )
+    expect(rows.map((r) => r.path).sort()).toEqual(numbersOf(shape).sort())
     expect(new Set(rows.map((r) => r.label)).size).toBe(rows.length)
     const heater = assumedHeater(kind, 'one', 'heated', 'tap', 200)
     for (const row of rows) {

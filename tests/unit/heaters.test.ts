@@ -129,8 +129,8 @@ describe('electric elements', () => {
     const [first, second] = two.plant.heaters
     const study = changed(two, (s) => {
       s.plant.heaters[1] = { ...s.plant.heaters[1], powerKw: 9 } as HeaterOf<'element'>
-      s.controls.found.heaters[first.id] = { setpointC: 60, hysteresisK: 5, windows: null, keepHot: false }
-      s.controls.found.heaters[second.id] = { setpointC: 40, hysteresisK: 5, windows: null, keepHot: false }
+      s.controls.found.heaters[first.id] = { setpointC: 60, hysteresisK: 5, windows: null }
+      s.controls.found.heaters[second.id] = { setpointC: 40, hysteresisK: 5, windows: null }
     })
     let most = 0
     firstDays(study, 5, (home) => (most = Math.max(most, home.plant.state().heatKw)))

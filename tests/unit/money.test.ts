@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ALWAYS, everyDay } from '../../core/calendar/week'
@@ -10,9 +9,7 @@ import { restoreFound, settingsOf, settingText, wasChanged } from '../../core/ho
 import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
 import { perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
-import { readStudyText } from '../../core/study/read'
 import { Study } from '../../core/study/study'
-import { faultText } from '../../core/units/result'
 import { simulate } from '../../core/year/simulate'
 
 describe('bills in units of their own', () => {
@@ -75,35 +72,6 @@ describe('bills in units of their own', () => {
     expect(b.months[0].cost.energy['natural-gas']).toBeCloseTo(2 * a.months[0].cost.energy['natural-gas']!, 4)
     expect(b.months[5].cost).toEqual(a.months[5].cost)
     expect(b.energy).toEqual(a.energy)
-  })
-})
-
-/** The tall house's year as its files of versions 2 and 3 give it. */
-const FROZEN = { cost: 1640.105266, inputKwh: { 'natural-gas': 11090.139921, electricity: 243.658379 } }
-
-describe('a study of version 2', () => {
-  const text = readFileSync('tests/fixtures/study-v2.json', 'utf8')
-  it('is read, and its year is what it was then to the last figure', () => {
-    const read = readStudyText(text)
-    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
-    const { cost, energy } = simulate(read.value)
-    // 1630.837518 before heat entered stores by the second law and mixers were set for what arrives: +0.6 %.
-    expect(cost.total).toBe(FROZEN.cost)
-    expect(energy.inputKwh).toEqual(FROZEN.inputKwh)
-    expect(read.value.prices.carriers.electricity!.bands[0]).toMatchObject({ price: 0.22, months: everyMonth(true) })
-  })
-})
-
-describe('studies of version 3', () => {
-  it.each([
-    ['hill-town', FROZEN.cost],
-    ['forest-farm', 267.382131],
-    ['duplex', 702.2886],
-    ['harbour-flat', 527.38747],
-  ])('%s is read, and its year is what it was', (name, cost) => {
-    const read = readStudyText(readFileSync(`tests/fixtures/study-v3-${name}.json`, 'utf8'))
-    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
-    expect(simulate(read.value).cost.total).toBe(cost)
   })
 })
 

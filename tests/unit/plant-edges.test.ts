@@ -33,14 +33,13 @@ describe('what decides how hot the water leaves', () => {
     expect(storeSetpoint(forestFarm)).toBe(58)
     const dear = changed(forestFarm, (s) => {
       s.controls.found.heaters['workshop-store'].setpointC = 80
-      s.controls.found.heaters.range.setpointC = 85
     })
     expect(supplyOf(dear).setpointC).toBe(58)
   })
 
   it('is cut by a mixing valve, in the pipes and at every tap', () => {
     expect(carriedC(forestFarm)).toBe(52)
-    const open = changed(forestFarm, (s) => void (s.plant.store!.mixesToC = null))
+    const open = changed(forestFarm, (s) => void (s.plant.store!.mixing = { mixesToC: null }))
     expect(carriedC(open)).toBe(58)
     const tap = forestFarm.pipes.taps[0]
     expect(steadyAtTap(forestFarm, tap, carriedC(forestFarm), 0)).toBeLessThan(52)

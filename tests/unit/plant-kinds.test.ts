@@ -176,7 +176,7 @@ describe('store with a mixing valve', () => {
   const at = (mixesToC: number | null) =>
     changed(hillTown, (s) => {
       noLoop(s)
-      s.plant.store!.mixesToC = mixesToC
+      s.plant.store!.mixing = { mixesToC }
     })
   it('sends nothing hotter than it mixes to, for the same showers and cooler pipes', () => {
     let most = 0
@@ -192,7 +192,7 @@ describe('store with a mixing valve', () => {
 
   it('with a loop keeps the account', () => {
     const { residual, input } = firstDays(
-      changed(hillTown, (s) => void (s.plant.store!.mixesToC = 50)),
+      changed(hillTown, (s) => void (s.plant.store!.mixing = { mixesToC: 50 })),
       10,
     )
     expect(Math.abs(residual)).toBeLessThan(1e-6 * input)
@@ -260,7 +260,7 @@ describe('months of use', () => {
 describe('loop through the cold line', () => {
   it('keeps the far tap near where its valve closes, and loses less than a return that runs as long', () => {
     const own = changed(hillTown, (s) => void (s.controls.found.loop.mode = 'always'))
-    const cold = changed(own, (s) => void (s.pipes.loop!.bypass = { closesAtC: 38 }))
+    const cold = changed(own, (s) => void (s.pipes.loop!.returns = { by: 'cold line', closesAtC: 38 }))
     const still = changed(cold, nobody)
     // What stood in the bare cellar pipe is colder than where the valve opens; it passes in a minute.
     let [coldS, openS, lastS, most] = [0, 0, 86_400, 0]

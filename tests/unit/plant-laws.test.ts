@@ -96,7 +96,7 @@ describe('a store alone, with one heater', () => {
       {
         store: storeOf(uaWK),
         heaters: [spec],
-        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null, keepHot: false } },
+        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null } },
         site,
         loop: null,
       },
@@ -136,9 +136,9 @@ describe('a store alone, with one heater', () => {
           const ledger = new Ledger()
           const plant = new StorePlant(
             {
-              store: { ...storeOf(0), mixesToC },
+              store: { ...storeOf(0), mixing: { mixesToC } },
               heaters: [heatPump],
-              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, keepHot: false } },
+              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null } },
               site,
               loop: null,
             },

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { placeTemperature } from '../../core/climate/places'
@@ -19,9 +18,8 @@ import { judge, KINDS } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import { standingUa } from '../../core/stores/standing-loss'
 import { valueAt, withValueAt } from '../../core/study/paths'
-import { readStudy, readStudyText } from '../../core/study/read'
+import { readStudy } from '../../core/study/read'
 import type { Reading } from '../../core/study/readings'
-import { VERSION } from '../../core/study/shape'
 import { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { firstDays } from '../../proof/random-study'
@@ -352,46 +350,5 @@ describe('paths and origins', () => {
     expect(
       Object.keys(settleOrigins(hillTown, { ...hillTown, origins: { 'plant.heaters.gone.outputKw': 'measured' } })),
     ).toEqual([])
-  })
-})
-
-describe('files of version 1', () => {
-  it('are brought up to date', () => {
-    const second = readFileSync('tests/fixtures/study-v2.json', 'utf8')
-    const old = JSON.parse(second) as Record<string, never>
-    const drop = (of: Record<string, unknown>, ...keys: string[]) => keys.forEach((k) => delete of[k])
-    const doc = old as unknown as {
-      version: number
-      site: never
-      plant: { heaters: never[]; store: never }
-      pipes: { loop: never }
-      readings: unknown[]
-      origins: Record<string, string>
-    }
-    doc.version = 1
-    drop(doc.site, 'metered', 'backflowGuard', 'pressureReducer', 'expansionVessel')
-    drop(doc.plant.heaters[0], 'plateInputKw', 'settingsReviewed')
-    drop(doc.plant.store, 'mixingValve', 'reliefValve', 'valveBeforeRelief')
-    drop(doc.pipes.loop, 'measuredUaWK')
-    doc.readings = [
-      {
-        id: 'r',
-        takenAt: '2026-03-01T08:00:00Z',
-        what: 'Flow',
-        where: null,
-        values: { flowLMin: 8 },
-        note: 'kitchen',
-        adopted: true,
-      },
-    ]
-    doc.origins = { 'plant.heaters.0.coil.uaWK': 'assumed' }
-    const read = readStudy(old)
-    expect(read.ok).toBe(true)
-    if (!read.ok) return
-    expect(read.value.version).toBe(VERSION)
-    expect(read.value.origins).toEqual({ 'plant.heaters.boiler.coil.uaWK': 'assumed' })
-    expect(read.value.readings[0]).toMatchObject({ kind: 'note', note: 'Flow: kitchen', values: { flowLMin: 8 } })
-    const newer = readStudyText(second)
-    expect(newer.ok && newer.value.plant).toEqual(read.value.plant)
   })
 })

@@ -51,7 +51,7 @@ describe('legionella', () => {
         ...hillTown.controls,
         found: {
           ...hillTown.controls.found,
-          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, keepHot: false } },
+          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null } },
         },
         set: null,
       },

@@ -99,7 +99,7 @@ describe('limits with exact answers', () => {
   it('a loop at steady state loses what its closed form says', () => {
     const study = nobody(structuredClone(hillTown))
     study.controls.found.loop.mode = 'always'
-    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null, keepHot: false }
+    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null }
     // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
     let [expected, from] = [0, 0]
     const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000

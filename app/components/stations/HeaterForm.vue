@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { efficiencyAt } from '~~/core/heaters/efficiency'
 import { circuitFlow, riseAt } from '~~/core/heaters/fire'
-import { assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
+import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
 import { withPrices } from '~~/core/household/edits/plant'
 import { outputFromPlate } from '~~/core/household/plate'
 import { CARRIER_NAMES } from '~~/core/money/carriers'
@@ -225,6 +225,7 @@ const circuit = computed(() => {
       :origin="table.origin(at(r.path))"
       @change="(v) => put(r.path, v)"
     />
+    <SupplyField v-if="'supply' in heater" :value="heater.supply" @change="(v) => put('supply', v)" />
     <template v-if="heater.kind === 'wood-coil'">
       <ChoiceField
         label="Water is moved by"
@@ -233,7 +234,7 @@ const circuit = computed(() => {
           { value: 'gravity', name: 'gravity' },
           { value: 'pump', name: 'a pump' },
         ]"
-        @change="(v) => put('circuit.pump', v === 'pump' ? { flowLMin: 4, watts: 20 } : null)"
+        @change="(v) => put('circuit.pump', v === 'pump' ? { ...ASSUMED_FIRE_PUMP } : null)"
       />
       <NumberField
         v-if="heater.circuit.pump"
@@ -269,18 +270,19 @@ const circuit = computed(() => {
         label="Input on its plate, if read"
         quantity="power"
         optional
-        :schema="BoilerCoil.shape.plateInputKw"
-        :value="heater.plateInputKw"
-        @change="(v) => put('plateInputKw', v)"
+        :schema="BoilerCoil.shape.plate.unwrap().shape.inputKw"
+        :value="heater.plate?.inputKw ?? null"
+        @change="(v) => put('plate', v === null ? null : { inputKw: v, on: heater.plate?.on ?? 'gross' })"
       />
       <ChoiceField
+        v-if="heater.plate"
         label="The plate counts"
-        :value="heater.plateOn"
+        :value="heater.plate.on"
         :choices="[
           { value: 'gross', name: 'gross value' },
           { value: 'net', name: 'net value' },
         ]"
-        @change="(v) => put('plateOn', v)"
+        @change="(v) => put('plate.on', v)"
       />
       <div v-if="fromPlate !== null" class="self-end">
         <button class="tool" @click="put('outputKw', fromPlate)">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import { beginReturns } from '~~/core/household/blank/loop'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
-import { Loop, LOOP_PLACES } from '~~/core/study/pipes'
+import { bypassOf, Loop, LOOP_PLACES } from '~~/core/study/pipes'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
 
 const table = useStudy()
@@ -9,9 +10,10 @@ const years = useYears()
 const loop = computed(() => table.study!.pipes.loop)
 const lost = computed(() => years.now?.runs.find((r) => r.id === LOOP_RETURN)?.lossKwh)
 /** What carries the water back. */
-const line = computed(() => (loop.value?.bypass ? 'Cold line' : 'Return'))
+const bypass = computed(() => bypassOf(loop.value))
+const line = computed(() => (bypass.value ? 'Cold line' : 'Return'))
 const places = LOOP_PLACES.map((value) => ({ value, name: value }))
-const closes = Loop.shape.bypass.unwrap().shape.closesAtC
+const [OWN, COLD] = Loop.shape.returns.options
 const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) : []))
 </script>
 
@@ -40,22 +42,22 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
     />
     <ChoiceField
       label="Comes back through"
-      :value="loop.bypass ? 'cold' : 'own'"
+      :value="loop.returns.by"
       :choices="[
-        { value: 'own', name: 'a return of its own' },
-        { value: 'cold', name: 'the cold line, by a bypass valve' },
+        { value: 'own pipe', name: 'a return of its own' },
+        { value: 'cold line', name: 'the cold line, by a bypass valve' },
       ]"
-      @change="
-        (v) => table.change('bypass', (d) => void (d.pipes.loop!.bypass = v === 'cold' ? { closesAtC: 38 } : null))
-      "
+      @change="(v) => table.change('returns by', (d) => void (d.pipes.loop!.returns = beginReturns(v)))"
     />
     <NumberField
-      v-if="loop.bypass"
+      v-if="loop.returns.by === 'cold line'"
       label="Bypass valve closes at"
       quantity="temperature"
-      :schema="closes"
-      :value="loop.bypass.closesAtC"
-      @change="(v) => table.change('bypass closes', (d) => void (d.pipes.loop!.bypass!.closesAtC = v!))"
+      :schema="COLD.shape.closesAtC"
+      :value="loop.returns.closesAtC"
+      @change="
+        (v) => table.change('bypass closes', (d) => void (d.pipes.loop!.returns = { by: 'cold line', closesAtC: v! }))
+      "
     />
     <ChoiceField
       label="Pump sits"
@@ -70,12 +72,14 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
       @change="(v) => table.change('sensor place', (d) => void (d.pipes.loop!.sensorAt = v))"
     />
     <NumberField
-      v-if="!loop.bypass"
+      v-if="loop.returns.by === 'own pipe'"
       label="Return enters the store at height"
       help="0 is the bottom of the store, 1 its top"
-      :schema="Loop.shape.returnHeight"
-      :value="loop.returnHeight"
-      @change="(v) => table.change('return height', (d) => void (d.pipes.loop!.returnHeight = v!))"
+      :schema="OWN.shape.height"
+      :value="loop.returns.height"
+      @change="
+        (v) => table.change('return height', (d) => void (d.pipes.loop!.returns = { by: 'own pipe', height: v! }))
+      "
     />
     <ChoiceField
       :label="`${line}: material`"
@@ -127,7 +131,7 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
       <Trash2 :size="17" />Remove the loop
     </button>
     <p class="caption col-span-full">
-      <template v-if="loop.bypass"
+      <template v-if="bypass"
         >The pump pushes warm water into the cold line until the valve closes; it opens again
         {{ table.units.figure('rise', 6) }} cooler. </template
       >The loop’s pump takes
@@ -136,7 +140,7 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) 
           ? `${table.units.energy(years.now.energy.loopPumpKwh)}, ${table.units.money(years.now.cost.loopPump)}`
           : '…'
       }}
-      a year. The {{ loop.bypass ? 'cold line' : 'return' }} alone loses
+      a year. The {{ bypass ? 'cold line' : 'return' }} alone loses
       {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.
     </p>
   </div>

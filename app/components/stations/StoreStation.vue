@@ -143,28 +143,24 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     />
     <LookedField
       label="Mixing valve guards the taps"
-      :value="store.mixingValve"
+      :value="typeof store.mixing === 'object' ? true : store.mixing === 'none' ? false : null"
       @change="
         (v) =>
           table.change(
             'mixing valve',
-            (d) => void ((d.plant.store!.mixingValve = v), v !== true && (d.plant.store!.mixesToC = null)),
+            (d) => void (d.plant.store!.mixing = v ? { mixesToC: null } : v === false ? 'none' : 'not looked'),
           )
       "
     />
     <NumberField
-      label="It mixes to, if it does"
+      v-if="typeof store.mixing === 'object'"
+      label="It mixes to"
+      help="empty while nobody has read it"
       quantity="temperature"
       optional
-      :schema="shape.mixesToC"
-      :value="store.mixesToC"
-      @change="
-        (v) =>
-          table.change('mixes to', (d) => {
-            d.plant.store!.mixesToC = v
-            if (v !== null) d.plant.store!.mixingValve = true
-          })
-      "
+      :schema="shape.mixing.options[1].shape.mixesToC"
+      :value="store.mixing.mixesToC"
+      @change="(v) => table.change('mixes to', (d) => void (d.plant.store!.mixing = { mixesToC: v }))"
     />
     <NumberField
       label="Relief valve opens at"

@@ -18,7 +18,7 @@ type Begin<K extends HeaterKind> = Omit<HeaterOf<K>, 'id' | 'place' | 'tapId' | 
  */
 const PURGE_WH = 4
 
-const supply = { supplyAmps: null, volts: null }
+const supply = { supply: null }
 const store = { sensorHeight: null }
 const fire = {
   carrier: 'wood-logs' as const,
@@ -210,7 +210,7 @@ export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => 
 export const beginControl = (kind: HeaterKind): HeaterControl => ({
   ...HEATERS[kind].begins,
   windows: null,
-  keepHot: false,
+  ...(HEATERS[kind].heats === 'running' ? { keepHot: false } : {}),
 })
 
 /**
@@ -244,6 +244,9 @@ const BACKUP: { [B in Backup['by']]: Extract<Backup, { by: B }> } = {
   'recovery time': { by: 'recovery time', hours: 8 },
   'boost only': { by: 'boost only' },
 }
+
+/** A pump between a fire and its store, to begin with: L/min and W. */
+export const ASSUMED_FIRE_PUMP = { flowLMin: 4, watts: 20 } as const
 
 /** A control of a heat pump's element to begin with. */
 export const assumedBackup = (by: Backup['by']): Backup => BACKUP[by]

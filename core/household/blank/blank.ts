@@ -1,5 +1,6 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
+import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
 import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
@@ -33,7 +34,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
   const who = (tapId: string, habitId: string, name: string) => ({ id: habitId, name, personId: null, tapId })
   return {
     format: 'bagno-study',
-    version: 4,
+    version: VERSION,
     id,
     name: 'New household',
     units,

@@ -4,13 +4,9 @@ import type { Heater, Store } from '../../study/plant'
 
 /** What the parts of a household say of themselves while nobody has looked. Made anew each time: a study shares nothing. */
 
-export const unlookedHeater = (): Pick<
-  Heater,
-  'months' | 'plateInputKw' | 'plateOn' | 'settingsReviewed' | 'functions' | 'note'
-> => ({
+export const unlookedHeater = (): Pick<Heater, 'months' | 'plate' | 'settingsReviewed' | 'functions' | 'note'> => ({
   months: everyMonth(true),
-  plateInputKw: null,
-  plateOn: 'gross',
+  plate: null,
   settingsReviewed: null,
   functions: { keepHot: 'not looked', boost: 'not looked', lock: 'not looked', holiday: 'not looked' },
   note: '',
@@ -25,10 +21,9 @@ export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL'> => ({ lea
 
 export const unlookedStore = (): Pick<
   Store,
-  'mixingValve' | 'mixesToC' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
+  'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
 > => ({
-  mixingValve: null,
-  mixesToC: null,
+  mixing: 'not looked',
   reliefValve: null,
   reliefPiped: null,
   reliefC: 95,

@@ -2,7 +2,7 @@ import { everyDay } from '../../calendar/week'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { type Carrier, CARRIERS } from '../../money/carriers'
 import { freshId } from '../../study/fresh-id'
-import { carrierOf, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
@@ -15,6 +15,7 @@ import {
   beginControl,
   FLUE_STORE_UA,
 } from '../blank/assumed-heaters'
+import { BEGIN_LOOP, beginReturns } from '../blank/loop'
 
 /** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
 
@@ -40,14 +41,17 @@ export function withPrices(study: Study): Study {
 }
 
 /**
- * Puts a list of heaters in place: controls for each, no measure or origin for those that are gone, a store where one of
- * them heats it and none where none does.
+ * Puts a list of heaters in place: controls for each that a thermostat holds, no measure for what has none, no origin for
+ * what is gone, a store where one of them heats it and none where none does.
  */
 function withHeaters(study: Study, heaters: Heater[]): Study {
   const ids = new Set(heaters.map((h) => h.id))
+  const held = new Set(heaters.filter(hasSetpoint).map((h) => h.id))
   const controlsFor = (c: Study['controls']['found']) => ({
     ...c,
-    heaters: Object.fromEntries(heaters.map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)])),
+    heaters: Object.fromEntries(
+      heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)]),
+    ),
   })
   const stored = heaters.find(isOnStore)
   const store = stored ? flued(study, heaters, study.plant.store ?? assumedStore(stored.place, stored.kind)) : null
@@ -64,7 +68,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
     },
     packages: study.packages.map((p) => ({
       ...p,
-      measures: p.measures.filter((m) => !('heaterId' in m) || ids.has(m.heaterId)),
+      measures: p.measures.filter((m) => !('heaterId' in m) || held.has(m.heaterId)),
     })),
     origins: {
       ...Object.fromEntries(Object.entries(study.origins).filter(kept)),
@@ -73,7 +77,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       ...originsOf(
         added.flatMap((h) => [
           assumedIn(h, `plant.heaters.${h.id}`),
-          assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`),
+          hasSetpoint(h) ? assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`) : {},
         ]),
       ),
     },
@@ -199,13 +203,8 @@ export function addLoop(study: Study): Study {
       joints: trunk.joints,
       fittings: trunk.fittings,
     },
-    pumpLMin: 3,
-    pumpW: 25,
-    returnHeight: 0.6,
-    measuredUaWK: null,
-    bypass: null,
-    pumpAt: 'at the plant',
-    sensorAt: 'not looked',
+    ...BEGIN_LOOP,
+    returns: beginReturns('own pipe'),
   }
   return {
     ...study,

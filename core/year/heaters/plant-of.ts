@@ -12,7 +12,10 @@ export function plantOf(study: Study, ledger: Ledger): PlantModel {
   const running = runningOf(heaters)
   if (!store) return new InstantPlant(study, ledger)
   const { loop } = study.pipes
-  const back = loop && !running ? { pumpLMin: loop.pumpLMin, height: loop.bypass ? 0 : loop.returnHeight } : null
+  const back =
+    loop && !running
+      ? { pumpLMin: loop.pumpLMin, height: loop.returns.by === 'own pipe' ? loop.returns.height : 0 }
+      : null
   const parts = {
     store,
     heaters: heaters.filter(isOnStore),

@@ -5,7 +5,7 @@ import { hottestOf } from '../../household/hottest'
 import { standingUa } from '../../stores/standing-loss'
 import type { Controls } from '../../study/controls'
 import { hasSetpoint, type StoreHeaterSpec } from '../../study/heater-kinds'
-import type { Store } from '../../study/plant'
+import { mixesTo, type Store } from '../../study/plant'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
@@ -73,6 +73,7 @@ export class StorePlant implements PlantModel {
   private readonly parts: StoreParts
   /** Where a mixing valve takes a loop's water from; null where nothing mixes. */
   private readonly tee: LoopTee | null
+  private readonly mixesToC: number | null
   /** Share of what leaves that came from the store in the last step; the rest was mixed in. */
   private hotShare = 1
   private readonly drawn = new Outflow()
@@ -101,17 +102,17 @@ export class StorePlant implements PlantModel {
       spec.inletMix,
     )
     this.backC = startC
-    this.tee = spec.mixesToC !== null ? new LoopTee(Math.min(spec.mixesToC, startC)) : null
+    this.mixesToC = mixesTo(spec)
+    this.tee = this.mixesToC !== null ? new LoopTee(Math.min(this.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
-      const set = controls[heater.id]
-      const setpointC = hasSetpoint(heater) ? set.setpointC : null
+      const set = hasSetpoint(heater) ? controls[heater.id] : null
       return {
         heater: modelOf(atAltitude(heater, site.altitudeM), ledger, site),
         spec: heater,
-        setpointC,
-        callC: setpointC === null ? -Infinity : setpointC - set.hysteresisK,
+        setpointC: set && set.setpointC,
+        callC: set ? set.setpointC - set.hysteresisK : -Infinity,
         sensor: ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight,
-        windows: setpointC === null ? null : set.windows,
+        windows: set && set.windows,
         open: true,
         calling: false,
         lastC: startC,
@@ -172,7 +173,7 @@ export class StorePlant implements PlantModel {
   }
 
   evenAhead(tempC: number, bandK: number): number {
-    const { mixesToC } = this.parts.store
+    const { mixesToC } = this
     if (mixesToC !== null && this.store.topC > mixesToC)
       return Math.abs(mixesToC - tempC) < bandK ? this.store.litresAbove(mixesToC) : 0
     return this.store.litresNear(tempC, bandK)
@@ -182,7 +183,7 @@ export class StorePlant implements PlantModel {
     const litres = tapLitres + loopLitres
     this.loopAlone = tapLitres <= 0 && !this.acting
     this.hotShare = 1
-    const { mixesToC } = this.parts.store
+    const { mixesToC } = this
     if (!this.tee || mixesToC === null || this.store.topC <= mixesToC) return this.store.draw(litres, out)
     const coldC = (tapLitres * mainsC + loopLitres * this.tee.tempC) / litres
     this.hotShare = Math.min(1, Math.max(0.01, (mixesToC - coldC) / (this.store.topC - coldC)))
@@ -292,7 +293,7 @@ export class StorePlant implements PlantModel {
   }
 
   supplyC(): number {
-    return Math.min(this.store.topC, this.parts.store.mixesToC ?? Infinity)
+    return Math.min(this.store.topC, this.mixesToC ?? Infinity)
   }
 
   state(): PlantState {
