@@ -27,6 +27,11 @@ const TIERS = [
       'What the trade knows: laws, tables, limits. Numbers in, numbers out; no study and no schema. What reads a study belongs in household/ or later.',
   },
   {
+    name: 'schema',
+    folders: ['schema'],
+    holds: 'What any schema says of its fields, and its faults in words. The schema of a study is in study/.',
+  },
+  {
     name: 'study',
     folders: ['study'],
     holds:

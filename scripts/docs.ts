@@ -1,4 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
+import { limitsPage } from './limits'
 import { studySchema } from './study-schema'
 import { validationPage } from './validation'
 
@@ -6,3 +7,4 @@ import { validationPage } from './validation'
 mkdirSync('docs', { recursive: true })
 writeFileSync('docs/study.schema.json', `${JSON.stringify(studySchema(), null, 2)}\n`)
 writeFileSync('docs/validation.md', validationPage())
+writeFileSync('docs/limits.md', limitsPage())

@@ -2,10 +2,11 @@ import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { settleOrigins } from '~~/core/household/edits/origins'
+import { documentFault } from '~~/core/schema/words'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { edited } from '~~/core/study/edited'
-import { plainFault, readStudy } from '~~/core/study/read'
+import { readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
 import { controlsOf, Study } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
@@ -123,7 +124,7 @@ export const useStudy = defineStore('study', () => {
     draft.origins = settleOrigins(before, draft)
     const checked = Study.safeParse(draft)
     if (!checked.success) {
-      faults.value = checked.error.issues.map(plainFault)
+      faults.value = checked.error.issues.map(documentFault)
       return false
     }
     faults.value = []

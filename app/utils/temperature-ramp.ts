@@ -2,7 +2,7 @@ import { interpolateLab } from 'd3-interpolate'
 import { scaleLinear } from 'd3-scale'
 
 /** Water temperatures at which the ramp has its stops, °C. */
-export const RAMP_STOPS_C = [5, 20, 35, 50, 65, 80]
+const RAMP_STOPS_C = [5, 20, 35, 50, 65, 80]
 const RAMP_COLOURS = ['#e3edf0', '#c3d6d6', '#d9b583', '#c07338', '#8b3d17', '#4f1a0d']
 
 /**

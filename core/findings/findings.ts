@@ -40,7 +40,7 @@ import {
 } from './survey-rules'
 
 /** Every rule, in the order of the water. */
-export const RULES: readonly Rule[] = [
+const RULES: readonly Rule[] = [
   expansion,
   pressureOdd,
   inputAsOutput,

@@ -1,4 +1,4 @@
-import { GROWS_C, KILLS_A_WEEK, STORED_HOT_C, TEPID_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { hasSetpoint, isOnStore, runningOf } from '../study/heater-kinds'
 import type { Rule } from './finding'
 
@@ -11,7 +11,7 @@ export const tepidInTheYear: Rule = ({ study, year, write }) => {
   const { drawnTepidHoursWeek: hours, storeTepidHoursWeek: volume, drawnLogKillWeek: kill } = year.hygiene
   const preheats = runningOf(study.plant.heaters) !== null
   const held = study.plant.heaters.some((h) => isOnStore(h) && hasSetpoint(h))
-  const killed = kill !== null && kill >= KILLS_A_WEEK
+  const killed = kill !== null && kill >= SAFETY.killsAWeek.value
   if (killed && hours < TEPID_HOURS) return []
   return [
     {
@@ -24,12 +24,12 @@ export const tepidInTheYear: Rule = ({ study, year, write }) => {
         : killed
           ? 'The store is often tepid'
           : 'The store is never hot for long enough',
-      why: `What would be drawn is between ${write.temperature(TEPID_C.low)} and ${write.temperature(TEPID_C.high)} for ${hours.toFixed(0)} h a week (of the whole store, by volume, ${volume.toFixed(0)} h); in its worst week it reaches ${(kill ?? 0).toFixed(1)} tenfold kills of legionella.`,
+      why: `What would be drawn is between ${write.temperature(SAFETY.tepid.value.low)} and ${write.temperature(SAFETY.tepid.value.high)} for ${hours.toFixed(0)} h a week (of the whole store, by volume, ${volume.toFixed(0)} h); in its worst week it reaches ${(kill ?? 0).toFixed(1)} tenfold kills of legionella.`,
       source: `The year, step by step; a tenfold kill takes 111 min at ${write.temperature(50)} and 2 min at ${write.temperature(60)}`,
       mend: preheats
-        ? `See that the heater behind it finishes at ${write.temperature(STORED_HOT_C)}, or heat the store through once a week; local code.`
+        ? `See that the heater behind it finishes at ${write.temperature(SAFETY.storedHot.value)}, or heat the store through once a week; local code.`
         : held
-          ? `A hotter store, a timer that closes for less long, or a hot run of the whole store once a week; legionella grow between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)}.`
+          ? `A hotter store, a timer that closes for less long, or a hot run of the whole store once a week; legionella grow between ${write.temperature(SAFETY.grows.value.low)} and ${write.temperature(SAFETY.grows.value.high)}.`
           : 'A heater with a thermostat that heats the whole store through once a week.',
       reading: 'store-top',
     },
@@ -51,7 +51,7 @@ export const runsAtRest: Rule = ({ study, year }) => {
       on: still[0].id,
       what: 'Pipes that stand for weeks',
       why: `Nothing hot is drawn through ${names.join(', ')}: water that stands at room warmth lets bacteria grow.`,
-      source: 'The year’s draws; usual rule: no run unused for more than seven days',
+      source: `The year’s draws; no run unused for more than ${SAFETY.still.value} days: ${SAFETY.still.source.toLowerCase()}`,
       mend: 'Cut it off at the branch, or open the tap hot once a week, away from the spray.',
     },
   ]

@@ -1,8 +1,8 @@
 import { coldestMonth } from '../calendar/year'
 import { type Place, placeTemperature } from '../climate/places'
 import { pipeOf } from '../pipes/catalogue'
+import { SAFETY } from '../safety/limits'
 import type { Run } from '../study/pipes'
-import { PRESSURE_BAR } from '../water/pressure'
 import type { Finding, Rule } from './finding'
 
 /** A month with this mean or colder has frost, °C, and what stands outside heated rooms can freeze. */
@@ -17,8 +17,9 @@ const named = (runs: readonly Pick<Run, 'name'>[]) => runs.map((r) => r.name).jo
 
 export const pressureOdd: Rule = ({ study, write }) => {
   const { pressureBar } = study.site
-  if (pressureBar === null || (pressureBar >= PRESSURE_BAR.low && pressureBar <= PRESSURE_BAR.high)) return []
-  const high = pressureBar > PRESSURE_BAR.high
+  if (pressureBar === null || (pressureBar >= SAFETY.pressure.value.low && pressureBar <= SAFETY.pressure.value.high))
+    return []
+  const high = pressureBar > SAFETY.pressure.value.high
   return [
     {
       id: 'pressure',
@@ -26,8 +27,8 @@ export const pressureOdd: Rule = ({ study, write }) => {
       station: 'main',
       on: null,
       what: high ? 'Pressure too high for the fittings' : 'Hardly any pressure',
-      why: `The gauge said ${write.figure('pressure', pressureBar)}; fittings and heaters are made for ${write.figure('pressure', PRESSURE_BAR.low)} to ${write.figure('pressure', PRESSURE_BAR.high)}.`,
-      source: 'Usual range of domestic fittings',
+      why: `The gauge said ${write.figure('pressure', pressureBar)}; fittings and heaters are made for ${write.figure('pressure', SAFETY.pressure.value.low)} to ${write.figure('pressure', SAFETY.pressure.value.high)}.`,
+      source: SAFETY.pressure.source,
       mend: high
         ? 'A pressure reducer, and with it an expansion vessel at a store.'
         : 'Read it again; ask the supplier, look for a half-shut valve. Many instantaneous heaters and mixers do not work so low.',

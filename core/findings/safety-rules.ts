@@ -1,8 +1,8 @@
 import { hottestOf } from '../household/hottest'
 import { storeSetpoint, supplyOf } from '../household/supply'
 import type { Material } from '../pipes/catalogue'
-import { COOL_RETURN_SHARE, GROWS_C, SAFE_RETURN_C, SAFE_STORE_C, STORED_HOT_C } from '../safety/legionella'
-import { burnTime, SCALDS_C, scaldSeconds } from '../safety/scald'
+import { SAFETY } from '../safety/limits'
+import { burnTime, scaldSeconds } from '../safety/scald'
 import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
 import { mixesTo } from '../study/plant'
 import { controlsOf } from '../study/study'
@@ -21,7 +21,7 @@ const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = {
 
 export const storeTepid: Rule = ({ study, write }) => {
   const setpointC = storeSetpoint(study)
-  if (setpointC === null || setpointC >= SAFE_STORE_C) return []
+  if (setpointC === null || setpointC >= SAFETY.livesOn.value) return []
   return [
     {
       id: 'store-tepid',
@@ -29,9 +29,9 @@ export const storeTepid: Rule = ({ study, write }) => {
       station: 'store',
       on: null,
       what: 'The store is tepid',
-      why: `It is kept at ${write.temperature(setpointC)}; legionella grow between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)} and live on below ${write.temperature(SAFE_STORE_C)}.`,
-      source: 'Growth and kill of legionella against temperature; local code',
-      mend: `Raise the setpoint to ${write.temperature(STORED_HOT_C)} and mix down at the taps, or fix a hot run once a week.`,
+      why: `It is kept at ${write.temperature(setpointC)}; legionella grow between ${write.temperature(SAFETY.grows.value.low)} and ${write.temperature(SAFETY.grows.value.high)} and live on below ${write.temperature(SAFETY.livesOn.value)}.`,
+      source: SAFETY.livesOn.source,
+      mend: `Raise the setpoint to ${write.temperature(SAFETY.storedHot.value)} and mix down at the taps, or fix a hot run once a week.`,
     },
   ]
 }
@@ -58,10 +58,10 @@ export const scald: Rule = (given) => {
   const { store } = study.plant
   const { c, tap } = hottestAtTaps(given)
   if (
-    c <= SCALDS_C ||
+    c <= SAFETY.scalds.value ||
     (typeof store?.mixing === 'object' &&
       c <= (store.mixing.mixesToC ?? Infinity) + DIAL_OVER_K &&
-      (store.mixing.mixesToC ?? 0) <= SCALDS_C)
+      (store.mixing.mixesToC ?? 0) <= SAFETY.scalds.value)
   )
     return []
   const atRisk = study.people.persons.filter((p) => p.kind !== 'adult')
@@ -75,12 +75,12 @@ export const scald: Rule = (given) => {
       on: store ? null : supplyOf(study).heaterId,
       what: looked ? 'Water that scalds' : 'Is there a mixing valve?',
       why: `Water of up to ${write.temperature(c)} comes${tap ? ` at ${tap}` : ''}: it burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}${atRisk.length ? `. ${atRisk.map((p) => p.name).join(', ')} ${atRisk.length === 1 ? 'is' : 'are'} at risk` : ''}.`,
-      source: 'Seconds to a deep burn against temperature, by the hottest water of the year',
+      source: `${SAFETY.scalds.source}, by the hottest water of the year`,
       mend: !looked
         ? 'Look, and say so under Store.'
         : store
-          ? `Fit a thermostatic mixing valve at the store or at the outlets, or set the one there to ${write.temperature(SCALDS_C)} or less.`
-          : `Set the heater to ${write.temperature(SCALDS_C)} or less: what is not stored need not be hotter than it is used.`,
+          ? `Fit a thermostatic mixing valve at the store or at the outlets, or set the one there to ${write.temperature(SAFETY.scalds.value)} or less.`
+          : `Set the heater to ${write.temperature(SAFETY.scalds.value)} or less: what is not stored need not be hotter than it is used.`,
       reading: 'tap-temperature',
     },
   ]
@@ -183,7 +183,7 @@ export const plasticAtSource: Rule = ({ study, write }) => {
 
 export const loopTepid: Rule = ({ study, year, write }) => {
   const share = year?.hygiene.loopReturnCoolShare
-  if (!study.pipes.loop || share === undefined || share === null || share < COOL_RETURN_SHARE) return []
+  if (!study.pipes.loop || share === undefined || share === null || share < SAFETY.coolReturn.value) return []
   return [
     {
       id: 'loop-tepid',
@@ -191,8 +191,8 @@ export const loopTepid: Rule = ({ study, year, write }) => {
       station: 'loop',
       on: null,
       what: 'The loop comes back tepid',
-      why: `Its return is below ${write.temperature(SAFE_RETURN_C)} for ${Math.round(share * 100)} % of the time the pump runs.`,
-      source: 'Least return of a loop; local code',
+      why: `Its return is below ${write.temperature(SAFETY.loopReturn.value)} for ${Math.round(share * 100)} % of the time the pump runs.`,
+      source: SAFETY.loopReturn.source,
       mend: 'More insulation or more flow, or a hotter store.',
       reading: 'loop',
     },

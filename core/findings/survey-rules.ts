@@ -7,7 +7,7 @@ import { steadyAtTap } from '../household/ways'
 import { CALORIFIC } from '../money/calorific'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
-import { GROWS_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { isLocal, isRunning } from '../study/heater-kinds'
 import { bypassOf } from '../study/pipes'
 import { HEATER_FUNCTIONS } from '../study/plant'
@@ -77,7 +77,7 @@ export const crossover: Rule = ({ study, write }) => {
       on: null,
       what: 'The return warms the cold line',
       why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
-      source: `Contents of the cold line; growth of legionella between ${write.temperature(GROWS_C.low)} and ${write.temperature(GROWS_C.high)}`,
+      source: `Contents of the cold line; growth of legionella between ${write.temperature(SAFETY.grows.value.low)} and ${write.temperature(SAFETY.grows.value.high)}`,
       mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
       reading: 'loop',
     },

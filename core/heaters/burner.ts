@@ -2,7 +2,7 @@
 export const LEAST_ON_S = 30
 
 /** Height up to which burners give what their plate says, m, and what each 300 m above that takes of it. */
-export const DERATE = { aboveM: 600, perM: 300, share: 0.04 } as const
+const DERATE = { aboveM: 600, perM: 300, share: 0.04 } as const
 
 /**
  * Starts a second of a burner that is asked for less than its least fire. It lights, makes more than is taken until what

@@ -1,7 +1,7 @@
 import { COIL_LIMIT_C } from '../heaters/fire'
 import { HEAT_PUMP_LIMIT_C } from '../heaters/heat-pump'
 import { HEATERS, type KindEndedBy } from '../heaters/kinds'
-import { CUT_OUT_C } from '../safety/cut-out'
+import { SAFETY } from '../safety/limits'
 import type { HeaterControl } from '../study/controls'
 import type { HeaterOf } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
@@ -10,7 +10,7 @@ import type { Heater } from '../study/plant'
 const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => number } = {
   'boiler-coil': (h) => h.primary.flowMaxC,
   solar: (h) => h.storeLimitC,
-  'heat-pump': (h) => (h.backupKw > 0 ? CUT_OUT_C : HEAT_PUMP_LIMIT_C),
+  'heat-pump': (h) => (h.backupKw > 0 ? SAFETY.cutOut.value : HEAT_PUMP_LIMIT_C),
 }
 
 /**
@@ -22,7 +22,7 @@ export function hottestOf(heater: Heater, control: HeaterControl | undefined): n
     case 'setpoint':
       return control?.setpointC ?? null
     case 'cut-out':
-      return CUT_OUT_C
+      return SAFETY.cutOut.value
     case 'fire':
       return (heater as HeaterOf<KindEndedBy<'fire'>>).firings.length > 0 ? COIL_LIMIT_C : null
     case 'own figure':

@@ -1,9 +1,9 @@
 import { ALWAYS, type Week } from '../calendar/week'
 import { supplyOf } from '../household/supply'
 import { INSULATIONS } from '../pipes/loss'
-import { SAFE_STORE_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
+import { rangeOf } from '../schema/shape'
 import { hasSetpoint } from '../study/heater-kinds'
-import { rangeOf } from '../study/limits'
 import type { Measure } from '../study/measures'
 import { Tap } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
@@ -62,7 +62,7 @@ export function beginMeasure(study: Study, kind: MeasureKind, id: string): Measu
         kind,
         name: 'Lower setpoint',
         heaterId,
-        setpointC: Math.min(setpointC, Math.max(SAFE_STORE_C, setpointC - LOWER_K)),
+        setpointC: Math.min(setpointC, Math.max(SAFETY.livesOn.value, setpointC - LOWER_K)),
       }
     case 'heater-windows': {
       const windows = ownWeek(controls.heaters[heaterId].windows ?? ALWAYS)

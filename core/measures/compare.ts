@@ -13,7 +13,7 @@ export const AS_FOUND = 'as-found'
 export const AS_SET = 'as-set'
 
 export const packageKey = (packageId: string) => `package/${packageId}`
-export const singleKey = (packageId: string, measureId: string) => `single/${packageId}/${measureId}`
+const singleKey = (packageId: string, measureId: string) => `single/${packageId}/${measureId}`
 export const lastKey = (packageId: string, measureId: string) => `last/${packageId}/${measureId}`
 
 /**
@@ -80,7 +80,7 @@ export interface Comparison {
   packages: PackageResult[]
 }
 
-export function differenceOf(from: YearResult, to: YearResult): Difference {
+function differenceOf(from: YearResult, to: YearResult): Difference {
   return {
     cost: to.cost.total - from.cost.total,
     inputKwh: boughtKwh(to) - boughtKwh(from),

@@ -3,13 +3,13 @@ import { KELVIN } from '../units/constants'
 /** Conditions that a cubic metre of gas is billed at: 15 °C and the pressure of the sea's level, mbar. */
 const BILLED_AT = { c: 15, mbar: 1013.25 } as const
 /** Pressure of gas in a household's meter over the air's, mbar, where nobody has read it. */
-export const USUAL_GAUGE_MBAR = 20
+const USUAL_GAUGE_MBAR = 20
 
 /**
  * Pressure of the air at a height, mbar: the standard atmosphere, 1013.25 (1 − 2.25577e-5 h)^5.2559.
  * Source: ISO 2533. @example airPressure(1700) // 825
  */
-export const airPressure = (altitudeM: number): number => BILLED_AT.mbar * (1 - 2.25577e-5 * altitudeM) ** 5.2559
+const airPressure = (altitudeM: number): number => BILLED_AT.mbar * (1 - 2.25577e-5 * altitudeM) ** 5.2559
 
 /**
  * Billed cubic metres in one that a meter counts: pressure over that of the sea's level, and 288 K over the gas's.

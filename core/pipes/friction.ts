@@ -8,7 +8,7 @@ const LAMINAR_RE = 2300
  * gives more, Haaland (1983): 1/√f = −1.8 log₁₀((ε/3.7D)^1.11 + 6.9/Re), within 2 % of Colebrook.
  * @param roughness of the wall over the bore, ε/D
  */
-export function frictionFactor(re: number, roughness = 0): number {
+function frictionFactor(re: number, roughness = 0): number {
   if (re < LAMINAR_RE) return 64 / re
   const smooth = 0.3164 * re ** -0.25
   return roughness > 0 ? Math.max(smooth, (-1.8 * Math.log10((roughness / 3.7) ** 1.11 + 6.9 / re)) ** -2) : smooth

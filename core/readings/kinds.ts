@@ -10,7 +10,7 @@ import { drain, loop, overnightDrop, pump, storeTop } from './store-readings'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
 
-export const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code'] as const
+const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code'] as const
 
 const event = defineReading({
   kind: 'event',

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { loopAir, loopUa } from '../household/loop'
 import { storeThermostat } from '../household/supply'
 import { dayOf } from '../household/ways'
-import { SAFE_RETURN_C, SAFE_STORE_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { standingUa } from '../stores/standing-loss'
 import { pumpPower } from '../sums/energy'
 import { FIELDS, input } from '../sums/fields'
@@ -40,7 +40,8 @@ export const storeTop = defineReading({
       worked: {
         out: { storeC },
         steps: [],
-        notes: storeC < SAFE_STORE_C ? ['Tepid: bacteria live on in a store this cool. Follow the local code.'] : [],
+        notes:
+          storeC < SAFETY.livesOn.value ? ['Tepid: bacteria live on in a store this cool. Follow the local code.'] : [],
       },
       results: { storeC: { label: 'Top of the store', quantity: 'temperature' } },
       verdict: {
@@ -179,7 +180,9 @@ export const loop = defineReading({
           },
         ],
         notes:
-          returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
+          returnC < SAFETY.loopReturn.value
+            ? ['A return this cool lets bacteria grow in the loop. Follow the local code.']
+            : [],
       },
       results: {
         lossW: { label: 'Loses', quantity: 'watts' },

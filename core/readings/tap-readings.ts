@@ -4,7 +4,7 @@ import { coldRunsTo, frontAt, loopDue } from '../household/loop'
 import { runFrontL } from '../household/runs'
 import { carriedC, supplyOf } from '../household/supply'
 import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/ways'
-import { SCALDS_C } from '../safety/scald'
+import { SAFETY } from '../safety/limits'
 import { runningOf } from '../study/heater-kinds'
 import type { Tap } from '../study/pipes'
 import { mixesTo } from '../study/plant'
@@ -182,7 +182,7 @@ export const tapTemperature = defineReading({
           },
         ],
         notes:
-          hotC > SCALDS_C
+          hotC > SAFETY.scalds.value
             ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?']
             : [],
       },

@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import { hotLitresADay } from '../household/hot-litres'
 import { dayOf, mainsOn } from '../household/ways'
+import { SAFETY } from '../safety/limits'
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'
 import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { mainsByMonth } from '../water/mains'
-import { PRESSURE_BAR } from '../water/pressure'
 import { defineReading, type Offer } from './reading-kind'
 
 /** A thermometer in the stream, and one day against its neighbours, K. */
@@ -63,9 +63,9 @@ export const pressure = defineReading({
       out: { pressureBar },
       steps: [],
       notes:
-        pressureBar > PRESSURE_BAR.high
+        pressureBar > SAFETY.pressure.value.high
           ? ['Too high for most fittings: a pressure reducer is wanted.']
-          : pressureBar < PRESSURE_BAR.low
+          : pressureBar < SAFETY.pressure.value.low
             ? ['Low: instantaneous heaters and mixers may not work.']
             : [],
     },

@@ -24,7 +24,7 @@ const FLOW_EXPONENT = 0.35
  * Effectiveness of a counterflow exchanger, of the smaller heat capacity rate.
  * Source: ε = (1 − e^(−NTU(1−C))) / (1 − C e^(−NTU(1−C))); balanced NTU/(1+NTU).
  */
-export function counterflow(ntu: number, c: number): number {
+function counterflow(ntu: number, c: number): number {
   if (1 - c < 1e-6) return ntu / (1 + ntu)
   const e = Math.exp(-ntu * (1 - c))
   return (1 - e) / (1 - c * e)
@@ -34,7 +34,7 @@ export function counterflow(ntu: number, c: number): number {
  * UA of a unit at a shower's flow, in L/min of water (heat capacity rates are in the same unit here).
  * Source: UA_r = ε_r/(1−ε_r) × F_r at equal flows, UA = UA_r (F/F_r)^0.35.
  */
-export function uaAtFlow(unit: RecoveryUnit, flowLMin: number): number {
+function uaAtFlow(unit: RecoveryUnit, flowLMin: number): number {
   const rated = (unit.effectiveness / (1 - unit.effectiveness)) * unit.ratedFlowLMin
   return rated * (flowLMin / unit.ratedFlowLMin) ** FLOW_EXPONENT
 }

@@ -1,25 +1,3 @@
-/** Temperatures between which legionella multiply noticeably in a system, °C. */
-export const TEPID_C = { low: 25, high: 45 } as const
-
-/** Temperatures between which legionella grow at all, °C. */
-export const GROWS_C = { low: 20, high: 45 } as const
-
-/** A store below this lets legionella live, and one at the second is stored hot, °C. */
-export const SAFE_STORE_C = 50
-export const STORED_HOT_C = 60
-
-/** Share of its running time that a loop may come back cooler than `SAFE_RETURN_C` before it is worth a word. */
-export const COOL_RETURN_SHARE = 0.1
-
-/** Tenfold kills a week that what is drawn from a store should reach. */
-export const KILLS_A_WEEK = 1
-
-/** Least temperature of a loop's return that keeps the loop safe, °C. */
-export const SAFE_RETURN_C = 50
-
-/** Days without a draw after which a run counts as standing. */
-export const STILL_DAYS = 7
-
 /** Minutes for a tenfold kill at 50 °C and at 60 °C. */
 const D50_MIN = 111
 const D60_MIN = 2

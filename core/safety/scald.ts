@@ -13,9 +13,6 @@ const SECONDS: readonly (readonly [number, number])[] = [
 /** Children, and others with thin skin, burn in about a quarter of the time. */
 const CHILD_SHARE = 0.25
 
-/** Water at a tap that is hotter than this scalds within minutes, °C: the limit that codes most often set. */
-export const SCALDS_C = 49
-
 /**
  * Seconds in which water of a temperature burns an adult deeply, and a child.
  * The logarithm is interpolated between the points; it goes on below 44 °C as between 44 and 48.9 °C, where the time is

@@ -22,12 +22,12 @@ export const HeaterControl = z.strictObject({
 })
 export type HeaterControl = z.infer<typeof HeaterControl>
 
-export const LoopControl = z.strictObject({
+const LoopControl = z.strictObject({
   mode: LoopMode,
   /** When the pump runs in mode "clock". */
   windows: Week,
 })
-export type LoopControl = z.infer<typeof LoopControl>
+type LoopControl = z.infer<typeof LoopControl>
 
 /** What the controller on the wall can hold: its step, its periods a day, and which days may differ. */
 export const Grid = z.strictObject({

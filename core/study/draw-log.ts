@@ -1,9 +1,9 @@
 import Papa from 'papaparse'
 import { DAY_S, DAYS, daysSince1970 } from '../calendar/year'
+import { rangeOf } from '../schema/shape'
 import { GAL_L } from '../units/quantities'
 import { type Fault, refused, type Result } from '../units/result'
 import { KJ_PER_LITRE_K } from '../water/properties'
-import { rangeOf } from './limits'
 import { LoggedDraw, MOST_LOGGED, type People } from './people'
 import type { Tap } from './pipes'
 

@@ -8,7 +8,7 @@ export type HeaterOf<K extends HeaterKind> = Extract<Heater, { kind: K }>
 export type RunningHeater = HeaterOf<KindThat<'running'>>
 export type LocalHeater = HeaterOf<KindThat<'tap'>>
 export type StoreHeaterSpec = HeaterOf<KindThat<'store'>>
-export type HeldHeater = HeaterOf<HeldKind>
+type HeldHeater = HeaterOf<HeldKind>
 
 /** Heats water as it runs through. */
 export const isRunning = (h: Heater): h is RunningHeater => HEATERS[h.kind].heats === 'running'

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { rangeOf } from '../schema/shape'
 import { valueAt } from './paths'
 import { StudyShape } from './shape'
 import type { Study } from './study'
@@ -10,8 +11,6 @@ interface Kind {
   element?: Kind
   valueType?: Kind
   options?: readonly Kind[]
-  minValue?: number | null
-  maxValue?: number | null
 }
 
 /** Without what makes it optional or nullable; a list stays a list. */
@@ -46,12 +45,6 @@ function schemaAt(study: Study, path: string): z.ZodType | undefined {
 /** Whether a study takes a value at a path, by itself: what it must agree with elsewhere is not looked at. */
 export const takes = (study: Study, path: string, value: unknown): boolean =>
   schemaAt(study, path)?.safeParse(value).success ?? false
-
-/** The least and the most that a number field accepts, read from its schema. */
-export function rangeOf(schema: z.ZodType): { min: number; max: number } {
-  const { minValue, maxValue } = bare(schema as unknown as Kind)
-  return { min: minValue ?? -Infinity, max: maxValue ?? Infinity }
-}
 
 /**
  * The least and the most that a study accepts at a path.

@@ -13,7 +13,7 @@ export const Person = z.strictObject({
 export type Person = z.infer<typeof Person>
 
 /** A use as it is asked for: so many minutes of running (a shower) or so many litres (a bath, a bucket). */
-export const Use = z.discriminatedUnion('kind', [
+const Use = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('timed'), minutes: between(0.05, 120) }),
   z.strictObject({ kind: z.literal('filled'), litres: between(0.05, 1000) }),
 ])

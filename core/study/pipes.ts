@@ -33,7 +33,7 @@ const LengthOfPipe = z.strictObject({
 })
 
 /** Says which sizes a material comes in when the given one is not among them. */
-export function checkSize(pipe: { material: (typeof MATERIALS)[number]; size: string }): string | null {
+function checkSize(pipe: { material: (typeof MATERIALS)[number]; size: string }): string | null {
   try {
     pipeOf(pipe.material, pipe.size)
     return null

@@ -108,10 +108,10 @@ const running = {
  * How an instantaneous heater puts heat into the water: the water itself runs through the burner's exchanger, or heating
  * water does and a plate exchanger hands its heat on.
  */
-export const EXCHANGERS = ['direct', 'plate'] as const
+const EXCHANGERS = ['direct', 'plate'] as const
 
 /** Heats the water as it runs; nothing is stored. */
-export const InstantGas = z.strictObject({
+const InstantGas = z.strictObject({
   ...running,
   ...outputHolds,
   exchanger: z.enum(EXCHANGERS),
@@ -124,7 +124,7 @@ export const InstantGas = z.strictObject({
 })
 
 /** The same by electricity. */
-export const InstantElectric = z.strictObject({
+const InstantElectric = z.strictObject({
   ...running,
   ...supplied,
   kind: z.literal('instant-electric'),
@@ -132,7 +132,7 @@ export const InstantElectric = z.strictObject({
 })
 
 /** A plate exchanger between a heat network and the taps. */
-export const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat') })
+const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat') })
 
 /** A burner under a store with its flue through it. The store's loss includes the flue's. */
 export const GasStoreBurner = z.strictObject({
@@ -189,7 +189,7 @@ export const HeatPump = z.strictObject({
 })
 
 /** Collectors on the roof that heat the store through a coil. */
-export const SolarCollector = z.strictObject({
+const SolarCollector = z.strictObject({
   ...named,
   kind: z.literal('solar'),
   areaM2: between(0.5, 100),
@@ -218,7 +218,7 @@ const fired = {
 }
 
 /** A coil or a jacket in a fire. */
-export const WoodCoil = z.strictObject({
+const WoodCoil = z.strictObject({
   ...named,
   ...fired,
   kind: z.literal('wood-coil'),
@@ -231,7 +231,7 @@ export const WoodCoil = z.strictObject({
 const atTap = { tapId: Id, litres: between(1, 200), uaWK: between(0, 20) }
 
 /** A small electric store under a sink. */
-export const UnderSink = z.strictObject({
+const UnderSink = z.strictObject({
   ...named,
   ...atTap,
   ...supplied,

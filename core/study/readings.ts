@@ -30,7 +30,7 @@ export type ReadingKindName = (typeof READING_KINDS)[number]
 export const LONGEST_PHOTO = 200_000
 
 /** A figure of the study that a reading has replaced, and what stood there before. */
-export const Adoption = z.strictObject({
+const Adoption = z.strictObject({
   path: z.string().max(200),
   before: z.json(),
   beforeOrigin: z.string().max(20).nullable(),

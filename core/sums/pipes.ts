@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre, frontPerMetre, wallHeatPerMetre } from '../pipes/contents'
 import { coolDownHours, pipeLoss } from '../pipes/loss'
-import { SAFE_RETURN_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { density, specificHeat } from '../water/properties'
 import { FIELDS, input, InsulationInput, PipeInput, sized } from './fields'
 import { defineSum, needsAbove } from './sum'
@@ -261,7 +261,9 @@ export const loopLoss = defineSum({
         { label: 'In a year', formula: 'loss × hours a day × 365', value: kwhYear, quantity: 'energy' },
       ],
       notes:
-        returnC < SAFE_RETURN_C ? ['A return this cool lets bacteria grow in the loop. Follow the local code.'] : [],
+        returnC < SAFETY.loopReturn.value
+          ? ['A return this cool lets bacteria grow in the loop. Follow the local code.']
+          : [],
     }
   },
 })

@@ -1,12 +1,9 @@
 import type { z } from 'zod'
-import type { Quantity } from '../units/quantities'
+import type { Shown } from '../units/display'
 
-/** How a figure of a sum is written: its label, and its quantity or a unit that both systems share. */
-export interface Figure {
+/** A figure of a sum: what it is called, and how it is written. */
+export interface Figure extends Shown {
   readonly label: string
-  readonly quantity?: Quantity
-  readonly unit?: string
-  readonly decimals?: number
 }
 
 /** One worked step: what it is, the formula in words, and what it came to. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { CONNECTIONS, drainRecovery } from '../recovery/drain-recovery'
-import { SCALDS_C, scaldSeconds } from '../safety/scald'
+import { SAFETY } from '../safety/limits'
+import { scaldSeconds } from '../safety/scald'
 import { GAL_L } from '../units/quantities'
 import { FIELDS, input } from './fields'
 import { defineSum, needsAbove, SumRefusal } from './sum'
@@ -78,7 +79,7 @@ export const scald = defineSum({
         { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
       ],
       notes: [
-        tempC > SCALDS_C
+        tempC > SAFETY.scalds.value
           ? 'Hot enough to scald: guard the outlets with a mixing valve, and follow the local code.'
           : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is no warmer than skin.',
       ],

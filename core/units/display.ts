@@ -1,7 +1,7 @@
 import { ENERGY_SHOWN, type EnergyUnit, fromMetric, type Quantity, type System, unitOf } from './quantities'
 
 /** A minute of the day (0 to 1440) as people of a system write it. */
-export function timeOfDay(minute: number, system: System): string {
+function timeOfDay(minute: number, system: System): string {
   const [hour, rest] = [Math.floor(minute / 60) % 24, String(Math.round(minute) % 60).padStart(2, '0')]
   if (system === 'metric') return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${rest}`
   return `${hour % 12 || 12}:${rest} ${hour < 12 ? 'am' : 'pm'}`
@@ -9,11 +9,22 @@ export function timeOfDay(minute: number, system: System): string {
 
 const LOCALE = 'en-GB'
 
+/** How a figure is written: by its quantity, or in a unit of its own; "money" in a unit is the currency. */
+export interface Shown {
+  readonly quantity?: Quantity
+  readonly unit?: string
+  readonly decimals?: number
+}
+
 /** Writes figures with their units in one system and currency. */
 export interface Display {
   system: System
   /** Any quantity, rounded as the trade rounds. */
   figure: (quantity: Quantity, metric: number, decimals?: number) => string
+  /** A figure of a sum or a reading: by its quantity, or in a unit that both systems share; null is not known. */
+  value: (figure: Shown, value: number | string | null) => string
+  /** How far two such figures lie apart: a difference of temperatures has no zero point. */
+  difference: (figure: Shown, value: number) => string
   temperature: (c: number) => string
   energy: (kwh: number) => string
   litres: (l: number) => string
@@ -44,6 +55,14 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
     const u = unitOf(quantity, system)
     return `${number(fromMetric(quantity, system, metric), decimals ?? u.decimals).replace('-', '−')} ${u.label}`
   }
+  const value = (shown: Shown, at: number | string | null) => {
+    if (at === null) return 'not known'
+    if (typeof at === 'string') return at
+    if (shown.quantity) return figure(shown.quantity, at, shown.decimals)
+    return `${number(at, shown.decimals ?? 2).replace('-', '−')} ${shown.unit?.replace('money', currency) ?? ''}`.trim()
+  }
+  const difference = (shown: Shown, at: number) =>
+    value(shown.quantity === 'temperature' ? { quantity: 'rise' } : shown, at)
   const money = (amount: number, sign = false, decimals = Math.abs(amount) < 10 ? 2 : 0) => {
     const text = (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
       style: 'currency',
@@ -58,6 +77,8 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
   return {
     system,
     figure,
+    value,
+    difference,
     temperature: (c) => figure('temperature', c),
     energy: (kwh) => figure('energy', kwh),
     litres: (l) => figure('bigVolume', l),

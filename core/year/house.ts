@@ -3,7 +3,7 @@ import { isOn } from '../calendar/week'
 import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
 import { priceAt } from '../money/tariff'
-import { TEPID_C } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { isLocal, standbyOf } from '../study/heater-kinds'
 import { bypassOf } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
@@ -274,7 +274,12 @@ export class House {
   private lookAtHygiene(dt: number): void {
     const coolest = this.plant.coolestC()
     if (coolest !== null)
-      this.hygiene.store(this.plant.shareBetween(TEPID_C.low, TEPID_C.high), coolest, this.plant.storedTopC(), dt)
+      this.hygiene.store(
+        this.plant.shareBetween(SAFETY.tepid.value.low, SAFETY.tepid.value.high),
+        coolest,
+        this.plant.storedTopC(),
+        dt,
+      )
     if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, dt)
     this.hygiene.pass(this.nowS, dt)
   }

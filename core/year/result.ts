@@ -1,7 +1,7 @@
 import { DAY_S } from '../calendar/year'
 import { type Carrier, CARRIERS } from '../money/carriers'
 import { perKwh, waterMoney } from '../money/tariff'
-import { STILL_DAYS } from '../safety/legionella'
+import { SAFETY } from '../safety/limits'
 import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
 import type { House } from './house'
 import { LOOP_RETURN } from './pipes/network'
@@ -257,7 +257,7 @@ function hygieneOf(home: House): Hygiene {
   const stillRuns = home.network.branches
     .filter((b) => b.id !== LOOP_RETURN)
     .map((b) => ({ id: b.id, days: r6(Math.max(b.longestStillS, home.nowS - b.lastFlowS) / DAY_S) }))
-    .filter((r) => r.days > STILL_DAYS)
+    .filter((r) => r.days > SAFETY.still.value)
   return {
     storeTepidHoursWeek: r6(log.storeTepidHoursWeek),
     drawnTepidHoursWeek: r6(log.drawnTepidHoursWeek),

@@ -5,7 +5,7 @@ import { PLACES, placeTemperature } from '../../core/climate/places'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { apply } from '../../core/measures/apply'
-import { CUT_OUT_C } from '../../core/safety/cut-out'
+import { SAFETY } from '../../core/safety/limits'
 import type { Measure } from '../../core/study/measures'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -37,7 +37,7 @@ describe('laws, on random studies', () => {
         const wild = study.plant.heaters.some(
           (h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir',
         )
-        const hot = Math.max(set + 8, flowMax, 26, pilot ? CUT_OUT_C + 2 : 0, wild ? 99 : 0)
+        const hot = Math.max(set + 8, flowMax, 26, pilot ? SAFETY.cutOut.value + 2 : 0, wild ? 99 : 0)
         let steps = 0
         firstDays(study, 3, (home) => {
           if (steps++ % 7) return

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { REFERENCE_CASES, strain } from '../../proof/reference-cases'
+import { limitsPage } from '../../scripts/limits'
 import { studySchema } from '../../scripts/study-schema'
 import { validationPage } from '../../scripts/validation'
 
@@ -14,6 +15,7 @@ describe('references', () => {
 describe('what is published', () => {
   it.each([
     ['docs/validation.md', validationPage],
+    ['docs/limits.md', limitsPage],
     ['docs/study.schema.json', () => `${JSON.stringify(studySchema(), null, 2)}\n`],
   ])('%s is what the code says now; npm run docs writes it', (file, now) => {
     expect(readFileSync(file, 'utf8')).toBe(now())

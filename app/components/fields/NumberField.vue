@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { z } from 'zod'
-import { rangeOf } from '~~/core/study/limits'
+import { rangeOf } from '~~/core/schema/shape'
 import { parseNumber, parseQuantity } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 

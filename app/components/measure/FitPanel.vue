@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Check, Scale } from '@lucide/vue'
-import type { Correction, Fit } from '~~/core/readings/fit'
+import type { Fit } from '~~/core/readings/fit'
 
 /** All readings fitted together: what moves, by how much, and what no reading settles. */
 const table = useStudy()
@@ -31,8 +31,6 @@ function take() {
 }
 const settled = computed(() => result.value?.corrections.filter((c) => c.settled) ?? [])
 const open = computed(() => result.value?.corrections.filter((c) => !c.settled) ?? [])
-const write = (c: Correction, x: number) =>
-  c.figure.quantity ? table.units.figure(c.figure.quantity, x) : x.toFixed(c.figure.decimals ?? 2)
 </script>
 
 <template>
@@ -61,8 +59,10 @@ const write = (c: Correction, x: number) =>
           <tbody>
             <tr v-for="c in settled" :key="c.path" class="border-b border-line">
               <th class="py-1 pr-2 text-left font-normal">{{ c.label }}</th>
-              <td class="text-right whitespace-nowrap">{{ write(c, c.from) }}</td>
-              <td class="pl-3 text-right font-semibold whitespace-nowrap">{{ write(c, c.to) }}</td>
+              <td class="text-right whitespace-nowrap"><FigureText :figure="c.figure" :value="c.from" /></td>
+              <td class="pl-3 text-right font-semibold whitespace-nowrap">
+                <FigureText :figure="c.figure" :value="c.to" />
+              </td>
               <td class="pl-3 text-right">{{ Math.round(100 * c.left) }} %</td>
             </tr>
           </tbody>

@@ -40,9 +40,9 @@ const read = computed(() => {
       if (name === 'otherTap')
         return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a tap no longer there'}`
       if (typeof value === 'string') return value
-      const text = figure?.quantity
-        ? table.units.figure(figure.quantity, value, figure.decimals)
-        : `${Number(value.toPrecision(4))} ${figure?.unit?.replace('money', table.study!.prices.currency) ?? ''}`.trim()
+      const plain = String(Number(value.toPrecision(4)))
+      const decimals = figure?.quantity ? undefined : (plain.split('.')[1]?.length ?? 0)
+      const text = figure ? table.units.value({ decimals, ...figure }, value) : plain
       return `${(figure?.label ?? name).toLowerCase()} ${text}`
     })
     .join(', ')

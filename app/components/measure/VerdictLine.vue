@@ -4,21 +4,7 @@ import { agrees, type Verdict } from '~~/core/readings/reading-kind'
 
 /** Whether a reading agrees with the study, and what would explain it when not. */
 const props = defineProps<{ verdict: Verdict }>()
-const table = useStudy()
 const ok = computed(() => agrees(props.verdict))
-const write = (x: number) => {
-  const { quantity, unit, decimals } = props.verdict.figure
-  return quantity ? table.units.figure(quantity, x, decimals) : `${x.toFixed(decimals ?? 2)} ${unit ?? ''}`
-}
-/** A difference has no zero point of its own. */
-const difference = (x: number) => {
-  const { quantity, decimals } = props.verdict.figure
-  return quantity === 'temperature'
-    ? table.units.figure('rise', x)
-    : quantity
-      ? table.units.figure(quantity, x, decimals)
-      : write(x)
-}
 </script>
 
 <template>
@@ -30,12 +16,16 @@ const difference = (x: number) => {
       :class="ok ? 'text-verdigris' : 'text-alarm'"
     />
     <p class="text-sm">
-      <b>{{ verdict.figure.label }}</b>: read {{ write(verdict.measured) }}, by the study {{ write(verdict.modelled) }}.
-      <template v-if="ok">They agree within {{ difference(verdict.uncertainty) }}.</template>
+      <b>{{ verdict.figure.label }}</b>: read <FigureText :figure="verdict.figure" :value="verdict.measured" />, by the
+      study <FigureText :figure="verdict.figure" :value="verdict.modelled" />.
+      <template v-if="ok"
+        >They agree within <FigureText :figure="verdict.figure" :value="verdict.uncertainty" difference />.</template
+      >
       <template v-else
-        >Off by {{ difference(Math.abs(verdict.measured - verdict.modelled)) }}, more than the
-        {{ difference(verdict.uncertainty) }} the reading is good to. Likely because
-        {{ verdict.likely.join(', or ') }}.</template
+        >Off by
+        <FigureText :figure="verdict.figure" :value="Math.abs(verdict.measured - verdict.modelled)" difference />, more
+        than the <FigureText :figure="verdict.figure" :value="verdict.uncertainty" difference /> the reading is good to.
+        Likely because {{ verdict.likely.join(', or ') }}.</template
       >
     </p>
   </div>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { ALWAYS } from '~~/core/calendar/week'
-import { everyMonth } from '~~/core/calendar/year'
-import { billedBy, waterBilledBy } from '~~/core/household/edits/prices'
+import { addBand, billedBy, waterBilledBy } from '~~/core/household/edits/prices'
 import { BILL_UNIT_KEYS, BILL_UNITS, BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '~~/core/money/billing'
 import { type Carrier, CARRIER_NAMES, CARRIERS, countedOn } from '~~/core/money/carriers'
 import { CURRENCIES, perKwh } from '~~/core/money/tariff'
@@ -21,19 +19,6 @@ const put = (c: Carrier, key: string, change: (t: Tariff) => void) =>
   table.change(`${key} ${c}`, (d) => change(d.prices.carriers[c]!))
 const unitsOf = (c: Carrier) =>
   BILL_UNIT_KEYS.filter((u) => BILLED[c][u] !== undefined).map((value) => ({ value, name: BILL_UNITS[value] }))
-/** Another unit on the bill: the same money for the same heat. */
-const addBand = (c: Carrier) =>
-  put(
-    c,
-    'add band',
-    (t) =>
-      void t.bands.push({
-        name: 'Other hours',
-        price: t.price,
-        week: JSON.parse(JSON.stringify(ALWAYS)),
-        months: everyMonth(true),
-      }),
-  )
 const water = computed(() => prices.value.water)
 const waterPer = computed(() => `${prices.value.currency}/${WATER_UNITS[water.value.unit].name}`)
 const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[value].name }))
@@ -166,7 +151,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       class="tool mt-2"
       :disabled="prices.carriers[c]!.bands.length >= 8"
       :aria-label="`Band of hours or season: ${CARRIER_NAMES[c]}`"
-      @click="addBand(c)"
+      @click="table.replace((s) => addBand(s, c))"
     >
       <Plus :size="17" />Band of hours or season
     </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { PLACE_NAMES } from '~/utils/places'
-import { SCALDS_C } from '~~/core/safety/scald'
+import { SAFETY } from '~~/core/safety/limits'
 import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
 import { StoreField } from '~~/core/study/plant'
 
@@ -186,7 +186,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">
       A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above
-      {{ table.units.temperature(SCALDS_C) }} water scalds: see that a mixing valve guards the taps.
+      {{ table.units.temperature(SAFETY.scalds.value) }} water scalds: see that a mixing valve guards the taps.
     </p>
   </div>
 </template>

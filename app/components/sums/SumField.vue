@@ -2,8 +2,8 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import type { z } from 'zod'
 import type { Material } from '~~/core/pipes/catalogue'
+import { shapeOf } from '~~/core/schema/shape'
 import { type FieldName, FIGURES } from '~~/core/sums/fields'
-import { shapeOf } from '~~/core/sums/shape'
 import type { Fault } from '~~/core/units/result'
 
 /** One field of a sum or a reading, drawn from its schema; lists and groups draw their own fields. */

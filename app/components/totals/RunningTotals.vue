@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { TriangleAlert } from '@lucide/vue'
-import { COOL_RETURN_SHARE, SAFE_RETURN_C, STILL_DAYS, TEPID_C } from '~~/core/safety/legionella'
+import { costCounts } from '~~/core/household/counted'
+import { SAFETY } from '~~/core/safety/limits'
 import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
@@ -15,7 +16,7 @@ interface Row {
   hint?: string
 }
 const rows = computed((): Row[] => [
-  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costHint.value },
+  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costCounts(table.study!) },
   { name: 'Energy bought', of: boughtKwh, write: units.value.energy },
   { name: 'Carbon dioxide', of: (r) => r.co2Kg, write: units.value.mass },
   { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it' },
@@ -37,13 +38,6 @@ const rows = computed((): Row[] => [
   { name: 'Starts of the heater', of: (r) => r.heaterStarts, write: count },
 ])
 const count = (x: number) => x.toLocaleString('en-GB')
-/** What the cost is made of, as this study counts it. */
-const costHint = computed(() => {
-  const { site, prices } = table.study!
-  const parts = ['energy', 'standing charges', ...(site.metered === false ? [] : ['hot-tap water'])]
-  return `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}${site.metered === false ? '; water has no meter' : ''}${prices.creditHouseHeat ? '; less heat for the house' : ''}`
-})
-
 const isSet = computed(() => years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {
   if (!from || !to) return ''
@@ -100,15 +94,15 @@ const hygiene = computed(() => years.shown?.hygiene)
     <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
       <h3 class="caption font-sans font-normal">Safety</h3>
       <p>
-        What the store gives is tepid ({{ units.figure('temperature', TEPID_C.low, 0) }} to
-        {{ units.figure('temperature', TEPID_C.high, 0) }}) for {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a
-        week<template v-if="hygiene.loopReturnCoolShare !== null"
-          >; loop return below {{ units.figure('temperature', SAFE_RETURN_C, 0) }} for
+        What the store gives is tepid ({{ units.figure('temperature', SAFETY.tepid.value.low, 0) }} to
+        {{ units.figure('temperature', SAFETY.tepid.value.high, 0) }}) for
+        {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null"
+          >; loop return below {{ units.figure('temperature', SAFETY.loopReturn.value, 0) }} for
           {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template
         >.
       </p>
       <p
-        v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > COOL_RETURN_SHARE"
+        v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > SAFETY.coolReturn.value"
         class="mt-1 flex gap-1 text-alarm"
       >
         <TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local
@@ -117,7 +111,7 @@ const hygiene = computed(() => years.shown?.hygiene)
     </div>
     <p v-if="hygiene && hygiene.stillRuns.length" class="py-1.5">
       {{ hygiene.stillRuns.length }} {{ hygiene.stillRuns.length === 1 ? 'run stands' : 'runs stand' }} for more than
-      {{ STILL_DAYS }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.
+      {{ SAFETY.still.value }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.
     </p>
     <p v-if="isSet" class="caption pt-1">
       Coloured: the change against the house as found. Grey: what the last change did.

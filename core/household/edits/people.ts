@@ -39,3 +39,25 @@ export const addTap = (study: Study): Study =>
     const { taps } = study.pipes
     pipes.taps.push({ ...taps[taps.length - 1], id: freshId('tap', taps), name: 'New tap' })
   })
+
+/** Days that an absence and guests begin with: a fortnight in August, the week after midwinter. */
+const BEGIN_AWAY = { fromDay: 213, toDay: 226 } as const
+const BEGIN_GUESTS = { fromDay: 358, toDay: 365 } as const
+
+/** One more absence of everybody. */
+export const addAbsence = (study: Study): Study =>
+  edited(study, ({ people }) => void people.absences.push({ personId: null, ...BEGIN_AWAY }))
+
+/** Two guests more, who live as the first of the household does; nobody can live like nobody. */
+export const addGuests = (study: Study): Study =>
+  edited(study, ({ people }) => {
+    const [like] = study.people.persons
+    if (like) people.guests.push({ name: 'Guests', count: 2, likePersonId: like.id, ...BEGIN_GUESTS })
+  })
+
+/** One end of a stretch of days moved; the other goes along so that it never ends before it begins. */
+export function moveEnd(span: { fromDay: number; toDay: number }, end: 'fromDay' | 'toDay', day: number): void {
+  span[end] = day
+  if (end === 'fromDay') span.toDay = Math.max(span.toDay, day)
+  else span.fromDay = Math.min(span.fromDay, day)
+}

@@ -1,3 +1,6 @@
+import { MINUTES_A_DAY } from '../../calendar/clock'
+import { everyDay } from '../../calendar/week'
+import { everyMonth } from '../../calendar/year'
 import { BILLED, type BillUnit, WATER_UNITS, type WaterUnit } from '../../money/billing'
 import type { Carrier } from '../../money/carriers'
 import { edited } from '../../study/edited'
@@ -28,4 +31,16 @@ export const waterBilledBy = (study: Study, unit: WaterUnit): Study =>
   edited(study, ({ prices: { water } }) => {
     const scale = WATER_UNITS[unit].m3 / WATER_UNITS[water.unit].m3
     Object.assign(water, { unit, price: tidy(water.price * scale), sewer: tidy(water.sewer * scale) })
+  })
+
+/** A price for other hours, at all hours and of the same height until it is said. */
+export const addBand = (study: Study, carrier: Carrier): Study =>
+  edited(study, ({ prices }) => {
+    const tariff = prices.carriers[carrier]
+    tariff?.bands.push({
+      name: 'Other hours',
+      price: tariff.price,
+      week: everyDay([0, MINUTES_A_DAY]),
+      months: everyMonth(true),
+    })
   })

@@ -1,11 +1,12 @@
 import { HOUR_S } from '../../calendar/year'
-import { logKillPerHour, SAFE_RETURN_C, TEPID_C } from '../../safety/legionella'
+import { logKillPerHour } from '../../safety/legionella'
+import { SAFETY } from '../../safety/limits'
 
 const WEEK_S = 7 * 24 * HOUR_S
 /** Kills beyond this are not told apart. */
 const MOST_KILLS = 99
 
-const tepid = (c: number) => c >= TEPID_C.low && c <= TEPID_C.high
+const tepid = (c: number) => c >= SAFETY.tepid.value.low && c <= SAFETY.tepid.value.high
 
 /** Keeps count, step by step and week by week, of what bears on the growth of bacteria. */
 export class HygieneLog {
@@ -34,7 +35,7 @@ export class HygieneLog {
     if (tepid(returnC)) this.loopTepidS += dtS
     if (!running) return
     this.loopOnS += dtS
-    if (returnC < SAFE_RETURN_C) this.loopCoolS += dtS
+    if (returnC < SAFETY.loopReturn.value) this.loopCoolS += dtS
   }
 
   pass(atS: number, dtS: number): void {

@@ -21,8 +21,8 @@ export type Flow = (typeof FLOWS)[number]
 export const COMES_IN: readonly Flow[] = ['recovered', 'renewable', 'ambient']
 
 /** Litres kept for every month. */
-export const WATERS = ['hot', 'mixed', 'runOff', 'relief'] as const
-export type WaterKind = (typeof WATERS)[number]
+const WATERS = ['hot', 'mixed', 'runOff', 'relief'] as const
+type WaterKind = (typeof WATERS)[number]
 
 const twelve = () => new Float64Array(12)
 const each = <K extends string>(keys: readonly K[]) =>

@@ -1,5 +1,5 @@
 import { efficiencyAt } from '../../heaters/efficiency'
-import { CUT_OUT_C } from '../../safety/cut-out'
+import { SAFETY } from '../../safety/limits'
 import type { HeaterOf } from '../../study/heater-kinds'
 import type { Ledger } from '../account/ledger'
 import type { LayeredStore } from '../stores/layered-store'
@@ -47,7 +47,7 @@ export class GasStoreBurner extends DirectHeater {
   private burn(fuelKj: number, store: LayeredStore): void {
     if (fuelKj <= 0) return
     const efficiency = this.efficiency(store)
-    const heatKj = Math.min(fuelKj * efficiency, store.heatToReach(CUT_OUT_C, 0))
+    const heatKj = Math.min(fuelKj * efficiency, store.heatToReach(SAFETY.cutOut.value, 0))
     this.ledger.buy(this.spec.carrier, heatKj / efficiency, heatKj)
     store.heat(heatKj, 0)
   }
@@ -70,7 +70,7 @@ export class ElementHeater extends DirectHeater {
   }
 
   protected give(store: LayeredStore, dtS: number): void {
-    const kj = Math.min(this.spec.powerKw * dtS, store.heatToReach(CUT_OUT_C, this.lowest))
+    const kj = Math.min(this.spec.powerKw * dtS, store.heatToReach(SAFETY.cutOut.value, this.lowest))
     this.kw = kj / dtS
     this.ledger.buy('electricity', kj, kj)
     store.heat(kj, this.lowest)

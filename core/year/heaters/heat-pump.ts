@@ -1,7 +1,7 @@
 import { HOUR_S } from '../../calendar/year'
 import type { Hours } from '../../climate/hours'
 import { coefficientOfPerformance, HEAT_PUMP_LIMIT_C } from '../../heaters/heat-pump'
-import { CUT_OUT_C } from '../../safety/cut-out'
+import { SAFETY } from '../../safety/limits'
 import type { HeaterOf } from '../../study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
@@ -56,7 +56,9 @@ export class HeatPumpHeater extends DirectHeater {
     const most = store.heatToReach(HEAT_PUMP_LIMIT_C, bottom)
     const pumpKj = airC >= spec.leastAirC ? Math.min(spec.outputKw * dtS, most) : 0
     const elementKj =
-      pumpKj === 0 || this.helps(store) ? Math.min(spec.backupKw * dtS, store.heatToReach(CUT_OUT_C, bottom)) : 0
+      pumpKj === 0 || this.helps(store)
+        ? Math.min(spec.backupKw * dtS, store.heatToReach(SAFETY.cutOut.value, bottom))
+        : 0
     if (pumpKj > 0) {
       // The water half a step ahead: it warms while it is heated.
       const waterC =

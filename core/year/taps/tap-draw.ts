@@ -8,7 +8,7 @@ import type { Outflow } from '../pipes/plug-run'
 import type { Stretch } from './stretch'
 
 /** Water this close below what is wanted is warm enough to step in, K. */
-export const WARM_ENOUGH_K = 2
+const WARM_ENOUGH_K = 2
 /** A draw that on the mean falls this far short of what was wanted is a cool draw, K. */
 export const COOL_K = 1
 /** Nobody runs off more than this many times what stands in the pipes, plus what runs in `PATIENCE_S`. */

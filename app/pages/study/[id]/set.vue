@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { ALWAYS, type Week } from '~~/core/calendar/week'
-import { SAFE_STORE_C } from '~~/core/safety/legionella'
-import { burnTime, SCALDS_C, scaldSeconds } from '~~/core/safety/scald'
+import { setpointCaution } from '~~/core/findings/setpoint-caution'
 import { type Grid, HeaterControl, LOOP_MODES, type LoopMode, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
@@ -32,14 +31,7 @@ const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k
 /** Where a setpoint stands on the slider, %. */
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
 
-const warning = (c: number, heater: Heater) => {
-  if (c < SAFE_STORE_C && isOnStore(heater))
-    return `Below ${units.value.temperature(SAFE_STORE_C)} a store lets legionella live: it wants a hot run on a fixed day. Follow the local code.`
-  const { adultS, childS } = scaldSeconds(c)
-  return c > SCALDS_C
-    ? `At the tap this burns an adult in ${burnTime(adultS)} and a child in ${burnTime(childS)}, unless it is mixed down.`
-    : ''
-}
+const warning = (c: number, heater: Heater) => setpointCaution(heater, c, units.value)
 </script>
 
 <template>

@@ -44,3 +44,23 @@ export function shapeOf(schema: z.ZodType): FieldShape {
       return { kind: 'number', schema: inner }
   }
 }
+
+/** Without what makes it optional or nullable. */
+const required = (schema: z.ZodType): z.ZodType => {
+  const def = defOf(schema)
+  return def.type === 'optional' || def.type === 'nullable' ? required(def.innerType!) : schema
+}
+
+/** The least and the most that a number field accepts, read from its schema. */
+export function rangeOf(schema: z.ZodType): { min: number; max: number } {
+  const { minValue, maxValue } = required(schema) as { minValue?: number | null; maxValue?: number | null }
+  return { min: minValue ?? -Infinity, max: maxValue ?? Infinity }
+}
+
+/** The schema at a path of a schema. */
+export function schemaIn(schema: z.ZodType, path: readonly PropertyKey[]): z.ZodType | undefined {
+  return path.reduce<z.ZodType | undefined>((at, key) => {
+    const shape = at && shapeOf(at)
+    return shape?.kind === 'list' ? shape.item : shape?.kind === 'group' ? shape.fields[String(key)] : undefined
+  }, schema)
+}
