@@ -11,6 +11,7 @@ import { sumNamed, SUMS } from '../core/sums/registry'
 import { runSum } from '../core/sums/run'
 import { type Fault, faultText } from '../core/units/result'
 import { simulate } from '../core/year/simulate'
+import { YearRefused } from '../core/year/work'
 import { comparisonTable, yearTable } from './tables'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
@@ -64,6 +65,7 @@ export function bagno(args: readonly string[]): Answer {
     return { status: 0, stdout, stderr: '' }
   } catch (error) {
     if (error instanceof Refusal) return { status: 2, stdout, stderr: `bagno: ${error.message}\n` }
+    if (error instanceof YearRefused) return { status: 2, stdout, stderr: `bagno: ${error.message}\n` }
     if (error instanceof CommanderError) return { status: error.exitCode === 0 ? 0 : 2, stdout, stderr: '' }
     throw error
   }

@@ -18,7 +18,10 @@ import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
 import { LocalTap } from './taps/local-tap'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
+import { MOST_WORK, YearRefused } from './work'
 
+/** What a step costs besides the stretches of pipe in it, in the units of `MOST_WORK`. */
+const WORK_OF_A_STEP = 8
 /** A bypass valve is looked at this often while it is open, and while it is shut, s. */
 const VALVE_STEP_S = { open: 20, shut: 300 } as const
 /** It opens again when the water there has cooled this far below where it closes, K. */
@@ -59,9 +62,14 @@ export class House {
   private readonly arrived = new Outflow()
   private readonly standbyKw: number
   private paidS = 0
+  private work = 0
   private readonly tapIndex: Map<string, number>
 
-  constructor(readonly study: Study) {
+  /** @param mostWork after which it gives up, in the units of `MOST_WORK` */
+  constructor(
+    readonly study: Study,
+    private readonly mostWork = MOST_WORK,
+  ) {
     this.mains = mainsThroughYear(study.site)
     this.mainsC = this.mains[0]
     this.draws = drawsOfYear(study.people, study.site)
@@ -193,6 +201,7 @@ export class House {
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.pumping && this.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
     dt = Math.max(1e-3, dt)
+    this.count()
 
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
@@ -200,6 +209,22 @@ export class House {
     this.nowS += dt
     this.lookAtValve()
     this.lookAtHygiene(dt)
+  }
+
+  /**
+   * Counts what a step costs: water moves in some branches, and each draw looks along its way.
+   * @throws YearRefused when the year would take more than anybody waits for
+   */
+  private count(): void {
+    const { branches } = this.network
+    let work = WORK_OF_A_STEP
+    for (let i = 0; i < branches.length; i++) if (branches[i].flowLMin > 0) work++
+    for (const d of this.active) work += this.ways[d.tapIndex].length
+    this.work += work
+    if (this.work > this.mostWork)
+      throw new YearRefused(
+        `a year of this household takes too long to work out: it was given up on day ${Math.floor(this.nowS / DAY_S) + 1}. It is a very small store or heater with a fast pump, very many runs, or very many draws at once that takes so long`,
+      )
   }
 
   /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */

@@ -6,6 +6,7 @@ import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
 import type { House } from './house'
 import { LOOP_RETURN } from './pipes/network'
 import type { DrawRecord } from './taps/tap-draw'
+import { finite } from './work'
 
 /** All energy bought, kWh. */
 export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
@@ -111,7 +112,7 @@ export interface YearResult extends Period {
 }
 
 /** Rounds to a millionth, so that the same year prints the same everywhere; adding nought turns −0 into 0. */
-const r6 = (x: number) => Math.round(x * 1e6) / 1e6 + 0
+const r6 = (x: number) => Math.round(finite(x) * 1e6) / 1e6 + 0
 
 /** Value below which a share of the sorted values lies. */
 function quantile(sorted: readonly number[], share: number): number {

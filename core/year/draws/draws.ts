@@ -4,6 +4,7 @@ import { STANDARD_DAYS } from '../../people/standard-days'
 import type { Guests, Habit, People } from '../../study/people'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
+import { MOST_DRAWS, YearRefused } from '../work'
 
 /** A draw as it is asked for. `amount` is seconds, litres at the tap, or kJ of heat, by `measure`. */
 export interface Draw {
@@ -134,9 +135,25 @@ function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): D
   ).flat()
 }
 
+/** Draws that a year may come to when every chance is taken. */
+function mostDraws({ draws, habits, guests }: People): number {
+  if (draws.kind === 'logged') return draws.draws.length * (Math.ceil(DAYS / draws.days) + 1)
+  if (draws.kind === 'standard') return STANDARD_DAYS[draws.cycle].length * DAYS
+  const like = (id: string) => habits.filter((h) => h.personId === id).length
+  return guests.reduce(
+    (sum, g) => sum + g.count * Math.max(0, g.toDay - g.fromDay + 1) * like(g.likePersonId),
+    habits.length * DAYS,
+  )
+}
+
 /** Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a log. */
 export function drawsOfYear(people: People, site: Calendar): Draw[] {
   const { draws } = people
+  const most = mostDraws(people)
+  if (most > MOST_DRAWS)
+    throw new YearRefused(
+      `habits, guests and log come to as many as ${most.toLocaleString('en-GB')} draws a year; at most ${MOST_DRAWS.toLocaleString('en-GB')} are followed`,
+    )
   if (draws.kind === 'standard') return standardDraws(draws)
   if (draws.kind === 'logged') return loggedDraws(draws, site.firstWeekday).sort(inTime)
   const own = people.habits.flatMap((h) => habitDraws(people, h, site))
