@@ -179,7 +179,7 @@ export const useYears = defineStore('years', () => {
     wanted,
     failure,
     lastMs,
-    onServer: !pool.local,
+    onServer: pool.onServer,
     fit: (study: Study) => pool.fit(study),
     stop,
     month,

@@ -1,4 +1,5 @@
-import { type Remote, wrap } from 'comlink'
+import { releaseProxy, type Remote, wrap } from 'comlink'
+import { ref } from 'vue'
 import type { YearWorker } from '~/workers/year.worker'
 import { type Fit, fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
@@ -10,94 +11,194 @@ interface Order<K extends keyof Doing = keyof Doing> {
   kind: K
   text: string
   day: number
-  /** Orders of a stale batch are dropped before they start. */
+  /** Orders of a stale batch are dropped. */
   stale: () => boolean
   done: (answer: Doing[K] | null) => void
   failed: (error: unknown) => void
 }
 
+/** What has not come after this is not waited for, ms: the engine gives up by itself long before. */
+const PATIENCE_MS = 40_000
+/** What went stale is let finish for so long, ms, because a warm worker is worth more than the quarter second it takes. */
+const STALE_MS = 1500
+const LOOK_MS = 250
+/** Workers that broke one after the other without an answer before years come from the server. */
+const MOST_BROKEN = 3
+
+/** A worker at work, and how it is known to have broken. */
+interface Hand {
+  worker: Worker
+  api: Remote<YearWorker>
+  broken: Promise<never>
+}
+
+/** A worker of this app. @throws when the browser gives none */
+const ownWorker = () => new Worker(new URL('../workers/year.worker.ts', import.meta.url), { type: 'module' })
+
 /**
- * A few workers that simulate years. Orders that went stale while they waited are dropped; the handful under way are
- * let finish, because a warm worker is worth more than the quarter second it takes.
+ * A few workers that simulate years. What is stuck is ended and its worker replaced; what breaks is said, and other orders
+ * go on. Where the browser gives no workers, years come from the server.
  */
 export class YearPool {
-  private readonly idle: Remote<YearWorker>[] = []
+  private readonly idle: Hand[] = []
   private readonly waiting: Order[] = []
-  /** False when the browser gives no workers; years then come from the server. */
-  readonly local: boolean
+  private alive = 0
+  private brokenInARow = 0
+  /** The browser gives no workers, or none that works. */
+  readonly onServer = ref(typeof Worker === 'undefined')
 
-  constructor(size: number) {
-    this.local = typeof Worker !== 'undefined'
-    if (!this.local) return
-    for (let i = 0; i < size; i++) {
-      const worker = new Worker(new URL('../workers/year.worker.ts', import.meta.url), { type: 'module' })
-      this.idle.push(wrap<YearWorker>(worker))
-    }
-  }
+  constructor(
+    private readonly size: number,
+    private readonly spawn: () => Worker = ownWorker,
+  ) {}
 
   /** A year of a study, or null when it went stale. */
   year(study: Study, stale: () => boolean): Promise<YearResult | null> {
-    return this.local ? this.order('year', JSON.stringify(study), 0, stale) : this.fromServer(study)
+    return this.order('year', study, 0, stale)
   }
 
   /** A traced day, or null when it went stale or when there is no worker to trace it. */
   day(study: Study, day: number, stale: () => boolean): Promise<DayTrace | null> {
-    return this.local ? this.order('day', JSON.stringify(study), day, stale) : Promise.resolve(null)
+    return this.order('day', study, day, stale)
   }
 
   /** All readings of a study fitted together; a second or two, here only where there is no worker. */
   fit(study: Study): Promise<Fit | null> {
-    return this.local ? this.order('fit', JSON.stringify(study), 0, () => false) : Promise.resolve(fit(study))
+    return this.order('fit', study, 0, () => false)
   }
 
   private order<K extends keyof Doing>(
     kind: K,
-    text: string,
+    study: Study,
     day: number,
     stale: () => boolean,
   ): Promise<Doing[K] | null> {
     return new Promise((done, failed) => {
-      this.waiting.push({ kind, text, day, stale, done, failed } as Order)
+      this.waiting.push({ kind, text: JSON.stringify(study), day, stale, done, failed } as Order)
       void this.next()
     })
   }
 
-  private async next(): Promise<void> {
-    const worker = this.idle.pop()
-    if (!worker) return
-    let order = this.waiting.shift()
-    while (order?.stale()) {
-      order.done(null)
-      order = this.waiting.shift()
+  private hand(): Hand | null {
+    const idle = this.idle.pop()
+    if (idle) return idle
+    if (this.alive >= this.size || this.onServer.value) return null
+    try {
+      const worker = this.spawn()
+      const broken = new Promise<never>((_, reject) => {
+        const end = (event: Event) =>
+          reject(new Error((event as ErrorEvent).message || 'the worker that simulates stopped'))
+        worker.addEventListener('error', end)
+        worker.addEventListener('messageerror', end)
+      })
+      broken.catch(() => {})
+      this.alive++
+      return { worker, api: wrap<YearWorker>(worker), broken }
+    } catch {
+      this.onServer.value = true
+      return null
     }
-    if (order) {
-      try {
-        order.done(
-          order.kind === 'year'
-            ? await worker.year(order.text)
-            : order.kind === 'fit'
-              ? await worker.fit(order.text)
-              : await worker.day(order.text, order.day),
-        )
-      } catch (error) {
+  }
+
+  private async next(): Promise<void> {
+    while (this.waiting[0]?.stale()) this.waiting.shift()!.done(null)
+    if (this.waiting.length === 0) return
+    const hand = this.hand()
+    if (this.onServer.value) {
+      for (const order of this.waiting.splice(0)) void elsewhere(order)
+      return
+    }
+    if (!hand) return
+    const order = this.waiting.shift()!
+    try {
+      order.done(await this.watched(hand, order))
+      this.brokenInARow = 0
+      this.idle.push(hand)
+    } catch (error) {
+      if (error instanceof Ended || error instanceof Broken) {
+        this.replace(hand)
+        if (error instanceof Broken && ++this.brokenInARow >= MOST_BROKEN) this.onServer.value = true
+        if (error instanceof Ended && error.stale) order.done(null)
+        else if (this.onServer.value) void elsewhere(order)
+        else order.failed(error)
+      } else {
+        // The engine's own refusal: the worker is as good as before.
+        this.idle.push(hand)
         order.failed(error)
       }
     }
-    this.idle.push(worker)
-    if (this.waiting.length > 0) void this.next()
+    void this.next()
   }
 
-  private async fromServer(study: Study): Promise<YearResult> {
-    for (let tries = 0; ; tries++) {
-      const answer = await fetch('/api/simulate', {
-        method: 'POST',
-        body: JSON.stringify(study),
-        headers: { 'content-type': 'application/json' },
-      })
-      if (answer.ok) return (await answer.json()) as YearResult
-      if (answer.status !== 503 || tries > 10)
-        throw new Error(((await answer.json()) as { message?: string }).message ?? 'the server did not answer')
-      await new Promise((resume) => setTimeout(resume, Number(answer.headers.get('retry-after') ?? 2) * 1000))
+  private replace(hand: Hand) {
+    this.alive--
+    hand.api[releaseProxy]()
+    hand.worker.terminate()
+  }
+
+  /** Waits for an answer, for the worker to break, for patience to end, or for nobody to want it any more. */
+  private async watched(hand: Hand, order: Order): Promise<Doing[keyof Doing]> {
+    const { api } = hand
+    const answer =
+      order.kind === 'year'
+        ? api.year(order.text)
+        : order.kind === 'fit'
+          ? api.fit(order.text)
+          : api.day(order.text, order.day)
+    let looking: ReturnType<typeof setInterval> | undefined
+    const from = Date.now()
+    const ended = new Promise<never>((_, reject) => {
+      looking = setInterval(() => {
+        const waited = Date.now() - from
+        if (waited > STALE_MS && order.stale()) reject(new Ended(true))
+        else if (waited > PATIENCE_MS) reject(new Ended(false))
+      }, LOOK_MS)
+    })
+    try {
+      return await Promise.race([
+        answer,
+        ended,
+        hand.broken.catch((error: Error) => {
+          throw new Broken(`The simulation broke off (${error.message}); the next change starts it anew.`)
+        }),
+      ])
+    } finally {
+      clearInterval(looking)
     }
+  }
+}
+
+/** An order that was ended: nobody wants it any more, or it took too long. */
+class Ended extends Error {
+  constructor(readonly stale: boolean) {
+    super(
+      `No year came within ${PATIENCE_MS / 1000} seconds, so it was ended. Other households are not touched; change what this one cannot be, or export it.`,
+    )
+  }
+}
+/** The worker itself broke. */
+class Broken extends Error {}
+
+/** An order without a worker: years from the server, fits here, and no traced day. */
+async function elsewhere(order: Order): Promise<void> {
+  try {
+    const study = JSON.parse(order.text) as Study
+    order.done(order.kind === 'year' ? await fromServer(study) : order.kind === 'fit' ? fit(study) : null)
+  } catch (error) {
+    order.failed(error)
+  }
+}
+
+async function fromServer(study: Study): Promise<YearResult> {
+  for (let tries = 0; ; tries++) {
+    const answer = await fetch('/api/simulate', {
+      method: 'POST',
+      body: JSON.stringify(study),
+      headers: { 'content-type': 'application/json' },
+    })
+    if (answer.ok) return (await answer.json()) as YearResult
+    if (answer.status !== 503 || tries > 10)
+      throw new Error(((await answer.json()) as { message?: string }).message ?? 'the server did not answer')
+    await new Promise((resume) => setTimeout(resume, Number(answer.headers.get('retry-after') ?? 2) * 1000))
   }
 }

@@ -1,0 +1,87 @@
+import { expose } from 'comlink'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { YearPool } from '../../app/utils/year-pool'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import type { YearResult } from '../../core/year/result'
+
+/** A worker whose other end is in this thread: it does what it is told to do. */
+function worker(year: () => unknown) {
+  const { port1, port2 } = new MessageChannel()
+  expose({ year, day: year, fit: year }, port2 as never)
+  const terminate = vi.fn(() => (port1.close(), port2.close()))
+  return Object.assign(port1, { terminate }) as unknown as Worker & { terminate: typeof terminate }
+}
+const answer = { heaterStarts: 7 } as YearResult
+const forever = () => new Promise(() => {})
+const fresh = () => false
+
+vi.stubGlobal('Worker', class {})
+afterEach(() => vi.useRealTimers())
+
+describe('the pool of workers', () => {
+  it('hands years out and drops what went stale before it began', async () => {
+    const pool = new YearPool(1, () => worker(() => answer))
+    const [first, stale, last] = await Promise.all([
+      pool.year(harbourFlat, fresh),
+      pool.year(harbourFlat, () => true),
+      pool.year(harbourFlat, fresh),
+    ])
+    expect([first, stale, last]).toEqual([answer, null, answer])
+  })
+
+  it('ends what is stuck, says so, and goes on with a new worker', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date'] })
+    const stuck = worker(forever)
+    const made = [stuck, worker(() => answer)]
+    const pool = new YearPool(1, () => made.shift()!)
+    const first = pool.year(harbourFlat, fresh)
+    const second = pool.year(harbourFlat, fresh)
+    const said = expect(first).rejects.toThrow('No year came within 40 seconds')
+    await vi.advanceTimersByTimeAsync(41_000)
+    await said
+    expect(stuck.terminate).toHaveBeenCalled()
+    expect(await second).toEqual(answer)
+  })
+
+  it('ends what nobody wants any more', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date'] })
+    const stuck = worker(forever)
+    const pool = new YearPool(1, () => stuck)
+    let wanted = true
+    const year = pool.year(harbourFlat, () => !wanted)
+    wanted = false
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(await year).toBeNull()
+    expect(stuck.terminate).toHaveBeenCalled()
+  })
+
+  it('says what broke, keeps a worker whose engine only refused, and asks the server when none works', async () => {
+    const broken = () => {
+      const w = worker(forever)
+      setTimeout(() => w.dispatchEvent(Object.assign(new Event('error'), { message: 'cannot load' })), 5)
+      return w
+    }
+    let made = 0
+    const refusing = new YearPool(1, () => (made++, worker(() => Promise.reject(new Error('takes too long')))))
+    await expect(refusing.year(harbourFlat, fresh)).rejects.toThrow('takes too long')
+    await expect(refusing.year(harbourFlat, fresh)).rejects.toThrow('takes too long')
+    expect(made).toBe(1)
+
+    const pool = new YearPool(1, broken)
+    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('broke off (cannot load)')
+    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('broke off (cannot load)')
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(answer))))
+    expect(await pool.year(harbourFlat, fresh)).toEqual(answer)
+    expect(pool.onServer.value).toBe(true)
+    expect(await pool.day(harbourFlat, 3, fresh)).toBeNull()
+  })
+
+  it('asks the server where the browser throws at a worker', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(answer))))
+    const pool = new YearPool(2, () => {
+      throw new Error('no workers here')
+    })
+    expect(await pool.year(harbourFlat, fresh)).toEqual(answer)
+    expect(pool.onServer.value).toBe(true)
+  })
+})
