@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
+import { policyFor, SECURITY_HEADERS } from './server/utils/headers'
 
 /** Name of the bundled worker that lies beside the server's entry. */
 const WORKER_FILE = 'simulate-worker.mjs'
@@ -33,6 +34,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' }],
     },
   },
+  nitro: { routeRules: { '/**': { headers: { ...SECURITY_HEADERS, 'content-security-policy': policyFor() } } } },
   hooks: {
     'nitro:init': (nitro) => {
       nitro.hooks.hook('compiled', async () => {

@@ -8,7 +8,7 @@ const isFree = (port) =>
   new Promise((resolve) => {
     const probe = createServer()
     probe.once('error', () => resolve(false))
-    probe.listen(port, () => probe.close(() => resolve(true)))
+    probe.listen(port, process.env.HOST ?? '127.0.0.1', () => probe.close(() => resolve(true)))
   })
 
 async function freePort() {
@@ -34,7 +34,7 @@ const port = await freePort()
 const server = spawn(process.execPath, [SERVER], {
   cwd: ROOT,
   stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, PORT: String(port) },
+  env: { HOST: '127.0.0.1', ...process.env, PORT: String(port) },
 })
 server.on('exit', (code) => process.exit(code ?? 1))
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))

@@ -1,10 +1,10 @@
 import { releaseProxy, type Remote, wrap } from 'comlink'
 import { ref } from 'vue'
-import type { YearWorker } from '~/workers/year.worker'
 import { type Fit, fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
 import type { DayTrace } from '~~/core/year/trace'
+import type { YearWorker } from '../workers/year.worker'
 
 type Doing = { year: YearResult; day: DayTrace; fit: Fit | null }
 interface Order<K extends keyof Doing = keyof Doing> {

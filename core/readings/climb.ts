@@ -1,7 +1,7 @@
-import { z } from 'zod'
 import { frontAt } from '../household/loop'
 import { carriedC } from '../household/supply'
 import { dayOf, heaterDelayS, steadyAtTap, tapOf } from '../household/ways'
+import { z } from '../schema/zod'
 import { FIELDS } from '../sums/fields'
 import { defineReading, impossible } from './reading-kind'
 import { lengthOffer } from './tap-readings'

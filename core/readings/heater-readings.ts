@@ -1,7 +1,7 @@
-import { z } from 'zod'
 import { EFFICIENCY, type Efficiency, efficiencyAt } from '../heaters/efficiency'
 import { heaterOf } from '../household/ways'
 import type { Carrier } from '../money/carriers'
+import { z } from '../schema/zod'
 import { carrierOf, efficiencyOf, outputOf } from '../study/heater-kinds'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 import { takes } from '../study/limits'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'

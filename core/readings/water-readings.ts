@@ -1,7 +1,7 @@
-import { z } from 'zod'
 import { hotLitresADay } from '../household/hot-litres'
 import { dayOf, mainsOn } from '../household/ways'
 import { SAFETY } from '../safety/limits'
+import { z } from '../schema/zod'
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'

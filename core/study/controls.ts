@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 import { between, Id } from './fields'
 import { Week } from './week'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 
 /** Shared kinds of field. A limit stands here once; forms, files and the command line all read it. */
 export const Id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'a short name of small letters, digits and dashes')

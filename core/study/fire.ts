@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { z } from '../schema/zod'
 import { between } from './fields'
 
 /** Times a fire is lit: days of the week, Monday first, from when, how long, and what is burned. */

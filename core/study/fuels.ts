@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { CARRIERS } from '../money/carriers'
+import { z } from '../schema/zod'
 
 /** What energy is bought as. */
 export const Carrier = z.enum(CARRIERS)

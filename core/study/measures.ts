@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 import { LoopMode, SetpointC } from './controls'
 import { between, Id, Name } from './fields'
 import { InsulationField } from './pipes'

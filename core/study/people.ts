@@ -1,7 +1,7 @@
-import { z } from 'zod'
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { DAYS } from '../calendar/year'
 import { STANDARD_DAYS } from '../people/standard-days'
+import { z } from '../schema/zod'
 import { between, Id, Name, Share, WaterC } from './fields'
 
 export const Person = z.strictObject({

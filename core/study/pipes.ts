@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
+import { z } from '../schema/zod'
 import { between, Id, Looked, Name, Share } from './fields'
 import { PlaceField } from './site'
 

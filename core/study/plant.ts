@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { EFFICIENCY } from '../heaters/efficiency'
+import { z } from '../schema/zod'
 import { LABEL_CLASSES } from '../stores/standing-loss'
 import { between, Id, Looked, Name, Note, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'

@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { BILL_UNIT_KEYS, WATER_UNIT_KEYS } from '../money/billing'
+import { z } from '../schema/zod'
 import { between, Day, Name, Note, Twelve } from './fields'
 import { Carrier } from './fuels'
 import { Week } from './week'

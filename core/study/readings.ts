@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 import { Id, Note } from './fields'
 
 /** What can be read on a visit. What each kind takes and means is in core/readings. */

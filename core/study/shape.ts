@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema/zod'
 import { ENERGY_UNITS } from '../units/quantities'
 import { Controls } from './controls'
 import { Day, Id, Name } from './fields'

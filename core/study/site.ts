@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { PLACES } from '../climate/places'
+import { z } from '../schema/zod'
 import { AirC, between, Looked, Name, Note, Twelve, WaterC } from './fields'
 import { Carrier } from './fuels'
 

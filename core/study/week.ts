@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { z } from '../schema/zod'
 
 /** A stretch of a day, minutes from midnight; `toMin` may be 1440, the end of the day. */
 const Window = z

@@ -1,6 +1,6 @@
-import { z } from 'zod'
 import { CALORIFIC } from '../money/calorific'
 import { meteredShare } from '../money/gas-meter'
+import { z } from '../schema/zod'
 import { BTU_H_PER_KW, GAL_L } from '../units/quantities'
 import { flowAtRise, heatPerLitre, waterPower } from '../water/power'
 import { FIELDS, input } from './fields'

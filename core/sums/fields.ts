@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { type Material, MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
+import { z } from '../schema/zod'
 import type { Figure } from './sum'
 
 /** What must be more than nought is at least this: smaller figures are slips of the keys. */

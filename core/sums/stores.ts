@@ -1,5 +1,5 @@
-import { z } from 'zod'
 import { gravityFlow } from '../heaters/thermosiphon'
+import { z } from '../schema/zod'
 import { standingUa, TEST_RISE_K, wrapped } from '../stores/standing-loss'
 import { density, specificHeat } from '../water/properties'
 import { FIELDS, input, InsulationInput } from './fields'

@@ -1,7 +1,7 @@
-import { z } from 'zod'
 import { CONNECTIONS, drainRecovery } from '../recovery/drain-recovery'
 import { SAFETY } from '../safety/limits'
 import { scaldSeconds } from '../safety/scald'
+import { z } from '../schema/zod'
 import { GAL_L } from '../units/quantities'
 import { FIELDS, input } from './fields'
 import { defineSum, needsAbove, SumRefusal } from './sum'

@@ -2,11 +2,15 @@ import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
-import type { Task } from '../pool/worker'
+import type { Outcome, Task } from '../pool/worker'
 
 const WORKER_FILE = 'simulate-worker.mjs'
-/** Years that may wait for a thread before the server says it is full. */
+/** Tasks that may wait for a thread before the server says it is full. */
 const QUEUE = 16
+/** What one thread may take, MB; a year takes some tens. */
+const THREAD_MB = { old: 256, young: 64 } as const
+/** How long a task may take, s: a year ends long before, a comparison of as many years as are allowed does too. */
+export const TASK_S = 60
 
 let pool: Piscina | undefined
 
@@ -24,8 +28,15 @@ export function poolIsFull(): boolean {
   return pool !== undefined && pool.queueSize >= QUEUE
 }
 
-/** Runs a task on a thread of the pool; `signal` stops it when the caller has gone. */
-export function inPool<T>(task: Task, signal: AbortSignal): Promise<T> {
-  pool ??= new Piscina({ filename: workerFile(), maxThreads: 2, minThreads: 0, idleTimeout: 30_000, maxQueue: QUEUE })
+/** Runs a task on a thread of the pool; `signal` ends it, and the thread with it, when the caller has gone or time is up. */
+export function inPool(task: Task, signal: AbortSignal): Promise<Outcome> {
+  pool ??= new Piscina({
+    filename: workerFile(),
+    maxThreads: 2,
+    minThreads: 0,
+    idleTimeout: 10_000,
+    maxQueue: QUEUE,
+    resourceLimits: { maxOldGenerationSizeMb: THREAD_MB.old, maxYoungGenerationSizeMb: THREAD_MB.young },
+  })
   return pool.run(task, { signal })
 }

@@ -1,49 +1,70 @@
 import { createError, getRequestHeader, type H3Event, setResponseHeader } from 'h3'
-import { LARGEST_FILE, readStudyText } from '../../core/study/read'
-import type { Study } from '../../core/study/study'
+import { LARGEST_FILE } from '../../core/study/read'
 import type { Task } from '../pool/worker'
+import { inPool, poolIsFull, TASK_S } from './pool'
+
+/** Bodies that are taken in at once, and how long one may take to arrive, s. */
+const MOST_BODIES = 16
+const BODY_S = 15
+
+let bodies = 0
 
 const refuse = (statusCode: number, message: string, data?: unknown) => createError({ statusCode, message, data })
 
-/** Reads the body as text and stops as soon as it is larger than a study may be. */
-async function textOf(event: H3Event): Promise<string> {
-  const announced = Number(getRequestHeader(event, 'content-length') ?? 0)
-  if (announced > LARGEST_FILE) throw refuse(413, `a study is at most ${LARGEST_FILE / 1048576} MB`)
-  const chunks: Buffer[] = []
-  let size = 0
-  for await (const chunk of event.node.req) {
-    size += chunk.length
-    if (size > LARGEST_FILE) throw refuse(413, `a study is at most ${LARGEST_FILE / 1048576} MB`)
-    chunks.push(chunk)
-  }
-  return Buffer.concat(chunks).toString('utf8')
+function busy(event: H3Event) {
+  setResponseHeader(event, 'retry-after', 2)
+  return refuse(503, 'all threads are busy; try again in a moment')
 }
 
-async function studyOf(event: H3Event): Promise<Study> {
-  const read = readStudyText(await textOf(event))
-  if (read.ok) return read.value
-  const [first] = read.faults
-  throw refuse(422, `${first?.path ? `${first.path}: ` : ''}${first?.message}`, { faults: read.faults })
+/** Reads the body as text and stops as soon as it is larger, slower or of other bytes than a study may be. */
+async function textOf(event: H3Event): Promise<string> {
+  const announced = Number(getRequestHeader(event, 'content-length') ?? 0)
+  const tooLarge = refuse(413, `a study is at most ${LARGEST_FILE / 1048576} MB`)
+  if (announced > LARGEST_FILE) throw tooLarge
+  const { req } = event.node
+  const late = setTimeout(() => req.destroy(new Error('too slow')), BODY_S * 1000)
+  const chunks: Buffer[] = []
+  let size = 0
+  try {
+    for await (const chunk of req) {
+      size += (chunk as Buffer).length
+      if (size > LARGEST_FILE) throw tooLarge
+      chunks.push(chunk as Buffer)
+    }
+  } finally {
+    clearTimeout(late)
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks))
+  } catch {
+    throw refuse(400, 'a study is text in UTF-8')
+  }
 }
 
 /** Answers a request that sends a study with what the pool makes of it. Nothing is stored. */
 export async function answerWith<T>(event: H3Event, kind: Task['kind']): Promise<T> {
-  if (poolIsFull()) {
-    setResponseHeader(event, 'retry-after', 2)
-    throw refuse(503, 'all threads are busy; try again in a moment')
+  if (poolIsFull() || bodies >= MOST_BODIES) throw busy(event)
+  bodies++
+  let text: string
+  try {
+    text = await textOf(event)
+  } finally {
+    bodies--
   }
-  const study = await studyOf(event)
   const gone = new AbortController()
   event.node.res.on('close', () => {
     if (!event.node.res.writableEnded) gone.abort()
   })
+  const late = AbortSignal.timeout(TASK_S * 1000)
   try {
-    return await inPool<T>({ kind, study }, gone.signal)
+    const outcome = await inPool({ kind, text }, AbortSignal.any([gone.signal, late]))
+    if ('value' in outcome) return outcome.value as T
+    throw refuse(422, outcome.refused, { faults: outcome.faults.slice(0, 50) })
   } catch (error) {
-    if (error instanceof Error && /queue/i.test(error.message)) {
-      setResponseHeader(event, 'retry-after', 2)
-      throw refuse(503, 'all threads are busy; try again in a moment')
-    }
+    if (late.aborted) throw refuse(422, `it was not worked out within ${TASK_S} seconds`)
+    if (error instanceof Error && /queue/i.test(error.message)) throw busy(event)
+    if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY')
+      throw refuse(422, 'it takes more memory than a study may')
     throw error
   }
 }

@@ -1,9 +1,11 @@
+import { request } from 'node:http'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { DEMOS } from '../../core/demos/index'
 import { compared, jobsOf } from '../../core/measures/compare'
 import { simulate } from '../../core/year/simulate'
+import { EXTREMES } from '../../proof/extreme-studies'
 import { openBrowser, openPage, settled } from './browser'
 import { figure, openDemo, total } from './hand'
 
@@ -52,6 +54,86 @@ describe('server routes', () => {
     expect(full.length).toBeGreaterThan(0)
     expect(Number(full[0].headers.get('retry-after'))).toBeGreaterThan(0)
     expect(answers.every((a) => a.status === 200 || a.status === 503)).toBe(true)
+  })
+})
+
+/** What a raw request is answered: its status, and its headers. */
+const asked = (path: string, options: Record<string, unknown>, body?: Buffer) =>
+  new Promise<{ status: number; headers: Record<string, unknown> }>((resolve, reject) => {
+    const { hostname, port } = new URL(url)
+    const sent = request({ hostname, port, path, agent: false, ...options }, (answer) => {
+      answer.resume()
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers }))
+    })
+    sent.on('error', reject)
+    sent.end(body)
+  })
+const json = { 'content-type': 'application/json' }
+
+describe('the server lets nobody in', () => {
+  it.each([
+    ['a page under a name it does not have', 403, '/', { headers: { host: 'elsewhere.example' } }],
+    ['a path where nothing is', 404, '/wp-login.php', {}],
+    ['a path out of its folder', 404, '/..%2f..%2fetc/passwd', {}],
+    ['a method that a page has not', 405, '/', { method: 'DELETE' }],
+    ['a study asked for by GET', 405, '/api/simulate', {}],
+    [
+      'a body that does not say it is JSON',
+      415,
+      '/api/simulate',
+      { method: 'POST', headers: { 'content-type': 'text/plain' } },
+    ],
+    [
+      'a post from another site',
+      403,
+      '/api/simulate',
+      { method: 'POST', headers: { ...json, origin: 'http://elsewhere.example' } },
+    ],
+    [
+      'a post that a browser says is from another site',
+      403,
+      '/api/simulate',
+      { method: 'POST', headers: { ...json, 'sec-fetch-site': 'cross-site' } },
+    ],
+  ])('%s: %i', async (_, status, path, options) => expect((await asked(path, options)).status).toBe(status))
+
+  it('a body that is not UTF-8: 400', async () =>
+    expect(
+      (await asked('/api/simulate', { method: 'POST', headers: json }, Buffer.from([0xff, 0xfe, 0x22]))).status,
+    ).toBe(400))
+
+  it('says on every answer what a page may do, and not what it was made with', async () => {
+    for (const path of ['/', '/bagno.svg', '/api/demos', '/nothing']) {
+      const { headers } = await asked(path, {})
+      expect(headers['x-content-type-options'], path).toBe('nosniff')
+      expect(headers['x-powered-by'], path).toBeUndefined()
+      const policy = String(headers['content-security-policy'])
+      const scripts = /script-src ([^;]*)/.exec(policy)?.[1] ?? /default-src ([^;]*)/.exec(policy)?.[1]
+      expect(scripts, path).not.toMatch(/unsafe|\*|http/)
+      expect(policy, path).toContain("frame-ancestors 'none'")
+    }
+  })
+
+  it('compares no more years than it says, and tells how many these would be', async () => {
+    const many = structuredClone(DEMOS[0].study)
+    const [measure] = many.packages[0].measures
+    many.packages = Array.from({ length: 20 }, (_, p) => ({
+      id: `p${p}`,
+      name: `P ${p}`,
+      measures: Array.from({ length: 40 }, (_, m) => ({ ...measure, id: `m${m}` })),
+    }))
+    const answer = await post('/api/compare', JSON.stringify(many))
+    expect(answer.status).toBe(422)
+    expect((await answer.json()).message).toMatch(/take 1,621 years to compare; at most 60/)
+  })
+
+  it('gives a reason for a year that it does not work out', async () => {
+    const endless = EXTREMES.find(([name]) => name === '20,000 draws a day')![1]
+    const answer = await post('/api/simulate', JSON.stringify(endless))
+    expect([answer.status, (await answer.json()).message]).toEqual([
+      422,
+      expect.stringMatching(/at most 200,000 are followed/),
+    ])
   })
 })
 
