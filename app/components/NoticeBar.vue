@@ -2,8 +2,9 @@
 import { X } from '@lucide/vue'
 const { notice, clear } = useNotice()
 async function undo() {
-  await notice.value?.undo?.()
+  const back = notice.value?.undo
   clear()
+  await back?.()
 }
 </script>
 

@@ -10,19 +10,23 @@ import type { Fault } from '~~/core/units/result'
 
 useHead({ title: 'Bagno' })
 const { say } = useNotice()
+const table = useStudy()
 const list = shallowRef<Kept[] | null>(null)
 const trouble = ref('')
+/** Says what did not happen, and what can be done. */
+const failed = (what: string) =>
+  (trouble.value = `${what}: the browser’s storage is full or closed. Nothing that was kept is lost; delete an old household or free space, and try again.`)
 const refused = shallowRef<{ file: string; faults: Fault[] } | null>(null)
 const over = ref(false)
 const picker = ref<HTMLInputElement | null>(null)
 
 async function refresh() {
   try {
-    list.value = (await keptStudies()).sort((a, b) => b.changedAt.localeCompare(a.changedAt))
+    await keepLeft()
+    list.value = (await keptStudies()).sort((a, b) => String(b.changedAt).localeCompare(String(a.changedAt)))
   } catch {
-    list.value = []
-    trouble.value =
-      'This browser does not let Bagno keep studies (private windows often do not). Work is lost when the page is closed; export it as a file.'
+    list.value ??= []
+    failed('What is kept could not be read')
   }
 }
 onMounted(refresh)
@@ -42,7 +46,11 @@ const about = (s: Study) => {
 }
 
 async function start(study: Study) {
-  await keepStudy(study)
+  try {
+    await keepStudy(study)
+  } catch {
+    return void failed(`“${study.name}” was not begun`)
+  }
   await navigateTo(`/study/${study.id}`)
 }
 /** Units and currency of a household that is about to begin; null while none is. */
@@ -54,18 +62,30 @@ const create = async () =>
   start(await underFreeId(blankStudy('household', beginning.value!.units, beginning.value!.currency)))
 
 async function duplicate(kept: Kept) {
-  await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
+  try {
+    await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
+  } catch {
+    return void failed(`“${kept.study.name}” was not copied`)
+  }
   await refresh()
   say({ text: `Copied “${kept.study.name}”.` })
 }
 
 async function remove(kept: Kept) {
-  await forgetStudy(kept.id)
+  try {
+    await table.settled()
+    await forgetStudy(kept.id)
+  } catch {
+    return void failed(`“${kept.study?.name ?? kept.id}” was not deleted`)
+  }
   await refresh()
   say({
     text: `Deleted “${kept.study?.name ?? kept.id}”.`,
     undo: async () => {
-      await restoreKept(kept)
+      if (!(await restoreKept(kept))) {
+        await keepStudy(await underFreeId(kept.study))
+        say({ text: 'Another study has that name by now: the deleted one is back beside it.' })
+      }
       await refresh()
     },
   })
@@ -80,7 +100,11 @@ async function take(file: File | undefined) {
     return
   }
   const study = await underFreeId(read.value)
-  await keepStudy(study)
+  try {
+    await keepStudy(study)
+  } catch {
+    return void failed(`“${file.name}” was not imported`)
+  }
   await refresh()
   say({ text: `Imported “${study.name}”.` })
 }
@@ -154,6 +178,9 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
       <button class="tool tool-main" @click="create">Begin the survey</button>
       <p class="caption w-full">Everything in a new household is assumed and says so until it is typed or read.</p>
     </section>
+    <p v-if="storageTrouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
+      {{ storageTrouble }}
+    </p>
     <p v-if="trouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">{{ trouble }}</p>
     <div v-if="refused" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       <p class="font-semibold">“{{ refused.file }}” was not imported. Nothing kept here was touched.</p>

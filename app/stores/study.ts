@@ -13,6 +13,9 @@ import { display } from '~~/core/units/display'
 import type { Fault } from '~~/core/units/result'
 
 const STEPS_KEPT = 200
+/** Of them so many outlive the page, and no more characters than this. */
+const STEPS_IN_BROWSER = 50
+const WAY_CHARACTERS = 8_000_000
 /** Moves of one slider within this time are one step back, ms. */
 const SAME_STEP_MS = 1200
 
@@ -39,67 +42,123 @@ export const useStudy = defineStore('study', () => {
   let lastKey = ''
   let lastAt = 0
 
-  /** When the kept copy that is on the table was changed. */
-  let seen: string | undefined
+  /** Mark of the kept copy of each study that was on the table. */
+  const seen = new Map<string, string>()
 
-  const keep = useDebounceFn(() => (keeping = keeping.then(keepNow)), 150)
-  let keeping: Promise<void> = Promise.resolve()
+  const keeper: Keeper = new Keeper(keepNow, (state) => (kept.value = state))
+  // A page that is hidden may never be shown again.
+  if (typeof document !== 'undefined') {
+    addEventListener('pagehide', leave)
+    document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && leave())
+  }
+  let leaving = false
+  function leave(): void {
+    leaving = true
+    if (study.value && keeper.busy) putAside(study.value, marksOf(study.value.id))
+    keeper.flush()
+    keepWayNow()
+  }
+  const stay = () => (leaving = false)
+  if (typeof document !== 'undefined') {
+    addEventListener('pageshow', stay)
+    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && stay())
+  }
+  /** Marks that the kept copy of a study may have by now: a write may be under way. */
+  const marksOf = (id: string) => [seen.get(id), writing.get(id)].filter((mark) => mark !== undefined)
+  const writing = new Map<string, string>()
 
-  async function keepNow() {
-    const document = study.value
-    if (!document) return
+  async function keepNow(document: Study): Promise<void> {
+    const mark = newMark()
+    const from = marksOf(document.id)
+    writing.set(document.id, mark)
     try {
-      seen = (await keepStudy(document, seen)).changedAt
-      if (study.value === document) kept.value = 'kept'
+      await keepStudy(document, from, mark)
+      seen.set(document.id, mark)
     } catch (error) {
-      if (error instanceof KeptElsewhere) await standAside(document)
-      else kept.value = 'failed'
+      if (!(error instanceof KeptElsewhere)) throw error
+      await standAside(document)
+    } finally {
+      writing.delete(document.id)
     }
+    takeUp(document.id)
+    void wayLater()
   }
 
   /** Both tabs changed the study in the same moment: what was done here goes on under a name of its own. */
-  async function standAside(document: Study) {
+  async function standAside(document: Study): Promise<void> {
     const copy = await underFreeId(document, `${document.name}, second tab`)
-    seen = (await keepStudy(copy)).changedAt
+    seen.set(copy.id, markOf(await keepStudy(copy)))
+    if (study.value?.id !== document.id) return
     study.value = copy
-    kept.value = 'kept'
     useNotice().say({ text: 'Another tab changed this study too. Your work goes on as a second one beside it.' })
     await navigateTo(`/study/${copy.id}`)
   }
 
-  /** Another tab has kept this study: what it did is shown here, unless something here is not kept yet. */
-  onKeptElsewhere(async (id) => {
-    const mayShow = () => study.value?.id === id && kept.value !== 'keeping'
+  /** The way back and forth is kept a while after the last change: it is larger, and of less worth. */
+  const wayLater = useDebounceFn(() => keepWayNow(), 800)
+  function keepWayNow(): void {
+    const document = study.value
+    const mark = document && seen.get(document.id)
+    if (!document || !mark || keeper.busy) return
+    const steps = Math.max(5, Math.min(STEPS_IN_BROWSER, Math.floor(WAY_CHARACTERS / JSON.stringify(document).length)))
+    keepWay({ id: document.id, mark, past: past.value.slice(-steps), future: future.value.slice(0, steps) }).catch(
+      // Without room for the way back the study itself still is kept.
+      () => {},
+    )
+  }
+
+  /** Another tab has kept or deleted this study: what it did is shown here, unless something here is not kept yet. */
+  onTold(async (told) => {
+    if ('deleted' in told) {
+      if (study.value?.id !== told.deleted) return
+      seen.delete(told.deleted)
+      useNotice().say({ text: 'Another tab deleted this study. It stays open here; the next change keeps it again.' })
+      return
+    }
+    const mayShow = () => study.value?.id === told.kept && !keeper.busy
     if (!mayShow()) return
-    const found = await keptStudy(id)
+    const found = await keptStudy(told.kept)
     const read = found && readStudy(found.study)
     if (!read?.ok || !mayShow()) return
     past.value = [...past.value.slice(-STEPS_KEPT), study.value!]
     future.value = []
-    seen = found!.changedAt
+    seen.set(told.kept, markOf(found!))
     study.value = read.value
   })
 
-  function show(document: Study) {
+  function show(document: Study, sliding = false) {
     study.value = document
-    kept.value = 'keeping'
-    void keep()
+    keeper.put(document, sliding)
+    if (leaving) putAside(document, marksOf(document.id))
   }
 
   /** Opens a kept study. Returns what is wrong with it when it cannot be read. */
   async function open(id: string): Promise<Fault[] | null> {
-    if (study.value?.id === id) return null
+    await keeper.settled()
+    await keepLeft()
     const found = await keptStudy(id)
+    const onTable = study.value?.id === id
+    // What could not be kept is on the table all the same, unless it was deleted and another took its name.
+    if (onTable && (kept.value === 'failed' || (found && seen.get(id) === markOf(found)))) return null
     if (!found) return [{ path: '', message: 'This study is not kept in this browser.' }]
     const read = readStudy(found.study)
     if (!read.ok) return read.faults
+    const way = await keptWay(id).catch(() => undefined)
+    const same = way?.mark === markOf(found)
     study.value = read.value
-    seen = found.changedAt
-    past.value = []
-    future.value = []
+    seen.set(id, markOf(found))
+    past.value = same ? soundOf(way.past) : []
+    future.value = same ? soundOf(way.future) : []
     lastKey = ''
     return null
   }
+
+  /** Studies of a way that this version can still show. */
+  const soundOf = (way: readonly unknown[]): Study[] =>
+    way.flatMap((step) => {
+      const read = readStudy(step)
+      return read.ok ? [read.value] : []
+    })
 
   /**
    * Changes the study. A change that would make it unsound is refused and its faults are shown; nothing is lost.
@@ -134,7 +193,7 @@ export const useStudy = defineStore('study', () => {
     future.value = []
     lastKey = key
     lastAt = now
-    show(draft)
+    show(draft, sliding)
     return true
   }
 
@@ -145,7 +204,7 @@ export const useStudy = defineStore('study', () => {
       (draft) => {
         const controls = edited(controlsOf(study.value!), edit)
         draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
-        draft.controls.setOn = draft.controls.set ? new Date().toISOString().slice(0, 10) : null
+        draft.controls.setOn = draft.controls.set ? localIso(new Date()).slice(0, 10) : null
       },
       sliding,
     )
@@ -181,8 +240,10 @@ export const useStudy = defineStore('study', () => {
     units,
     kept,
     faults,
-    canUndo: computed(() => past.value.length > 0),
-    canRedo: computed(() => future.value.length > 0),
+    stepsBack: computed(() => past.value.length),
+    stepsOn: computed(() => future.value.length),
+    trouble: storageTrouble,
+    settled: (): Promise<void> => keeper.settled(),
     open,
     change,
     replace,

@@ -1,57 +1,186 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import { ref } from 'vue'
 import type { Study } from '~~/core/study/study'
 
-/** A study as it is kept: the document and when it was last changed. */
+/** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
 export interface Kept {
   id: string
   study: Study
   changedAt: string
+  /** Studies that were kept before there were marks have none. */
+  mark?: string
+}
+
+/** The way back and forth from a kept study; it holds only for the study with the same mark. */
+export interface KeptWay {
+  id: string
+  mark: string
+  past: Study[]
+  future: Study[]
 }
 
 interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
+  ways: { key: string; value: KeptWay }
 }
 
-let opened: Promise<IDBPDatabase<BagnoDB>> | undefined
+/** What other tabs are told. */
+export type Told = { kept: string } | { deleted: string }
 
-function db(): Promise<IDBPDatabase<BagnoDB>> {
-  opened ??= openDB<BagnoDB>('bagno', 1, {
-    upgrade: (database) => void database.createObjectStore('studies', { keyPath: 'id' }),
-  })
+const NAME = 'bagno'
+const VERSION = 2
+
+/**
+ * Why this browser keeps nothing, as it is said to whoever works in it; empty while all is well. What cannot be kept lives
+ * in this tab until it is closed.
+ */
+export const storageTrouble = ref('')
+
+const TROUBLE = {
+  missing:
+    'This browser does not let Bagno keep studies (private windows often do not). Work goes on in this tab and is lost when it is closed: export it as a file.',
+  newer:
+    'A newer Bagno has been used in this browser, and what it keeps cannot be read by this one. Reload the page; until then work is in this tab alone: export it as a file.',
+  older: 'Another tab holds an older Bagno open. Close it, and this one goes on.',
+} as const
+
+/** Studies and ways of a tab whose browser keeps none. */
+const inThisTab = { studies: new Map<string, Kept>(), ways: new Map<string, KeptWay>() }
+
+let opened: Promise<IDBPDatabase<BagnoDB> | null> | undefined
+
+/** The browser's store, or null where it gives none. A connection that breaks is opened anew when it is next needed. */
+function db(): Promise<IDBPDatabase<BagnoDB> | null> {
+  opened ??= open()
   return opened
 }
 
-export const keptStudies = async () => (await db()).getAll('studies')
-export const keptStudy = async (id: string) => (await db()).get('studies', id)
-export const forgetStudy = async (id: string) => (await db()).delete('studies', id)
+async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
+  try {
+    const database = await openDB<BagnoDB>(NAME, VERSION, {
+      upgrade(made, from) {
+        if (from < 1) made.createObjectStore('studies', { keyPath: 'id' })
+        if (from < 2) made.createObjectStore('ways', { keyPath: 'id' })
+      },
+      blocked: () => (storageTrouble.value = TROUBLE.older),
+      // A newer Bagno in another tab wants to go on: it is not held up.
+      blocking: (_, __, event) => {
+        ;(event.target as IDBDatabase).close()
+        opened = undefined
+      },
+      terminated: () => (opened = undefined),
+    })
+    storageTrouble.value = ''
+    return database
+  } catch (error) {
+    opened = undefined
+    storageTrouble.value = (error as DOMException).name === 'VersionError' ? TROUBLE.newer : TROUBLE.missing
+    return null
+  }
+}
+
+/** Does something with the store; once more with a new connection where the old one was closed under it. */
+async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, without: () => T): Promise<T> {
+  const database = await db()
+  if (!database) return without()
+  try {
+    return await work(database)
+  } catch (error) {
+    if (!['InvalidStateError', 'NotFoundError', 'UnknownError'].includes((error as DOMException).name)) throw error
+    opened = undefined
+    const again = await db()
+    return again ? work(again) : without()
+  }
+}
+
+export const keptStudies = () =>
+  stored(
+    (d) => d.getAll('studies'),
+    () => [...inThisTab.studies.values()],
+  )
+export const keptStudy = (id: string) =>
+  stored(
+    (d) => d.get('studies', id),
+    () => inThisTab.studies.get(id),
+  )
 
 /** Another tab has kept the same study since this one last saw it. */
 export class KeptElsewhere extends Error {}
 
-/** Tells other tabs that a study was kept. */
 const otherTabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('bagno-studies')
-export function onKeptElsewhere(seen: (id: string) => void): void {
-  otherTabs?.addEventListener('message', (e: MessageEvent<string>) => seen(e.data))
+/** Hears what other tabs have kept or deleted. */
+export function onTold(heard: (told: Told) => void): void {
+  otherTabs?.addEventListener('message', (e: MessageEvent<Told>) => heard(e.data))
 }
 
 /**
- * Keeps a study under its id.
- * @param seen when the kept copy that this study grew from was changed; without it whatever is kept is replaced
- * @throws KeptElsewhere when another copy has been kept since; otherwise fails only when the browser stores nothing at all
+ * Keeps a study under its id, on the disk before it says so.
+ * @param seen marks of the kept copies that this study may have grown from; without them whatever is kept is replaced
+ * @param mark of what is kept now
+ * @throws KeptElsewhere when another copy has been kept since; otherwise fails when the storage is full
  */
-export async function keepStudy(study: Study, seen?: string): Promise<Kept> {
-  const transaction = (await db()).transaction('studies', 'readwrite')
-  const there = await transaction.store.get(study.id)
-  if (seen !== undefined && there && there.changedAt !== seen) {
-    await transaction.done
-    throw new KeptElsewhere()
-  }
-  const kept: Kept = { id: study.id, study, changedAt: new Date().toISOString() }
-  await transaction.store.put(kept)
-  await transaction.done
-  otherTabs?.postMessage(study.id)
+export async function keepStudy(study: Study, seen?: readonly string[], mark = newMark()): Promise<Kept> {
+  const kept: Kept = { id: study.id, study, changedAt: new Date().toISOString(), mark }
+  const grewFrom = (there: Kept | undefined) => !seen || !there || seen.includes(markOf(there))
+  await stored(
+    async (d) => {
+      const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
+      if (!grewFrom(await transaction.store.get(study.id))) {
+        await transaction.done
+        throw new KeptElsewhere()
+      }
+      await Promise.all([transaction.store.put(kept), transaction.done])
+    },
+    () => void inThisTab.studies.set(study.id, kept),
+  )
+  otherTabs?.postMessage({ kept: study.id } satisfies Told)
   return kept
 }
 
-/** Puts a study back exactly as it was kept. */
-export const restoreKept = async (kept: Kept) => (await db()).put('studies', kept)
+/** A mark that no other copy has. */
+export const newMark = (): string => crypto.randomUUID()
+
+/** The mark of a kept copy; what was kept before there were marks goes by its time. */
+export const markOf = (kept: Kept): string => kept.mark ?? kept.changedAt
+
+export async function forgetStudy(id: string): Promise<void> {
+  await stored(
+    async (d) => {
+      const transaction = d.transaction(['studies', 'ways'], 'readwrite', { durability: 'strict' })
+      await Promise.all([
+        transaction.objectStore('studies').delete(id),
+        transaction.objectStore('ways').delete(id),
+        transaction.done,
+      ])
+    },
+    () => void (inThisTab.studies.delete(id), inThisTab.ways.delete(id)),
+  )
+  otherTabs?.postMessage({ deleted: id } satisfies Told)
+}
+
+/** Puts a deleted study back exactly as it was kept; false when another is kept under its id by now. */
+export async function restoreKept(kept: Kept): Promise<boolean> {
+  const back = await stored(
+    async (d) => {
+      const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
+      const free = (await transaction.store.get(kept.id)) === undefined
+      if (free) await transaction.store.put(kept)
+      await transaction.done
+      return free
+    },
+    () => !inThisTab.studies.has(kept.id) && (inThisTab.studies.set(kept.id, kept), true),
+  )
+  if (back) otherTabs?.postMessage({ kept: kept.id } satisfies Told)
+  return back
+}
+
+export const keptWay = (id: string) =>
+  stored(
+    (d) => d.get('ways', id),
+    () => inThisTab.ways.get(id),
+  )
+export const keepWay = (way: KeptWay) =>
+  stored(
+    async (d) => void (await d.put('ways', way)),
+    () => void inThisTab.ways.set(way.id, way),
+  )

@@ -42,9 +42,10 @@ export async function startApp(): Promise<{ url: string; stop: () => void }> {
   return { url, stop: () => server.kill() }
 }
 
-/** A browser with an empty profile of its own. */
-export async function openBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
-  const profile = mkdtempSync(join(tmpdir(), 'bagno-browser-'))
+/** A browser with an empty profile of its own, or with one that another had before it was killed. */
+export async function openBrowser(
+  profile = mkdtempSync(join(tmpdir(), 'bagno-browser-')),
+): Promise<{ browser: Browser; profile: string; kill: () => Promise<void>; close: () => Promise<void> }> {
   const browser = await launch({
     executablePath: CHROMIUM,
     userDataDir: profile,
@@ -61,6 +62,14 @@ export async function openBrowser(): Promise<{ browser: Browser; close: () => Pr
   })
   return {
     browser,
+    profile,
+    /** Ends it as a power cut would: nothing of it is told. */
+    kill: async () => {
+      const gone = new Promise((resolve) => browser.process()!.once('exit', resolve))
+      browser.process()!.kill('SIGKILL')
+      await gone
+      rmSync(join(profile, 'SingletonLock'), { force: true })
+    },
     close: async () => {
       await browser.close()
       rmSync(profile, { recursive: true, force: true, maxRetries: 5 })

@@ -73,6 +73,8 @@ function accept(value: number | null) {
   if (value !== props.value) emit('change', value)
 }
 
+// What was typed and not left yet is taken when the page goes.
+useLeaving(commit)
 watch(
   () => props.value,
   () => {

@@ -18,9 +18,25 @@ const note = ref('')
 const photo = ref<string | null>(null)
 const trouble = ref('')
 const touched = ref(new Set<string>())
+const places = computed(() =>
+  (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({
+    value: x.id as string | null,
+    name: x.name,
+  })),
+)
 watch(
   () => props.kind,
   () => {
+    const draft = readingDraft(table.study!.id)
+    if (draft?.kind === props.kind) {
+      values.value = draft.values
+      note.value = draft.note
+      photo.value = draft.photo
+      touched.value = new Set(Object.keys(draft.values))
+      where.value = places.value.some((p) => p.value === draft.where) ? draft.where : (places.value[0]?.value ?? null)
+      if (!kind.value.at) where.value = null
+      return
+    }
     values.value = { ...kind.value.begin }
     touched.value = new Set()
     where.value =
@@ -40,12 +56,6 @@ const fields = computed(() =>
     Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap'),
   ),
 )
-const places = computed(() =>
-  (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({
-    value: x.id as string | null,
-    name: x.name,
-  })),
-)
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings),
   takenAt: localIso(new Date()),
@@ -61,6 +71,25 @@ const checked = computed(() => kind.value.input.safeParse(reading.value.values))
 const judgement = computed(() =>
   checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null,
 )
+const studyId = table.study!.id
+let closed = false
+/** Keeps what has been typed so far; fields that go with the form still hand theirs over. */
+function remember() {
+  if (closed) return
+  keepReadingDraft(studyId, {
+    kind: props.kind,
+    values: toRaw(values.value),
+    where: where.value,
+    note: note.value,
+    photo: photo.value,
+  })
+}
+watch([where, note, photo], remember)
+function close() {
+  closed = true
+  keepReadingDraft(studyId, null)
+  emit('close')
+}
 /** What a touched field still wants; one that nobody has been to yet is just empty. */
 const faults = computed((): Fault[] =>
   checked.value.success
@@ -79,6 +108,7 @@ function set(name: string, value: unknown) {
   const next = { ...values.value, [name]: value }
   if (value === undefined) delete next[name]
   values.value = next
+  remember()
 }
 function keep(adoptToo: boolean) {
   const one = reading.value
@@ -93,7 +123,7 @@ function keep(adoptToo: boolean) {
       ? `“${kind.value.title}” is in the log and corrects the study.`
       : `“${kind.value.title}” is in the log.`,
   })
-  emit('close')
+  close()
 }
 async function picture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -114,7 +144,7 @@ async function picture(event: Event) {
         <h2 class="text-xl">{{ kind.title }}</h2>
         <p class="text-sm text-ink-soft">{{ kind.how }}</p>
       </div>
-      <button class="tool tool-bare px-2" aria-label="Close the reading" @click="emit('close')">
+      <button class="tool tool-bare px-2" aria-label="Close the reading" @click="close">
         <X :size="20" />
       </button>
     </div>
@@ -156,7 +186,7 @@ async function picture(event: Event) {
       <VerdictLine v-if="judgement.verdict" :verdict="judgement.verdict" />
     </template>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
-      <TextField label="Note" optional :value="note" @change="(v) => (note = v)" />
+      <TextField label="Note" optional :value="note" @change="(v) => ((note = v), remember())" />
       <div>
         <label class="caption block" for="reading-photo">Picture</label>
         <div class="flex items-center gap-2">

@@ -11,7 +11,8 @@ onMounted(async () => {
     if (!(await keptStudy(study.id))) await keepStudy(structuredClone(study))
     await navigateTo(`/study/${study.id}`, { replace: true })
   } catch {
-    trouble.value = 'This browser does not let Bagno keep studies (private windows often do not).'
+    trouble.value =
+      'The demo could not be kept: the browser’s storage is full or closed. Delete an old household or free space, and try again.'
   }
 })
 </script>

@@ -71,13 +71,19 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <h1 class="min-w-0 flex-1 text-xl sm:text-2xl">{{ table.study.name }}</h1>
       <div class="flex w-full items-center justify-end gap-1 sm:w-auto">
         <span class="caption mr-1 hidden sm:inline" role="status">{{
-          table.kept === 'kept' ? 'kept in this browser' : table.kept === 'keeping' ? 'keeping…' : ''
+          table.trouble
+            ? 'in this tab only'
+            : table.kept === 'kept'
+              ? 'kept in this browser'
+              : table.kept === 'keeping'
+                ? 'keeping…'
+                : ''
         }}</span>
         <button
           class="tool px-3"
           aria-label="Undo"
-          title="Undo, Ctrl Z"
-          :disabled="!table.canUndo"
+          :title="`Undo, Ctrl Z: ${table.stepsBack} ${table.stepsBack === 1 ? 'step' : 'steps'} back are kept`"
+          :disabled="table.stepsBack === 0"
           @click="table.undo()"
         >
           <Undo2 :size="18" />
@@ -85,8 +91,8 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
         <button
           class="tool px-3"
           aria-label="Redo"
-          title="Redo, Ctrl Shift Z"
-          :disabled="!table.canRedo"
+          :title="`Redo, Ctrl Shift Z: ${table.stepsOn} ${table.stepsOn === 1 ? 'step' : 'steps'} on`"
+          :disabled="table.stepsOn === 0"
           @click="table.redo()"
         >
           <Redo2 :size="18" />
@@ -109,9 +115,10 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       </div>
     </header>
     <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
-      The last change could not be kept in this browser: its storage may be full. Export the study now so that nothing
-      is lost.
+      The last change could not be kept in this browser: its storage is full or closed. It is tried again every few
+      seconds. Export the study now so that nothing is lost; deleting old households makes room.
     </p>
+    <p v-if="table.trouble" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ table.trouble }}</p>
     <div v-if="table.faults.length" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
       <p class="font-semibold">That change was not made:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>

@@ -7,7 +7,7 @@ import type { ReadingKindName } from '~~/core/study/readings'
 /** The visit log: readings taken once, held against the study, and adopted into it. */
 const table = useStudy()
 const pocket = usePocket()
-const taking = ref<ReadingKindName | null>(null)
+const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?? null)
 const kinds = computed(() => KINDS.filter((k) => k.possible(table.study!)))
 const readings = computed(() => [...table.study!.readings].reverse())
 const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).length)

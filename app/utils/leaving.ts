@@ -1,0 +1,56 @@
+import { readStudy } from '~~/core/study/read'
+import type { Study } from '~~/core/study/study'
+
+/**
+ * What was changed as the page went. The browser's store takes too long for that, so it is put where writing is done at once,
+ * and kept properly at the next start.
+ */
+interface Leaving {
+  study: Study
+  /** Marks of the kept copies that it may have grown from. */
+  from: string[]
+}
+
+const PREFIX = 'bagno-leaving '
+
+export function putAside(study: Study, from: string[]): void {
+  try {
+    localStorage.setItem(PREFIX + study.id, JSON.stringify({ study, from } satisfies Leaving))
+  } catch {
+    // No room for it there: the store may still take it.
+  }
+}
+
+export function takeUp(id: string): void {
+  try {
+    localStorage.removeItem(PREFIX + id)
+  } catch {
+    // What cannot be reached cannot be there.
+  }
+}
+
+/** Keeps what was put aside when pages went; what grew from another copy goes beside it. */
+export async function keepLeft(): Promise<void> {
+  let keys: string[] = []
+  try {
+    keys = Object.keys(localStorage).filter((key) => key.startsWith(PREFIX))
+  } catch {
+    return
+  }
+  for (const key of keys) {
+    try {
+      const left = JSON.parse(localStorage.getItem(key) ?? 'null') as Leaving | null
+      const read = left && readStudy(left.study)
+      if (left && read?.ok && Array.isArray(left.from))
+        try {
+          await keepStudy(read.value, left.from)
+        } catch (error) {
+          if (!(error instanceof KeptElsewhere)) throw error
+          await keepStudy(await underFreeId(read.value, `${read.value.name}, as it was left`))
+        }
+      localStorage.removeItem(key)
+    } catch {
+      // Full storage: it stays where it is until there is room.
+    }
+  }
+}

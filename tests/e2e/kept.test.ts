@@ -1,0 +1,201 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { keptIn, kills, slideTo } from './attacks'
+import { openBrowser, openPage, settled } from './browser'
+import { named, openDemo, press, type, valueOf } from './hand'
+
+const url = inject('url')
+
+describe('a browser that is killed', () => {
+  it('knows the last change when it comes back, 50 ms after it was made', async () =>
+    expect(await kills(url, 4, 50, 'change')).toBe(0))
+  it('knows where a slide ended, 400 ms after it did', async () => expect(await kills(url, 2, 400, 'slide')).toBe(0))
+})
+
+describe('work that is going on', () => {
+  let browser: Browser
+  let close: () => Promise<void>
+  let page: Page
+  let errors: string[]
+  beforeAll(async () => {
+    ;({ browser, close } = await openBrowser())
+    ;({ page, errors } = await openPage(browser, 1280, 800))
+    await openDemo(page, url, 'harbour-flat')
+    await settled(page)
+  })
+  afterAll(() => close())
+  const stage = async (name: string) => {
+    await page.goto(`${url}/study/harbour-flat/${name}`)
+    await settled(page)
+  }
+  /** Types without leaving the field. */
+  const typing = async (label: string, text: string) => {
+    const field = await page.waitForSelector(named('textbox', label))
+    await field!.click({ count: 3 })
+    await field!.type(text)
+  }
+
+  it('a figure that was typed and not left survives a reload and another stage', async () => {
+    await stage('set')
+    await typing('Setpoint', '51')
+    await page.reload()
+    await settled(page)
+    expect(await valueOf(page, 'Setpoint')).toBe('51')
+    await typing('Setpoint', '53')
+    await press(page, 'link', 'Improve')
+    await press(page, 'link', 'Set')
+    expect(await valueOf(page, 'Setpoint')).toBe('53')
+    expect((await keptIn(page, 'harbour-flat'))!.controls.set!.heaters['wall-heater'].setpointC).toBe(53)
+  })
+
+  it('a half-filled reading survives a reload, another stage and the closing of the page', async () => {
+    await stage('measure')
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Time to hot')
+    await type(page, 'Time taken', '41')
+    await type(page, 'Note', 'tap on the left')
+    await page.reload()
+    expect(await valueOf(page, 'Time taken')).toBe('41')
+    await typing('Flow', '6')
+    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Measure')
+    expect([await valueOf(page, 'Time taken'), await valueOf(page, 'Flow'), await valueOf(page, 'Note')]).toEqual([
+      '41',
+      '6',
+      'tap on the left',
+    ])
+    await page.close()
+    ;({ page, errors } = await openPage(browser, 1280, 800))
+    await stage('measure')
+    expect(await valueOf(page, 'Time taken')).toBe('41')
+    await press(page, 'button', 'Keep in the log')
+    await page.reload()
+    await page.waitForSelector('[data-reading="time-to-hot"]')
+    expect(await page.$('section[aria-label="Time to hot"]')).toBeNull()
+  })
+
+  it('the way back survives a reload, and says how far it reaches', async () => {
+    await stage('set')
+    await type(page, 'Setpoint', '47')
+    await type(page, 'Setpoint', '48')
+    await new Promise((resume) => setTimeout(resume, 1200))
+    await page.reload()
+    await settled(page)
+    const undo = await page.waitForSelector(named('button', 'Undo'))
+    expect(await undo!.evaluate((b) => (b as HTMLElement).title)).toMatch(/: \d+ steps back are kept/)
+    await undo!.click()
+    await page.waitForFunction(() => !document.querySelector('main')!.textContent!.includes('opening'))
+    expect(await valueOf(page, 'Setpoint')).toBe('47')
+  })
+
+  it('an edit is kept though another study is opened at once', async () => {
+    await stage('set')
+    await slideTo(page, 44)
+    await page.evaluate(() => document.querySelector<HTMLAnchorElement>('a[aria-label="All households"]')!.click())
+    await page.waitForSelector('a[href="/demo/duplex"]')
+    await page.click('a[href="/demo/duplex"]')
+    await page.waitForFunction(() => location.pathname.startsWith('/study/duplex/'))
+    expect((await keptIn(page, 'harbour-flat'))!.controls.set!.heaters['wall-heater'].setpointC).toBe(44)
+  })
+
+  it('a study deleted and opened again is the new one, and no second tab is made up', async () => {
+    await page.goto(url)
+    await press(page, 'button', 'Delete Flat by the harbour')
+    await page.waitForFunction(
+      () => !document.querySelector('section[aria-label="Households"] a[href="/study/harbour-flat"]'),
+    )
+    await page.click('a[href="/demo/harbour-flat"]')
+    await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
+    await press(page, 'link', 'Set')
+    expect(await valueOf(page, 'Setpoint')).toBe('55')
+    await type(page, 'Setpoint', '49')
+    await new Promise((resume) => setTimeout(resume, 300))
+    await page.goto(url)
+    await page.waitForSelector('section[aria-label="Households"] li a')
+    const names = await page.$$eval('section[aria-label="Households"] li a', (all) => all.map((a) => a.textContent))
+    expect(names.filter((n) => n!.includes('second tab'))).toEqual([])
+    expect(errors).toEqual([])
+  })
+
+  it('the undo of a deletion does not overwrite what was begun since', async () => {
+    await press(page, 'button', 'Delete Flat by the harbour')
+    const undo = await page.waitForSelector('[role="status"] button::-p-text(Undo)')
+    await page.evaluate(() =>
+      fetch('/api/demos')
+        .then((r) => r.json())
+        .then(
+          (demos: { name: string; study: object }[]) =>
+            new Promise((done) => {
+              const open = indexedDB.open('bagno')
+              open.onsuccess = () => {
+                const put = open.result.transaction('studies', 'readwrite').objectStore('studies')
+                put.put({
+                  id: 'harbour-flat',
+                  study: { ...demos.find((d) => d.name === 'harbour-flat')!.study, name: 'Begun since' },
+                  changedAt: 'now',
+                  mark: 'other',
+                }).onsuccess = () => (open.result.close(), done(null))
+              }
+            }),
+        ),
+    )
+    await undo!.click()
+    await page.waitForFunction(() => /deleted one is back beside it/.test(document.body.textContent!))
+    expect((await keptIn(page, 'harbour-flat'))!.name).toBe('Begun since')
+  })
+})
+
+describe('a browser that keeps nothing', () => {
+  let browser: Browser
+  let close: () => Promise<void>
+  beforeAll(async () => void ({ browser, close } = await openBrowser()))
+  afterAll(() => close())
+
+  it('says so, and lets a whole household be worked on in the tab', async () => {
+    const { page, errors } = await openPage(browser, 1280, 800)
+    await page.evaluateOnNewDocument(() => {
+      IDBFactory.prototype.open = () => {
+        throw new DOMException('no', 'SecurityError')
+      }
+    })
+    await page.goto(url)
+    await page.waitForFunction(() => /does not let Bagno keep studies/.test(document.body.textContent!))
+    await page.click('a[href="/demo/harbour-flat"]')
+    await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
+    await settled(page)
+    await press(page, 'link', 'Set')
+    await type(page, 'Setpoint', '50')
+    await settled(page)
+    expect(await valueOf(page, 'Setpoint')).toBe('50')
+    expect(await page.$eval('header [role="status"]', (s) => s.textContent)).toBe('in this tab only')
+    expect(await page.$$eval('[role="alert"]', (all) => all.map((a) => a.textContent).join())).toMatch(
+      /export it as a file/,
+    )
+    expect(errors).toEqual([])
+  })
+
+  it('that is full says what was not kept, tries again, and keeps it once there is room', async () => {
+    const { page } = await openPage(browser, 1280, 800)
+    await openDemo(page, url, 'duplex')
+    await settled(page)
+    await press(page, 'link', 'Set')
+    await page.evaluate(() => {
+      const put = IDBObjectStore.prototype.put
+      const full = window as unknown as { room: () => void }
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      }
+      full.room = () => void (IDBObjectStore.prototype.put = put)
+    })
+    await type(page, 'Setpoint', '130')
+    await page.waitForFunction(() =>
+      /could not be kept in this browser: its storage is full/.test(document.body.textContent!),
+    )
+    await page.evaluate(() => (window as unknown as { room: () => void }).room())
+    await page.waitForFunction(
+      () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+      { timeout: 10_000 },
+    )
+    expect((await keptIn(page, 'duplex'))!.controls.set!.heaters.burner.setpointC).toBeCloseTo(54.4, 1)
+  })
+})
