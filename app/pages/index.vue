@@ -4,7 +4,7 @@ import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/household/blank/blank'
 import { CURRENCIES } from '~~/core/money/tariff'
 import { displayOf } from '~~/core/study/display-of'
-import { readStudy } from '~~/core/study/read'
+import { readable } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import type { Fault } from '~~/core/units/result'
 
@@ -31,16 +31,40 @@ async function refresh() {
 }
 onMounted(refresh)
 
-const sound = (kept: Kept) => readStudy(kept.study).ok
-const when = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
+/** Whether it can be opened, at a glance; what else is wrong with it is said when it is. */
+const sound = (kept: Kept) => readable(kept.study)
+/** More than these are worth a search. */
+const FEW = 6
+const sought = ref('')
+const order = ref<'changed' | 'name'>('changed')
+const listed = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = (list.value ?? []).filter((kept) => {
+    const text = `${kept.study?.name ?? kept.id} ${kept.study?.site?.name ?? ''}`.toLowerCase()
+    return words.every((w) => text.includes(w))
   })
+  return order.value === 'name'
+    ? found.sort((a, b) => String(a.study?.name).localeCompare(String(b.study?.name)))
+    : found
+})
+const when = (iso: string) =>
+  Number.isNaN(Date.parse(iso))
+    ? ''
+    : new Date(iso).toLocaleString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+        hour: '2-digit',
+        minute: '2-digit',
+      })
 const about = (s: Study) => {
+  try {
+    return described(s)
+  } catch {
+    return ''
+  }
+}
+const described = (s: Study) => {
   const people = s.people.persons.length
   return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
 }
@@ -114,8 +138,6 @@ function onPick(event: Event) {
   void take(input.files?.[0])
   input.value = ''
 }
-
-const exportKept = (kept: Kept) => exportStudy(kept.study)
 </script>
 
 <template>
@@ -203,9 +225,26 @@ const exportKept = (kept: Kept) => exportStudy(kept.study)
         None kept in this browser yet. Open one of the demo households below to look round, start a new one, or drop a
         <code>.bagno.json</code> file anywhere on this page.
       </p>
-      <ul v-else>
+      <div v-if="list && list.length > FEW" class="flex flex-wrap items-end gap-3 py-2">
+        <label class="min-w-0 flex-1">
+          <span class="caption block">Search by name or place</span>
+          <input v-model="sought" type="search" class="entry" autocomplete="off" />
+        </label>
+        <ChoiceField
+          class="w-44"
+          label="Order"
+          :value="order"
+          :choices="[
+            { value: 'changed', name: 'last changed first' },
+            { value: 'name', name: 'by name' },
+          ]"
+          @change="(v) => (order = v)"
+        />
+        <p class="caption pb-3" role="status">{{ listed.length }} of {{ list.length }}</p>
+      </div>
+      <ul v-if="list && list.length">
         <li
-          v-for="kept in list"
+          v-for="kept in listed"
           :key="kept.id"
           class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2"
         >

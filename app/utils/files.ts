@@ -4,11 +4,16 @@ import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
 
 /** Hands a study over as a file. */
-export function exportStudy(study: Study): void {
-  const url = URL.createObjectURL(new Blob([writeStudy(study)], { type: 'application/json' }))
+export const exportStudy = (study: Study): void => hand(writeStudy(study), study.id)
+
+/** Hands a kept study over as it is, whether or not it can be read. */
+export const exportKept = (kept: Kept): void => hand(`${JSON.stringify(kept.study ?? kept, null, 2)}\n`, kept.id)
+
+function hand(text: string, name: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
   const link = document.createElement('a')
   link.href = url
-  link.download = `${study.id}.bagno.json`
+  link.download = `${name}.bagno.json`
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }

@@ -4,6 +4,10 @@ import { rangeOf, schemaIn, shapeOf } from './shape'
 
 /** What a schema found wrong, in words. It is put into words here and nowhere else. */
 
+/** Most characters of a path or of a message: a hostile file may have put millions there. */
+const LONGEST = 300
+const short = (text: string) => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text)
+
 /**
  * Path of a field as a person reads it.
  * @example fieldPath(['pipes', 'runs', 2, 'size']) // "pipes › runs › 3 › size"
@@ -14,8 +18,8 @@ function fieldPath(path: readonly PropertyKey[]): string {
 
 /** A fault of a document: where, as a person reads it, and what is accepted. */
 export const documentFault = (issue: z.core.$ZodIssue): Fault => ({
-  path: fieldPath(issue.path),
-  message: asked(issue),
+  path: short(fieldPath(issue.path)),
+  message: short(asked(issue)),
 })
 
 function asked(issue: z.core.$ZodIssue): string {

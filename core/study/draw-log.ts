@@ -36,12 +36,21 @@ interface Table {
   lines: number[]
 }
 
+/** What parts the columns: by the header, because in a short file decimal commas outnumber what parts them. */
+const delimiterOf = (text: string): string => {
+  const [head = ''] = text.split(/\r?\n/, 1)
+  return [';', '\t', '|'].find((d) => head.includes(d)) ?? ','
+}
+
 /** A file of separated values with a header. Separator and quotes are found out; empty lines are left out. */
 export function readTable(text: string): Result<Table> {
   if (text.length > LARGEST_LOG)
     return refused(`the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`)
   const lines: number[] = []
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: false,
+    delimiter: delimiterOf(text),
+  })
   const cells = data.filter((row, i) => {
     const full = row.some((c) => c.trim() !== '')
     if (full) lines.push(i + 1)

@@ -3,7 +3,8 @@ import { type Carrier, CARRIERS } from '../money/carriers'
 
 type Doc = Record<string, unknown>
 const object = (x: unknown): Doc => (typeof x === 'object' && x !== null ? (x as Doc) : {})
-const list = (x: unknown): Doc[] => (Array.isArray(x) ? (x as Doc[]) : [])
+/** Its parts; what is none is an empty one, which the schema then names. */
+const list = (x: unknown): Doc[] => (Array.isArray(x) ? x.map(object) : [])
 const each = (x: unknown, change: (value: Doc) => Doc): Doc =>
   Object.fromEntries(Object.entries(object(x)).map(([key, value]) => [key, change(object(value))]))
 

@@ -20,9 +20,26 @@ export function readStudy(document: unknown): Result<Study> {
         : `is version ${JSON.stringify(head.version) ?? 'missing'}; this Bagno reads version ${VERSION}`,
       'version',
     )
-  const result = Study.safeParse(migrate(head))
+  const result = Study.safeParse(upToDate(head))
   if (result.success) return { ok: true, value: result.data }
   return { ok: false, faults: result.error.issues.slice(0, 50).map(documentFault) }
+}
+
+/** Whether a document says that it is a study of a version that is read here. */
+export const readable = (document: unknown): document is Study => {
+  const head = document as Record<string, unknown> | null | undefined
+  return (
+    typeof head?.name === 'string' && head.format === FORMAT && (head.version === VERSION || canMigrate(head.version))
+  )
+}
+
+/** A document of this version; one that cannot be brought up to it stays what it is, and is refused by its version. */
+function upToDate(head: Record<string, unknown>): unknown {
+  try {
+    return migrate(head)
+  } catch {
+    return head
+  }
 }
 
 /** Reads the text of a file. Random bytes, a truncated file or one too large are refused with a reason. */

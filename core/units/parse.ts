@@ -48,7 +48,25 @@ spell(['energy'], 1, 'kwh')
 spell(['energy'], 0.001, 'wh')
 spell(['energy'], 29.307107, 'therm therms')
 
-/** A number as people write it: 1 234.5, 1,5, 3/4, 1-1/2, −4. Returns null when it is none. */
+/** A comma before three last digits: a thousand in one country, a fraction in another. "0,125" and "1200,125" are fractions. */
+const DOUBTFUL = /^\s*[-−–+]?[1-9]\d{0,2},\d{3}(?![\d.,])/
+
+/**
+ * The two things that an entry can mean, the larger first, each as it would be written without doubt; null where there is
+ * none.
+ * @example meanings('1,200 m') // ['1200 m', '1.200 m']
+ */
+export const meanings = (text: string): [string, string] | null =>
+  DOUBTFUL.test(text) ? [text.replace(',', ''), text.replace(',', '.')] : null
+
+/** Thousands parted by commas and a decimal point, or by points and a decimal comma, when it can only be that. */
+function ungrouped(t: string): string {
+  if (/^[-+]?\d{1,3}(,\d{3})+\.\d*$|^[-+]?\d{1,3}(,\d{3}){2,}$/.test(t)) return t.replaceAll(',', '')
+  if (/^[-+]?\d{1,3}(\.\d{3})+,\d*$|^[-+]?\d{1,3}(\.\d{3}){2,}$/.test(t)) return t.replaceAll('.', '')
+  return t
+}
+
+/** A number as people write it: 1 234.5, 1,234.5, 1.234,5, 1,5, 3/4, 1-1/2, −4. Returns null when it is none, or one of two. */
 export function parseNumber(text: string): number | null {
   const t = text
     .trim()
@@ -61,8 +79,9 @@ export function parseNumber(text: string): number | null {
     const value = Number(whole) + Number(top) / Number(bottom)
     return minus ? -value : value
   }
-  if (!/^[-+]?(\d+([.,]\d*)?|[.,]\d+)$/.test(t)) return null
-  return Number(t.replace(',', '.'))
+  const plain = ungrouped(t)
+  if (meanings(plain) || !/^[-+]?(\d+([.,]\d*)?|[.,]\d+)$/.test(plain)) return null
+  return Number(plain.replace(',', '.'))
 }
 
 /** Feet and inches: 12'6", 12' 6 1/2", 6". In metres; null when it is none. */

@@ -119,6 +119,11 @@ describe('a log of draws', () => {
     expect(answer.ok && answer.value.draws[0].litres).toBe(4.5)
   })
 
+  it.each([1, 2, 3])('of %i rows with decimal commas is read: the header says what parts the columns', (rows) => {
+    const answer = read(`start;tap;litres;temp\n${'2026-03-02 07:15;Kitchen sink;4,5;42,5\n'.repeat(rows)}`)
+    expect(answer.ok && answer.value.draws.map((d) => [d.litres, d.wantedC])).toEqual(Array(rows).fill([4.5, 42.5]))
+  })
+
   it.each([
     ['gal', '2', 7.570824],
     ['min', '3', 21],

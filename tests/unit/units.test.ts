@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clock } from '../../core/calendar/week'
 import { display } from '../../core/units/display'
-import { parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
+import { meanings, parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
 import { fromMetric, QUANTITIES, type Quantity, toMetric, unitOf } from '../../core/units/quantities'
 
 const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
@@ -40,7 +40,35 @@ describe('entries as they are written', () => {
     ['−4', -4],
     ['3/0', null],
     ['1e5', null],
+    ['1,200.5', 1200.5],
+    ['1.200,5', 1200.5],
+    ['1,234,567', 1_234_567],
+    ['1.234.567', 1_234_567],
+    ['0,125', 0.125],
+    ['1200,125', 1200.125],
+    ['1.200', 1.2],
+    // A thousand or a little more than one: nobody can tell.
+    ['1,200', null],
+    ['-12,345', null],
+    ['1,20,5', null],
   ])('the number "%s" is %s', (text, want) => expect(parseNumber(text)).toBe(want))
+
+  it.each((Object.keys(QUANTITIES) as Quantity[]).map((q) => [q]))(
+    'a doubtful %s is asked for, in both systems, and each answer is taken',
+    (quantity) => {
+      for (const system of ['metric', 'us'] as const) {
+        expect(parseQuantity(quantity, system, '1,200')).toBeNull()
+        const either = meanings('1,200')!
+        expect(either).toEqual(['1200', '1.200'])
+        expect(either.map((text) => fromMetric(quantity, system, parseQuantity(quantity, system, text)!))).toEqual([
+          expect.closeTo(1200, 6),
+          expect.closeTo(1.2, 6),
+        ])
+        expect(fromMetric(quantity, system, parseQuantity(quantity, system, '1,5')!)).toBeCloseTo(1.5, 9)
+        expect(fromMetric(quantity, system, parseQuantity(quantity, system, '1,200.5')!)).toBeCloseTo(1200.5, 6)
+      }
+    },
+  )
 
   it.each([
     ['7:30p', 1170],

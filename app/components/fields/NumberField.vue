@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
 import { rangeOf } from '~~/core/schema/shape'
-import { parseNumber, parseQuantity } from '~~/core/units/parse'
+import { meanings, parseNumber, parseQuantity } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
@@ -40,6 +40,8 @@ const canSwitch = computed(
 const id = useId()
 const error = ref('')
 const typed = ref<string | null>(null)
+/** What a doubtful entry can mean, to be chosen from. */
+const choices = ref<{ text: string; shown: string }[]>([])
 
 const shownUnit = computed(() => (props.quantity ? unitOf(props.quantity, system.value).label : (props.unit ?? '')))
 const decimals = computed(() => props.decimals ?? (props.quantity ? unitOf(props.quantity, system.value).decimals : 3))
@@ -56,7 +58,19 @@ function commit() {
     accept(null)
     return
   }
-  const metric = props.quantity ? parseQuantity(props.quantity, system.value, entry) : parseNumber(entry)
+  const read = (text: string) =>
+    props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
+  const either = meanings(entry)
+  if (either) {
+    error.value = `${props.label}: “${entry}” can mean two things`
+    choices.value = either.flatMap((text) => {
+      const metric = read(text)
+      return metric === null ? [] : [{ text, shown: `${write(metric)} ${shownUnit.value}`.trim() }]
+    })
+    return
+  }
+  choices.value = []
+  const metric = read(entry)
   const { min, max } = rangeOf(props.schema)
   if (metric === null || metric < min - 1e-9 || metric > max + 1e-9) {
     error.value = `${props.label}: a number from ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
@@ -65,9 +79,15 @@ function commit() {
   accept(Math.min(max, Math.max(min, metric)))
 }
 
+function choose(text: string) {
+  typed.value = text
+  commit()
+}
+
 function accept(value: number | null) {
   typed.value = null
   error.value = ''
+  choices.value = []
   // A figure that was only rounded for show is not a change.
   if (value !== null && props.value !== null && write(value) === write(props.value)) return
   if (value !== props.value) emit('change', value)
@@ -80,6 +100,7 @@ watch(
   () => {
     typed.value = null
     error.value = ''
+    choices.value = []
   },
 )
 </script>
@@ -125,7 +146,7 @@ watch(
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
         @keydown.enter="commit"
-        @keydown.escape="((typed = null), (error = ''))"
+        @keydown.escape="((typed = null), (error = ''), (choices = []))"
       />
       <button
         v-if="canSwitch"
@@ -144,5 +165,10 @@ watch(
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
       {{ error || `${label}: ${fault}` }}
     </p>
+    <div v-if="error && choices.length" class="mt-1 flex gap-2">
+      <button v-for="c in choices" :key="c.text" type="button" class="tool" @click="choose(c.text)">
+        {{ c.shown }}
+      </button>
+    </div>
   </div>
 </template>

@@ -50,7 +50,7 @@ function take() {
   )
   faults.value = answer.ok ? [] : answer.faults.map(faultText)
   if (!answer.ok) return
-  table.change('logged draws', (d) => void (d.people.draws = answer.value))
+  if (!table.change('logged draws', (d) => void (d.people.draws = answer.value))) return
   say({
     text: `${answer.value.draws.length} draws of ${answer.value.days} days from “${answer.value.source}” make the year.`,
   })

@@ -52,7 +52,7 @@ async function takeWeather(event: Event) {
   faults.value = answer.ok ? [] : answer.faults.map(faultText)
   if (!answer.ok) return
   const weather = answer.value
-  setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)
+  if (!setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)) return
   say({
     text: weather.monthlySunKwhM2
       ? `Air and sun are those of ${weather.place}.`

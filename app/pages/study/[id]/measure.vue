@@ -10,6 +10,10 @@ const pocket = usePocket()
 const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?? null)
 const kinds = computed(() => KINDS.filter((k) => k.possible(table.study!)))
 const readings = computed(() => [...table.study!.readings].reverse())
+/** Of a long log the latest are shown, and more when they are asked for. */
+const PIECE = 60
+const most = ref(PIECE)
+const listed = computed(() => readings.value.slice(0, most.value))
 const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).length)
 </script>
 
@@ -39,9 +43,12 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
     <FitPanel />
     <DialPanel />
     <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Visit log">
-      <ReadingRow v-for="r in readings" :key="r.id" :reading="r" />
+      <ReadingRow v-for="r in listed" :key="r.id" :reading="r" />
     </ul>
-    <div v-else-if="!taking" class="max-w-prose py-6">
+    <button v-if="listed.length < readings.length" class="tool mt-3" @click="most += PIECE">
+      Show {{ Math.min(PIECE, readings.length - listed.length) }} earlier of {{ readings.length - listed.length }}
+    </button>
+    <div v-if="!readings.length && !taking" class="max-w-prose py-6">
       <p>Nothing read yet. Each reading gives its result at once, is held against the study, and can correct it.</p>
       <p class="mt-2 text-ink-soft">
         Worth taking first: the cold main, the flow of each shower, the time to hot at the farthest tap<template
