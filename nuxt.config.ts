@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
+import { writeServiceWorker } from './scripts/offline'
 import { policyFor, SECURITY_HEADERS } from './server/utils/headers'
 
 /** Name of the bundled worker that lies beside the server's entry. */
@@ -12,6 +13,8 @@ export default defineNuxtConfig({
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
+  // A stage is fetched when somebody reaches for it: the first view does not wait for the others.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   modules: ['@pinia/nuxt'],
   css: ['~/assets/main.css'],
   // Nuxt describes Vite's plugins with types of its own that this plugin's do not match to the letter.
@@ -31,11 +34,19 @@ export default defineNuxtConfig({
         },
         { name: 'theme-color', content: '#f1ebdf' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
-  nitro: { routeRules: { '/**': { headers: { ...SECURITY_HEADERS, 'content-security-policy': policyFor() } } } },
+  nitro: {
+    compressPublicAssets: { brotli: true, gzip: true },
+    routeRules: { '/**': { headers: { ...SECURITY_HEADERS, 'content-security-policy': policyFor() } } },
+  },
   hooks: {
+    'nitro:build:public-assets': (nitro) =>
+      writeServiceWorker(nitro.options.output.publicDir, nitro.options.runtimeConfig.app.buildId),
     'nitro:init': (nitro) => {
       nitro.hooks.hook('compiled', async () => {
         await build({

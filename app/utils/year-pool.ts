@@ -25,6 +25,10 @@ const LOOK_MS = 250
 /** Workers that broke one after the other without an answer before years come from the server. */
 const MOST_BROKEN = 3
 
+/** A study as text for whoever simulates it: pictures are not looked at. */
+const withoutPictures = (study: Study) =>
+  JSON.stringify(study, (key, value: unknown) => (key === 'photo' ? null : value))
+
 /** A worker at work, and how it is known to have broken. */
 interface Hand {
   worker: Worker
@@ -50,7 +54,11 @@ export class YearPool {
   constructor(
     private readonly size: number,
     private readonly spawn: () => Worker = ownWorker,
-  ) {}
+  ) {
+    // The first worker gets ready while the page does.
+    const first = this.hand()
+    if (first) this.idle.push(first)
+  }
 
   /** A year of a study, or null when it went stale. */
   year(study: Study, stale: () => boolean): Promise<YearResult | null> {
@@ -74,7 +82,7 @@ export class YearPool {
     stale: () => boolean,
   ): Promise<Doing[K] | null> {
     return new Promise((done, failed) => {
-      this.waiting.push({ kind, text: JSON.stringify(study), day, stale, done, failed } as Order)
+      this.waiting.push({ kind, text: withoutPictures(study), day, stale, done, failed } as Order)
       void this.next()
     })
   }

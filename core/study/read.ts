@@ -4,8 +4,16 @@ import { canMigrate, migrate } from './migrate'
 import { FORMAT, VERSION } from './shape'
 import { Study } from './study'
 
-/** Largest study file that is read, bytes: hundreds of times what a real one needs. */
-export const LARGEST_FILE = 8 * 1024 * 1024
+/** Largest study file that is read, bytes: a study with all the pictures it may have fits. */
+export const LARGEST_FILE = 32 * 1024 * 1024
+
+/** What stands where a version should, in a few words whatever it is. */
+const versionText = (version: unknown): string =>
+  version === undefined
+    ? 'of no version'
+    : typeof version === 'number' || typeof version === 'string'
+      ? `version ${String(version).slice(0, 20)}`
+      : 'of a version that is no number'
 
 /** Checks a parsed document and says what it is when it is not a study this version can read. */
 export function readStudy(document: unknown): Result<Study> {
@@ -17,7 +25,7 @@ export function readStudy(document: unknown): Result<Study> {
     return refused(
       typeof head.version === 'number' && head.version > VERSION
         ? `was written by a newer Bagno (version ${head.version}); this one reads version ${VERSION}`
-        : `is version ${JSON.stringify(head.version) ?? 'missing'}; this Bagno reads version ${VERSION}`,
+        : `is ${versionText(head.version)}; this Bagno reads version ${VERSION}`,
       'version',
     )
   const result = Study.safeParse(upToDate(head))

@@ -29,6 +29,13 @@ export type ReadingKindName = (typeof READING_KINDS)[number]
 /** Longest picture that travels with a study, characters of its data address: about 150 kB of JPEG. */
 export const LONGEST_PHOTO = 200_000
 
+/** All pictures of a study together, characters: about 15 MB of JPEG, a hundred and more. */
+export const MOST_PICTURES = 20_000_000
+
+/** Characters that the pictures of a log take. */
+export const picturesTake = (readings: readonly { photo: string | null }[]): number =>
+  readings.reduce((sum, r) => sum + (r.photo?.length ?? 0), 0)
+
 /** A figure of the study that a reading has replaced, and what stood there before. */
 const Adoption = z.strictObject({
   path: z.string().max(200),

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { Controls } from './controls'
 import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from './heater-kinds'
+import { MOST_PICTURES, picturesTake } from './readings'
 import type { StudyShape } from './shape'
 
 type Report = (path: (string | number)[], message: string) => void
@@ -14,6 +15,11 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkControls(study, study.controls.found, ['controls', 'found'], report)
   if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
   checkPackages(study, report)
+  if (picturesTake(study.readings) > MOST_PICTURES)
+    report(
+      ['readings'],
+      `their pictures come to ${(picturesTake(study.readings) / 1e6).toFixed(1)} MB; a study takes ${MOST_PICTURES / 1e6} MB of them`,
+    )
 }
 
 function unique(ids: string[], path: (string | number)[], report: Report): Set<string> {

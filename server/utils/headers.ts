@@ -7,6 +7,7 @@ const POLICY = {
   // Bars and plugs are drawn by widths that the page sets; scripts are what could do harm.
   'style-src': "'self' 'unsafe-inline'",
   'worker-src': "'self'",
+  'manifest-src': "'self'",
   'object-src': "'none'",
   'base-uri': "'none'",
   'form-action': "'self'",

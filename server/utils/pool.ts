@@ -6,7 +6,7 @@ import type { Outcome, Task } from '../pool/worker'
 
 const WORKER_FILE = 'simulate-worker.mjs'
 /** Tasks that may wait for a thread before the server says it is full. */
-const QUEUE = 16
+const QUEUE = 8
 /** What one thread may take, MB; a year takes some tens. */
 const THREAD_MB = { old: 256, young: 64 } as const
 /** How long a task may take, s: a year ends long before, a comparison of as many years as are allowed does too. */

@@ -1,10 +1,11 @@
 import { createError, getRequestHeader, type H3Event, setResponseHeader } from 'h3'
-import { LARGEST_FILE } from '../../core/study/read'
 import type { Task } from '../pool/worker'
 import { inPool, poolIsFull, TASK_S } from './pool'
 
+/** Largest study that is taken in, bytes: without its pictures, which no year looks at. */
+const LARGEST_BODY = 8 * 1024 * 1024
 /** Bodies that are taken in at once, and how long one may take to arrive, s. */
-const MOST_BODIES = 16
+const MOST_BODIES = 6
 const BODY_S = 15
 
 let bodies = 0
@@ -19,8 +20,8 @@ function busy(event: H3Event) {
 /** Reads the body as text and stops as soon as it is larger, slower or of other bytes than a study may be. */
 async function textOf(event: H3Event): Promise<string> {
   const announced = Number(getRequestHeader(event, 'content-length') ?? 0)
-  const tooLarge = refuse(413, `a study is at most ${LARGEST_FILE / 1048576} MB`)
-  if (announced > LARGEST_FILE) throw tooLarge
+  const tooLarge = refuse(413, `a study is sent without its pictures, and is then at most ${LARGEST_BODY / 1048576} MB`)
+  if (announced > LARGEST_BODY) throw tooLarge
   const { req } = event.node
   const late = setTimeout(() => req.destroy(new Error('too slow')), BODY_S * 1000)
   const chunks: Buffer[] = []
@@ -28,9 +29,12 @@ async function textOf(event: H3Event): Promise<string> {
   try {
     for await (const chunk of req) {
       size += (chunk as Buffer).length
-      if (size > LARGEST_FILE) throw tooLarge
+      if (size > LARGEST_BODY) throw tooLarge
       chunks.push(chunk as Buffer)
     }
+  } catch (error) {
+    if (error === tooLarge) throw error
+    throw refuse(400, 'the study did not arrive whole')
   } finally {
     clearTimeout(late)
   }
@@ -61,6 +65,7 @@ export async function answerWith<T>(event: H3Event, kind: Task['kind']): Promise
     if ('value' in outcome) return outcome.value as T
     throw refuse(422, outcome.refused, { faults: outcome.faults.slice(0, 50) })
   } catch (error) {
+    if (gone.signal.aborted) throw refuse(499, 'whoever asked has gone')
     if (late.aborted) throw refuse(422, `it was not worked out within ${TASK_S} seconds`)
     if (error instanceof Error && /queue/i.test(error.message)) throw busy(event)
     if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY')

@@ -21,7 +21,7 @@ function freePort(): Promise<number> {
 }
 
 /** Starts the built app and waits until it answers. */
-export async function startApp(): Promise<{ url: string; stop: () => void }> {
+export async function startApp(): Promise<{ url: string; pid: number; stop: () => void }> {
   const port = await freePort()
   const url = `http://127.0.0.1:${port}`
   const server: ChildProcess = spawn(process.execPath, ['.output/server/index.mjs'], {
@@ -39,7 +39,7 @@ export async function startApp(): Promise<{ url: string; stop: () => void }> {
     if (tries > 200) throw new Error('the app did not start; is it built?')
     await new Promise((resume) => setTimeout(resume, 100))
   }
-  return { url, stop: () => server.kill() }
+  return { url, pid: server.pid!, stop: () => server.kill() }
 }
 
 /** A browser with an empty profile of its own, or with one that another had before it was killed. */

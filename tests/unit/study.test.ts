@@ -98,7 +98,7 @@ describe('the reader of study files', () => {
     expect(message('{"format":"bagno-study","version":7}')).toMatch(/newer Bagno \(version 7\)/)
     expect(message('{"format":"bagno-study"}')).toMatch(new RegExp(`reads version ${VERSION}`))
     expect(message('{"format":"bagno-st')).toMatch(/not JSON/)
-    expect(message(' '.repeat(LARGEST_FILE + 1))).toMatch(/at most 8 MB/)
+    expect(message(' '.repeat(LARGEST_FILE + 1))).toMatch(/at most 32 MB/)
     expect(message(`{"__proto__":{"format":"bagno-study","version":1}}`)).toMatch(/not a Bagno study/)
   })
 })

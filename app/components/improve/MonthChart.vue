@@ -6,6 +6,7 @@ import type { YearResult } from '~~/core/year/result'
 
 /** Cost month by month, as found and with the package. */
 const props = defineProps<{ found: YearResult; after: YearResult; name: string }>()
+letterCharts()
 Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip)
 
 const units = computed(() => useStudy().units)

@@ -3,7 +3,7 @@ import { Camera, NotebookPen, X } from '@lucide/vue'
 import { adopt } from '~~/core/readings/adopt'
 import { KINDS } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
-import { flatValues, type Reading, type ReadingKindName } from '~~/core/study/readings'
+import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { Fault } from '~~/core/units/result'
 
 /** A reading being taken: its fields, what it comes to at once, and what it says of the study. */
@@ -72,6 +72,8 @@ const judgement = computed(() =>
   checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null,
 )
 const studyId = table.study!.id
+/** Share of the room for pictures that is taken, this one counted. */
+const pictures = computed(() => picturesTake([...table.study!.readings, reading.value]) / MOST_PICTURES)
 let closed = false
 /** Keeps what has been typed so far; fields that go with the form still hand theirs over. */
 function remember() {
@@ -201,6 +203,10 @@ async function picture(event: Event) {
           /></label>
           <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
         </div>
+        <p v-if="pictures > 0.7" class="caption mt-1">
+          Pictures take {{ Math.round(pictures * 100) }} % of the {{ MOST_PICTURES / 1e6 }} MB that a study has room
+          for.
+        </p>
         <p v-if="trouble" class="mt-1 text-sm text-alarm" role="alert">{{ trouble }}</p>
       </div>
     </div>

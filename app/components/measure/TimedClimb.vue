@@ -11,6 +11,7 @@ import { fromMetric, unitOf } from '~~/core/units/quantities'
  * A climb taken by the clock: the tap opens, and each temperature typed is put down at its second. It is drawn as it comes
  * and says when it stands. Only its start and its readings are kept, so that a locked screen or a reload loses nothing.
  */
+letterCharts()
 Chart.register(LinearScale, CategoryScale, PointElement, LineElement, Tooltip)
 const props = defineProps<{ points: string }>()
 const emit = defineEmits<{ change: [points: string] }>()

@@ -4,6 +4,8 @@ import { demo, DEMOS } from '~~/core/demos/index'
 /** Opens a demo household: the copy already kept here, or a fresh one. */
 const name = String(useRoute().params.name)
 const study = demo(name)
+// Its worker gets ready while the household is kept.
+useYears()
 const trouble = ref('')
 onMounted(async () => {
   if (!study) return

@@ -1,0 +1,102 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openBrowser, openPage, settled, startApp } from './browser'
+import { openDemo, press, total, type } from './hand'
+
+/** Waits until everything the app is made of is kept and the worker for that is in charge. */
+const keptOffline = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) =>
+        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
+      )
+  })
+
+describe('without a network', () => {
+  let app: Awaited<ReturnType<typeof startApp>>
+  let browser: Browser
+  let close: () => Promise<void>
+  let page: Page
+  let errors: string[]
+  beforeAll(async () => {
+    app = await startApp()
+    ;({ browser, close } = await openBrowser())
+    ;({ page, errors } = await openPage(browser, 1280, 800))
+    await openDemo(page, app.url, 'duplex')
+    await settled(page)
+    await keptOffline(page)
+    app.stop()
+    await new Promise((resume) => setTimeout(resume, 500))
+    expect(
+      await page.evaluate(() =>
+        fetch('/api/demos').then(
+          () => 'answered',
+          () => 'gone',
+        ),
+      ),
+    ).toBe('gone')
+    errors.length = 0
+  })
+  afterAll(async () => {
+    await close()
+    app.stop()
+  })
+
+  it('the app starts again, with what was kept and its year', async () => {
+    await page.reload()
+    await settled(page)
+    expect(await total(page, 'Cost')).toMatch(/^\$7/)
+  })
+
+  it('every stage opens by its address, and a change is simulated', async () => {
+    const before = await total(page, 'Cost')
+    for (const stage of ['survey', 'measure', 'improve', 'set']) {
+      await page.goto(`${app.url}/study/duplex/${stage}`)
+      await settled(page)
+    }
+    await type(page, 'Setpoint', '140')
+    await page.waitForFunction(
+      (was) => {
+        const now = document.querySelector('aside [data-total="Cost"]')!.textContent!.trim()
+        return now !== was && now !== '…'
+      },
+      {},
+      before,
+    )
+  })
+
+  it('a new household begins, and one is exported and imported', async () => {
+    await page.goto(app.url)
+    await page.waitForSelector('input[type="file"]')
+    await press(page, 'button', 'New household')
+    await press(page, 'button', 'Begin the survey')
+    await page.waitForFunction(() => location.pathname.startsWith('/study/household/'))
+    await settled(page)
+    const file = await page.evaluate(
+      () =>
+        new Promise<string>((resolve) => {
+          const made = URL.createObjectURL
+          URL.createObjectURL = (blob) => {
+            void (blob as Blob).text().then(resolve)
+            return made(blob)
+          }
+          document.querySelector<HTMLButtonElement>('button[aria-label="Export as a file"]')!.click()
+        }),
+    )
+    expect(JSON.parse(file)).toMatchObject({ format: 'bagno-study', id: 'household' })
+    await page.goto(app.url)
+    await page.waitForSelector('input[type="file"]')
+    await page.evaluate((text) => {
+      const input = document.querySelector<HTMLInputElement>('input[type="file"]')!
+      const data = new DataTransfer()
+      data.items.add(new File([text], 'household.bagno.json', { type: 'application/json' }))
+      input.files = data.files
+      input.dispatchEvent(new Event('change', { bubbles: true }))
+    }, file)
+    await page.waitForSelector('section[aria-label="Households"] a[href="/study/household-2"]')
+  })
+
+  it('nothing goes wrong on the way but what asks the server', () =>
+    expect(errors.filter((e) => !/ERR_CONNECTION_REFUSED|Failed to load resource/.test(e))).toEqual([]))
+})
