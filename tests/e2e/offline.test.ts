@@ -94,7 +94,11 @@ describe('without a network', () => {
       input.files = data.files
       input.dispatchEvent(new Event('change', { bubbles: true }))
     }, file)
-    await page.waitForSelector('section[aria-label="Households"] a[href="/study/household-2"]')
+    await page.waitForFunction(
+      () => document.querySelectorAll('section[aria-label="Households"] a[href^="/study/household"]').length === 2,
+    ).catch(async () => {
+      throw new Error(await page.$eval('main', (m) => m.textContent!))
+    })
   })
 
   it('nothing goes wrong on the way but what asks the server', () =>

@@ -149,7 +149,7 @@ describe('measures on other plants', () => {
 describe('large and odd studies', () => {
   it('the longest log that is taken fits a file, is read, and makes a year', () => {
     const draws = Array.from({ length: MOST_LOGGED }, (_, i) => ({
-      atMin: Math.round((i * 20 * 1440 * 100) / MOST_LOGGED) / 100,
+      atMin: Math.round((i * 50 * 1440 * 100) / MOST_LOGGED) / 100,
       tapId: 'kitchen-sink',
       litres: 0.5,
       wantedC: 40,
@@ -158,7 +158,7 @@ describe('large and odd studies', () => {
       ...hillTown,
       people: {
         ...hillTown.people,
-        draws: { kind: 'logged' as const, source: 'a long one', days: 20, firstWeekday: 0, draws },
+        draws: { kind: 'logged' as const, source: 'a long one', days: 50, firstWeekday: 0, draws },
       },
     }
     const read = readStudyText(writeStudy(study))
