@@ -45,6 +45,10 @@ export default defineNuxtConfig({
     routeRules: { '/**': { headers: { ...SECURITY_HEADERS, 'content-security-policy': policyFor() } } },
   },
   hooks: {
+    // What no first view needs is not fetched beside it; the service worker keeps all of it a moment later.
+    'build:manifest': (manifest) => {
+      for (const chunk of Object.values(manifest)) Object.assign(chunk, { prefetch: false, dynamicImports: [] })
+    },
     'nitro:build:public-assets': (nitro) =>
       writeServiceWorker(nitro.options.output.publicDir, nitro.options.runtimeConfig.app.buildId),
     'nitro:init': (nitro) => {

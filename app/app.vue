@@ -1,6 +1,20 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core'
+
+/** The pocket of sums is fetched when it is first opened. */
+const { open } = usePocket()
+const wanted = ref(false)
+watch(open, (now) => now && (wanted.value = true), { immediate: true })
+onKeyStroke('b', (e) => {
+  if (!(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey) return
+  e.preventDefault()
+  open.value = !open.value
+})
+</script>
+
 <template>
   <a href="#work" class="tool sr-only focus:not-sr-only focus:fixed focus:z-50 focus:m-2">Skip to the work</a>
   <NuxtPage />
-  <SumPocket />
+  <LazySumPocket v-if="wanted" />
   <NoticeBar />
 </template>

@@ -9,6 +9,35 @@ function timeOfDay(minute: number, system: System): string {
 
 const LOCALE = 'en-GB'
 
+/** Formats by the number of decimals: making one takes longer than writing a thousand figures with it. */
+const PLAIN = new Map<number, Intl.NumberFormat>()
+function plain(decimals: number): Intl.NumberFormat {
+  let format = PLAIN.get(decimals)
+  if (!format) {
+    format = new Intl.NumberFormat(LOCALE, { minimumFractionDigits: decimals, maximumFractionDigits: decimals })
+    PLAIN.set(decimals, format)
+  }
+  return format
+}
+
+const COINS = new Map<string, Intl.NumberFormat>()
+function coins(currency: string, decimals: number, sign: boolean): Intl.NumberFormat {
+  const key = `${currency} ${decimals} ${sign}`
+  let format = COINS.get(key)
+  if (!format) {
+    format = new Intl.NumberFormat(LOCALE, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+      signDisplay: sign ? 'exceptZero' : 'auto',
+    })
+    COINS.set(key, format)
+  }
+  return format
+}
+
 /** How a figure is written: by its quantity, or in a unit of its own; "money" in a unit is the currency. */
 export interface Shown {
   readonly quantity?: Quantity
@@ -41,12 +70,8 @@ export interface Display {
 
 /** @example display('us', 'USD', 'therm').temperature(60) // "140 °F" */
 export function display(system: System, currency: string, energyIn: EnergyUnit): Display {
-  const number = (value: number, decimals: number) =>
-    // Adding nought turns −0 into 0.
-    (Number(value.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
-      minimumFractionDigits: decimals,
-      maximumFractionDigits: decimals,
-    })
+  // Adding nought turns −0 into 0.
+  const number = (value: number, decimals: number) => plain(decimals).format(Number(value.toFixed(decimals)) + 0)
   const figure = (quantity: Quantity, metric: number, decimals?: number) => {
     if (quantity === 'energy') {
       const { label, perMetric, decimals: usual } = ENERGY_SHOWN[energyIn]
@@ -64,14 +89,7 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
   const difference = (shown: Shown, at: number) =>
     value(shown.quantity === 'temperature' ? { quantity: 'rise' } : shown, at)
   const money = (amount: number, sign = false, decimals = Math.abs(amount) < 10 ? 2 : 0) => {
-    const text = (Number(amount.toFixed(decimals)) + 0).toLocaleString(LOCALE, {
-      style: 'currency',
-      currency,
-      currencyDisplay: 'narrowSymbol',
-      minimumFractionDigits: decimals,
-      maximumFractionDigits: decimals,
-      signDisplay: sign ? 'exceptZero' : 'auto',
-    })
+    const text = coins(currency, decimals, sign).format(Number(amount.toFixed(decimals)) + 0)
     return text.replace('-', '−')
   }
   return {

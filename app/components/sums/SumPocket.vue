@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { ArrowLeft, NotebookPen, X } from '@lucide/vue'
-import { onKeyStroke } from '@vueuse/core'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues } from '~~/core/study/readings'
 import { sumNamed, SUMS } from '~~/core/sums/registry'
@@ -60,12 +59,6 @@ function keep() {
   )
   say({ text: `“${s.title}” is kept in the log.` })
 }
-
-onKeyStroke('b', (e) => {
-  if (!(e.ctrlKey || e.metaKey) || e.shiftKey || e.altKey) return
-  e.preventDefault()
-  open.value = !open.value
-})
 </script>
 
 <template>
