@@ -12,6 +12,9 @@ const years = useYears()
 const id = computed(() => String(route.params.id))
 const faults = shallowRef<Fault[] | null>(null)
 const ready = ref(false)
+/** The drawing of the water comes a frame after the work: two shorter tasks instead of a long one. */
+const drawn = ref(false)
+watch(ready, (now) => now && requestAnimationFrame(() => setTimeout(() => (drawn.value = true))))
 
 watch(
   id,
@@ -124,7 +127,8 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
     </div>
     <div class="border-y border-line-strong py-2">
-      <WaterLine :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
+      <WaterLine v-if="drawn" :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
+      <div v-else class="min-h-80" aria-hidden="true" />
       <ClockStrip />
     </div>
     <div class="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
