@@ -226,7 +226,7 @@ function onPick(event: Event) {
         <code>.bagno.json</code> file anywhere on this page.
       </p>
       <div v-if="list && list.length > FEW" class="flex flex-wrap items-end gap-3 py-2">
-        <label class="min-w-0 flex-1">
+        <label class="w-full min-w-0 sm:w-auto sm:flex-1">
           <span class="caption block">Search by name or place</span>
           <input v-model="sought" type="search" class="entry" autocomplete="off" />
         </label>

@@ -9,11 +9,10 @@ const RAMP_COLOURS = ['#e3edf0', '#c3d6d6', '#d9b583', '#c07338', '#8b3d17', '#4
  * Colour of water at a temperature: a continuous ramp that only gets darker as it gets hotter, from pale slate through
  * sand and copper to burnt umber. Its lightness alone orders it, so it reads in grey and without red or green.
  */
-export const waterColour = scaleLinear<string>()
-  .domain(RAMP_STOPS_C)
-  .range(RAMP_COLOURS)
-  .interpolate(interpolateLab)
-  .clamp(true)
+const ramp = scaleLinear<string>().domain(RAMP_STOPS_C).range(RAMP_COLOURS).interpolate(interpolateLab).clamp(true)
+
+/** The same; water that nobody knows yet has the colour of the paper. */
+export const waterColour = (tempC: number | null) => (tempC === null ? 'var(--color-plaster-deep)' : ramp(tempC))
 
 /** Ink that can be read on a colour of the ramp. */
 export const inkOn = (tempC: number) => (tempC >= 46 ? '#fffdf8' : '#25221d')

@@ -68,16 +68,28 @@ export const repeatedEvents: Rule = ({ study }) =>
   })
 
 const years = (iso: string) => Number(iso.slice(0, 4)) + Number(iso.slice(5, 7)) / 12
-const sameThing = (a: Reading, b: Reading) => a.kind === b.kind && a.where === b.where
+/** What a reading is of: readings of one thing can contradict each other. */
+const thingOf = (r: Reading) => `${r.kind} ${r.where ?? ''}`
 
 export const staleOrContradictory: Rule = ({ study }) => {
-  const compared = study.readings.filter((r) => kindOf(r) && judge(study, r)?.verdict)
-  const newest = Math.max(0, ...study.readings.map((r) => years(r.takenAt)))
-  return compared.flatMap((r, i): Finding[] => {
+  const things = new Map<string, number>()
+  for (const r of study.readings) things.set(thingOf(r), (things.get(thingOf(r)) ?? 0) + 1)
+  // A log may be long: what is neither in the study nor read twice says nothing here and is not worked out.
+  const compared = study.readings.flatMap((r) => {
+    const verdict = kindOf(r) && (r.adopted || things.get(thingOf(r))! > 1) ? judge(study, r)?.verdict : null
+    return verdict ? [{ r, verdict }] : []
+  })
+  const newest = study.readings.reduce((y, r) => Math.max(y, years(r.takenAt)), 0)
+  const next = new Map<string, number>()
+  const later = new Array<number | undefined>(compared.length)
+  for (let i = compared.length - 1; i >= 0; i--) {
+    later[i] = next.get(thingOf(compared[i].r))
+    next.set(thingOf(compared[i].r), compared[i].verdict.measured)
+  }
+  return compared.flatMap(({ r, verdict }, i): Finding[] => {
     const found: Finding[] = []
-    const later = compared.slice(i + 1).find((x) => sameThing(r, x))
-    const [a, b] = [r, later].map((x) => (x ? judge(study, x)!.verdict!.measured : 0))
-    if (later && Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b)))
+    const [a, b] = [verdict.measured, later[i]]
+    if (b !== undefined && Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b)))
       found.push({
         id: `contradicts-${r.id}`,
         severity: 'look',
@@ -89,7 +101,7 @@ export const staleOrContradictory: Rule = ({ study }) => {
         mend: 'Take it once more and drop the one that was wrong.',
         reading: r.kind,
       })
-    if (r.adopted && !agrees({ ...judge(study, r)!.verdict! }))
+    if (r.adopted && !agrees(verdict))
       found.push({
         id: `overruled-${r.id}`,
         severity: 'look',

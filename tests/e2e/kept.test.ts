@@ -199,3 +199,29 @@ describe('a browser that keeps nothing', () => {
     expect((await keptIn(page, 'duplex'))!.controls.set!.heaters.burner.setpointC).toBeCloseTo(54.4, 1)
   })
 })
+
+describe('a figure that can mean two things', () => {
+  it('is asked for, and each answer is taken as it is shown', async () => {
+    const { browser, close } = await openBrowser()
+    try {
+      const { page } = await openPage(browser, 1280, 800)
+      await openDemo(page, url, 'hill-town')
+      await page.goto(`${url}/study/hill-town/survey?at=main`)
+      await settled(page)
+      await type(page, 'Altitude', '1,200')
+      await press(page, 'button', '1.2 m')
+      await page.waitForFunction(
+        () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+      )
+      expect((await keptIn(page, 'hill-town'))!.site.altitudeM).toBe(1.2)
+      await type(page, 'Altitude', '1,200')
+      await press(page, 'button', '1200 m')
+      await page.waitForFunction(
+        () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+      )
+      expect((await keptIn(page, 'hill-town'))!.site.altitudeM).toBe(1200)
+    } finally {
+      await close()
+    }
+  })
+})

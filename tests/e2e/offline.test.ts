@@ -94,11 +94,13 @@ describe('without a network', () => {
       input.files = data.files
       input.dispatchEvent(new Event('change', { bubbles: true }))
     }, file)
-    await page.waitForFunction(
-      () => document.querySelectorAll('section[aria-label="Households"] a[href^="/study/household"]').length === 2,
-    ).catch(async () => {
-      throw new Error(await page.$eval('main', (m) => m.textContent!))
-    })
+    await page
+      .waitForFunction(
+        () => document.querySelectorAll('section[aria-label="Households"] a[href^="/study/household"]').length === 2,
+      )
+      .catch(async () => {
+        throw new Error(await page.$eval('main', (m) => m.textContent!))
+      })
   })
 
   it('nothing goes wrong on the way but what asks the server', () =>

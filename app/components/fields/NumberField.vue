@@ -49,6 +49,9 @@ const write = (metric: number) => {
   const shown = props.quantity ? fromMetric(props.quantity, system.value, metric) : metric
   return String(Number(shown.toFixed(Math.max(decimals.value, Math.abs(shown) < 1 ? 3 : 0))))
 }
+/** Without the rounding of a field: what tells two meanings apart may be in the decimals. */
+const inFull = (metric: number) =>
+  Number((props.quantity ? fromMetric(props.quantity, system.value, metric) : metric).toPrecision(7))
 const text = computed(() => typed.value ?? (props.value === null ? '' : write(props.value)))
 
 function commit() {
@@ -65,7 +68,7 @@ function commit() {
     error.value = `${props.label}: “${entry}” can mean two things`
     choices.value = either.flatMap((text) => {
       const metric = read(text)
-      return metric === null ? [] : [{ text, shown: `${write(metric)} ${shownUnit.value}`.trim() }]
+      return metric === null ? [] : [{ text, shown: `${inFull(metric)} ${shownUnit.value}`.trim() }]
     })
     return
   }

@@ -116,7 +116,7 @@ const open_ = computed(
     <p class="w-44 text-sm leading-5" aria-live="off">
       <b class="text-lg font-semibold">{{ clock(years.minute) }}</b><br />
       <span v-if="open_.length" class="text-ink">{{ open_.join(', ') }} open</span>
-      <span v-else class="text-ink-soft">all taps shut</span>
+      <span v-else class="text-ink-soft">{{ years.frame ? 'all taps shut' : 'the day is not there yet' }}</span>
     </p>
     <ul class="caption flex w-full flex-wrap gap-x-4 lg:w-auto lg:flex-col">
       <li>

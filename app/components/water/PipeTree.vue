@@ -39,14 +39,15 @@ const markAt = (id: string) => {
 }
 const pastMark = (id: string) => marks.value?.get(id)?.at === 'past' || markAt(id) !== null
 
-const plugs = (id: string) => props.frame?.runs[id] ?? [[1, 12]]
+/** What stands in a run; before the day is simulated nobody knows. */
+const plugs = (id: string): [number, number | null][] => props.frame?.runs[id] ?? [[1, null]]
 /** Stretches of one colour along a run, as [from, to, °C], 0 at its inlet. */
-function stretches(id: string): [number, number, number][] {
+function stretches(id: string): [number, number, number | null][] {
   let at = 0
   return plugs(id).map(([share, c]) => {
     const from = at
-    at = Math.min(1, at + share!)
-    return [from, at, c!]
+    at = Math.min(1, at + share)
+    return [from, at, c]
   })
 }
 const turn = computed(() => {
@@ -55,7 +56,11 @@ const turn = computed(() => {
   return run ? { x: run.x + run.width, y: y(run.row) } : null
 })
 /** What would come out of a tap now: from the end of its run, or from a small store of its own. */
-const tapC = (tap: Tap) => props.frame?.locals[tap.id] ?? plugs(tap.runId).at(-1)![1]!
+const tapC = (tap: Tap) => props.frame?.locals[tap.id] ?? plugs(tap.runId).at(-1)![1]
+const tapText = (tap: Tap) => {
+  const c = tapC(tap)
+  return c === null ? '…' : units.value.temperature(c)
+}
 const loopText = computed(() => {
   const { frame } = props
   return frame
@@ -101,7 +106,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         <path
           :d="`M${turn.x} ${turn.y}V${height - 22}H0`"
           fill="none"
-          :stroke="waterColour(plugs(LOOP_RETURN)[0]![1]!)"
+          :stroke="waterColour(plugs(LOOP_RETURN)[0]![1])"
           stroke-width="4.5"
           stroke-linejoin="round"
         />
@@ -186,7 +191,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
         :key="t.tap.id"
         tabindex="0"
         role="button"
-        :aria-label="`${t.tap.name} ${units.temperature(tapC(t.tap))}`"
+        :aria-label="`${t.tap.name} ${tapText(t.tap)}`"
         @click="emit('choose', 'taps', t.tap.id)"
         @keydown.enter="emit('choose', 'taps', t.tap.id)"
       >
@@ -221,7 +226,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           :font-weight="isOpen(t.tap.id) ? 700 : 400"
         >
           {{ t.tap.name }}
-          <tspan fill="var(--color-ink-soft)" font-size="12">{{ units.temperature(tapC(t.tap)) }}</tspan>
+          <tspan fill="var(--color-ink-soft)" font-size="12">{{ tapText(t.tap) }}</tspan>
         </text>
       </g>
     </svg>

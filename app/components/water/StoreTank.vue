@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A store as ten layers of water, hottest on top. */
-const props = defineProps<{ slices: number[]; label: string }>()
+const props = defineProps<{ slices: (number | null)[]; label: string }>()
 const units = computed(() => useStudy().units)
 const H = 10
 const bands = computed(() =>
@@ -24,7 +24,7 @@ const bands = computed(() =>
       font-size="12"
       :fill="inkOn(b?.c ?? 0)"
     >
-      {{ units.figure('temperature', b?.c ?? 0, 0).split(' ')[0] }}
+      {{ b?.c == null ? '' : units.figure('temperature', b.c, 0).split(' ')[0] }}
     </text>
   </svg>
 </template>

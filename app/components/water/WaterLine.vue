@@ -40,7 +40,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       <template #year>{{ years.now ? units.litres(drawnL(years.now.water)) : '…' }}</template>
       <span
         class="my-auto block h-3 w-14 border-y border-ink"
-        :style="{ background: waterColour(years.day?.mainsC ?? 10) }"
+        :style="{ background: waterColour(years.day?.mainsC ?? null) }"
       />
     </StationButton>
     <StationButton
@@ -62,7 +62,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
     >
       <template #now>{{ temp(frame?.supplyC) }}</template>
       <template #year>loses {{ spend(money?.store) }}</template>
-      <StoreTank :slices="frame?.slices ?? Array(10).fill(15)" label="Store, ten layers" />
+      <StoreTank :slices="frame?.slices ?? Array<null>(10).fill(null)" label="Store, ten layers" />
     </StationButton>
     <div class="order-last flex w-full min-w-0 flex-col lg:order-none lg:w-auto lg:flex-1">
       <div class="min-w-0 flex-1">
