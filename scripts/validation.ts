@@ -19,7 +19,7 @@ export function validationPage(): string {
   })
   return `# Validation
 
-Written by \`npm run docs\` from the cases in \`tests/reference-cases.ts\`; the unit tests hold the same cases to the same
+Written by \`npm run docs\` from the cases in \`proof/reference-cases.ts\`; the unit tests hold the same cases to the same
 limits, and laws that must hold on any household (the ledger closes, more insulation never loses more, no temperature
 outside its sources) are tried on random studies in \`tests/unit/laws.test.ts\`.
 
@@ -29,7 +29,7 @@ ${rows.join('\n')}
 
 ## A house with hidden values
 
-\`tests/hidden-house.ts\` makes a house up whose true lengths, losses, flows, efficiency, setpoint and cold main differ from
+\`proof/hidden-house.ts\` makes a house up whose true lengths, losses, flows, efficiency, setpoint and cold main differ from
 what a survey by eye wrote down. The engine runs it, instruments with noise read it, the readings are adopted one by one
 and then fitted together, and the year of the corrected study is held against the true one. Noise: thermometers 0.1 to
 0.4 K, flows 2 to 3 %, a watch 0.4 to 0.7 s, a meter 1 %. Allowed after fitting: 5 %.
