@@ -127,8 +127,9 @@ export const useStudy = defineStore('study', () => {
   })
 
   function show(document: Study, sliding = false) {
-    study.value = document
+    // Kept first: what is drawn anew after a change takes longer than the write.
     keeper.put(document, sliding)
+    study.value = document
     if (leaving) putAside(document, marksOf(document.id))
   }
 

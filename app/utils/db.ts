@@ -48,6 +48,12 @@ const TROUBLE = {
 const inThisTab = { studies: new Map<string, Kept>(), ways: new Map<string, KeptWay>() }
 
 let opened: Promise<IDBPDatabase<BagnoDB> | null> | undefined
+/** The same once it is there, so that a change can be written in the very task that makes it. */
+let connection: IDBPDatabase<BagnoDB> | null = null
+function closed() {
+  opened = undefined
+  connection = null
+}
 
 /** The browser's store, or null where it gives none. A connection that breaks is opened anew when it is next needed. */
 function db(): Promise<IDBPDatabase<BagnoDB> | null> {
@@ -66,14 +72,15 @@ async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
       // A newer Bagno in another tab wants to go on: it is not held up.
       blocking: (_, __, event) => {
         ;(event.target as IDBDatabase).close()
-        opened = undefined
+        closed()
       },
-      terminated: () => (opened = undefined),
+      terminated: closed,
     })
     storageTrouble.value = ''
+    connection = database
     return database
   } catch (error) {
-    opened = undefined
+    closed()
     storageTrouble.value = (error as DOMException).name === 'VersionError' ? TROUBLE.newer : TROUBLE.missing
     return null
   }
@@ -87,7 +94,7 @@ async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, 
     return await work(database)
   } catch (error) {
     if (!['InvalidStateError', 'NotFoundError', 'UnknownError'].includes((error as DOMException).name)) throw error
-    opened = undefined
+    closed()
     const again = await db()
     return again ? work(again) : without()
   }
@@ -121,20 +128,35 @@ export function onTold(heard: (told: Told) => void): void {
  */
 export async function keepStudy(study: Study, seen?: readonly string[], mark = newMark()): Promise<Kept> {
   const kept: Kept = { id: study.id, study, changedAt: new Date().toISOString(), mark }
-  const grewFrom = (there: Kept | undefined) => !seen || !there || seen.includes(markOf(there))
-  await stored(
-    async (d) => {
-      const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
-      if (!grewFrom(await transaction.store.get(study.id))) {
-        await transaction.done
-        throw new KeptElsewhere()
-      }
-      await Promise.all([transaction.store.put(kept), transaction.done])
-    },
-    () => void inThisTab.studies.set(study.id, kept),
-  )
+  const write = (d: IDBPDatabase<BagnoDB>) => exchange(d, kept)
+  const without = () => {
+    const there = inThisTab.studies.get(study.id)
+    inThisTab.studies.set(study.id, kept)
+    return there
+  }
+  // Nothing is waited for before the first write is on its way: what follows a change may keep the page busy.
+  const there = await (connection
+    ? exchange(connection, kept).catch(() => stored(write, without))
+    : stored(write, without))
+  if (seen && there && !seen.includes(markOf(there)) && there.mark !== mark) {
+    // Another tab was quicker: what it kept goes back to its place.
+    await stored(
+      async (d) => void (await d.put('studies', there)),
+      () => void inThisTab.studies.set(there.id, there),
+    )
+    throw new KeptElsewhere()
+  }
   otherTabs?.postMessage({ kept: study.id } satisfies Told)
   return kept
+}
+
+/** Puts a study in the place of what was kept, in one go, and tells what that was. */
+async function exchange(d: IDBPDatabase<BagnoDB>, kept: Kept): Promise<Kept | undefined> {
+  const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
+  const asked = [transaction.store.get(kept.id), transaction.store.put(kept), transaction.done] as const
+  transaction.commit()
+  const [there] = await Promise.all(asked)
+  return there
 }
 
 /** A mark that no other copy has. */
