@@ -89,6 +89,8 @@ const figures = fc.record({
   shift: num(-0.1, 0.02),
   holds: fc.constantFrom('at sea level' as const, 'at this height' as const),
   months,
+  plate: fc.option(fc.record({ inputKw: wide(0.3, 400), on: fc.constantFrom('gross' as const, 'net' as const) })),
+  supply: fc.option(fc.record({ amps: wide(1, 200), volts: num(100, 480) })),
 })
 
 /** A heater with those of the figures that it has. */
@@ -98,6 +100,8 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
   return {
     ...h,
     months: f.months,
+    plate: f.plate,
+    ...(has('supply') ? { supply: f.supply } : {}),
     ...(has('sensorHeight') ? { sensorHeight: f.sensor } : {}),
     ...(has('coil')
       ? {

@@ -98,6 +98,8 @@ async function duplicate(kept: Kept) {
 async function remove(kept: Kept) {
   try {
     await table.settled()
+    table.forget(kept.id)
+    takeUp(kept.id)
     await forgetStudy(kept.id)
   } catch {
     return void failed(`“${kept.study?.name ?? kept.id}” was not deleted`)

@@ -245,6 +245,8 @@ export const useStudy = defineStore('study', () => {
     stepsOn: computed(() => future.value.length),
     trouble: storageTrouble,
     settled: (): Promise<void> => keeper.settled(),
+    /** A study is deleted: what of it could not be kept yet is not to bring it back. */
+    forget: (id: string): void => keeper.forget(id),
     open,
     change,
     replace,

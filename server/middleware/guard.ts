@@ -5,7 +5,10 @@ const HOSTS = new Set([
   'localhost',
   '127.0.0.1',
   '[::1]',
-  ...(process.env.BAGNO_HOSTS ?? '').split(',').map((h) => h.trim().toLowerCase()),
+  ...(process.env.BAGNO_HOSTS ?? '')
+    .split(',')
+    .map((h) => h.trim().toLowerCase())
+    .filter(Boolean),
 ])
 /** What can be asked of the server, and how. */
 const ROUTES: Record<string, string> = { '/api/demos': 'GET', '/api/compare': 'POST', '/api/simulate': 'POST' }
