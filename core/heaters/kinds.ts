@@ -10,6 +10,9 @@ export type Source = 'burner' | 'electricity' | 'network' | 'fire' | 'sun'
  */
 export type Hottest = 'setpoint' | 'cut-out' | 'fire' | 'own figure'
 
+/** What can be read at a heater itself: what it makes, what its meter runs, and where its dial stands. */
+export type ReadAt = 'heater-display' | 'meter' | 'dial'
+
 /** What the trade knows of a kind of heater, whatever the one in this house is like. */
 export interface KindOfHeater {
   /** What it is called in a sentence. */
@@ -23,12 +26,22 @@ export interface KindOfHeater {
   hottest: Hottest
   /** How warm and within what it is held to begin with, °C and K. */
   begins: { setpointC: number; hysteresisK: number }
+  /** Readings that can be taken at it. */
+  readings: readonly ReadAt[]
   /** What can hurt somebody at it, and whose work it is. */
   caution: string
 }
 
 const ISOLATE = 'Isolate electricity before a cover comes off.'
 const GAS = `Gas and flue work is for the licensed. ${ISOLATE}`
+/** What stands behind a meter can be clocked; a thermostat has a dial; what flows through anything can be read. */
+const READ_AT: Record<Source, readonly ReadAt[]> = {
+  burner: ['heater-display', 'meter', 'dial'],
+  electricity: ['heater-display', 'meter', 'dial'],
+  network: ['heater-display', 'dial'],
+  fire: ['heater-display'],
+  sun: ['heater-display'],
+}
 /** A store is kept hot; what heats as it runs only as warm as is used. */
 const STORED = { setpointC: 60, hysteresisK: 5 }
 const AS_IT_RUNS = { setpointC: 50, hysteresisK: 2 }
@@ -108,6 +121,7 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
     thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
     begins: heats === 'running' ? AS_IT_RUNS : STORED,
+    readings: READ_AT[source],
     caution,
   }
 }

@@ -1,3 +1,4 @@
+import { HEATERS } from '../heaters/kinds'
 import { z } from '../schema/zod'
 import { takes } from '../study/limits'
 import type { Reading } from '../study/readings'
@@ -56,6 +57,20 @@ export const KINDS: readonly ReadingKind[] = [
   event,
   note,
 ]
+
+/** Taps or heaters that a kind of reading can be taken at: of the heaters those that show it. */
+export function placesFor(
+  study: Study,
+  { at, kind }: Pick<ReadingKind, 'at' | 'kind'>,
+): { id: string; name: string }[] {
+  if (at === 'tap') return study.pipes.taps
+  if (at === null) return []
+  return study.plant.heaters.filter((h) => HEATERS[h.kind].readings.some((r) => r === kind))
+}
+
+/** Whether a kind of reading can be taken in a household. */
+export const canTake = (study: Study, kind: ReadingKind): boolean =>
+  kind.possible(study) && (kind.at === null || placesFor(study, kind).length > 0)
 
 export const kindOf = (reading: Pick<Reading, 'kind'>): ReadingKind | undefined =>
   KINDS.find((k) => k.kind === reading.kind)

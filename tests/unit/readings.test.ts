@@ -14,9 +14,10 @@ import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { fit } from '../../core/readings/fit'
-import { judge, KINDS } from '../../core/readings/kinds'
+import { judge, KINDS, placesFor } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import { standingUa } from '../../core/stores/standing-loss'
+import { hasSetpoint } from '../../core/study/heater-kinds'
 import { valueAt, withValueAt } from '../../core/study/paths'
 import { readStudy } from '../../core/study/read'
 import type { Reading } from '../../core/study/readings'
@@ -350,5 +351,21 @@ describe('paths and origins', () => {
     expect(
       Object.keys(settleOrigins(hillTown, { ...hillTown, origins: { 'plant.heaters.gone.outputKw': 'measured' } })),
     ).toEqual([])
+  })
+})
+
+describe('where a reading is taken', () => {
+  it('offers a heater only for what can be read at it', () => {
+    const farm = forestFarm
+    const at = (kind: string) =>
+      placesFor(
+        farm,
+        KINDS.find((k) => k.kind === kind)!,
+      ).map((h) => h.id)
+    const held = farm.plant.heaters.filter(hasSetpoint).map((h) => h.id)
+    expect(held.length).toBeLessThan(farm.plant.heaters.length)
+    expect(at('dial')).toEqual(held)
+    expect(at('meter')).toEqual(held)
+    expect(at('heater-display')).toEqual(farm.plant.heaters.map((h) => h.id))
   })
 })

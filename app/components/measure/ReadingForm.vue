@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Camera, NotebookPen, X } from '@lucide/vue'
 import { adopt } from '~~/core/readings/adopt'
-import { KINDS } from '~~/core/readings/kinds'
+import { KINDS, placesFor } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { Fault } from '~~/core/units/result'
@@ -19,10 +19,7 @@ const photo = ref<string | null>(null)
 const trouble = ref('')
 const touched = ref(new Set<string>())
 const places = computed(() =>
-  (kind.value.at === 'tap' ? table.study!.pipes.taps : table.study!.plant.heaters).map((x) => ({
-    value: x.id as string | null,
-    name: x.name,
-  })),
+  placesFor(table.study!, kind.value).map((x) => ({ value: x.id as string | null, name: x.name })),
 )
 watch(
   () => props.kind,
@@ -34,17 +31,11 @@ watch(
       photo.value = draft.photo
       touched.value = new Set(Object.keys(draft.values))
       where.value = places.value.some((p) => p.value === draft.where) ? draft.where : (places.value[0]?.value ?? null)
-      if (!kind.value.at) where.value = null
       return
     }
     values.value = { ...kind.value.begin }
     touched.value = new Set()
-    where.value =
-      kind.value.at === 'tap'
-        ? table.study!.pipes.taps[0]!.id
-        : kind.value.at === 'heater'
-          ? table.study!.plant.heaters[0]!.id
-          : null
+    where.value = places.value[0]?.value ?? null
     note.value = ''
     photo.value = null
   },

@@ -1,12 +1,13 @@
 import { everyDay } from '../../calendar/week'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { type Carrier, CARRIERS } from '../../money/carriers'
+import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
 import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
-import { assumedIn, originsOf } from '../blank/assumed'
+import { assumedIn } from '../blank/assumed'
 import {
   ASSUMED_STORE_L,
   assumedHeater,
@@ -24,20 +25,12 @@ export function withPrices(study: Study): Study {
   const needed: Carrier[] = ['electricity', study.site.heating.carrier, ...study.plant.heaters.map(carrierOf)]
   const missing = CARRIERS.filter((c) => needed.includes(c) && !study.prices.carriers[c])
   if (!missing.length) return study
-  return {
-    ...study,
-    prices: {
-      ...study.prices,
-      carriers: {
-        ...study.prices.carriers,
-        ...Object.fromEntries(missing.map((c) => [c, assumedTariff(c, study.units)])),
-      },
-    },
-    origins: {
-      ...study.origins,
-      ...originsOf(missing.map((c) => assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))),
-    },
-  }
+  return edited(study, ({ prices, origins }) => {
+    for (const c of missing) {
+      prices.carriers[c] = assumedTariff(c, study.units)
+      Object.assign(origins, assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))
+    }
+  })
 }
 
 /**
@@ -47,41 +40,31 @@ export function withPrices(study: Study): Study {
 function withHeaters(study: Study, heaters: Heater[]): Study {
   const ids = new Set(heaters.map((h) => h.id))
   const held = new Set(heaters.filter(hasSetpoint).map((h) => h.id))
-  const controlsFor = (c: Study['controls']['found']) => ({
-    ...c,
-    heaters: Object.fromEntries(
-      heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)]),
-    ),
-  })
   const stored = heaters.find(isOnStore)
-  const store = stored ? flued(study, heaters, study.plant.store ?? assumedStore(stored.place, stored.kind)) : null
+  const before = study.plant.store
+  const store = stored ? flued(study, heaters, before ?? assumedStore(stored.place, stored.kind)) : null
   const added = heaters.filter((h) => !study.plant.heaters.includes(h))
-  const kept = ([path]: [string, unknown]) =>
-    path.startsWith('plant.heaters.') ? ids.has(path.split('.')[2]) : store !== null || !path.startsWith('plant.store')
-  return withPrices({
-    ...study,
-    plant: { heaters, store },
-    controls: {
-      ...study.controls,
-      found: controlsFor(study.controls.found),
-      set: study.controls.set && controlsFor(study.controls.set),
-    },
-    packages: study.packages.map((p) => ({
-      ...p,
-      measures: p.measures.filter((m) => !('heaterId' in m) || held.has(m.heaterId)),
-    })),
-    origins: {
-      ...Object.fromEntries(Object.entries(study.origins).filter(kept)),
-      ...(store && !study.plant.store ? assumedIn(store, 'plant.store') : {}),
-      ...(store && study.plant.store && store !== study.plant.store ? { 'plant.store.loss': 'assumed' as const } : {}),
-      ...originsOf(
-        added.flatMap((h) => [
-          assumedIn(h, `plant.heaters.${h.id}`),
-          hasSetpoint(h) ? assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`) : {},
-        ]),
-      ),
-    },
-  })
+  const goes = (path: string) =>
+    path.startsWith('plant.heaters.') ? !ids.has(path.split('.')[2]) : store === null && path.startsWith('plant.store')
+  return withPrices(
+    edited(study, ({ plant, controls, packages, origins }) => {
+      plant.heaters = heaters
+      plant.store = store
+      for (const c of [controls.found, controls.set])
+        if (c)
+          c.heaters = Object.fromEntries(
+            heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)]),
+          )
+      for (const p of packages) p.measures = p.measures.filter((m) => !('heaterId' in m) || held.has(m.heaterId))
+      for (const path of Object.keys(origins)) if (goes(path)) delete origins[path]
+      if (store && !before) Object.assign(origins, assumedIn(store, 'plant.store'))
+      if (store && before && store !== before) origins['plant.store.loss'] = 'assumed'
+      for (const h of added) {
+        Object.assign(origins, assumedIn(h, `plant.heaters.${h.id}`))
+        if (hasSetpoint(h)) Object.assign(origins, assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`))
+      }
+    }),
+  )
 }
 
 /** A store whose loss nobody measured loses through the flue as soon as a burner stands under it. */
@@ -122,11 +105,10 @@ export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): St
   const old = heaters.find((h) => h.id === id)
   const others = heaters.filter((h) => h.id !== id)
   if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
-  const { [id]: _gone, ...controls } = study.controls.found.heaters
-  const cleared: Study = {
-    ...study,
-    controls: { ...study.controls, found: { ...study.controls.found, heaters: controls }, set: null, setOn: null },
-  }
+  const cleared = edited(study, ({ controls }) => {
+    delete controls.found.heaters[id]
+    controls.set = controls.setOn = null
+  })
   const heater = assumedHeater(
     kind,
     id,
@@ -182,9 +164,8 @@ export function removeHeater(study: Study, id: string): Study {
 export function raiseHeater(study: Study, id: string): Study {
   const i = study.plant.heaters.findIndex((h) => h.id === id)
   if (i < 1) return study
-  const heaters = [...study.plant.heaters]
-  heaters.splice(i - 1, 2, heaters[i], heaters[i - 1])
-  return { ...study, plant: { ...study.plant, heaters } }
+  const [before, raised] = study.plant.heaters.slice(i - 1, i + 1)
+  return edited(study, ({ plant }) => void plant.heaters.splice(i - 1, 2, raised, before))
 }
 
 /** A pumped loop that turns at the end of the first trunk, with a return of its own; its pump rests until it is set. */
@@ -206,30 +187,21 @@ export function addLoop(study: Study): Study {
     ...BEGIN_LOOP,
     returns: beginReturns('own pipe'),
   }
-  return {
-    ...study,
-    pipes: { ...study.pipes, loop },
-    origins: { ...study.origins, 'pipes.loop.pumpLMin': 'assumed', 'pipes.loop.pumpW': 'assumed' },
-  }
+  return edited(study, ({ pipes, origins }) => {
+    pipes.loop = loop
+    origins['pipes.loop.pumpLMin'] = origins['pipes.loop.pumpW'] = 'assumed'
+  })
 }
 
 /** The pipes without their loop: its pump is off, and what was proposed for it is gone. */
 export function removeLoop(study: Study): Study {
-  const off = (c: Study['controls']['found']) => ({ ...c, loop: { mode: 'off' as const, windows: everyDay() } })
-  return {
-    ...study,
-    pipes: { ...study.pipes, loop: null },
-    controls: {
-      ...study.controls,
-      found: off(study.controls.found),
-      set: study.controls.set && off(study.controls.set),
-    },
-    packages: study.packages.map((p) => ({
-      ...p,
-      measures: p.measures
-        .filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows')
-        .map((m) => (m.kind === 'insulate-runs' ? { ...m, loopReturn: false } : m)),
-    })),
-    origins: Object.fromEntries(Object.entries(study.origins).filter(([path]) => !path.startsWith('pipes.loop.'))),
-  }
+  return edited(study, ({ pipes, controls, packages, origins }) => {
+    pipes.loop = null
+    for (const c of [controls.found, controls.set]) if (c) c.loop = { mode: 'off', windows: everyDay() }
+    for (const p of packages) {
+      p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows')
+      for (const m of p.measures) if (m.kind === 'insulate-runs') m.loopReturn = false
+    }
+    for (const path of Object.keys(origins)) if (path.startsWith('pipes.loop.')) delete origins[path]
+  })
 }

@@ -1,3 +1,4 @@
+import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
 import type { Run } from '../../study/pipes'
 import type { Study } from '../../study/study'
@@ -59,7 +60,7 @@ export function addRun(study: Study, from: string | null): { study: Study; id: s
   const like = study.pipes.runs.find((r) => r.id === from) ?? study.pipes.runs[0]
   const id = freshId('run', study.pipes.runs)
   const run: Run = { ...like, id, name: 'New run', from, lengthM: 3, insulation: null, reachable: true }
-  return { study: { ...study, pipes: { ...study.pipes, runs: inOutline([...study.pipes.runs, run]) } }, id }
+  return { study: edited(study, ({ pipes }) => void (pipes.runs = inOutline([...study.pipes.runs, run]))), id }
 }
 
 /** Why a run cannot be taken out, or null. */
@@ -76,19 +77,11 @@ export function removeRun(study: Study, id: string): Study {
   if (keepsRun(study, id) !== null) return study
   const gone = study.pipes.runs.find((r) => r.id === id)
   if (!gone) return study
-  return {
-    ...study,
-    pipes: {
-      ...study.pipes,
-      runs: inOutline(
-        study.pipes.runs.filter((r) => r.id !== id).map((r) => (r.from === id ? { ...r, from: gone.from } : r)),
-      ),
-    },
-    packages: study.packages.map((p) => ({
-      ...p,
-      measures: p.measures.map((m) =>
-        m.kind === 'insulate-runs' ? { ...m, runIds: m.runIds.filter((x) => x !== id) } : m,
-      ),
-    })),
-  }
+  return edited(study, ({ pipes, packages }) => {
+    pipes.runs = inOutline(
+      study.pipes.runs.filter((r) => r.id !== id).map((r) => (r.from === id ? { ...r, from: gone.from } : r)),
+    )
+    for (const { measures } of packages)
+      for (const m of measures) if (m.kind === 'insulate-runs') m.runIds = m.runIds.filter((x) => x !== id)
+  })
 }

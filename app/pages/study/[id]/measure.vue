@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Calculator, Plus } from '@lucide/vue'
-import { KINDS } from '~~/core/readings/kinds'
+import { canTake, KINDS } from '~~/core/readings/kinds'
 import type { ReadingKindName } from '~~/core/study/readings'
 
 /** The visit log: readings taken once, held against the study, and adopted into it. */
 const table = useStudy()
 const pocket = usePocket()
 const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?? null)
-const kinds = computed(() => KINDS.filter((k) => k.possible(table.study!)))
+const kinds = computed(() => KINDS.filter((k) => canTake(table.study!, k)))
 const readings = computed(() => [...table.study!.readings].reverse())
 /** Of a long log the latest are shown, and more when they are asked for. */
 const PIECE = 60
