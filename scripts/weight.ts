@@ -24,11 +24,16 @@ async function visit(url: string) {
   await page.goto(`${url}/demo/hill-town`, { waitUntil: 'domcontentloaded' })
   await page.waitForSelector('aside[aria-label="Running totals for a year"]')
   const viewMs = performance.now() - from
-  await settled(page)
+  await page.waitForFunction(
+    () => /\d/.test(document.querySelector('aside [data-total="Cost"]')?.textContent ?? ''),
+    { polling: 20 },
+  )
   const figuresMs = performance.now() - from
+  await settled(page)
+  const allMs = performance.now() - from
   const taskMs = await page.evaluate(() => (window as unknown as { longest: number }).longest)
   await session.close()
-  return { kB: bytes / 1024, requests, viewMs, figuresMs, taskMs }
+  return { kB: bytes / 1024, requests, viewMs, figuresMs, allMs, taskMs }
 }
 
 const app = await startApp()
@@ -40,6 +45,7 @@ try {
   console.log(`over the wire ${median('kB')} kB in ${median('requests')} requests (limit ${LIMITS.kB} kB)`)
   console.log(`first view ${best('viewMs')} ms, median ${median('viewMs')}`)
   console.log(`figures ${best('figuresMs')} ms, median ${median('figuresMs')} (limit ${LIMITS.figuresMs})`)
+  console.log(`all years ${best('allMs')} ms, median ${median('allMs')}`)
   console.log(`longest task ${best('taskMs')} ms, median ${median('taskMs')} (limit ${LIMITS.taskMs})`)
 } finally {
   app.stop()

@@ -87,7 +87,7 @@ const create = async () =>
 
 async function duplicate(kept: Kept) {
   try {
-    await keepStudy(await underFreeId(kept.study, `${kept.study.name}, copy`))
+    await keepStudy(await underFreeId((await wholeOf(kept)).study, `${kept.study.name}, copy`))
   } catch {
     return void failed(`“${kept.study.name}” was not copied`)
   }
@@ -95,9 +95,11 @@ async function duplicate(kept: Kept) {
   say({ text: `Copied “${kept.study.name}”.` })
 }
 
-async function remove(kept: Kept) {
+async function remove(listed: Kept) {
+  let kept = listed
   try {
     await table.settled()
+    kept = await wholeOf(listed)
     table.forget(kept.id)
     takeUp(kept.id)
     await forgetStudy(kept.id)

@@ -100,7 +100,8 @@ export const useStudy = defineStore('study', () => {
     const document = study.value
     const mark = document && seen.get(document.id)
     if (!document || !mark || keeper.busy) return
-    const steps = Math.max(5, Math.min(STEPS_IN_BROWSER, Math.floor(WAY_CHARACTERS / JSON.stringify(document).length)))
+    const room = Math.floor(WAY_CHARACTERS / JSON.stringify(apart(document).study).length)
+    const steps = Math.max(5, Math.min(STEPS_IN_BROWSER, room))
     keepWay({ id: document.id, mark, past: past.value.slice(-steps), future: future.value.slice(0, steps) }).catch(
       // Without room for the way back the study itself still is kept.
       () => {},

@@ -1,8 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
-import { broughtBy, findings } from '~~/core/findings/findings'
-import { applyAll } from '~~/core/measures/apply'
+import type { Finding } from '~~/core/findings/finding'
 import { AS_FOUND, AS_SET, compared, type Comparison, type Job, jobsOf, packageKey } from '~~/core/measures/compare'
 import { type Study } from '~~/core/study/study'
 import { dependsOn } from '~~/core/year/depends-on'
@@ -153,7 +152,8 @@ export const useYears = defineStore('years', () => {
       const study = table.study
       if (!study) return
       const mine = ++dayBatch
-      const trace = await pool.day(study, dayInMonth(study, month.value, weekday.value), () => mine !== dayBatch)
+      const at = dayInMonth(study, month.value, weekday.value)
+      const trace = await pool.order('day', study, () => mine !== dayBatch, at).catch(() => null)
       if (trace && mine === dayBatch) day.value = trace
     },
     { immediate: true },
@@ -163,14 +163,30 @@ export const useYears = defineStore('years', () => {
   )
 
   /** What an experienced engineer would point out of the household as it stands. */
-  const points = computed(() => (table.study ? findings(table.study, now.value) : []))
+  const points = shallowRef<readonly Finding[]>([])
+  let pointsBatch = 0
+  watch(
+    [() => table.study, now, failure],
+    async ([study, year, failed], [before]) => {
+      const mine = ++pointsBatch
+      if (study?.id !== before?.id) points.value = []
+      // What is pointed out of a household needs its year; the first one is waited for.
+      if (!study || (!year && !failed)) return
+      const found = await pool.order('points', study, () => mine !== pointsBatch, year).catch(() => null)
+      if (found && mine === pointsBatch) points.value = found
+    },
+    { immediate: true },
+  )
   /** Dangers and faults that the package being looked at would bring; null while its year is not there. */
-  const brought = computed(() => {
-    const pack = table.study?.packages.find((p) => p.id === lookedAt.value)
-    const year = pack && years.value.get(packageKey(pack.id))
-    return table.study && pack && year
-      ? broughtBy(points.value, findings(applyAll(table.study, pack.measures), year))
-      : null
+  const brought = shallowRef<readonly Finding[] | null>(null)
+  const packageYear = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || null)
+  let broughtBatch = 0
+  watch([() => table.study, lookedAt, now, packageYear], async ([study, pack, year, then], [, packBefore]) => {
+    const mine = ++broughtBatch
+    if (pack !== packBefore || !then) brought.value = null
+    if (!study || !pack || !then) return
+    const found = await pool.order('brought', study, () => mine !== broughtBatch, pack, year, then).catch(() => null)
+    if (found && mine === broughtBatch) brought.value = found
   })
 
   return {
@@ -189,7 +205,7 @@ export const useYears = defineStore('years', () => {
     failure,
     lastMs,
     onServer: pool.onServer,
-    fit: (study: Study) => pool.fit(study),
+    fit: (study: Study) => pool.order('fit', study, () => false),
     stop,
     month,
     weekday,

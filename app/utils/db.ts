@@ -1,5 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { ref } from 'vue'
+import { apart, blobOf, type KeptPicture, picturesOf, together, withoutPhotos } from '~/utils/kept-pictures'
 import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
@@ -22,13 +23,14 @@ export interface KeptWay {
 interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
   ways: { key: string; value: KeptWay }
+  pictures: { key: string; value: KeptPicture; indexes: { study: string } }
 }
 
 /** What other tabs are told. */
 export type Told = { kept: string } | { deleted: string }
 
 const NAME = 'bagno'
-const VERSION = 2
+const VERSION = 3
 
 /**
  * Why this browser keeps nothing, as it is said to whoever works in it; empty while all is well. What cannot be kept lives
@@ -67,6 +69,7 @@ async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
       upgrade(made, from) {
         if (from < 1) made.createObjectStore('studies', { keyPath: 'id' })
         if (from < 2) made.createObjectStore('ways', { keyPath: 'id' })
+        if (from < 3) made.createObjectStore('pictures', { keyPath: 'id' }).createIndex('study', 'study')
       },
       blocked: () => (storageTrouble.value = TROUBLE.older),
       // A newer Bagno in another tab wants to go on: it is not held up.
@@ -100,16 +103,26 @@ async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, 
   }
 }
 
+/** All kept studies, without their pictures. */
 export const keptStudies = () =>
   stored(
-    (d) => d.getAll('studies'),
+    async (d) => (await d.getAll('studies')).map((kept) => ({ ...kept, study: withoutPhotos(kept.study) })),
     () => [...inThisTab.studies.values()],
   )
+/** A kept study, whole. */
 export const keptStudy = (id: string) =>
   stored(
-    (d) => d.get('studies', id),
+    async (d) => {
+      const kept = await d.get('studies', id)
+      if (!kept) return undefined
+      beside.set(id, new Set(picturesOf(kept.study)))
+      return { ...kept, study: await together(kept.study, id, (picture) => d.get('pictures', picture)) }
+    },
     () => inThisTab.studies.get(id),
   )
+
+/** Pictures that the kept copy of a study, as this tab last saw it, shows: they are there and need not be kept again. */
+const beside = new Map<string, Set<string>>()
 
 /** Another tab has kept the same study since this one last saw it. */
 export class KeptElsewhere extends Error {}
@@ -141,6 +154,7 @@ export async function keepStudy(study: Study, seen?: readonly string[], mark = n
   if (seen && there && !seen.includes(markOf(there)) && there.mark !== mark) {
     // Another tab was quicker: what it kept goes back to its place.
     await stored(
+      // It is as it lay there: its pictures are named in it and beside it.
       async (d) => void (await d.put('studies', there)),
       () => void inThisTab.studies.set(there.id, there),
     )
@@ -152,12 +166,20 @@ export async function keepStudy(study: Study, seen?: readonly string[], mark = n
 
 /** Puts a study in the place of what was kept, in one go, and tells what that was. */
 async function exchange(d: IDBPDatabase<BagnoDB>, kept: Kept): Promise<Kept | undefined> {
-  const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
-  const asked = [transaction.store.get(kept.id), transaction.store.put(kept), transaction.done] as const
+  const { study, pictures } = apart(kept.study)
+  const transaction = d.transaction(['studies', 'pictures'], 'readwrite', { durability: 'strict' })
+  const studies = transaction.objectStore('studies')
+  const asked = [studies.get(kept.id), studies.put({ ...kept, study }), transaction.done] as const
+  const there = beside.get(kept.id)
+  const added = [...pictures].filter(([id]) => !there?.has(id)).map(([id, photo]) => pictureOf(kept.id, id, photo))
+  const put = added.map((picture) => transaction.objectStore('pictures').put(picture))
   transaction.commit()
-  const [there] = await Promise.all(asked)
-  return there
+  const [before] = await Promise.all([...asked, ...put])
+  beside.set(kept.id, new Set(pictures.keys()))
+  return before as Kept | undefined
 }
+
+const pictureOf = (study: string, id: string, photo: string): KeptPicture => ({ id, study, blob: blobOf(photo) })
 
 /** A mark that no other copy has. */
 export const newMark = (): string => crypto.randomUUID()
@@ -168,12 +190,15 @@ export const markOf = (kept: Kept): string => kept.mark ?? kept.changedAt
 export async function forgetStudy(id: string): Promise<void> {
   await stored(
     async (d) => {
-      const transaction = d.transaction(['studies', 'ways'], 'readwrite', { durability: 'strict' })
+      const transaction = d.transaction(['studies', 'ways', 'pictures'], 'readwrite', { durability: 'strict' })
+      const pictures = await transaction.objectStore('pictures').index('study').getAllKeys(id)
       await Promise.all([
         transaction.objectStore('studies').delete(id),
         transaction.objectStore('ways').delete(id),
+        ...pictures.map((picture) => transaction.objectStore('pictures').delete(picture)),
         transaction.done,
       ])
+      beside.delete(id)
     },
     () => void (inThisTab.studies.delete(id), inThisTab.ways.delete(id)),
   )
@@ -184,9 +209,13 @@ export async function forgetStudy(id: string): Promise<void> {
 export async function restoreKept(kept: Kept): Promise<boolean> {
   const back = await stored(
     async (d) => {
-      const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
-      const free = (await transaction.store.get(kept.id)) === undefined
-      if (free) await transaction.store.put(kept)
+      const { study, pictures } = apart(kept.study)
+      const transaction = d.transaction(['studies', 'pictures'], 'readwrite', { durability: 'strict' })
+      const free = (await transaction.objectStore('studies').get(kept.id)) === undefined
+      if (free) {
+        await transaction.objectStore('studies').put({ ...kept, study })
+        for (const [id, photo] of pictures) await transaction.objectStore('pictures').put(pictureOf(kept.id, id, photo))
+      }
       await transaction.done
       return free
     },
@@ -198,11 +227,41 @@ export async function restoreKept(kept: Kept): Promise<boolean> {
 
 export const keptWay = (id: string) =>
   stored(
-    (d) => d.get('ways', id),
+    async (d) => {
+      const way = await d.get('ways', id)
+      if (!way) return undefined
+      const find = (picture: string) => d.get('pictures', picture)
+      const whole = (steps: Study[]) => Promise.all(steps.map((step) => together(step, id, find)))
+      return { ...way, past: await whole(way.past), future: await whole(way.future) }
+    },
     () => inThisTab.ways.get(id),
   )
+
+/** Keeps the way back and forth, with the pictures it may bring back; those that nothing shows any more are let go. */
 export const keepWay = (way: KeptWay) =>
   stored(
-    async (d) => void (await d.put('ways', way)),
+    async (d) => {
+      const pictures = new Map<string, string>()
+      const lighter = (steps: Study[]) =>
+        steps.map((step) => {
+          const parts = apart(step)
+          for (const [id, photo] of parts.pictures) pictures.set(id, photo)
+          return parts.study
+        })
+      const kept = { ...way, past: lighter(way.past), future: lighter(way.future) }
+      const transaction = d.transaction(['studies', 'ways', 'pictures'], 'readwrite')
+      const store = transaction.objectStore('pictures')
+      const document = await transaction.objectStore('studies').get(way.id)
+      const there = await store.index('study').getAllKeys(way.id)
+      const shown = new Set([...picturesOf(document?.study), ...pictures.keys()])
+      await Promise.all([
+        transaction.objectStore('ways').put(kept),
+        ...[...pictures]
+          .filter(([id]) => !there.includes(id))
+          .map(([id, photo]) => store.put(pictureOf(way.id, id, photo))),
+        ...there.filter((id) => !shown.has(id)).map((id) => store.delete(id)),
+        transaction.done,
+      ])
+    },
     () => void inThisTab.ways.set(way.id, way),
   )

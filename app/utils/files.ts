@@ -7,7 +7,13 @@ import { refused, type Result } from '~~/core/units/result'
 export const exportStudy = (study: Study): void => hand(writeStudy(study), study.id)
 
 /** Hands a kept study over as it is, whether or not it can be read. */
-export const exportKept = (kept: Kept): void => hand(`${JSON.stringify(kept.study ?? kept, null, 2)}\n`, kept.id)
+export async function exportKept(kept: Kept): Promise<void> {
+  const whole = await wholeOf(kept)
+  hand(`${JSON.stringify(whole.study ?? whole, null, 2)}\n`, kept.id)
+}
+
+/** A listed study with its pictures; as it is listed when they cannot be had. */
+export const wholeOf = async (kept: Kept): Promise<Kept> => (await keptStudy(kept.id).catch(() => undefined)) ?? kept
 
 function hand(text: string, name: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))

@@ -1,19 +1,20 @@
 import { releaseProxy, type Remote, wrap } from 'comlink'
 import { ref } from 'vue'
-import { type Fit, fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
-import type { DayTrace } from '~~/core/year/trace'
-import type { YearWorker } from '../workers/year.worker'
+import type { YearWork } from '../workers/year-work'
 
-type Doing = { year: YearResult; day: DayTrace; fit: Fit | null }
-interface Order<K extends keyof Doing = keyof Doing> {
+/** What can be ordered, what each takes besides the study, and what it gives. */
+type Kind = keyof YearWork
+type Besides<K extends Kind> = Parameters<YearWork[K]> extends [string, ...infer Rest] ? Rest : never
+type Answer<K extends Kind> = ReturnType<YearWork[K]>
+interface Order<K extends Kind = Kind> {
   kind: K
-  text: string
-  day: number
+  /** The study as text, and the rest. */
+  given: [string, ...Besides<K>]
   /** Orders of a stale batch are dropped. */
   stale: () => boolean
-  done: (answer: Doing[K] | null) => void
+  done: (answer: Answer<K> | null) => void
   failed: (error: unknown) => void
 }
 
@@ -32,7 +33,7 @@ const withoutPictures = (study: Study) =>
 /** A worker at work, and how it is known to have broken. */
 interface Hand {
   worker: Worker
-  api: Remote<YearWorker>
+  api: Remote<YearWork>
   broken: Promise<never>
 }
 
@@ -62,27 +63,18 @@ export class YearPool {
 
   /** A year of a study, or null when it went stale. */
   year(study: Study, stale: () => boolean): Promise<YearResult | null> {
-    return this.order('year', study, 0, stale)
+    return this.order('year', study, stale)
   }
 
-  /** A traced day, or null when it went stale or when there is no worker to trace it. */
-  day(study: Study, day: number, stale: () => boolean): Promise<DayTrace | null> {
-    return this.order('day', study, day, stale)
-  }
-
-  /** All readings of a study fitted together; a second or two, here only where there is no worker. */
-  fit(study: Study): Promise<Fit | null> {
-    return this.order('fit', study, 0, () => false)
-  }
-
-  private order<K extends keyof Doing>(
+  /** Has something worked out of a study; null when it went stale before it was. */
+  order<K extends Kind>(
     kind: K,
     study: Study,
-    day: number,
     stale: () => boolean,
-  ): Promise<Doing[K] | null> {
+    ...besides: Besides<K>
+  ): Promise<Answer<K> | null> {
     return new Promise((done, failed) => {
-      this.waiting.push({ kind, text: withoutPictures(study), day, stale, done, failed } as Order)
+      this.waiting.push({ kind, given: [withoutPictures(study), ...besides], stale, done, failed } as unknown as Order)
       void this.next()
     })
   }
@@ -101,7 +93,7 @@ export class YearPool {
       })
       broken.catch(() => {})
       this.alive++
-      return { worker, api: wrap<YearWorker>(worker), broken }
+      return { worker, api: wrap<YearWork>(worker), broken }
     } catch {
       this.onServer.value = true
       return null
@@ -145,14 +137,9 @@ export class YearPool {
   }
 
   /** Waits for an answer, for the worker to break, for patience to end, or for nobody to want it any more. */
-  private async watched(hand: Hand, order: Order): Promise<Doing[keyof Doing]> {
-    const { api } = hand
-    const answer =
-      order.kind === 'year'
-        ? api.year(order.text)
-        : order.kind === 'fit'
-          ? api.fit(order.text)
-          : api.day(order.text, order.day)
+  private async watched(hand: Hand, order: Order): Promise<Answer<Kind>> {
+    const ask = hand.api[order.kind] as (...given: unknown[]) => Promise<Answer<Kind>>
+    const answer = ask(...order.given)
     let looking: ReturnType<typeof setInterval> | undefined
     const from = Date.now()
     const ended = new Promise<never>((_, reject) => {
@@ -187,11 +174,14 @@ class Ended extends Error {
 /** The worker itself broke. */
 class Broken extends Error {}
 
-/** An order without a worker: years from the server, fits here, and no traced day. */
+/** An order without a worker: years from the server, the rest here. */
 async function elsewhere(order: Order): Promise<void> {
   try {
-    const study = JSON.parse(order.text) as Study
-    order.done(order.kind === 'year' ? await fromServer(study) : order.kind === 'fit' ? fit(study) : null)
+    const [text, ...besides] = order.given
+    if (order.kind === 'year') return order.done(await fromServer(JSON.parse(text) as Study))
+    const { yearWork } = await import('../workers/year-work')
+    const work = yearWork[order.kind] as (...given: unknown[]) => Answer<Kind>
+    order.done(work(text, ...besides))
   } catch (error) {
     order.failed(error)
   }

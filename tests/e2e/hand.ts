@@ -35,8 +35,10 @@ export async function choose(page: Page, label: string, option: string): Promise
   await field!.select(value)
 }
 
-export const valueOf = (page: Page, label: string) =>
-  page.$eval(named('textbox', label), (field) => (field as HTMLInputElement).value)
+export async function valueOf(page: Page, label: string): Promise<string> {
+  const field = await page.waitForSelector(named('textbox', label), { timeout: 10_000 })
+  return field!.evaluate((f) => (f as HTMLInputElement).value)
+}
 
 /** A figure of the running totals, as it is written. */
 export const total = (page: Page, name: string) =>

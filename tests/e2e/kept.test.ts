@@ -1,5 +1,12 @@
-import type { Browser, Page } from 'puppeteer-core'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { readStudyText, writeStudy } from '../../core/study/read'
+import type { Study } from '../../core/study/study'
+import { readingOf } from '../../proof/studies'
 import { keptIn, kills, slideTo } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
 import { named, openDemo, press, type, valueOf } from './hand'
@@ -142,6 +149,85 @@ describe('work that is going on', () => {
     await undo!.click()
     await page.waitForFunction(() => /deleted one is back beside it/.test(document.body.textContent!))
     expect((await keptIn(page, 'harbour-flat'))!.name).toBe('Begun since')
+  })
+})
+
+describe('forty-five pictures', () => {
+  const PICTURES = 45
+  /** A small picture, made larger by what stands behind its end. */
+  const photo = (n: number) => {
+    const dot = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNk+M8AAAIEAQGYP7LaAAAAAElFTkSuQmCC',
+      'base64',
+    )
+    return `data:image/png;base64,${Buffer.concat([dot, Buffer.alloc(140_000, n)]).toString('base64')}`
+  }
+  const withPictures = (): Study => ({
+    ...structuredClone(harbourFlat),
+    id: 'album',
+    readings: Array.from({ length: PICTURES }, (_, n) => ({
+      ...readingOf('note', {}, { id: `note-${n}` }),
+      photo: photo(n),
+    })),
+  })
+  const keptPictures = (page: Page) =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const open = indexedDB.open('bagno')
+          open.onsuccess = () => {
+            const asked = open.result.transaction('pictures').objectStore('pictures').count()
+            asked.onsuccess = () => (open.result.close(), resolve(asked.result))
+          }
+        }),
+    )
+
+  it('are kept beside the document, survive a reload and a deletion undone, and leave whole in a file', async () => {
+    const { browser, close } = await openBrowser()
+    const folder = mkdtempSync(join(tmpdir(), 'bagno-album-'))
+    try {
+      const { page, errors } = await openPage(browser, 1280, 800)
+      const study = withPictures()
+      const file = join(folder, 'album.json')
+      writeFileSync(file, writeStudy(study))
+      await page.goto(url)
+      const picker = (await page.waitForSelector('input[type="file"]'))! as ElementHandle<HTMLInputElement>
+      await picker.uploadFile(file)
+      await page.waitForSelector('a[href="/study/album"]')
+      expect(JSON.stringify(await keptIn(page, 'album')).length).toBeLessThan(100_000)
+      expect(await keptPictures(page)).toBe(PICTURES)
+
+      await page.goto(`${url}/study/album/measure`)
+      await settled(page)
+      const shown = () => page.$$eval('main img', (all) => all.map((i) => (i as HTMLImageElement).src))
+      expect(await shown()).toEqual(study.readings.map((r) => r.photo).reverse())
+      await press(page, 'link', 'Set')
+      await type(page, 'Setpoint', '51')
+      await settled(page)
+      // The way back holds the same pictures, not copies of them.
+      await new Promise((resume) => setTimeout(resume, 1500))
+      expect(await keptPictures(page)).toBe(PICTURES)
+
+      await page.goto(url)
+      await press(page, 'button', `Delete ${study.name}`)
+      const undo = await page.waitForSelector('[role="status"] button::-p-text(Undo)')
+      expect(await keptPictures(page)).toBe(0)
+      await undo!.click()
+      await page.waitForSelector('a[href="/study/album"]')
+      expect(await keptPictures(page)).toBe(PICTURES)
+
+      const client = await page.createCDPSession()
+      await client.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: folder })
+      await press(page, 'button', `Export ${study.name}`)
+      const exported = join(folder, 'album.bagno.json')
+      for (let tries = 0; !existsSync(exported) && tries < 100; tries++) await new Promise((r) => setTimeout(r, 100))
+      const read = readStudyText(readFileSync(exported, 'utf8'))
+      expect(read.ok && read.value.readings.map((r) => r.photo)).toEqual(study.readings.map((r) => r.photo))
+      expect(errors).toEqual([])
+    } finally {
+      await close()
+      rmSync(folder, { recursive: true, force: true })
+    }
   })
 })
 

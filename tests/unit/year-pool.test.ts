@@ -73,7 +73,7 @@ describe('the pool of workers', () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(answer))))
     expect(await pool.year(harbourFlat, fresh)).toEqual(answer)
     expect(pool.onServer.value).toBe(true)
-    expect(await pool.day(harbourFlat, 3, fresh)).toBeNull()
+    expect((await pool.order('day', harbourFlat, fresh, 3))!.day).toBe(4)
   })
 
   it('asks the server where the browser throws at a worker', async () => {
