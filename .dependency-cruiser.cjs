@@ -57,6 +57,11 @@ const TIERS = [
   { name: 'readings', folders: ['readings'], holds: 'What is read on a visit, and what it corrects.' },
   { name: 'findings', folders: ['findings'], holds: 'What an experienced engineer would point out.' },
   {
+    name: 'trials',
+    folders: ['trials', 'board'],
+    holds: 'What is tried before it is set, and the setting judged on one board.',
+  },
+  {
     name: 'demos',
     folders: ['demos'],
     holds: 'Invented households. What all households begin with belongs in household/blank/.',

@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
+import { boardOf, judgedHeater } from '../core/board/board'
 import { demo, DEMOS } from '../core/demos/index'
 import { broughtBy, findings } from '../core/findings/findings'
 import { applyAll } from '../core/measures/apply'
@@ -9,10 +10,13 @@ import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { sumNamed, SUMS } from '../core/sums/registry'
 import { runSum } from '../core/sums/run'
+import { BEGIN_GOAL, findWindows } from '../core/trials/find-windows'
+import { modeJobs, modeRows } from '../core/trials/loop-modes'
 import { type Fault, faultText } from '../core/units/result'
+import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
-import { comparisonTable, yearTable } from './tables'
+import { comparisonTable, foundTable, modesTable, yearTable } from './tables'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
 export interface Answer {
@@ -50,6 +54,16 @@ function load(file: string): Study {
   return read.value
 }
 
+/** A year for a search that goes on without those that are refused. */
+function yearOrNull(study: Study) {
+  try {
+    return simulate(study)
+  } catch (error) {
+    if (error instanceof YearRefused) return null
+    throw error
+  }
+}
+
 function timed(study: Study) {
   const from = performance.now()
   const result = simulate(study)
@@ -57,11 +71,11 @@ function timed(study: Study) {
 }
 
 /** Runs the command line with the words that follow its name. */
-export function bagno(args: readonly string[]): Answer {
+export async function bagno(args: readonly string[]): Promise<Answer> {
   let stdout = ''
   const write = (text: string) => void (stdout += text)
   try {
-    program(write).parse(args, { from: 'user' })
+    await program(write).parseAsync(args, { from: 'user' })
     return { status: 0, stdout, stderr: '' }
   } catch (error) {
     if (error instanceof Refusal) return { status: 2, stdout, stderr: `bagno: ${error.message}\n` }
@@ -136,6 +150,53 @@ function program(write: (text: string) => void): Command {
         const brought = broughtBy(all, findings(after, simulate(after)))
         if (brought.length) print(`\n“${pack.name}” would bring:\n${text(brought)}`)
       }
+    })
+
+  program
+    .command('modes <file>')
+    .description('every way of running the loop, on the household’s own draws')
+    .option('--json', 'print every figure')
+    .action((file: string, options: { json?: boolean }) => {
+      const study = load(file)
+      const jobs = modeJobs(study)
+      if (!jobs.length) refuse(`${file}: there is no loop, so there is no way of running it`)
+      const rows = modeRows(study, new Map(jobs.map((j) => [j.mode, simulate(j.study)])))
+      print(options.json ? rows : modesTable(study, rows))
+    })
+
+  program
+    .command('find-windows <file>')
+    .description('the cheapest windows of loop and store that keep a share of draws warm within a wait')
+    .option('--share <share>', 'share of draws, 0 to 1', String(BEGIN_GOAL.shareWarm))
+    .option('--within <seconds>', `wait, one of ${WAITS_S.join(', ')}`, String(BEGIN_GOAL.withinS))
+    .option('--years <count>', 'most years that are simulated')
+    .option('--json', 'print every figure')
+    .action(async (file: string, options: { share: string; within: string; years?: string; json?: boolean }) => {
+      const study = load(file)
+      const [shareWarm, withinS] = [Number(options.share), Number(options.within)]
+      if (!(shareWarm >= 0 && shareWarm <= 1)) refuse('--share: a number from 0 to 1')
+      if (!WAITS_S.some((s) => s === withinS)) refuse(`--within: one of ${WAITS_S.join(', ')} seconds`)
+      const years = options.years === undefined ? undefined : Number(options.years)
+      if (years !== undefined && !(Number.isInteger(years) && years >= 1)) refuse('--years: a whole number from 1')
+      const found = await findWindows(study, { shareWarm, withinS }, (all) => Promise.resolve(all.map(yearOrNull)), {
+        ...(years === undefined ? {} : { mostYears: years }),
+      })
+      print(options.json ? found : 'nothing' in found ? `${found.nothing}\n` : foundTable(study, found))
+    })
+
+  program
+    .command('board <file>')
+    .description('the setting judged: scald, growth, comfort, limits, cost')
+    .option('--heater <id>', 'whose setpoint; the one that decides how hot the water is, unless said')
+    .option('--json', 'print every field')
+    .action((file: string, options: { heater?: string; json?: boolean }) => {
+      const study = load(file)
+      if (options.heater !== undefined && judgedHeater(study, options.heater) !== options.heater)
+        refuse(`--heater: there is no heater "${options.heater}" with a thermostat`)
+      const board = boardOf(study, simulate(study), options.heater)
+      if (options.json) return void print(board)
+      if (!board) return void print('no thermostat sets anything here\n')
+      print(board.checks.map((c) => `${c.level.padEnd(6)} ${c.title}\n       ${c.sentence}\n`).join(''))
     })
 
   program

@@ -1,8 +1,11 @@
 import Table from 'cli-table3'
+import { type Week, weekInWords } from '../core/calendar/week'
 import type { Comparison } from '../core/measures/compare'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
+import type { Found, Tried } from '../core/trials/find-windows'
+import { LOOP_MODE_WORDS, type ModeRow } from '../core/trials/loop-modes'
 import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
@@ -55,6 +58,55 @@ export function yearTable(study: Study, r: YearResult): string {
   t.push(['Draws too cool', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
   return `${t.toString()}\n`
+}
+
+/** Every mode of the loop side by side; money against the loop off. */
+export function modesTable(study: Study, rows: readonly ModeRow[]): string {
+  const d = displayOf(study)
+  const head = [
+    'Loop',
+    'pump',
+    'starts',
+    'out',
+    'back',
+    'run off',
+    'bought',
+    'net a year',
+    'median wait',
+    'slow',
+    'tepid',
+  ]
+  const t = table(head)
+  for (const r of rows)
+    t.push([
+      LOOP_MODE_WORDS[r.mode].name,
+      d.energy(r.pumpKwh),
+      String(r.pumpStarts),
+      d.energy(r.outKwh),
+      d.energy(r.backKwh),
+      d.litres(r.runOffL),
+      d.energy(r.fuelKwh),
+      d.moneyChange(r.net.total),
+      d.seconds(r.waitMedianS),
+      d.seconds(r.waitP90S),
+      `${Math.round(r.tepidHoursWeek)} h/wk`,
+    ])
+  return `${t.toString()}\n`
+}
+
+/** What a search for windows came to. */
+export function foundTable(study: Study, found: Found): string {
+  const d = displayOf(study)
+  const t = table(['', 'money a year', `warm within ${found.goal.withinS} s`])
+  const row = (name: string, { cost, warm }: Tried) => t.push([name, d.money(cost), `${(100 * warm).toFixed(1)} %`])
+  row('As it stands', found.asItStands)
+  row('Always on', found.always)
+  row('Cheapest windows', found.best)
+  row('A step wider', found.warmer)
+  const plan = (name: string, week: Week | null) => (week ? `${name}: ${weekInWords(week, d.time)}\n` : '')
+  return `${t.toString()}\n${plan('Loop', found.best.plan.loop)}${plan('Heater', found.best.plan.heater)}${
+    found.kept ? '' : 'Always on does not keep the goal, so no windows do. These keep what always on keeps.\n'
+  }${found.years} years were simulated.\n`
 }
 
 /** As found, as set and every package side by side, then what each measure saves. */

@@ -82,7 +82,7 @@ export const EXTREMES: [string, Study][] = [
       of(base, (s) => {
         if (s.plant.store) Object.assign(s.plant.store, { litres, sensorHeight: 0, inletMix: 0.3 })
         for (const control of Object.values(s.controls.found.heaters)) control.hysteresisK = 0.5
-        s.controls.found.loop = { mode: 'always', windows: everyDay([0, 1440]) }
+        s.controls.found.loop = { ...s.controls.found.loop, mode: 'always', windows: everyDay([0, 1440]) }
         s.pipes.loop!.pumpLMin = 30
       }),
     ])

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { SUMMER_TIMES } from '../core/calendar/summer-time'
 import { everyDay } from '../core/calendar/week'
 import { PLACES } from '../core/climate/places'
 import { DEMOS } from '../core/demos/index'
@@ -7,7 +8,9 @@ import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
 import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
-import type { Heater } from '../core/study/plant'
+import { LOOP_MODES, TIMER_BY } from '../core/study/controls'
+import { LOOP_PLACES } from '../core/study/pipes'
+import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
@@ -90,7 +93,49 @@ const figures = fc.record({
   holds: fc.constantFrom('at sea level' as const, 'at this height' as const),
   months,
   plate: fc.option(fc.record({ inputKw: wide(0.3, 400), on: fc.constantFrom('gross' as const, 'net' as const) })),
+  ambientC: fc.option(num(-10, 40), { freq: 4 }),
+  units: fc.integer({ min: 1, max: 3 }),
+  unitsShare: fc.constantFrom(...UNITS_SHARE),
   supply: fc.option(fc.record({ amps: wide(1, 200), volts: num(100, 480) })),
+})
+
+/** Functions of a heater's control, in use or not. */
+const functions = fc.record({
+  holidayC: fc.option(num(30, 85), { freq: 3 }),
+  disinfection: fc.option(
+    fc.record({
+      weekday: fc.integer({ min: 0, max: 6 }),
+      atMin: fc.integer({ min: 0, max: 1439 }),
+      toC: num(55, 85),
+      holdMin: fc.integer({ min: 1, max: 240 }),
+    }),
+    { freq: 3 },
+  ),
+  overrides: fc.array(
+    fc.record({
+      setpointC: num(30, 85),
+      fromDay: fc.integer({ min: 1, max: 4 }),
+      fromMin: fc.integer({ min: 0, max: 1439 }),
+      minutes: fc.option(fc.integer({ min: 1, max: 3000 })),
+    }),
+    { maxLength: 2 },
+  ),
+  prices: fc.constantFrom('any' as const, 'any' as const, 'cheapest' as const),
+  timerBy: fc.constantFrom(...TIMER_BY),
+})
+
+const loopSettings = fc.record({
+  targetC: num(25, 75),
+  differentialK: num(0.5, 20),
+  sampled: fc.record({ everyMin: fc.integer({ min: 1, max: 240 }), testS: fc.oneof(fc.constant(0), num(0, 300)) }),
+  demand: fc.record({
+    by: fc.constantFrom('button' as const, 'presence' as const),
+    leadS: num(0, 600),
+    runOnS: num(5, 1800),
+    missedShare: num(0, 1),
+  }),
+  learned: fc.record({ weeks: fc.integer({ min: 1, max: 8 }), threshold: num(0.01, 1) }),
+  trace: fc.record({ wPerM: num(1, 60) }),
 })
 
 /** A heater with those of the figures that it has. */
@@ -101,6 +146,8 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
     ...h,
     months: f.months,
     plate: f.plate,
+    ambientC: f.ambientC,
+    ...(has('units') ? { units: f.units, unitsShare: f.unitsShare } : {}),
     ...(has('supply') ? { supply: f.supply } : {}),
     ...(has('sensorHeight') ? { sensorHeight: f.sensor } : {}),
     ...(has('coil')
@@ -150,7 +197,25 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     uaWK: num(0, 8),
     reliefC: num(80, 99),
     timer: fc.option(fc.tuple(fc.integer({ min: 0, max: 700 }), fc.integer({ min: 720, max: 1440 }))),
-    mode: fc.constantFrom('off' as const, 'always' as const, 'clock' as const),
+    mode: fc.oneof(
+      fc.constantFrom('off' as const, 'always' as const, 'clock' as const),
+      fc.constantFrom(...LOOP_MODES),
+    ),
+    loopSettings,
+    functions: fc.array(functions, { minLength: 4, maxLength: 4 }),
+    heating: fc.record({
+      on: fc.boolean(),
+      windows: fc.option(fc.constant(everyDay([360, 540], [1020, 1320]))),
+      hotWaterFirst: fc.boolean(),
+    }),
+    clock: fc.record({
+      aheadMin: fc.oneof(fc.constant(0), fc.integer({ min: -720, max: 720 })),
+      summerTime: fc.constantFrom('follows' as const, 'stays' as const),
+    }),
+    summerTime: fc.constantFrom(...SUMMER_TIMES),
+    ambientC: fc.option(num(-10, 40), { freq: 4 }),
+    sensorAt: fc.constantFrom(...LOOP_PLACES),
+    absences: fc.boolean(),
     loop: fc.tuple(fc.integer({ min: 0, max: 700 }), fc.integer({ min: 720, max: 1440 })),
     pumpLMin: wide(0.2, 30),
     returnHeight: num(0, 1),
@@ -182,8 +247,15 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
     if (r.standard) study.people.draws = { kind: 'standard', cycle: r.standard, tapId: study.pipes.taps[0].id }
     const found = study.controls.found
+    study.site.summerTime = r.summerTime
+    found.heating = { ...r.heating, heaterId: r.heating.on ? study.plant.heaters[0].id : null }
+    delete (found.heating as { on?: boolean }).on
+    found.clock = r.clock
+    if (r.absences) study.people.absences = [{ personId: null, fromDay: 1, toDay: 2 }, ...study.people.absences]
     for (const [i, id] of Object.keys(found.heaters).entries()) {
       found.heaters[id] = {
+        ...r.functions[i % 4],
+        disinfection: 'keepHot' in found.heaters[id] ? null : r.functions[i % 4].disinfection,
         setpointC: r.setpoints[i % 4],
         hysteresisK: r.hysteresisK,
         windows: r.timer ? everyDay(r.timer) : null,
@@ -200,6 +272,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         reliefC: r.reliefC,
         loss: { kind: 'ua', uaWK: r.uaWK },
         mixing: r.mixing,
+        ambientC: r.ambientC,
       }
     study.plant.heaters = study.plant.heaters.map((h, i) => thrown(h, r.figures[i % 4]))
     if (study.pipes.loop) {
@@ -210,9 +283,10 @@ export const randomStudy: fc.Arbitrary<Study> = fc
             ? { by: 'own pipe', height: r.returnHeight }
             : { by: 'cold line', closesAtC: r.closesAtC },
         pumpLMin: r.pumpLMin,
+        sensorAt: r.sensorAt,
         back: { ...study.pipes.loop.back, ...r.pipes[11] },
       }
-      found.loop = { mode: r.mode, windows: everyDay(r.loop) }
+      found.loop = { ...r.loopSettings, mode: r.mode, windows: everyDay(r.loop) }
     }
     return Study.parse(study)
   })

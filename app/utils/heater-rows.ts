@@ -90,6 +90,8 @@ const ROWS: Record<string, Row> = {
   'circuit.boreMm': { label: 'Bore', quantity: 'thickness', decimals: 2 },
   'circuit.fittingsM': { label: 'Fittings, as pipe', quantity: 'length' },
   'circuit.portsApartM': { label: 'Between the ports', quantity: 'length' },
+  units: { label: 'How many side by side', decimals: 0 },
+  ambientC: { label: 'Air around it', quantity: 'temperature', help: 'as measured; empty: as is usual there' },
   sensorHeight: { label: 'Its own sensor at height', help: '0 bottom to 1 top; empty: the store’s' },
 }
 

@@ -3,6 +3,7 @@ import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { KWH_PER_THERM } from '../money/calorific'
+import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -19,6 +20,7 @@ export const duplex: Study = {
   name: 'Left half of a duplex',
   units: 'us',
   energyIn: 'therm',
+  numbers: 'not said',
   site: {
     name: 'Left half, river side',
     note: 'Store in the basement under the stairs; two bathrooms stacked above the kitchen.',
@@ -35,6 +37,7 @@ export const duplex: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.8 },
+    summerTime: 'north america',
     firstWeekday: 3,
   },
   people: {
@@ -208,13 +211,15 @@ export const duplex: Study = {
   },
   controls: {
     found: {
-      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null } },
-      loop: { mode: 'off', windows: everyDay() },
+      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null, ...beginFunctions() } },
+      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
+      ...beginControls(),
       grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
     },
     foundOn: null,
     set: null,
     setOn: null,
+    reasons: [],
   },
   prices: {
     currency: 'USD',

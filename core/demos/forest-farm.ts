@@ -5,6 +5,7 @@ import { basin, bath, dishes, foam, run, shower } from '../household/blank/build
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
+import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -25,6 +26,7 @@ export const forestFarm: Study = {
   name: 'Farmhouse by the wood',
   units: 'metric',
   energyIn: 'kwh',
+  numbers: 'not said',
   site: {
     name: 'Clearing above the brook',
     note: 'Range in the kitchen, store in the box room right above it, workshop across the yard.',
@@ -41,6 +43,7 @@ export const forestFarm: Study = {
     expansionVessel: true,
     heatingMonths: WINTER,
     heating: { carrier: 'wood-logs', efficiency: 0.7 },
+    summerTime: 'europe',
     firstWeekday: 3,
   },
   people: {
@@ -253,15 +256,17 @@ export const forestFarm: Study = {
   controls: {
     found: {
       heaters: {
-        'top-element': { setpointC: 58, hysteresisK: 6, windows: null },
-        'workshop-store': { setpointC: 60, hysteresisK: 8, windows: null },
+        'top-element': { setpointC: 58, hysteresisK: 6, windows: null, ...beginFunctions() },
+        'workshop-store': { setpointC: 60, hysteresisK: 8, windows: null, ...beginFunctions() },
       },
-      loop: { mode: 'off', windows: everyDay() },
+      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
+      ...beginControls(),
       grid: { stepMin: 15, periodsPerDay: 3, days: 'same' },
     },
     foundOn: null,
     set: null,
     setOn: null,
+    reasons: [],
   },
   prices: {
     currency: 'EUR',

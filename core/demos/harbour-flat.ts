@@ -3,6 +3,7 @@ import { CLIMATES } from '../climate/archetypes'
 import { basin, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedTap } from '../household/blank/unlooked'
+import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -20,6 +21,7 @@ export const harbourFlat: Study = {
   name: 'Flat by the harbour',
   units: 'metric',
   energyIn: 'kwh',
+  numbers: 'not said',
   site: {
     name: 'Third floor, the old sail loft',
     note: 'Heater on the bathroom wall; the kitchen was moved to the quay side and the pipe follows the corridor.',
@@ -36,6 +38,7 @@ export const harbourFlat: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.85 },
+    summerTime: 'europe',
     firstWeekday: 3,
   },
   people: {
@@ -150,19 +153,23 @@ export const harbourFlat: Study = {
         standbyW: 2,
         contentL: 0.8,
         contentUaWK: 1.2,
+        units: 1,
+        unitsShare: 'in turn',
       },
     ],
     store: null,
   },
   controls: {
     found: {
-      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null, keepHot: false } },
-      loop: { mode: 'off', windows: everyDay() },
+      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null, keepHot: false, ...beginFunctions() } },
+      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
+      ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
     },
     foundOn: null,
     set: null,
     setOn: null,
+    reasons: [],
   },
   prices: {
     currency: 'EUR',

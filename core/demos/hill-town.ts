@@ -3,6 +3,7 @@ import { everyMonth } from '../calendar/year'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
 import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -21,6 +22,7 @@ export const hillTown: Study = {
   name: 'Tall house in the hill town',
   units: 'metric',
   energyIn: 'kwh',
+  numbers: 'not said',
   site: {
     name: 'Upper lane, above the mill',
     note: 'Four storeys one above the other, thick walls, cellar at the foot of the stairs.',
@@ -37,6 +39,7 @@ export const hillTown: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.88 },
+    summerTime: 'europe',
     firstWeekday: 3,
   },
   people: {
@@ -279,13 +282,15 @@ export const hillTown: Study = {
   },
   controls: {
     found: {
-      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null } },
-      loop: { mode: 'clock', windows: everyDay([330, 1380]) },
+      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null, ...beginFunctions() } },
+      loop: { mode: 'clock', windows: everyDay([330, 1380]), ...beginLoop() },
+      ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },
     foundOn: null,
     set: null,
     setOn: null,
+    reasons: [],
   },
   prices: {
     currency: 'EUR',

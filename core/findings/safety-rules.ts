@@ -5,7 +5,7 @@ import { SAFETY } from '../safety/limits'
 import { burnTime, scaldSeconds } from '../safety/scald'
 import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
 import { mixesTo } from '../study/plant'
-import { controlsOf } from '../study/study'
+import { controlsOf, type Study } from '../study/study'
 import type { Case, Rule } from './finding'
 
 /** A thermostat may let the water this far past its dial, K. */
@@ -153,6 +153,12 @@ export const expansion: Rule = ({ study, write }) => {
       mend: 'Fit an expansion vessel on the cold feed, between the check valve and the store.',
     },
   ]
+}
+
+/** What the pipes that leave the plant stand, °C; null where none of them has a limit. */
+export function pipeLimitC(study: Study): number | null {
+  const limits = study.pipes.runs.filter((r) => r.from === null).flatMap((r) => PLASTIC_LIMIT_C[r.material] ?? [])
+  return limits.length ? Math.min(...limits) : null
 }
 
 export const plasticAtSource: Rule = ({ study, write }) => {

@@ -13,6 +13,18 @@ const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => nu
   'heat-pump': (h) => (h.backupKw > 0 ? SAFETY.cutOut.value : HEAT_PUMP_LIMIT_C),
 }
 
+/** A hot run against growth goes at most so far above its temperature, K. */
+export const HOT_RUN_ABOVE_K = 2
+
+/** The highest that a thermostat is set to at any time: as always, by hand, at the holiday level, or for a hot run, °C. */
+export const highestSetting = ({ setpointC, holidayC, overrides, disinfection }: HeaterControl): number =>
+  Math.max(
+    setpointC,
+    holidayC ?? -Infinity,
+    disinfection ? disinfection.toC + HOT_RUN_ABOVE_K : -Infinity,
+    ...overrides.map((o) => o.setpointC),
+  )
+
 /**
  * Hottest water that a heater can make, °C: what its physics or its safety cut-out ends, whatever its thermostat says. A
  * fire that is never lit makes none: null.
@@ -20,7 +32,7 @@ const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => nu
 export function hottestOf(heater: Heater, control: HeaterControl | undefined): number | null {
   switch (HEATERS[heater.kind].hottest) {
     case 'setpoint':
-      return control?.setpointC ?? null
+      return control ? highestSetting(control) : null
     case 'cut-out':
       return SAFETY.cutOut.value
     case 'fire':

@@ -19,6 +19,9 @@ export function dayOf(takenAt: string): { month: number; day: number } {
 
 export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site)[dayOf(takenAt).day]
 
+/** The cold main on the coldest day of the year, °C. */
+export const mainsOnColdest = (study: Study): number => Math.min(...mainsThroughYear(study.site))
+
 export function tapOf(study: Study, id: string | null): Tap {
   return study.pipes.taps.find((t) => t.id === id) ?? study.pipes.taps[0]
 }
@@ -46,7 +49,7 @@ export function runsTo(study: Study, tap: Pick<Tap, 'runId'>): Run[] {
 export const frontOf = (runs: readonly Run[]) => runs.reduce((s, r) => s + runFrontL(r), 0)
 
 /** Hot water that must run before a tap on cold pipes runs warm, L. */
-export const frontTo = (study: Study, tap: Tap) => frontOf(runsTo(study, tap))
+export const frontTo = (study: Study, tap: Pick<Tap, 'runId'>) => frontOf(runsTo(study, tap))
 
 /** Temperature that reaches a tap in a long draw of hot water only, °C. */
 export function steadyAtTap(study: Study, tap: Tap, supplyC: number, month: number): number {

@@ -28,6 +28,12 @@ export function priceAt(tariff: Tariff, minuteOfWeek: number, month: number): nu
   return (band?.price ?? tariff.price) / tariff.kwhPerUnit
 }
 
+/** The lowest price of a week in a month, money per kWh. */
+export function cheapestPrice(tariff: Tariff, month: number): number {
+  const marks = [0, ...tariff.bands.flatMap((b) => edges(b.week))]
+  return Math.min(...marks.map((minute) => priceAt(tariff, minute, month)))
+}
+
 /** Money for a cubic metre of water, its way out included. */
 export const waterPerM3 = (water: { unit: WaterUnit; price: number; sewer: number }) =>
   (water.price + water.sewer) / WATER_UNITS[water.unit].m3

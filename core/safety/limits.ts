@@ -23,6 +23,18 @@ export const SAFETY = {
     quantity: 'temperature',
     source: 'The limit that codes most often set; seconds to a deep burn against temperature',
   },
+  scaldsAtRisk: {
+    name: 'The same where children, the old or people who feel less heat live',
+    value: 46,
+    quantity: 'temperature',
+    source: 'Codes set 41 to 46 °C at the taps of people at risk; seconds to a deep burn against temperature',
+  },
+  burnsAtOnce: {
+    name: 'Nobody draws back in time from water that burns within, s',
+    value: 10,
+    quantity: 'number',
+    source: 'Seconds to a deep burn against temperature; reaction and a closed room',
+  },
   grows: {
     name: 'Legionella grow, between',
     value: { low: 20, high: 45 },

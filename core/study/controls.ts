@@ -1,15 +1,50 @@
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { DAYS } from '../calendar/year'
 import { z } from '../schema/zod'
-import { between, Id } from './fields'
+import { between, Id, Share } from './fields'
 import { Week } from './week'
 
-/** How a loop's pump is run. */
-export const LOOP_MODES = ['off', 'always', 'clock'] as const
+/**
+ * How a loop is kept warm: by a pump that rests, always runs, runs inside its windows; that tests the loop in its windows and
+ * runs when it has cooled; that stops as soon as the last tap is warm; that is asked for before a draw; that has learned
+ * when draws come; or without a pump, by a cable along the pipe.
+ */
+export const LOOP_MODES = [
+  'off',
+  'always',
+  'clock',
+  'sampled',
+  'stop warm',
+  'on demand',
+  'learned',
+  'trace heating',
+] as const
 export const LoopMode = z.enum(LOOP_MODES)
 export type LoopMode = z.infer<typeof LoopMode>
 
 /** Limits of a hot-water setpoint, °C. */
 export const SETPOINT_C = { low: 30, high: 85 } as const
 export const SetpointC = between(SETPOINT_C.low, SETPOINT_C.high)
+
+const MinuteOfDay = z
+  .int()
+  .min(0)
+  .max(MINUTES_A_DAY - 1)
+export const TIMER_BY = ['not looked', 'its control', 'its mains'] as const
+
+/** A setting made by hand: a boost, or an override that somebody has to end. */
+export const Override = z.strictObject({
+  setpointC: SetpointC,
+  fromDay: z.int().min(1).max(DAYS),
+  fromMin: MinuteOfDay,
+  /** How long it lasts; null: until somebody ends it. */
+  minutes: z
+    .int()
+    .min(1)
+    .max(DAYS * MINUTES_A_DAY)
+    .nullable(),
+})
+export type Override = z.infer<typeof Override>
 
 export const HeaterControl = z.strictObject({
   setpointC: SetpointC,
@@ -19,15 +54,70 @@ export const HeaterControl = z.strictObject({
   windows: Week.nullable(),
   /** Its exchanger is kept warm at all times: what heats water as it runs has this, and nothing else. */
   keepHot: z.boolean().optional(),
+  /** What it is held at on days when nobody is there, °C; null: as always. */
+  holidayC: SetpointC.nullable(),
+  /** A hot run against growth, each week; null: none. It heats whatever its windows say. */
+  disinfection: z
+    .strictObject({
+      weekday: z
+        .int()
+        .min(0)
+        .max(DAYS_A_WEEK - 1),
+      atMin: MinuteOfDay,
+      toC: between(55, SETPOINT_C.high),
+      holdMin: z.int().min(1).max(240),
+    })
+    .nullable(),
+  /** Settings by hand beside the rest: from a minute of a day of the year on, for so many minutes, or without an end. */
+  overrides: z.array(Override).max(12),
+  /** Whether it waits for the cheapest price of what it runs on. */
+  prices: z.enum(['any', 'cheapest']),
+  /** What its timer switches: it asks the heater's control, or it cuts its mains. */
+  timerBy: z.enum(TIMER_BY),
 })
 export type HeaterControl = z.infer<typeof HeaterControl>
 
-const LoopControl = z.strictObject({
+export const LoopControl = z.strictObject({
   mode: LoopMode,
-  /** When the pump runs in mode "clock". */
+  /** When it may run: by the clock, sampled, until warm, or as a cable. */
   windows: Week,
+  /** Up to where the pump runs at its sensor, or what a cable holds, °C; and how far below it begins again, K. */
+  targetC: between(25, 75),
+  differentialK: between(0.5, 20),
+  /** Sampled: how often it tests, and for how long it runs before it reads, s. */
+  sampled: z.strictObject({ everyMin: z.int().min(1).max(240), testS: between(0, 300) }),
+  /** On demand: so long before the tap is opened, so long it runs at most, and how many draws come without. */
+  demand: z.strictObject({
+    by: z.enum(['button', 'presence']),
+    leadS: between(0, 600),
+    runOnS: between(5, 1800),
+    missedShare: Share,
+  }),
+  /** Learned: from so many weeks; it runs in an hour in which draws came in at least this share of them. */
+  learned: z.strictObject({ weeks: z.int().min(1).max(8), threshold: between(0.01, 1) }),
+  /** Cable: what it can give, W/m. */
+  trace: z.strictObject({ wPerM: between(1, 60) }),
 })
-type LoopControl = z.infer<typeof LoopControl>
+export type LoopControl = z.infer<typeof LoopControl>
+
+/** How a loop's settings begin; what is assumed of them is a usual figure. */
+export const beginLoop = (): Omit<LoopControl, 'mode' | 'windows'> => ({
+  targetC: 45,
+  differentialK: 5,
+  sampled: { everyMin: 20, testS: 30 },
+  demand: { by: 'button', leadS: 30, runOnS: 180, missedShare: 0.1 },
+  learned: { weeks: 4, threshold: 0.5 },
+  trace: { wPerM: 9 },
+})
+
+/** How the settings of a heater's functions begin: none in use. */
+export const beginFunctions = (): Omit<HeaterControl, 'setpointC' | 'hysteresisK' | 'windows' | 'keepHot'> => ({
+  holidayC: null,
+  disinfection: null,
+  overrides: [],
+  prices: 'any',
+  timerBy: 'not looked',
+})
 
 /** What the controller on the wall can hold: its step, its periods a day, and which days may differ. */
 export const Grid = z.strictObject({
@@ -41,6 +131,16 @@ export type Grid = z.infer<typeof Grid>
 export const Controls = z.strictObject({
   heaters: z.record(Id, HeaterControl),
   loop: LoopControl,
+  /** Heating of the house by the same appliance: which one, when, and whether hot water goes before it. */
+  heating: z.strictObject({ heaterId: Id.nullable(), windows: Week.nullable(), hotWaterFirst: z.boolean() }),
+  /** The controller's clock: minutes it is ahead, and whether it follows summer time. */
+  clock: z.strictObject({ aheadMin: z.int().min(-720).max(720), summerTime: z.enum(['follows', 'stays']) }),
   grid: Grid,
 })
 export type Controls = z.infer<typeof Controls>
+
+/** Controls besides those of heaters and loop as they begin: nothing else heats with them, and their clock is right. */
+export const beginControls = (): Pick<Controls, 'heating' | 'clock'> => ({
+  heating: { heaterId: null, windows: null, hotWaterFirst: true },
+  clock: { aheadMin: 0, summerTime: 'follows' },
+})

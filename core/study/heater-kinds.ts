@@ -30,8 +30,9 @@ export function carrierOf(heater: Heater): Carrier {
   return HEATERS[heater.kind].source === 'network' ? 'district-heat' : 'electricity'
 }
 
-/** Electricity that a heater takes besides, W at all times. */
-export const standbyOf = (heater: Heater): number => ('standbyW' in heater ? heater.standbyW : 0)
+/** Electricity that a heater takes besides, W at all times; of several side by side all together. */
+export const standbyOf = (heater: Heater): number =>
+  'standbyW' in heater ? heater.standbyW * (isRunning(heater) ? heater.units : 1) : 0
 
 /** Field that holds what a heater can give, and the figure, kW; null: the sun has none. */
 export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'waterKw'; kw: number } | null {

@@ -1,7 +1,7 @@
 import { EFFICIENCY } from '../heaters/efficiency'
 import { z } from '../schema/zod'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { between, Id, Looked, Name, Note, Share, Twelve } from './fields'
+import { AirC, between, Id, Looked, Name, Note, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { PlaceField } from './site'
@@ -22,10 +22,14 @@ export const HEATER_FUNCTIONS = {
   holiday: 'Holiday level',
 } as const
 
+/** Air around a thing as somebody measured it, °C at all times; null: what is usual where it stands. */
+const around = { ambientC: AirC.nullable() }
+
 const named = {
   id: Id,
   name: Name,
   place: PlaceField,
+  ...around,
   /** Months it is used in, January first. */
   months: Twelve(z.boolean()),
   /** Input on its plate, kW, and the calorific value that counts it; null: not read. Everything else here is output. */
@@ -91,6 +95,7 @@ export const BoilerCoil = z.strictObject({
   }),
 })
 
+export const UNITS_SHARE = ['in turn', 'together'] as const
 /** What everything that heats water as it runs has. */
 const running = {
   ...named,
@@ -102,6 +107,9 @@ const running = {
   /** Water in its exchanger, L, and what that loses, W/K. */
   contentL: between(0.1, 20),
   contentUaWK: between(0, 20),
+  /** How many of it stand side by side on the same pipes, and whether one after the other lights or all share the flow. */
+  units: z.int().min(1).max(8),
+  unitsShare: z.enum(UNITS_SHARE),
 }
 
 /**
@@ -262,6 +270,7 @@ export type Heater = z.infer<typeof Heater>
 export const StoreField = z.strictObject({
   name: Name,
   place: PlaceField,
+  ...around,
   litres: between(5, 5000),
   heightM: between(0.2, 5),
   loss: z.discriminatedUnion('kind', [

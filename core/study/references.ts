@@ -14,6 +14,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkPeople(study, report)
   checkControls(study, study.controls.found, ['controls', 'found'], report)
   if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
+  checkReasons(study, report)
   checkPackages(study, report)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
@@ -142,14 +143,27 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
         [...path, 'heaters', heater.id, 'keepHot'],
         isRunning(heater) ? 'on or off: it heats water as it runs' : 'is for what heats water as it runs',
       )
+    else if (isRunning(heater) && control.disinfection)
+      report([...path, 'heaters', heater.id, 'disinfection'], 'is for what is stored: it heats water as it runs')
   }
   for (const id of Object.keys(controls.heaters)) {
     const heater = study.plant.heaters.find((h) => h.id === id)
     if (!heater) report([...path, 'heaters', id], `there is no heater "${id}"`)
     else if (!hasSetpoint(heater)) report([...path, 'heaters', id], `"${heater.name}" has no thermostat to set`)
   }
+  const { heaterId } = controls.heating
+  if (heaterId !== null && !study.plant.heaters.some((h) => h.id === heaterId))
+    report([...path, 'heating', 'heaterId'], `there is no heater "${heaterId}"`)
   if (controls.loop.mode !== 'off' && !study.pipes.loop)
     report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
+}
+
+function checkReasons({ controls, plant }: StudyShape, report: Report): void {
+  controls.reasons.forEach(
+    ({ heaterId }, i) =>
+      !plant.heaters.some((h) => h.id === heaterId) &&
+      report(['controls', 'reasons', i, 'heaterId'], `there is no heater "${heaterId}"`),
+  )
 }
 
 function checkPackages(study: StudyShape, report: Report): void {

@@ -1,7 +1,8 @@
 import { z } from '../schema/zod'
+import { NUMBER_STYLES } from '../units/parse'
 import { ENERGY_UNITS } from '../units/quantities'
 import { Controls } from './controls'
-import { Day, Id, Name } from './fields'
+import { Day, Id, Name, Note } from './fields'
 import { Package } from './measures'
 import { People } from './people'
 import { Pipes } from './pipes'
@@ -11,11 +12,19 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 5
+export const VERSION = 6
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
 export type Origin = z.infer<typeof Origin>
+
+/** The reason that somebody gave for a setting which a check of the board puts in red. */
+export const Reason = z.strictObject({
+  check: z.string().max(60),
+  heaterId: Id,
+  text: Note.min(1, 'a reason, not empty'),
+  on: Day,
+})
 
 /** The shape of a study, before its parts are held against each other. */
 export const StudyShape = z.strictObject({
@@ -26,6 +35,8 @@ export const StudyShape = z.strictObject({
   units: z.enum(['metric', 'us']),
   /** What heat and fuel are counted in on screen and paper; prices keep the unit of the bill. */
   energyIn: z.enum(ENERGY_UNITS),
+  /** How figures are typed: which sign parts the decimals. */
+  numbers: z.enum(NUMBER_STYLES),
   site: Site,
   people: People,
   pipes: Pipes,
@@ -36,6 +47,8 @@ export const StudyShape = z.strictObject({
     foundOn: Day.nullable(),
     set: Controls.nullable(),
     setOn: Day.nullable(),
+    /** Why something is set as it is though the board warns of it. */
+    reasons: z.array(Reason).max(100),
   }),
   prices: Prices,
   packages: z.array(Package).max(20),

@@ -1,3 +1,4 @@
+import { SUMMER_TIMES } from '../calendar/summer-time'
 import { PLACES } from '../climate/places'
 import { z } from '../schema/zod'
 import { AirC, between, Looked, Name, Note, Twelve, WaterC } from './fields'
@@ -32,6 +33,8 @@ export const Site = z.strictObject({
   /** Months in which the house is heated, January first. */
   heatingMonths: Twelve(z.boolean()),
   heating: z.strictObject({ carrier: Carrier, efficiency: between(0.2, 6) }),
+  /** Whether and when clocks go forward there. */
+  summerTime: z.enum(SUMMER_TIMES),
   /** Day of the week of 1 January, 0 = Monday. */
   firstWeekday: z.int().min(0).max(6),
 })

@@ -48,6 +48,10 @@ spell(['energy'], 1, 'kwh')
 spell(['energy'], 0.001, 'wh')
 spell(['energy'], 29.307107, 'therm therms')
 
+/** Which sign parts the decimals in what is typed; where nobody has said so, what can be read in two ways is asked. */
+export const NUMBER_STYLES = ['not said', 'decimal point', 'decimal comma'] as const
+export type NumberStyle = (typeof NUMBER_STYLES)[number]
+
 /** A comma before three last digits: a thousand in one country, a fraction in another. "0,125" and "1200,125" are fractions. */
 const DOUBTFUL = /^\s*[-−–+]?[1-9]\d{0,2},\d{3}(?![\d.,])/
 

@@ -1,17 +1,28 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { edges } from '../calendar/week'
-import { WEEK_MIN } from '../calendar/year'
 import { priceEdges } from '../money/tariff'
+import type { HeaterControl } from '../study/controls'
 import { controlsOf, type Study } from '../study/study'
+import { aheadThroughYear, inWeek } from './controls/clock'
+
+/** Minutes of the week, by the controller's clock, at which something of a heater switches. */
+const edgesOf = ({ windows, disinfection }: HeaterControl): number[] => [
+  ...(windows ? edges(windows) : []),
+  ...(disinfection ? [disinfection.weekday * MINUTES_A_DAY + disinfection.atMin] : []),
+]
 
 /** Minutes of the week at which anything set by the clock changes (midnights among them), ascending. */
 export function weeklyEdges(study: Study): number[] {
-  const controls = controlsOf(study)
+  const { heaters, loop, heating } = controlsOf(study)
+  const byController = [
+    ...Object.values(heaters).flatMap(edgesOf),
+    ...(loop.mode !== 'off' && loop.mode !== 'always' ? edges(loop.windows) : []),
+    ...(heating.heaterId !== null && heating.windows ? edges(heating.windows) : []),
+  ]
   const marks = [
     ...Array.from({ length: 7 }, (_, d) => d * MINUTES_A_DAY),
-    ...Object.values(controls.heaters).flatMap((h) => (h.windows ? edges(h.windows) : [])),
-    ...(controls.loop.mode === 'clock' ? edges(controls.loop.windows) : []),
+    ...aheadThroughYear(study).flatMap((ahead) => byController.map((m) => m - ahead)),
     ...priceEdges(study.prices.carriers),
   ]
-  return [...new Set(marks.map((m) => m % WEEK_MIN))].sort((a, b) => a - b)
+  return [...new Set(marks.map(inWeek))].sort((a, b) => a - b)
 }

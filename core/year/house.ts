@@ -1,19 +1,24 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { isOn } from '../calendar/week'
 import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
-import { CARRIERS } from '../money/carriers'
-import { priceAt } from '../money/tariff'
+import { emptyDays } from '../household/empty-days'
+import { type Carrier, CARRIERS } from '../money/carriers'
+import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
+import type { LoopControl } from '../study/controls'
 import { isLocal, standbyOf } from '../study/heater-kinds'
 import { bypassOf } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { HygieneLog } from './account/hygiene'
 import { Ledger } from './account/ledger'
+import { controllerAhead, inWeek } from './controls/clock'
+import { Levels } from './controls/levels'
 import { type Draw, drawsOfYear } from './draws/draws'
 import { weeklyEdges } from './edges'
 import type { PlantModel } from './heaters/plant-model'
 import { plantOf } from './heaters/plant-of'
+import { LoopDrive } from './loop/loop-drive'
 import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
 import { LocalTap } from './taps/local-tap'
@@ -64,6 +69,15 @@ export class House {
   private paidS = 0
   private work = 0
   private readonly tapIndex: Map<string, number>
+  private readonly drive: LoopDrive
+  private readonly loopControl: LoopControl
+  /** A cable along the loop may heat now. */
+  private tracing = false
+  /** The house is being heated by an appliance that heats water too. */
+  private heating = false
+  /** Moments at which something is set by hand, ascending, s, and the next of them. */
+  private readonly changes: number[]
+  private nextChange = 0
 
   /** @param mostWork after which it gives up, in the units of `MOST_WORK` */
   constructor(
@@ -89,6 +103,18 @@ export class House {
         this.localOf[tap] = local
       }
     this.ways = study.pipes.taps.map((_, tap) => this.wayTo(tap))
+    const served = new Set(
+      study.pipes.taps
+        .filter((_, tap) => this.network.paths[tap].some((i) => this.network.branches[i].onLoop))
+        .map((t) => t.id),
+    )
+    this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
+    const controls = controlsOf(study)
+    this.loopControl = controls.loop
+    const empty = emptyDays(study.people)
+    this.changes = Object.values(controls.heaters)
+      .flatMap((control) => new Levels(control, empty).changes())
+      .sort((a, b) => a - b)
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
   }
@@ -103,6 +129,7 @@ export class House {
     this.mainsC = this.mains[day]
     this.enterMonth(MONTH_OF_DAY[day])
     while (this.nextEdgeS() < midnightS) this.stepEdge()
+    while (this.nextChange < this.changes.length && this.changes[this.nextChange] <= midnightS) this.nextChange++
     while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
     this.readClock(((this.study.site.firstWeekday + day) % 7) * MINUTES_A_DAY)
   }
@@ -136,6 +163,7 @@ export class House {
   runUntil(endS: number, longestStepS = Infinity, seen?: () => void): void {
     while (this.nowS < endS - 1e-6) {
       while (this.nextEdgeS() <= this.nowS + 1e-6) this.passEdge()
+      this.passChanges()
       this.step(Math.min(endS - this.nowS, longestStepS))
       seen?.()
     }
@@ -157,30 +185,58 @@ export class House {
     this.stepEdge()
   }
 
-  /** Electricity of controls and of the loop's pump since the last edge; neither they nor the price change in between. */
+  /** Takes up what was set by hand since. */
+  private passChanges(): void {
+    if (!(this.changes[this.nextChange] <= this.nowS + 1e-6)) return
+    while (this.changes[this.nextChange] <= this.nowS + 1e-6) this.nextChange++
+    this.readClock(inWeek((this.nowS - this.weekStartS) / 60))
+  }
+
+  /** Electricity of controls and of the loop's pump since it was last paid; neither they nor the price change in between. */
   private payStandby(): void {
     const seconds = this.nowS - this.paidS
     this.paidS = this.nowS
     if (this.standbyKw > 0) this.ledger.buy('electricity', this.standbyKw * seconds, 0)
-    if (this.pumping) this.ledger.loopPump((this.study.pipes.loop!.pumpW / 1000) * seconds)
+    if (this.pumping) this.ledger.loopPump((this.study.pipes.loop!.pumpW / 1000) * seconds, seconds)
   }
 
+  /** @param minuteOfWeek by the clock people live by */
   private readClock(minuteOfWeek: number): void {
-    this.plant.atMinute(minuteOfWeek)
-    for (const { local } of this.locals) local.plant.atMinute(minuteOfWeek)
-    const { loop } = controlsOf(this.study)
-    this.pumping =
-      this.network.hasLoop && (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek)))
+    const { study, ledger } = this
+    const cheapest = new Set<Carrier>()
     for (const c of CARRIERS) {
-      const tariff = this.study.prices.carriers[c]
-      if (tariff) this.ledger.prices[c] = priceAt(tariff, minuteOfWeek, this.ledger.month)
+      const tariff = study.prices.carriers[c]
+      if (!tariff) continue
+      ledger.prices[c] = priceAt(tariff, minuteOfWeek, ledger.month)
+      if (tariff.bands.length === 0 || ledger.prices[c] <= cheapestPrice(tariff, ledger.month) + 1e-12) cheapest.add(c)
     }
+    const controller = inWeek(minuteOfWeek + controllerAhead(study, Math.floor((this.nowS + 1e-6) / DAY_S)))
+    const { heating } = controlsOf(study)
+    this.heating =
+      heating.heaterId !== null &&
+      study.site.heatingMonths[ledger.month] &&
+      (heating.windows === null || isOn(heating.windows, controller))
+    const now = { atS: this.nowS, minuteOfWeek: controller, heating: this.heating, cheapest }
+    this.plant.atClock(now)
+    for (const { local } of this.locals) local.plant.atClock(now)
+    this.drive.atClock(controller, this.nowS)
+    this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.windows, controller)
+    this.lookAtLoop()
+  }
+
+  private lookAtLoop(): void {
+    const runs = this.drive.runs(this.nowS)
+    if (runs === this.pumping) return
+    this.payStandby()
+    this.pumping = runs
+    if (runs) this.ledger.pump.starts[this.ledger.month]++
   }
 
   private step(longestS: number): void {
     const { network, plant, mainsC, active } = this
     this.openTaps()
-    let dt = Math.min(longestS, this.nextEdgeS() - this.nowS)
+    let dt = Math.min(longestS, this.nextEdgeS() - this.nowS, this.drive.untilLook(this.nowS))
+    if (this.nextChange < this.changes.length) dt = Math.min(dt, this.changes[this.nextChange] - this.nowS)
     if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
 
     const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
@@ -206,7 +262,11 @@ export class House {
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
     for (const { local } of this.locals) local.plant.advance(dt, mainsC)
+    if (this.tracing) this.ledger.loopCable(network.trace(this.loopControl.targetC, this.nowS, this.nowS + dt))
+    if (this.heating) this.heatingLost(dt)
     this.nowS += dt
+    // At an edge of the clock it is looked at with what the clock says then.
+    if (this.nextEdgeS() > this.nowS + 1e-6) this.lookAtLoop()
     this.lookAtValve()
     this.lookAtHygiene(dt)
   }
@@ -227,10 +287,22 @@ export class House {
       )
   }
 
+  /** What would leave a tap now, °C. */
+  atTapC(tap: number): number {
+    const way = this.ways[tap]
+    return way[way.length - 1].run.exitC(this.nowS)
+  }
+
   /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
   private ahead(draw: TapDraw): Ahead | null {
     const local = this.localOf[draw.tapIndex]
     return local && !local.fedHot ? null : this.plant
+  }
+
+  /** While hot water goes first, the appliance that heats the house does not. */
+  private heatingLost(dtS: number): void {
+    const { heaterId, hotWaterFirst } = controlsOf(this.study).heating
+    if (hotWaterFirst && this.plant.makes(heaterId!)) this.ledger.heatingLostS[this.ledger.month] += dtS
   }
 
   private lookAtValve(): void {

@@ -1,4 +1,4 @@
-import { DAY_S } from '../calendar/year'
+import { DAY_S, HOUR_S } from '../calendar/year'
 import { type Carrier, CARRIERS } from '../money/carriers'
 import { perKwh, waterMoney } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
@@ -23,7 +23,7 @@ export type Energy = EnergyFlows & {
   houseHeatKwh: number
   /** Heat that heat pumps took out of heated rooms in the heating season, which the house's heating makes again. */
   roomHeatKwh: number
-  /** Electricity of the loop's pump: a part of what is bought. */
+  /** Electricity of the loop's pump or cable: a part of what is bought. */
   loopPumpKwh: number
   /** Heat that the elements of heat pumps made: a part of what is bought. */
   backupKwh: number
@@ -53,6 +53,9 @@ export interface Water {
 /** All water that is paid for, L: used, run off and let go. */
 export const drawnL = (water: Water): number => water.mixedL + water.runOffL + water.reliefL
 
+/** Waits that a share of draws is held against, s. */
+export const WAITS_S = [5, 10, 15, 20, 30, 45, 60, 90, 120] as const
+
 export interface Comfort {
   waitMedianS: number
   waitP90S: number
@@ -61,6 +64,12 @@ export interface Comfort {
   /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
   first: Waits
   second: Waits
+  /** Minutes that people waited in all. */
+  waitedMinutes: number
+  /** Share of all draws that were not cool and came within each of `WAITS_S`; what takes what comes never waits. */
+  warmWithin: number[]
+  /** Day of the year (0–364) whose morning kept people waiting longest, a cool draw counting as two minutes; null without any. */
+  worstMorning: number | null
 }
 
 /** Waits of those who wait, s. */
@@ -70,10 +79,19 @@ export interface Waits {
   p90S: number
 }
 
+/** How the loop's pump ran. */
+export interface PumpRun {
+  hours: number
+  starts: number
+}
+
 export interface Period {
   energy: Energy
   cost: Cost
   water: Water
+  pump: PumpRun
+  /** Hours in which the house was not heated because hot water went first. */
+  heatingLostHours: number
   co2Kg: number
 }
 
@@ -102,6 +120,8 @@ export interface Hygiene {
 export interface YearResult extends Period {
   comfort: Comfort & { shortDegreeLitres: number; coolByHour: number[] }
   hygiene: Hygiene
+  /** Hot runs against growth that were begun in the year, and those that reached their temperature and held it. */
+  hotRuns: { begun: number; held: number }
   months: Period[]
   runs: { id: string; lossKwh: number }[]
   taps: TapResult[]
@@ -160,6 +180,8 @@ function period(home: House, months: readonly number[]): Period {
     energy,
     cost: costOf(home, bought, sum, water, energy, months.length),
     water,
+    pump: { hours: r6(sum(ledger.pump.seconds) / HOUR_S), starts: sum(ledger.pump.starts) },
+    heatingLostHours: r6(sum(ledger.heatingLostS) / HOUR_S),
     co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh),
   }
 }
@@ -226,6 +248,23 @@ function coolByHour(records: readonly DrawRecord[]): number[] {
   return hours
 }
 
+/** Share of draws that were warm within a wait, s; none drawn, none cold. */
+const warmShare = (records: readonly DrawRecord[], withinS: number): number =>
+  records.length === 0 ? 1 : r6(records.filter((r) => !r.cool && r.waitedS <= withinS).length / records.length)
+
+/** What hours of a day count as its morning, and what a cool draw counts for in them, s. */
+const MORNING = { fromHour: 4, toHour: 11, coolS: 120 } as const
+
+function worstMorning(records: readonly DrawRecord[]): number | null {
+  const waited = new Map<number, number>()
+  for (const r of records)
+    if (r.waits && r.hour >= MORNING.fromHour && r.hour < MORNING.toHour)
+      waited.set(r.day, (waited.get(r.day) ?? 0) + r.waitedS + (r.cool ? MORNING.coolS : 0))
+  let worst: number | null = null
+  for (const [day, s] of waited) if (worst === null || s > waited.get(worst)!) worst = day
+  return worst
+}
+
 function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
   const waited = waits(records)
   return {
@@ -235,6 +274,9 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
+    waitedMinutes: r6(waited.reduce((s, x) => s + x, 0) / 60),
+    warmWithin: WAITS_S.map((s) => warmShare(records, s)),
+    worstMorning: worstMorning(records),
     /** Cool draws by the hour they began in. */
     coolByHour: coolByHour(records),
     shortDegreeLitres: r6(records.reduce((s, r) => s + (r.waits ? r.shortDegreeLitres : 0), 0)),
@@ -270,6 +312,11 @@ function hygieneOf(home: House): Hygiene {
   }
 }
 
+function hotRunsOf(home: House): YearResult['hotRuns'] {
+  const all = [home.plant, ...home.locals.map(({ local }) => local.plant)].map((p) => p.disinfections())
+  return { begun: all.reduce((s, r) => s + r.begun, 0), held: all.reduce((s, r) => s + r.held, 0) }
+}
+
 /** Sums a household's year up. */
 export function resultOf(home: House): YearResult {
   const all = Array.from({ length: 12 }, (_, m) => m)
@@ -286,6 +333,7 @@ export function resultOf(home: House): YearResult {
       ),
     ),
     heaterStarts: Math.round(home.plant.starts()),
+    hotRuns: hotRunsOf(home),
     stagnantHours: r6(home.plant.stagnantHours()),
     seed: home.study.people.seed,
   }

@@ -1,11 +1,12 @@
 import { DAY_S, firstDayOf } from '../calendar/year'
+import { CARRIERS } from '../money/carriers'
 import type { Study } from '../study/study'
 import { House } from './house'
 
 /** Minutes between two pictures of a traced day. */
-export const FRAME_MIN = 5
+export const FRAME_MIN = 2
 /** Days run before the traced one, so that what is seen does not depend on how the year began. */
-const LEAD_DAYS = 3
+export const LEAD_DAYS = 3
 
 /** The household at one moment of a day. */
 export interface Frame {
@@ -21,8 +22,12 @@ export interface Frame {
   loopReturnC: number | null
   /** Small stores at taps: id of the tap, °C at the top. */
   locals: Record<string, number>
+  /** What would leave each tap if it were opened, °C: id of the tap. */
+  taps: Record<string, number>
   /** Taps that ran since the frame before. */
   open: string[]
+  /** Money spent on energy since midnight. */
+  money: number
 }
 
 export interface DayTrace {
@@ -30,6 +35,8 @@ export interface DayTrace {
   day: number
   weekday: number
   mainsC: number
+  /** Draws of the day as they ended: when they began, minutes, how long they waited, s, and whether they stayed cool. */
+  draws: { tapId: string; atMin: number; waitedS: number; cool: boolean }[]
   frames: Frame[]
 }
 
@@ -51,18 +58,33 @@ export function traceDay(study: Study, day: number): DayTrace {
   home.startAt((day - LEAD_DAYS) * DAY_S)
   home.runUntil(startS)
   const frames: Frame[] = []
+  const began = home.records.length
+  const spent = spentOn(home)
   let open = new Set<string>()
   for (let minute = 0; minute < 24 * 60; minute += FRAME_MIN) {
-    frames.push(frameOf(home, minute, [...open]))
+    frames.push(frameOf(home, minute, [...open], spentOn(home) - spent))
     open = new Set()
     home.runUntil(startS + (minute + FRAME_MIN) * 60, FRAME_MIN * 60, () => {
       for (const d of home.active) open.add(study.pipes.taps[d.tapIndex].id)
     })
   }
-  return { day: day + 1, weekday: (study.site.firstWeekday + day) % 7, mainsC: home.mainsC, frames }
+  return {
+    day: day + 1,
+    weekday: (study.site.firstWeekday + day) % 7,
+    mainsC: home.mainsC,
+    draws: home.records
+      .slice(began)
+      .filter((r) => r.day === day)
+      .map((r) => ({ tapId: study.pipes.taps[r.tap].id, atMin: r.minute, waitedS: r.waitedS, cool: r.cool })),
+    frames,
+  }
 }
 
-function frameOf(home: House, minute: number, open: string[]): Frame {
+/** Money for energy so far. */
+const spentOn = ({ ledger }: House): number =>
+  CARRIERS.reduce((sum, c) => sum + ledger.money[c].reduce((s, x) => s + x, 0), 0)
+
+function frameOf(home: House, minute: number, open: string[], money: number): Frame {
   const state = home.plant.state()
   const tenth = (x: number) => Math.round(x * 10) / 10
   const runs: Frame['runs'] = {}
@@ -81,6 +103,8 @@ function frameOf(home: House, minute: number, open: string[]): Frame {
     locals: Object.fromEntries(
       home.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())]),
     ),
+    taps: Object.fromEntries(home.study.pipes.taps.map((t, i) => [t.id, tenth(home.atTapC(i))])),
     open,
+    money: Math.round(money * 1e4) / 1e4,
   }
 }

@@ -11,29 +11,29 @@ import { simulate } from '../../core/year/simulate'
 const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
 const file = join(folder, 'house.bagno.json')
-const bagno = (...args: string[]) => {
-  const { stderr, ...answer } = run(args)
+const bagno = async (...args: string[]) => {
+  const { stderr, ...answer } = await run(args)
   return { ...answer, stderr: stderr.trimEnd() }
 }
 beforeAll(() => writeFileSync(file, writeStudy(main.study)))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 describe('the command line', () => {
-  it('is started by its script, and answers there as it does here', () => {
+  it('is started by its script, and answers there as it does here', async () => {
     const started = (...args: string[]) =>
       spawnSync(process.execPath, ['scripts/bagno.mjs', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
-    expect(started('findings', file, '--json')).toMatchObject(run(['findings', file, '--json']))
+    expect(started('findings', file, '--json')).toMatchObject(await run(['findings', file, '--json']))
     expect(started('forecast')).toMatchObject({ status: 2, stdout: '' })
   })
 
-  it('lists the demos and prints one that reads back as it is', () => {
-    const list = bagno('demo').stdout
+  it('lists the demos and prints one that reads back as it is', async () => {
+    const list = (await bagno('demo')).stdout
     for (const { study } of DEMOS) expect(list).toContain(study.id)
-    expect(readStudyText(bagno('demo', 'duplex').stdout)).toEqual({ ok: true, value: DEMOS[2].study })
+    expect(readStudyText((await bagno('demo', 'duplex')).stdout)).toEqual({ ok: true, value: DEMOS[2].study })
   })
 
-  it('simulates with every field of the result, the same bytes twice but for the time it took', () => {
-    const [a, b] = [bagno('simulate', file, '--json'), bagno('simulate', file, '--json')].map((r) =>
+  it('simulates with every field of the result, the same bytes twice but for the time it took', async () => {
+    const [a, b] = [await bagno('simulate', file, '--json'), await bagno('simulate', file, '--json')].map((r) =>
       JSON.parse(r.stdout),
     )
     for (const key of [
@@ -63,17 +63,17 @@ describe('the command line', () => {
     expect(figures).toEqual(JSON.parse(JSON.stringify(simulate(main.study))))
   })
 
-  it('prints tables a person can read, with no figure that is none', () => {
+  it('prints tables a person can read, with no figure that is none', async () => {
     for (const { study } of DEMOS) {
       const path = join(folder, `${study.id}.json`)
       writeFileSync(path, writeStudy(study))
-      const table = bagno('simulate', path).stdout
+      const table = (await bagno('simulate', path)).stdout
       expect(table).toContain(study.name)
       expect(table).toMatch(study.prices.currency === 'USD' ? /\$\d/ : /€\d/)
       expect(table).not.toMatch(/NaN|undefined|null/)
     }
-    expect(bagno('compare', file).stdout).toMatch(/alone saves.*last in saves/)
-    expect(bagno('findings', file).stdout).toMatch(/The loop takes more heat than the taps/)
+    expect((await bagno('compare', file)).stdout).toMatch(/alone saves.*last in saves/)
+    expect((await bagno('findings', file)).stdout).toMatch(/The loop takes more heat than the taps/)
   })
 
   it.each([
@@ -95,9 +95,9 @@ describe('the command line', () => {
       /controls › found › heaters › boiler › setpointC: must be 85 or less/,
     ],
     ['a file of 50 MB', () => made('huge.json', 'a'.repeat(50 * 1024 * 1024)), /at most 32 MB/],
-  ])('refuses %s in one line with exit 2', (_, path, reason) => {
+  ])('refuses %s in one line with exit 2', async (_, path, reason) => {
     for (const command of ['validate', 'simulate', 'compare', 'findings']) {
-      const r = bagno(command, path())
+      const r = await bagno(command, path())
       expect([r.status, r.stdout]).toEqual([2, ''])
       expect(r.stderr).toMatch(reason)
       expect(r.stderr.split('\n')).toHaveLength(1)
@@ -106,12 +106,12 @@ describe('the command line', () => {
     }
   })
 
-  it('refuses what it does not know', () => {
-    expect(bagno('demo', 'no-such')).toMatchObject({
+  it('refuses what it does not know', async () => {
+    expect(await bagno('demo', 'no-such')).toMatchObject({
       status: 2,
       stderr: expect.stringMatching(/there are hill-town, harbour-flat, duplex/),
     })
-    expect(bagno('forecast').status).toBe(2)
+    expect((await bagno('forecast')).status).toBe(2)
   })
 })
 

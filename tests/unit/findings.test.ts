@@ -8,6 +8,7 @@ import { broughtBy, findings } from '../../core/findings/findings'
 import { unlookedHeater } from '../../core/household/blank/unlooked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { applyAll } from '../../core/measures/apply'
+import { beginFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Heater } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
@@ -283,8 +284,8 @@ const element = (id: string, height: number): Heater => ({
 const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
   s.controls.found.heaters = {
-    upper: { setpointC: 60, hysteresisK: 5, windows: null },
-    lower: { setpointC: 52, hysteresisK: 5, windows: null },
+    upper: { setpointC: 60, hysteresisK: 5, windows: null, ...beginFunctions() },
+    lower: { setpointC: 52, hysteresisK: 5, windows: null, ...beginFunctions() },
   }
   s.packages = []
   s.origins = {}

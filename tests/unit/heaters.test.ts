@@ -4,6 +4,7 @@ import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
+import { beginFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { firstDays } from '../../proof/random-study'
@@ -129,8 +130,8 @@ describe('electric elements', () => {
     const [first, second] = two.plant.heaters
     const study = changed(two, (s) => {
       s.plant.heaters[1] = { ...s.plant.heaters[1], powerKw: 9 } as HeaterOf<'element'>
-      s.controls.found.heaters[first.id] = { setpointC: 60, hysteresisK: 5, windows: null }
-      s.controls.found.heaters[second.id] = { setpointC: 40, hysteresisK: 5, windows: null }
+      s.controls.found.heaters[first.id] = { setpointC: 60, hysteresisK: 5, windows: null, ...beginFunctions() }
+      s.controls.found.heaters[second.id] = { setpointC: 40, hysteresisK: 5, windows: null, ...beginFunctions() }
     })
     let most = 0
     firstDays(study, 5, (home) => (most = Math.max(most, home.plant.state().heatKw)))

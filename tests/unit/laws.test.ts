@@ -4,6 +4,7 @@ import { everyDay } from '../../core/calendar/week'
 import { PLACES, placeTemperature } from '../../core/climate/places'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { highestSetting } from '../../core/household/hottest'
 import { apply } from '../../core/measures/apply'
 import { SAFETY } from '../../core/safety/limits'
 import type { Measure } from '../../core/study/measures'
@@ -28,8 +29,15 @@ describe('laws, on random studies', () => {
     fc.assert(
       fc.property(randomStudy, (study) => {
         const air = study.site.monthlyAirC
-        const cold = Math.min(...air.map((_, m) => Math.min(...PLACES.map((p) => placeTemperature(p, m, air)))), 1)
-        const set = Math.max(...Object.values(study.controls.found.heaters).map((h) => h.setpointC))
+        const own = [...study.plant.heaters, ...(study.plant.store ? [study.plant.store] : [])].flatMap(
+          (thing) => thing.ambientC ?? [],
+        )
+        const cold = Math.min(
+          ...air.map((_, m) => Math.min(...PLACES.map((p) => placeTemperature(p, m, air)))),
+          ...own,
+          1,
+        )
+        const set = Math.max(...Object.values(study.controls.found.heaters).map(highestSetting))
         const flowMax = Math.max(...study.plant.heaters.map((h) => (h.kind === 'boiler-coil' ? h.primary.flowMaxC : 0)))
         // A burner goes on for one step after its thermostat is content; a pilot goes on until the cut-off.
         const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
@@ -37,7 +45,17 @@ describe('laws, on random studies', () => {
         const wild = study.plant.heaters.some(
           (h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir',
         )
-        const hot = Math.max(set + 8, flowMax, 26, pilot ? SAFETY.cutOut.value + 2 : 0, wild ? 99 : 0)
+        const { loop } = study.controls.found
+        const cable = loop.mode === 'trace heating' ? loop.targetC + 0.05 : 0
+        const hot = Math.max(
+          set + 8,
+          flowMax,
+          26,
+          cable,
+          ...own.map((c) => c + 1),
+          pilot ? SAFETY.cutOut.value + 2 : 0,
+          wild ? 99 : 0,
+        )
         let steps = 0
         firstDays(study, 3, (home) => {
           if (steps++ % 7) return
@@ -87,7 +105,7 @@ describe('laws, on random studies', () => {
         (from, to, more) => {
           const loss = (end: number) => {
             const study = structuredClone(hillTown)
-            study.controls.found.loop = { mode: 'clock', windows: everyDay([from, end]) }
+            Object.assign(study.controls.found.loop, { mode: 'clock', windows: everyDay([from, end]) })
             return firstDays(study, DAYS).flows.loop
           }
           expect(loss(to + more)).toBeGreaterThan(loss(to))

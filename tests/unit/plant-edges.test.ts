@@ -17,7 +17,7 @@ import { Study } from '../../core/study/study'
 import { parseQuantity } from '../../core/units/parse'
 import { fromMetric } from '../../core/units/quantities'
 import { simulate } from '../../core/year/simulate'
-import { dayInMonth, traceDay } from '../../core/year/trace'
+import { dayInMonth, FRAME_MIN, traceDay } from '../../core/year/trace'
 import { firstDays } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
@@ -89,13 +89,13 @@ describe('figures of a tap', () => {
 describe('a day of the farm, drawn', () => {
   it('has ten slices, the heat of the fire, and what would come of the tap with its own store', () => {
     const day = traceDay(forestFarm, dayInMonth(forestFarm, 0, 1))
-    expect(day.frames).toHaveLength(288)
+    expect(day.frames).toHaveLength((24 * 60) / FRAME_MIN)
     for (const f of day.frames) {
       expect(f.slices).toHaveLength(10)
       expect(f.locals.workshop).toBeGreaterThan(45)
       expect(f.supplyC).toBeLessThanOrEqual(52)
     }
-    const at = (minute: number) => day.frames[minute / 5].heatKw
+    const at = (minute: number) => day.frames[minute / FRAME_MIN].heatKw
     // The fire is lit at 06:30 and 11:30, for two hours each.
     expect(at(7 * 60)).toBeCloseTo(1.6, 1)
     expect(at(12 * 60)).toBeGreaterThanOrEqual(1.6)

@@ -9,6 +9,7 @@ import { circuitFlow } from '../../core/heaters/fire'
 import { unlookedStore } from '../../core/household/blank/unlooked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { wasteMarks } from '../../core/household/waste-mark'
+import { beginFunctions } from '../../core/study/controls'
 import type { HeaterOf, StoreHeaterSpec } from '../../core/study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
@@ -96,14 +97,15 @@ describe('a store alone, with one heater', () => {
       {
         store: storeOf(uaWK),
         heaters: [spec],
-        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null } },
+        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null, ...beginFunctions() } },
         site,
+        empty: new Set<number>(),
         loop: null,
       },
       ledger,
     )
     plant.setMonth(0)
-    plant.atMinute(0)
+    plant.atClock({ atS: 0, minuteOfWeek: 0, heating: false, cheapest: new Set() })
     return { ledger, plant }
   }
   const heatPump = changeHeaterKind(hillTown, 'boiler', 'heat-pump').plant.heaters[0] as HeaterOf<'heat-pump'>
@@ -138,8 +140,9 @@ describe('a store alone, with one heater', () => {
             {
               store: { ...storeOf(0), mixing: { mixesToC } },
               heaters: [heatPump],
-              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null } },
+              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, ...beginFunctions() } },
               site,
+              empty: new Set<number>(),
               loop: null,
             },
             ledger,

@@ -11,6 +11,7 @@ import {
   refusesAnother,
   removeHeater,
 } from '../../core/household/edits/plant'
+import { beginFunctions } from '../../core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from '../../core/study/heater-kinds'
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
@@ -24,7 +25,7 @@ function faults(base: Study, change: (s: Study) => void): string {
   const read = readStudy(JSON.parse(JSON.stringify(study)))
   return read.ok ? '' : read.faults.map(faultText).join('\n')
 }
-const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false }
+const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false, ...beginFunctions() }
 const with2 = (s: Study, kind: (typeof HEATER_KINDS)[number]) => {
   s.plant.heaters.push(assumedHeater(kind, 'extra', 'heated', s.pipes.taps[0].id, null))
   s.controls.found.heaters.extra = control

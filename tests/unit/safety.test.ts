@@ -4,6 +4,7 @@ import { clock, everyDay, hoursOpen, isOn, weekInWords, workAndRest } from '../.
 import { hillTown } from '../../core/demos/hill-town'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
+import { beginFunctions } from '../../core/study/controls'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 
@@ -51,7 +52,7 @@ describe('legionella', () => {
         ...hillTown.controls,
         found: {
           ...hillTown.controls.found,
-          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null } },
+          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, ...beginFunctions() } },
         },
         set: null,
       },

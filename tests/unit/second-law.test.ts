@@ -4,7 +4,8 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { LEAST_ON_S, shareAtAltitude, startsASecond } from '../../core/heaters/burner'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
-import { hottestOf } from '../../core/household/hottest'
+import { highestSetting, hottestOf } from '../../core/household/hottest'
+import { beginFunctions } from '../../core/study/controls'
 import { hasSetpoint, type HeaterOf, isLocal } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
@@ -24,7 +25,9 @@ function hottestSource(study: Study): number {
     40,
     ...study.site.monthlyAirC,
     ...central.map((h) => hottestOf(h, controls[h.id]) ?? 0),
-    ...central.filter(hasSetpoint).map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? 0)),
+    ...central
+      .filter(hasSetpoint)
+      .map((h) => Math.min(highestSetting(controls[h.id]), hottestOf(h, controls[h.id]) ?? 0)),
   )
 }
 
@@ -140,7 +143,13 @@ describe('a burner below its least fire', () => {
       const s = changed(changeHeaterKind(hillTown, 'boiler', 'instant-gas'), (x) => {
         x.people.habits = []
         x.controls.found.loop.mode = 'always'
-        x.controls.found.heaters.boiler = { setpointC: 55, hysteresisK, windows: null, keepHot: false }
+        x.controls.found.heaters.boiler = {
+          setpointC: 55,
+          hysteresisK,
+          windows: null,
+          keepHot: false,
+          ...beginFunctions(),
+        }
         x.pipes.runs[0].insulation = { lambdaWMK: 0.03, thicknessMm: 30 }
       })
       return firstDays(s, 10)

@@ -6,6 +6,7 @@ import { DEMOS } from '../../core/demos/index'
 import { runUa } from '../../core/household/runs'
 import { standardKwh } from '../../core/people/standard-days'
 import { standingUa } from '../../core/stores/standing-loss'
+import { beginFunctions } from '../../core/study/controls'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
@@ -99,7 +100,7 @@ describe('limits with exact answers', () => {
   it('a loop at steady state loses what its closed form says', () => {
     const study = nobody(structuredClone(hillTown))
     study.controls.found.loop.mode = 'always'
-    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null }
+    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null, ...beginFunctions() }
     // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
     let [expected, from] = [0, 0]
     const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000

@@ -2,7 +2,7 @@ import type { Efficiency } from '../../heaters/efficiency'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { KWH_PER_THERM } from '../../money/calorific'
 import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
-import type { HeaterControl } from '../../study/controls'
+import { beginFunctions, type HeaterControl } from '../../study/controls'
 import type { HeaterOf } from '../../study/heater-kinds'
 import type { Backup, Heater, Store } from '../../study/plant'
 import type { Tariff } from '../../study/prices'
@@ -107,6 +107,8 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     standbyW: 2,
     contentL: 0.8,
     contentUaWK: 1.2,
+    units: 1,
+    unitsShare: 'in turn',
   },
   'instant-electric': {
     ...supply,
@@ -119,6 +121,8 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     standbyW: 1,
     contentL: 0.4,
     contentUaWK: 0.5,
+    units: 1,
+    unitsShare: 'in turn',
   },
   'district-heat': {
     kind: 'district-heat',
@@ -129,6 +133,8 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     standbyW: 3,
     contentL: 1,
     contentUaWK: 1.5,
+    units: 1,
+    unitsShare: 'in turn',
   },
   'under-sink': {
     ...supply,
@@ -210,6 +216,7 @@ export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => 
 export const beginControl = (kind: HeaterKind): HeaterControl => ({
   ...HEATERS[kind].begins,
   windows: null,
+  ...beginFunctions(),
   ...(HEATERS[kind].heats === 'running' ? { keepHot: false } : {}),
 })
 

@@ -1,5 +1,6 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
+import { beginControls, beginLoop } from '../../study/controls'
 import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
 import { assumedIn, originsOf } from './assumed'
@@ -39,6 +40,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     name: 'New household',
     units,
     energyIn: 'kwh',
+    numbers: 'not said',
     site: {
       name: 'Where it is',
       note: '',
@@ -55,6 +57,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       expansionVessel: null,
       heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
       heating: { carrier: 'natural-gas', efficiency: 0.88 },
+      summerTime: units === 'us' ? 'north america' : 'europe',
       firstWeekday: 3,
     },
     people: {
@@ -125,12 +128,14 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     controls: {
       found: {
         heaters: { boiler: beginControl('boiler-coil') },
-        loop: { mode: 'off', windows: everyDay() },
+        loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
+        ...beginControls(),
         grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
       },
       foundOn: null,
       set: null,
       setOn: null,
+      reasons: [],
     },
     prices: {
       currency,

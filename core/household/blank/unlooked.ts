@@ -4,7 +4,11 @@ import type { Heater, Store } from '../../study/plant'
 
 /** What the parts of a household say of themselves while nobody has looked. Made anew each time: a study shares nothing. */
 
-export const unlookedHeater = (): Pick<Heater, 'months' | 'plate' | 'settingsReviewed' | 'functions' | 'note'> => ({
+export const unlookedHeater = (): Pick<
+  Heater,
+  'ambientC' | 'months' | 'plate' | 'settingsReviewed' | 'functions' | 'note'
+> => ({
+  ambientC: null,
   months: everyMonth(true),
   plate: null,
   settingsReviewed: null,
@@ -21,8 +25,9 @@ export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL'> => ({ lea
 
 export const unlookedStore = (): Pick<
   Store,
-  'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
+  'ambientC' | 'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
 > => ({
+  ambientC: null,
   mixing: 'not looked',
   reliefValve: null,
   reliefPiped: null,

@@ -55,6 +55,9 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
           c.heaters = Object.fromEntries(
             heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)]),
           )
+      for (const c of [controls.found, controls.set])
+        if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
+      controls.reasons = controls.reasons.filter((r) => held.has(r.heaterId))
       for (const p of packages) p.measures = p.measures.filter((m) => !('heaterId' in m) || held.has(m.heaterId))
       for (const path of Object.keys(origins)) if (goes(path)) delete origins[path]
       if (store && !before) Object.assign(origins, assumedIn(store, 'plant.store'))
@@ -197,7 +200,7 @@ export function addLoop(study: Study): Study {
 export function removeLoop(study: Study): Study {
   return edited(study, ({ pipes, controls, packages, origins }) => {
     pipes.loop = null
-    for (const c of [controls.found, controls.set]) if (c) c.loop = { mode: 'off', windows: everyDay() }
+    for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', windows: everyDay() }
     for (const p of packages) {
       p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows')
       for (const m of p.measures) if (m.kind === 'insulate-runs') m.loopReturn = false

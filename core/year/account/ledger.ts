@@ -55,13 +55,24 @@ export class Ledger {
     this.flows.conversion[this.month] += kj - heatKj
   }
 
-  /** Electricity of the loop's pump, kJ, and its money: it is spent at the loop. */
-  readonly pump = { kj: twelve(), money: twelve() }
+  /** Electricity of the loop's pump or cable, kJ, and its money: it is spent at the loop; seconds of the pump, and its starts. */
+  readonly pump = { kj: twelve(), money: twelve(), seconds: twelve(), starts: twelve() }
+  /** Seconds in which the house was not heated because hot water went first. */
+  readonly heatingLostS = twelve()
 
-  loopPump(kj: number): void {
+  loopPump(kj: number, seconds: number): void {
+    this.pump.seconds[this.month] += seconds
+    this.loopPower(kj, 0)
+  }
+
+  loopCable(kj: number): void {
+    this.loopPower(kj, kj)
+  }
+
+  private loopPower(kj: number, heatKj: number): void {
     this.pump.kj[this.month] += kj
     this.pump.money[this.month] += (kj / 3600) * this.prices.electricity
-    this.buy('electricity', kj, 0)
+    this.buy('electricity', kj, heatKj)
   }
 
   /** Electricity of an element that stands by a heat pump. */

@@ -1,13 +1,16 @@
 import { isOn } from '../../calendar/week'
-import { placeTemperature } from '../../climate/places'
 import { startsASecond } from '../../heaters/burner'
 import { type Efficiency, efficiencyAt } from '../../heaters/efficiency'
+import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
+import { emptyDays } from '../../household/empty-days'
 import type { HeaterControl } from '../../study/controls'
 import { carrierOf, efficiencyOf, type HeaterOf, type RunningHeater, runningOf } from '../../study/heater-kinds'
 import { controlsOf, type Study } from '../../study/study'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
+import type { ClockNow } from '../controls/clock'
+import { Levels } from '../controls/levels'
 import { Outflow, PlugRun } from '../pipes/plug-run'
 import { LoopTee, TEE_L } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
@@ -25,6 +28,23 @@ const RUNNING_STEP_S = 60
 /** Electricity and metered district heat arrive whole. */
 const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
 
+/** Several of one heater on the same pipes as one: in turn the flow lights as many as it needs, together it lights all. */
+function sideBySide(spec: RunningHeater): RunningHeater {
+  const { units } = spec
+  if (units === 1) return spec
+  const together = spec.unitsShare === 'together' ? units : 1
+  return {
+    ...spec,
+    outputKw: spec.outputKw * units,
+    contentL: spec.contentL * units,
+    contentUaWK: spec.contentUaWK * units,
+    leastFlowLMin: spec.leastFlowLMin * together,
+    ...(spec.kind === 'instant-gas'
+      ? { leastOutputKw: spec.leastOutputKw * together, pilotW: spec.pilotW * units }
+      : {}),
+  }
+}
+
 /**
  * Heats water as it runs. It does not fire below its least flow, and lights only for water that comes in cooler than its
  * setpoint less its hysteresis; after starting it gives nothing for its lag; asked for more than its power it delivers
@@ -34,6 +54,12 @@ const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
 export class InstantPlant implements PlantModel {
   private readonly spec: RunningHeater
   private readonly control: HeaterControl
+  private readonly levels: Levels
+  /** What it is set to now, °C. */
+  private setpointC: number
+  private readonly heatsHouse: boolean
+  /** It is heating the house, so that its exchanger is warm without being kept so. */
+  private warm = false
   private readonly efficiency: Efficiency
   private readonly gas: HeaterOf<'instant-gas'> | null
   private readonly leastOutputKw: number
@@ -62,16 +88,20 @@ export class InstantPlant implements PlantModel {
   constructor(study: Study, ledger: Ledger) {
     const running = runningOf(study.plant.heaters)
     if (!running) throw new RangeError('nothing here heats water as it runs')
-    const spec = atAltitude(running, study.site.altitudeM)
+    const spec = sideBySide(atAltitude(running, study.site.altitudeM))
     this.spec = spec
-    this.control = controlsOf(study).heaters[spec.id]
+    const controls = controlsOf(study)
+    this.control = controls.heaters[spec.id]
+    this.levels = new Levels(this.control, emptyDays(study.people))
+    this.setpointC = this.control.setpointC
+    this.heatsHouse = controls.heating.heaterId === spec.id
     this.efficiency = efficiencyOf(spec) ?? WHOLE
     this.gas = spec.kind === 'instant-gas' ? spec : null
     this.leastOutputKw = this.gas?.leastOutputKw ?? 0
     this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.hysteresisK
     this.study = study
     this.ledger = ledger
-    const startC = placeTemperature(spec.place, 0, study.site.monthlyAirC)
+    const startC = airAround(spec, 0, study.site.monthlyAirC)
     this.tee = new LoopTee(startC)
     this.exchanger = new PlugRun(spec.contentL, this.control.keepHot ? 0 : spec.contentUaWK, 1, startC)
   }
@@ -89,7 +119,8 @@ export class InstantPlant implements PlantModel {
     if (!this.fires(flowLMin)) return longest
     if (this.warmEnough) return Math.min(longest, LOOK_S)
     // A heater about to start first passes its lag.
-    if (!this.firing && !this.control.keepHot) return Math.min(longest, Math.max(0.5, this.spec.startLagS))
+    if (!this.firing && !this.control.keepHot && !this.warm)
+      return Math.min(longest, Math.max(0.5, this.spec.startLagS))
     return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
   }
 
@@ -119,20 +150,20 @@ export class InstantPlant implements PlantModel {
 
   /** Fires for a step; returns the rise of the water, K. */
   private burn(litres: number, inletC: number, dtS: number): number {
-    const { spec, control } = this
+    const { spec, control, setpointC } = this
     const flowLMin = (litres / dtS) * 60
     this.kw = 0
-    const neededKw = ((control.setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
+    const neededKw = ((setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
     // Once lit it burns until what comes in is as warm as it makes; it lights again a hysteresis below.
-    this.warmEnough = inletC >= control.setpointC - (this.firing ? 0 : control.hysteresisK)
+    this.warmEnough = inletC >= setpointC - (this.firing ? 0 : control.hysteresisK)
     if (!this.fires(flowLMin) || this.warmEnough) {
       this.firing = false
       return 0
     }
     if (!this.firing) {
       this.firing = true
-      this.lagS = control.keepHot ? 0 : spec.startLagS
-      this.start(1)
+      this.lagS = control.keepHot || this.warm ? 0 : spec.startLagS
+      this.start(spec.unitsShare === 'together' ? spec.units : 1)
     }
     if (this.lagS > 0) {
       // A step may end a rounding before the lag does.
@@ -176,22 +207,36 @@ export class InstantPlant implements PlantModel {
 
   /** Makes good what the exchanger loses at its setpoint, and warms what cold water has left in it. */
   private keepHot(dtS: number): void {
-    const { setpointC } = this.control
-    const lost = (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
+    const { setpointC } = this
+    // While it heats the house its exchanger is warm anyway: nothing is spent on keeping it so.
+    const lost = this.warm ? 0 : (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
     const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) : 0
     this.keptKj += lost
     if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.leastOutputKw, this.swingKj) * dtS)
     this.buy(lost + warmed, setpointC)
   }
 
-  atMinute(minuteOfWeek: number): void {
-    const { windows } = this.control
-    this.open = this.spec.months[this.month] && (windows === null || isOn(windows, minuteOfWeek))
+  atClock(now: ClockNow): void {
+    const { windows, prices } = this.control
+    this.open =
+      this.spec.months[this.month] &&
+      (windows === null || isOn(windows, now.minuteOfWeek)) &&
+      (prices !== 'cheapest' || now.cheapest.has(carrierOf(this.spec)))
+    this.setpointC = this.levels.at(now.atS)
+    this.warm = this.heatsHouse && now.heating
+  }
+
+  makes(heaterId: string): boolean {
+    return this.firing && this.spec.id === heaterId
+  }
+
+  disinfections(): { begun: number; held: number } {
+    return { begun: 0, held: 0 }
   }
 
   setMonth(month: number): void {
     this.month = month
-    this.exchanger.ambientC = placeTemperature(this.spec.place, month, this.study.site.monthlyAirC)
+    this.exchanger.ambientC = airAround(this.spec, month, this.study.site.monthlyAirC)
   }
 
   settle(ledger: Ledger, heatingMonth: boolean): void {

@@ -1,4 +1,5 @@
 import type { Ledger } from '../account/ledger'
+import type { ClockNow } from '../controls/clock'
 import type { Outflow } from '../pipes/plug-run'
 
 /** A moment of the plant, for a drawing. */
@@ -20,7 +21,7 @@ export interface PlantState {
  *    (The network then passes it along its runs, and every open tap receives what arrives.)
  * 3. `refill` — as much comes back in: cold water, and what the loop returned; only after a `supply`.
  * 4. `advance` — heaters and losses for the step; always, and last. It moves the plant's clock.
- * Between steps the calendar calls `atMinute` at each edge of the week and `setMonth` at each month; `settle` enters what
+ * Between steps the calendar calls `atClock` at each edge of the week and `setMonth` at each month; `settle` enters what
  * was lost since the last call, at the end of a month.
  */
 export interface PlantModel {
@@ -38,8 +39,8 @@ export interface PlantModel {
   refill(tapLitres: number, mainsC: number, back: Outflow | null): void
   /** Heaters and standing loss over the step. */
   advance(dtS: number, mainsC: number): void
-  /** Opens and closes heater windows at a minute of the week. */
-  atMinute(minuteOfWeek: number): void
+  /** Opens and closes heater windows, and takes up what is set by hand, by holiday or against growth. */
+  atClock(now: ClockNow): void
   setMonth(month: number): void
   /** Enters what was lost since the last call. */
   settle(ledger: Ledger, heatingMonth: boolean): void
@@ -47,6 +48,10 @@ export interface PlantModel {
   state(): PlantState
   /** Starts of all heaters so far. */
   starts(): number
+  /** Whether a heater makes hot water now. */
+  makes(heaterId: string): boolean
+  /** Hot runs against growth that were begun, and those that reached their temperature and held it. */
+  disinfections(): { begun: number; held: number }
   /** Hours in which collectors stood in the sun with nowhere to put their heat. */
   stagnantHours(): number
   /** Coolest water that is stored, °C; null without a store. */

@@ -1,3 +1,4 @@
+import { emptyDays } from '../../household/empty-days'
 import { isOnStore, runningOf } from '../../study/heater-kinds'
 import { controlsOf, type Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
@@ -21,6 +22,7 @@ export function plantOf(study: Study, ledger: Ledger): PlantModel {
     heaters: heaters.filter(isOnStore),
     controls: controlsOf(study).heaters,
     site: study.site,
+    empty: emptyDays(study.people),
     loop: back,
   }
   const first = new StorePlant(parts, ledger)

@@ -1,4 +1,5 @@
 import type { Ledger } from '../account/ledger'
+import type { ClockNow } from '../controls/clock'
 import { Outflow } from '../pipes/plug-run'
 import type { InstantPlant } from './instant-plant'
 import type { PlantModel, PlantState } from './plant-model'
@@ -53,9 +54,17 @@ export class SeriesPlant implements PlantModel {
     this.heater.advance(dtS)
   }
 
-  atMinute(minuteOfWeek: number): void {
-    this.store.atMinute(minuteOfWeek)
-    this.heater.atMinute(minuteOfWeek)
+  atClock(now: ClockNow): void {
+    this.store.atClock(now)
+    this.heater.atClock(now)
+  }
+
+  makes(heaterId: string): boolean {
+    return this.store.makes(heaterId) || this.heater.makes(heaterId)
+  }
+
+  disinfections(): { begun: number; held: number } {
+    return this.store.disinfections()
   }
 
   setMonth(month: number): void {

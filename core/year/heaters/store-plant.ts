@@ -1,15 +1,18 @@
+import { MINUTES_A_DAY } from '../../calendar/clock'
 import { isOn, type Week } from '../../calendar/week'
-import { placeTemperature } from '../../climate/places'
+import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
-import { hottestOf } from '../../household/hottest'
+import { HOT_RUN_ABOVE_K, hottestOf } from '../../household/hottest'
 import { standingUa } from '../../stores/standing-loss'
-import type { Controls } from '../../study/controls'
-import { hasSetpoint, type StoreHeaterSpec } from '../../study/heater-kinds'
+import type { Controls, HeaterControl } from '../../study/controls'
+import { carrierOf, hasSetpoint, type StoreHeaterSpec } from '../../study/heater-kinds'
 import { mixesTo, type Store } from '../../study/plant'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
+import type { ClockNow } from '../controls/clock'
+import { Levels } from '../controls/levels'
 import { Outflow } from '../pipes/plug-run'
 import { LayeredStore } from '../stores/layered-store'
 import { hoursOf } from '../weather/site-hours'
@@ -36,6 +39,11 @@ const LEAST_LOOK_S = 30
 const FALL_SLACKENS = 1.1
 /** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
 const CONTENT_K = 0.02
+/** A hot run is followed in steps of this, s, and given up after this. */
+const HOT_RUN_STEP_S = 60
+const HOT_RUN_MOST_S = 8 * 3600
+/** It counts as hot from this far below its temperature on, K. */
+const HOT_RUN_SHORT_K = 0.5
 /** A store that no thermostat holds begins the year at this, °C. */
 const UNHELD_C = 40
 
@@ -45,6 +53,8 @@ export interface StoreParts {
   heaters: readonly StoreHeaterSpec[]
   controls: Controls['heaters']
   site: Site
+  /** Days of the year on which nobody is there. */
+  empty: ReadonlySet<number>
   /** A loop that comes back to it: its pump, L/min, and the height it comes in at. */
   loop: { pumpLMin: number; height: number } | null
 }
@@ -57,7 +67,13 @@ interface Station {
   callC: number
   sensor: number
   windows: Week | null
+  levels: Levels | null
+  control: HeaterControl | null
+  /** A hot run under way: until when at most, and how long it has been hot enough, s. */
+  hotRun: { untilS: number; heldS: number } | null
   open: boolean
+  /** Its months, windows and prices let it heat. */
+  free: boolean
   calling: boolean
   /** What its sensor showed after the last step, °C. */
   lastC: number
@@ -85,6 +101,7 @@ export class StorePlant implements PlantModel {
   private nowS = 0
   private month = 0
   private readonly ledger: Ledger
+  private readonly hotRuns = { begun: 0, held: 0 }
 
   constructor(parts: StoreParts, ledger: Ledger) {
     this.parts = parts
@@ -113,7 +130,11 @@ export class StorePlant implements PlantModel {
         callC: set ? set.setpointC - set.hysteresisK : -Infinity,
         sensor: ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight,
         windows: set && set.windows,
+        levels: set && new Levels(set, parts.empty),
+        control: set,
+        hotRun: null,
         open: true,
+        free: true,
         calling: false,
         lastC: startC,
         fallKS: 0,
@@ -143,6 +164,7 @@ export class StorePlant implements PlantModel {
       longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
     for (const s of this.stations)
       if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
+    for (const s of this.stations) if (s.hotRun) longest = Math.min(longest, HOT_RUN_STEP_S)
     if (acting)
       return Math.min(
         longest,
@@ -243,6 +265,7 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) {
       if (s.setpointC === null) continue
       const now = this.store.at(s.sensor)
+      if (s.hotRun) this.followHotRun(s, now, dtS)
       s.fellNow = this.loopAlone && dtS > 1
       if (s.fellNow) s.fallKS = (s.lastC - now) / dtS
       s.lastC = now
@@ -253,9 +276,14 @@ export class StorePlant implements PlantModel {
     }
   }
 
-  atMinute(minuteOfWeek: number): void {
+  atClock(now: ClockNow): void {
     for (const s of this.stations) {
-      const open = s.spec.months[this.month] && (s.windows === null || isOn(s.windows, minuteOfWeek))
+      this.beginHotRun(s, now)
+      this.setLevel(s, now.atS)
+      const inWindow = s.windows === null || isOn(s.windows, now.minuteOfWeek)
+      const cheap = s.control?.prices !== 'cheapest' || now.cheapest.has(carrierOf(s.spec))
+      s.free = s.spec.months[this.month] && inWindow && cheap
+      const open = s.free || s.hotRun !== null
       // Timers ask for heat when they open: the store is brought up to its setpoint, not left at the edge of calling.
       if (open && !s.open && s.setpointC !== null && this.store.at(s.sensor) < s.setpointC - 0.5) s.calling = true
       if (!open && s.open) s.heater.stop()
@@ -263,11 +291,61 @@ export class StorePlant implements PlantModel {
     }
   }
 
+  /** A hot run begins at its minute of the week. */
+  private beginHotRun(s: Station, now: ClockNow): void {
+    const run = s.control?.disinfection
+    if (!run || now.minuteOfWeek !== run.weekday * MINUTES_A_DAY + run.atMin || s.hotRun || !s.spec.months[this.month])
+      return
+    s.hotRun = { untilS: now.atS + HOT_RUN_MOST_S, heldS: 0 }
+    this.hotRuns.begun++
+  }
+
+  /** Counts how long a hot run has held its temperature; it ends when that was long enough, or when it cannot. */
+  private followHotRun(s: Station, nowC: number, dtS: number): void {
+    const { toC, holdMin } = s.control!.disinfection!
+    const run = s.hotRun!
+    run.heldS = nowC >= toC - HOT_RUN_SHORT_K ? run.heldS + dtS : 0
+    const held = run.heldS >= holdMin * 60
+    if (!held && this.nowS < run.untilS) return
+    if (held) this.hotRuns.held++
+    s.hotRun = null
+    this.setLevel(s, this.nowS)
+    if (nowC >= s.callC) {
+      s.calling = false
+      s.heater.stop()
+    }
+    // Its window may be shut.
+    if (s.open && !s.free) s.heater.stop()
+    s.open = s.free
+  }
+
+  private setLevel(s: Station, atS: number): void {
+    if (!s.levels || !s.control) return
+    const { hysteresisK, disinfection } = s.control
+    const levelC = s.levels.at(atS)
+    if (s.hotRun && disinfection && disinfection.toC > levelC - hysteresisK) {
+      // It calls as soon as it is below what has to be held.
+      s.setpointC = disinfection.toC + Math.min(hysteresisK, HOT_RUN_ABOVE_K)
+      s.callC = disinfection.toC
+    } else {
+      s.setpointC = levelC
+      s.callC = levelC - hysteresisK
+    }
+  }
+
+  makes(heaterId: string): boolean {
+    return this.acting?.spec.id === heaterId
+  }
+
+  disinfections(): { begun: number; held: number } {
+    return this.hotRuns
+  }
+
   setMonth(month: number): void {
     this.month = month
     const air = this.parts.site.monthlyAirC
-    this.store.ambientC = placeTemperature(this.parts.store.place, month, air)
-    for (const s of this.stations) s.heater.ambientC = placeTemperature(s.spec.place, month, air)
+    this.store.ambientC = airAround(this.parts.store, month, air)
+    for (const s of this.stations) s.heater.ambientC = airAround(s.spec, month, air)
   }
 
   settle(ledger: Ledger, heatingMonth: boolean): void {
@@ -328,7 +406,7 @@ export class StorePlant implements PlantModel {
 function modelOf(spec: StoreHeaterSpec, ledger: Ledger, site: Site): StoreHeater {
   switch (spec.kind) {
     case 'boiler-coil':
-      return new BoilerCoil(spec, ledger, placeTemperature(spec.place, 0, site.monthlyAirC))
+      return new BoilerCoil(spec, ledger, airAround(spec, 0, site.monthlyAirC))
     case 'gas-store':
       return new GasStoreBurner(spec, ledger)
     case 'element':

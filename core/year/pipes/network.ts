@@ -17,6 +17,8 @@ export interface Branch {
   flowLMin: number
   lastFlowS: number
   longestStillS: number
+  /** What a cable along it can give, kW. */
+  traceKw: number
 }
 
 /** Index of the loop's return among the branches is the last one; its id cannot clash with a run's. */
@@ -30,6 +32,8 @@ export class Network {
   readonly paths: number[][]
   readonly hasLoop: boolean
   private readonly loopPath: number[] = []
+  /** Runs with a cable along them. */
+  readonly traced: Branch[] = []
   private readonly study: Study
   private readonly loopInUse: boolean
 
@@ -56,6 +60,7 @@ export class Network {
       flowLMin: 0,
       lastFlowS: 0,
       longestStillS: 0,
+      traceKw: 0,
     })
     this.branches = ordered.map((r) => branch(r, r.id, r.from === null ? -1 : index.get(r.from)!))
     this.paths = study.pipes.taps.map((t) => this.pathTo(index.get(t.runId)!))
@@ -64,6 +69,13 @@ export class Network {
       this.branches.push(branch(study.pipes.loop.back, LOOP_RETURN, turn))
       this.loopPath = this.pathTo(this.branches.length - 1)
       for (const i of this.loopPath) this.branches[i].onLoop = true
+      const { loop } = controlsOf(study)
+      // A cable keeps the way out warm; the way back is not needed.
+      if (loop.mode === 'trace heating')
+        for (const i of this.loopPath.slice(0, -1)) {
+          this.branches[i].traceKw = (loop.trace.wPerM * ordered[i].lengthM) / 1000
+          this.traced.push(this.branches[i])
+        }
       // A loop whose loss was measured loses that; its runs share it as they would by computation.
       const measured = study.pipes.loop.measuredUaWK
       if (measured !== null) {
@@ -82,6 +94,30 @@ export class Network {
   /** Temperature where the loop turns back, °C: what a valve there feels. */
   turnC(atS: number): number {
     return this.branches[this.loopReturn.from].run.exitC(atS)
+  }
+
+  /** Seconds of pumping until water of a temperature, if it is on its way, has come to the turn or to the end of the return. */
+  secondsUntilWarm(tempC: number, toTurn: boolean, atS: number): number {
+    let litres = 0
+    for (let k = this.loopPath.length - (toTurn ? 2 : 1); k >= 0; k--) {
+      const { run } = this.branches[this.loopPath[k]]
+      const below = run.litresBelow(tempC, atS)
+      litres += below
+      if (below < run.frontL - 1e-6) break
+    }
+    return (litres / this.study.pipes.loop!.pumpLMin) * 60 + 0.1
+  }
+
+  /** Seconds until what stands at the turn has cooled to a temperature; Infinity where the air there is warmer. */
+  secondsUntilCool(tempC: number, atS: number): number {
+    return this.branches[this.loopReturn.from].run.secondsUntilCool(tempC, atS)
+  }
+
+  /** A cable holds the runs along it at a temperature through a step, where no water moved in them; returns the heat it gave, kJ. */
+  trace(holdsC: number, fromS: number, toS: number): number {
+    let kj = 0
+    for (const b of this.traced) if (b.flowLMin <= 0) kj += b.run.holdAt(holdsC, b.traceKw, fromS, toS)
+    return kj
   }
 
   get loopReturn(): Branch {

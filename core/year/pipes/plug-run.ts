@@ -56,6 +56,42 @@ const grown = (a: Float64Array) => {
   return b
 }
 
+/** A body of water with a cable: where it stands after a time, °C, and the heat it was given, kJ. */
+function heldPlug(
+  fromC: number,
+  holdsC: number,
+  kw: number,
+  heatKjK: number,
+  ambientC: number,
+  tauS: number,
+  dtS: number,
+): { endC: number; kj: number } {
+  // What holds it, kW, and where full power would bring it in the end.
+  const holdsKw = Math.max(0, ((holdsC - ambientC) * heatKjK) / tauS)
+  const goal = ambientC + (kw * tauS) / heatKjK
+  const reach = (atC: number, towards: number, toC: number) =>
+    tauS === Infinity
+      ? Math.max(0, ((toC - atC) * heatKjK) / Math.max(kw, 1e-12))
+      : Math.max(0, tauS * Math.log((towards - atC) / (towards - toC)))
+  const drift = (atC: number, towards: number, seconds: number) =>
+    tauS === Infinity ? atC + (kw * seconds) / heatKjK : towards + (atC - towards) * Math.exp(-seconds / tauS)
+  let [atC, left, kj] = [fromC, dtS, 0]
+  if (atC > holdsC) {
+    // Nothing is given until it has cooled to what is held.
+    const cools = holdsC > ambientC && tauS < Infinity ? reach(atC, ambientC, holdsC) : Infinity
+    if (cools >= left) return { endC: tauS === Infinity ? atC : drift(atC, ambientC, left), kj: 0 }
+    left -= cools
+    atC = holdsC
+  }
+  if (kw > holdsKw) {
+    const warms = reach(atC, goal, holdsC)
+    const s = Math.min(left, warms)
+    kj += kw * s
+    return s < warms ? { endC: drift(atC, goal, s), kj } : { endC: holdsC, kj: kj + holdsKw * (left - s) }
+  }
+  return { endC: drift(atC, goal, left), kj: kj + kw * left }
+}
+
 /**
  * One length of pipe as a queue of plugs of water.
  *
@@ -199,6 +235,36 @@ export class PlugRun {
       this.temps[i] += rise
     }
     return sum * KJ_PER_LITRE_K
+  }
+
+  /** Seconds until the water that would leave next has cooled to a temperature; Infinity if it never does. */
+  secondsUntilCool(tempC: number, atS: number): number {
+    const now = this.exitC(atS)
+    if (now <= tempC) return 0
+    if (tempC <= this.ambientC) return Infinity
+    return this.tauS * Math.log((now - this.ambientC) / (tempC - this.ambientC))
+  }
+
+  /**
+   * A cable along the run brings its water at rest to a temperature and holds it there, as far as its power allows: each
+   * plug by the closed form of dT/dt = P/C − (T − Tₐ)/τ. Returns the heat it gave, kJ.
+   * @param kw power along the whole run
+   */
+  holdAt(holdsC: number, kw: number, fromS: number, toS: number): number {
+    let given = 0
+    for (let i = this.head; i < this.tail; i++) {
+      this.settle(i, Math.max(fromS, this.last[i]))
+      const dtS = toS - this.first[i]
+      if (dtS <= 0) continue
+      const heatKjK = this.litres[i] * KJ_PER_LITRE_K
+      const plugKw = (kw * this.litres[i]) / this.frontL
+      const { endC, kj } = heldPlug(this.temps[i], holdsC, plugKw, heatKjK, this.ambientC, this.tauS, dtS)
+      given += kj
+      this.lost += kj - (endC - this.temps[i]) * heatKjK
+      this.temps[i] = endC
+      this.first[i] = this.last[i] = toS
+    }
+    return given
   }
 
   /** Enters what everything in the run has lost up to a moment. */

@@ -1,4 +1,5 @@
 import { unlookedStore } from '../../household/blank/unlooked'
+import { emptyDays } from '../../household/empty-days'
 import { type HeaterOf, isFedHot, type LocalHeater } from '../../study/heater-kinds'
 import type { Store } from '../../study/plant'
 import { controlsOf, type Study } from '../../study/study'
@@ -56,6 +57,7 @@ export class LocalTap implements Stretch {
         heaters: [heaterOf(heater)],
         controls: controlsOf(study).heaters,
         site: study.site,
+        empty: emptyDays(study.people),
         loop: null,
       },
       ledger,

@@ -46,6 +46,10 @@ export interface DrawRecord {
   hottestC: number
   /** Hour of the day it began in, 0 to 23. */
   hour: number
+  /** Day of the year, 0 to 364. */
+  day: number
+  /** Minute of the day it began at. */
+  minute: number
   litres: number
   shortDegreeLitres: number
   cool: boolean
@@ -90,6 +94,8 @@ export class TapDraw {
       runOffL: 0,
       hottestC: -Infinity,
       hour: Math.floor((draw.startS % DAY_S) / HOUR_S),
+      day: Math.floor(draw.startS / DAY_S),
+      minute: (draw.startS % DAY_S) / 60,
       litres: 0,
       shortDegreeLitres: 0,
       cool: false,

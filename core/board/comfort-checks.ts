@@ -1,0 +1,82 @@
+import { coldestMonth } from '../calendar/year'
+import { carriedC } from '../household/supply'
+import { mainsOnColdest, steadyAtTap } from '../household/ways'
+import { ownStoreOf } from '../study/heater-kinds'
+import type { Tap } from '../study/pipes'
+import type { Check, Judge, Setting } from './check'
+
+/** A mixer that has to take in more hot water than this share has nothing left to set. */
+const MIXER_FULL = 0.95
+/** Shares of draws that came too cool. */
+const COOL_DRAWS = { amber: 0.01, red: 0.05 } as const
+
+/** What arrives at a tap in a long draw of the coldest month, °C. */
+const arrivesAt = ({ study }: Setting, tap: Tap) =>
+  steadyAtTap(study, tap, carriedC(study), coldestMonth(study.site.monthlyAirC))
+
+/** Taps that need hot water before they mix, whether they get it, and what is cheaper than a hotter house where one alone does not. */
+export const tapNeeds: Judge = (setting) => {
+  const { study, write } = setting
+  const asking = study.pipes.taps.filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
+  const short = asking.filter((t) => arrivesAt(setting, t) < t.leastHotC!)
+  return asking.map((tap): Check => {
+    const arrivesC = arrivesAt(setting, tap)
+    const isShort = short.includes(tap)
+    const alone = isShort && short.length === 1 && asking.length > 1
+    return {
+      id: `need-${tap.id}`,
+      title: `Need of ${tap.name}`,
+      level: isShort ? (alone ? 'amber' : 'red') : 'green',
+      sentence: `It needs ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw of the coldest month.${
+        alone
+          ? ' It alone asks for a hotter house: insulation on its way, a mixer set anew or a small store at it costs less than hotter water everywhere.'
+          : isShort
+            ? ' Insulate the way, or set it hotter.'
+            : ''
+      }`,
+      source: 'Along each run T − air falls as exp(−U′L/ṁc)',
+    }
+  })
+}
+
+/** Whether mixers can reach what is wanted at them. */
+export const mixerReach: Judge = (setting) => {
+  const { study, write } = setting
+  const mainsC = mainsOnColdest(study)
+  const reaches = study.pipes.taps
+    .filter((t) => t.mixes && !ownStoreOf(study.plant.heaters, t.id))
+    .flatMap((tap) => {
+      const wanted = study.people.habits.filter((h) => h.tapId === tap.id).map((h) => h.wantedC)
+      if (!wanted.length) return []
+      const wantedC = Math.max(...wanted)
+      const arrivesC = arrivesAt(setting, tap)
+      return [{ tap, wantedC, arrivesC, share: arrivesC > mainsC ? (wantedC - mainsC) / (arrivesC - mainsC) : 2 }]
+    })
+    .sort((a, b) => b.share - a.share)
+  const [worst] = reaches
+  if (!worst) return []
+  const level = worst.share > 1 ? 'red' : worst.share > MIXER_FULL ? 'amber' : 'green'
+  return [
+    {
+      id: 'mixer-reach',
+      title: 'Reach of the mixers',
+      level,
+      sentence: `${worst.tap.name} is asked for ${write.temperature(worst.wantedC)} and gets ${write.temperature(worst.arrivesC)} to mix from: ${worst.share > 1 ? 'it cannot be reached in winter' : `its mixer takes ${Math.round(worst.share * 100)} % hot water in winter`}.`,
+      source: 'Mixer balance with the coldest main',
+    },
+  ]
+}
+
+export const coolDraws: Judge = ({ year }) => {
+  const { coolDraws: cool, draws } = year.comfort
+  const share = draws ? cool / draws : 0
+  return [
+    {
+      id: 'delivery',
+      title: 'Delivery',
+      level: share > COOL_DRAWS.red ? 'red' : share > COOL_DRAWS.amber ? 'amber' : 'green',
+      sentence: `${cool} of ${draws} draws in the year came too cool or were given up (${(100 * share).toFixed(1)} %).`,
+      source: 'The year on the household’s own draws',
+    },
+  ]
+}

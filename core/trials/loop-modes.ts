@@ -1,0 +1,115 @@
+import { waterMoney } from '../money/tariff'
+import { LOOP_MODES, type LoopMode } from '../study/controls'
+import { edited } from '../study/edited'
+import { controlsOf, type Study } from '../study/study'
+import { LOOP_RETURN } from '../year/pipes/network'
+import { boughtKwh, drawnL, type YearResult } from '../year/result'
+
+/** What each mode is called where one is chosen, and what it does in a line. */
+export const LOOP_MODE_WORDS: Record<LoopMode, { name: string; does: string }> = {
+  off: { name: 'Off', does: 'The pump rests; whoever opens a tap waits for the pipes to fill with hot water.' },
+  always: { name: 'Always on', does: 'The pump runs day and night.' },
+  clock: { name: 'By the clock', does: 'The pump runs inside its windows.' },
+  sampled: {
+    name: 'Sampled',
+    does: 'Inside its windows the pump tests the loop every so many minutes, and runs on only when it has cooled.',
+  },
+  'stop warm': {
+    name: 'Stop when warm',
+    does: 'Inside its windows the pump runs until it is warm behind the last tap; the return is not heated.',
+  },
+  'on demand': { name: 'On demand', does: 'A button or a presence sensor starts the pump before a draw.' },
+  learned: { name: 'Learned', does: 'The pump runs in the hours in which draws came in the weeks before.' },
+  'trace heating': {
+    name: 'Trace heating',
+    does: 'No pump: a cable along the way out holds it warm inside its windows.',
+  },
+}
+
+/** The household with its loop in a mode, all else as it is set. */
+export const inMode = (study: Study, mode: LoopMode): Study =>
+  edited(study, ({ controls }) => {
+    controls.set ??= structuredClone(controlsOf(study))
+    controls.set.loop.mode = mode
+  })
+
+/** The year of each mode, for whoever simulates them; none without a loop. */
+export const modeJobs = (study: Study): { mode: LoopMode; study: Study }[] =>
+  study.pipes.loop ? LOOP_MODES.map((mode) => ({ mode, study: inMode(study, mode) })) : []
+
+/** A mode beside the others, on the household's own draws. */
+export interface ModeRow {
+  mode: LoopMode
+  /** Electricity of the pump or the cable, kWh; hours and starts of the pump. */
+  pumpKwh: number
+  pumpHours: number
+  pumpStarts: number
+  /** Heat lost on the way out and on the way back, kWh; what cools in the pipes beside the loop. */
+  outKwh: number
+  backKwh: number
+  deadRunKwh: number
+  runOffL: number
+  /** Everything that is bought but the pump's electricity, kWh. */
+  fuelKwh: number
+  heaterStarts: number
+  costYear: number
+  /** Against the loop off, money a year; more is positive: the pump's electricity, the water, and the rest, which is heat. */
+  net: { pump: number; water: number; heat: number; total: number }
+  /** The same in all by month. */
+  netMonths: number[]
+  waitMedianS: number
+  waitP90S: number
+  coolDraws: number
+  /** Minutes waited in the year, and money for each minute that is not waited; null where none is saved. */
+  waitedMinutes: number
+  moneyPerMinute: number | null
+  /** Hours a week that the return is tepid. */
+  tepidHoursWeek: number
+}
+
+/** Modes side by side from their years; the one that rests must be among them. */
+export function modeRows(study: Study, years: ReadonlyMap<LoopMode, YearResult>): ModeRow[] {
+  const off = years.get('off')
+  if (!off) throw new RangeError('the year with the loop off was not simulated')
+  return LOOP_MODES.flatMap((mode) => {
+    const year = years.get(mode)
+    return year ? [rowOf(study, mode, year, off)] : []
+  })
+}
+
+function rowOf(study: Study, mode: LoopMode, year: YearResult, off: YearResult): ModeRow {
+  const backKwh = year.runs.find((r) => r.id === LOOP_RETURN)?.lossKwh ?? 0
+  const money = (y: YearResult) => waterMoney(drawnL(y.water), study.site, study.prices.water)
+  const pump = year.cost.loopPump - off.cost.loopPump
+  const water = money(year) - money(off)
+  const total = year.cost.total - off.cost.total
+  const saved = off.comfort.waitedMinutes - year.comfort.waitedMinutes
+  return {
+    mode,
+    pumpKwh: year.energy.loopPumpKwh,
+    pumpHours: year.pump.hours,
+    pumpStarts: year.pump.starts,
+    outKwh: year.energy.loopKwh > 0 ? year.energy.loopKwh - backKwh : 0,
+    backKwh: year.energy.loopKwh > 0 ? backKwh : 0,
+    deadRunKwh: year.energy.deadRunKwh,
+    runOffL: year.water.runOffL,
+    fuelKwh: boughtKwh(year) - year.energy.loopPumpKwh,
+    heaterStarts: year.heaterStarts,
+    costYear: year.cost.total,
+    net: { pump, water, heat: total - pump - water, total },
+    netMonths: year.months.map((m, i) => m.cost.total - off.months[i].cost.total),
+    waitMedianS: year.comfort.waitMedianS,
+    waitP90S: year.comfort.waitP90S,
+    coolDraws: year.comfort.coolDraws,
+    waitedMinutes: year.comfort.waitedMinutes,
+    moneyPerMinute: saved > 0.5 ? total / saved : null,
+    tepidHoursWeek: year.hygiene.loopTepidHoursWeek,
+  }
+}
+
+/** Whether the water a mode saves ever pays for the heat and the electricity it takes. */
+export const paysItself = ({ net }: ModeRow): boolean => net.total < 0
+
+/** How often a sampled loop is tested in a day's windows: at the opening and after each interval, the closing not counted beyond it. */
+export const testsADay = (windows: readonly { fromMin: number; toMin: number }[], everyMin: number): number =>
+  windows.reduce((sum, w) => sum + Math.floor((w.toMin - w.fromMin - 1e-9) / everyMin) + 1, 0)

@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest'
+import { boardOf, judgedHeater, unexplained } from '../../core/board/board'
+import { type Check, LEVELS } from '../../core/board/check'
+import { savingParts } from '../../core/board/saving'
+import { bandFor, schoolsFor } from '../../core/board/schools'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { DEMOS } from '../../core/demos/index'
+import { scaldSeconds } from '../../core/safety/scald'
+import { displayOf } from '../../core/study/display-of'
+import type { Study } from '../../core/study/study'
+import { boughtKwh } from '../../core/year/result'
+import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
+
+const checksOf = (study: Study) => boardOf(study, simulate(study))!.checks
+const levelOf = (checks: Check[], id: string) => checks.find((c) => c.id === id)?.level
+const at = (setpointC: number, more: (s: Study) => void = () => {}) =>
+  changed(hillTown, (s) => {
+    s.controls.found.heaters.boiler.setpointC = setpointC
+    more(s)
+  })
+
+describe('the board', () => {
+  it('judges every demo with a sentence that has its figures, once each', () => {
+    for (const { study } of DEMOS) {
+      const board = boardOf(study, simulate(study))!
+      expect(new Set(board.checks.map((c) => c.id)).size).toBe(board.checks.length)
+      for (const c of board.checks) {
+        expect(c.sentence).toMatch(/[.]$/)
+        expect(c.sentence).not.toMatch(/NaN|Infinity|undefined|null/)
+        expect(c.source).not.toBe('')
+      }
+      expect(LEVELS.indexOf(board.level)).toBe(Math.max(...board.checks.map((c) => LEVELS.indexOf(c.level))))
+    }
+  })
+
+  it('scald follows the hottest water of the year, the persons and the valve', () => {
+    const hot = checksOf(at(65))
+    expect(levelOf(hot, 'scald-top-shower')).toBe('red')
+    const mixed = checksOf(at(65, (s) => (s.plant.store!.mixing = { mixesToC: 45 })))
+    expect(levelOf(mixed, 'scald-top-shower')).toBe('green')
+    // 48 °C keeps the limit of adults, not that with children in the house.
+    const mild = at(65, (s) => (s.plant.store!.mixing = { mixesToC: 48 }))
+    expect(levelOf(checksOf(mild), 'scald-top-shower')).toBe('amber')
+    expect(
+      levelOf(checksOf(changed(mild, (s) => s.people.persons.forEach((p) => (p.kind = 'adult')))), 'scald-top-shower'),
+    ).toBe('green')
+    expect(scaldSeconds(65).childS).toBeLessThan(10)
+  })
+
+  it('growth follows what is stored and the weekly hot run', () => {
+    expect(levelOf(checksOf(at(62)), 'growth-store')).toBe('green')
+    expect(levelOf(checksOf(at(55)), 'growth-store')).toBe('amber')
+    expect(levelOf(checksOf(at(46)), 'growth-store')).toBe('red')
+    const run = { weekday: 6, atMin: 180, toC: 65, holdMin: 30 }
+    const held = checksOf(at(52, (s) => (s.controls.found.heaters.boiler.disinfection = run)))
+    expect([levelOf(held, 'growth-store'), levelOf(held, 'hot-run')]).toEqual(['green', 'green'])
+    expect(levelOf(checksOf(harbourFlat), 'growth-store')).toBe('green')
+  })
+
+  it('what the heater cannot make, what a pipe does not stand and what no mixer reaches is red', () => {
+    expect(levelOf(checksOf(at(84)), 'reach')).toBe('red')
+    const plastic = at(84, (s) => {
+      for (const r of s.pipes.runs.filter((r) => r.from === null))
+        Object.assign(r, { material: 'pp-r', size: '32x5.4' })
+    })
+    expect(levelOf(checksOf(plastic), 'limits')).toBe('red')
+    expect(levelOf(checksOf(at(40)), 'mixer-reach')).toBe('red')
+  })
+
+  it('one tap that alone asks for a hotter house is told of what is cheaper', () => {
+    const one = at(60, (s) => {
+      s.pipes.taps[0].leastHotC = 75
+      s.pipes.taps[1].leastHotC = 40
+    })
+    const need = checksOf(one).find((c) => c.id === `need-${one.pipes.taps[0].id}`)!
+    expect([need.level, need.sentence]).toEqual([
+      'amber',
+      expect.stringMatching(/costs less than hotter water everywhere/),
+    ])
+  })
+
+  it('a red setting wants a reason, until one is kept', () => {
+    const study = at(46)
+    const board = boardOf(study, simulate(study))!
+    const open = unexplained(study, board)
+    expect(open.map((c) => c.id)).toContain('growth-store')
+    const said = changed(study, (s) =>
+      s.controls.reasons.push({
+        check: 'growth-store',
+        heaterId: 'boiler',
+        text: 'For a test of two days',
+        on: '2026-11-26',
+      }),
+    )
+    expect(unexplained(said, board).map((c) => c.id)).not.toContain('growth-store')
+    expect(judgedHeater(study, 'nobody')).toBe('boiler')
+  })
+
+  it('schools and bands fit the heater', () => {
+    const write = displayOf(hillTown)
+    for (const { study } of DEMOS)
+      for (const h of study.plant.heaters) {
+        const band = bandFor(h, write)
+        expect(band.lowC).toBeLessThan(band.highC)
+        for (const s of schoolsFor(h, write)) expect(s.sets.setpointC).toBeGreaterThan(40)
+      }
+    expect(schoolsFor(harbourFlat.plant.heaters[0], write).every((s) => !s.sets.disinfection)).toBe(true)
+  })
+})
+
+describe('what a change really saves', () => {
+  it('is the sum of its parts to the last digit, and useful heat at mixed taps hardly moves', () => {
+    const [from, to] = [simulate(hillTown), simulate(at(55))]
+    const { boughtKwh: bought, money, ...parts } = savingParts(hillTown, from, to)
+    expect(Object.values(parts).reduce((a, b) => a + b, 0)).toBeCloseTo(bought, 4)
+    expect(bought).toBeCloseTo(boughtKwh(to) - boughtKwh(from), 9)
+    expect(money).toBeLessThan(0)
+    expect(Math.abs(parts.mixedKwh)).toBeLessThan(0.02 * from.energy.usefulKwh)
+    for (const part of [parts.storeKwh, parts.loopKwh]) expect(part).toBeLessThan(0)
+  })
+})
