@@ -9,7 +9,7 @@ import type { YearResult } from '~~/core/year/result'
 import { dayInMonth, type DayTrace, FRAME_MIN } from '~~/core/year/trace'
 import { useStudy } from './study'
 
-const YEARS_KEPT = 80
+const YEARS_KEPT = 240
 
 /** Simulated years of the study on the table, as found, as set and improved, and the day that is being looked at. */
 export const useYears = defineStore('years', () => {
@@ -189,7 +189,31 @@ export const useYears = defineStore('years', () => {
     if (found && mine === broughtBatch) brought.value = found
   })
 
+  /**
+   * Years of studies side by side, for a comparison or a search; null for those that are refused. What was simulated once is
+   * known. Null in all when nobody wants them any more.
+   */
+  async function many(studies: readonly Study[], stale: () => boolean): Promise<(YearResult | null)[] | null> {
+    const all = await Promise.all(
+      studies.map(async (study) => {
+        const content = dependsOn(study)
+        const known = cache.get(content)
+        if (known) return known
+        const result = await pool.year(study, stale).catch(() => null)
+        if (result) remember(content, result)
+        return result
+      }),
+    )
+    return stale() ? null : all
+  }
+
+  /** A day of a study as it goes, minute by minute; null when it went stale. */
+  const traced = (study: Study, at: number, stale: () => boolean) =>
+    pool.order('day', study, stale, at).catch(() => null)
+
   return {
+    many,
+    traced,
     points,
     brought,
     years,

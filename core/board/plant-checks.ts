@@ -165,7 +165,8 @@ export const standing: Judge = ({ study, year, heaterId, write }): Check[] => {
     {
       id: 'standing',
       title: 'Standing and loop loss',
-      level: lost > usefulKwh ? 'red' : lost > usefulKwh / 2 ? 'amber' : 'green',
+      // Money is no danger: it is never more than a word.
+      level: lost > usefulKwh / 2 ? 'amber' : 'green',
       sentence: `${write.energy(lost)} a year are lost by keeping water ready (store ${write.energy(storeKwh)}, loop ${write.energy(loopKwh)}, heater circuit ${write.energy(primaryKwh)}) for ${write.energy(usefulKwh)} of use${money === null ? '' : `: about ${write.money(money)}`}.`,
       source: 'The year’s ledger',
     },

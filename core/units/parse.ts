@@ -63,6 +63,24 @@ const DOUBTFUL = /^\s*[-−–+]?[1-9]\d{0,2},\d{3}(?![\d.,])/
 export const meanings = (text: string): [string, string] | null =>
   DOUBTFUL.test(text) ? [text.replace(',', ''), text.replace(',', '.')] : null
 
+/** The same with a point, which is doubtful only where decimals are parted by a comma. */
+const DOUBTFUL_POINT = /^\s*[-−–+]?[1-9]\d{0,2}\.\d{3}(?![\d.,])/
+
+/**
+ * What a doubtful entry means to somebody who has said how they part decimals, and what it would mean to others, each as it
+ * would be written without doubt; null where there is no doubt, or where nobody has said.
+ * @example understood('1.200 m', 'decimal comma') // { meant: '1200 m', other: '1.200 m' }
+ */
+export function understood(text: string, style: NumberStyle): { meant: string; other: string } | null {
+  if (style === 'not said') return null
+  const either = meanings(text)
+  if (either) {
+    const [whole, part] = either
+    return style === 'decimal point' ? { meant: whole, other: part } : { meant: part, other: whole }
+  }
+  return style === 'decimal comma' && DOUBTFUL_POINT.test(text) ? { meant: text.replace('.', ''), other: text } : null
+}
+
 /** Thousands parted by commas and a decimal point, or by points and a decimal comma, when it can only be that. */
 function ungrouped(t: string): string {
   if (/^[-+]?\d{1,3}(,\d{3})+\.\d*$|^[-+]?\d{1,3}(,\d{3}){2,}$/.test(t)) return t.replaceAll(',', '')

@@ -232,12 +232,19 @@ export class House {
     if (runs) this.ledger.pump.starts[this.ledger.month]++
   }
 
+  /** Seconds until the calendar, a setting by hand, the loop's control or a draw has something to say. */
+  private untilNext(): number {
+    const { nowS } = this
+    let dt = Math.min(this.nextEdgeS() - nowS, this.drive.untilLook(nowS))
+    if (this.nextChange < this.changes.length) dt = Math.min(dt, this.changes[this.nextChange] - nowS)
+    if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - nowS)
+    return dt
+  }
+
   private step(longestS: number): void {
     const { network, plant, mainsC, active } = this
     this.openTaps()
-    let dt = Math.min(longestS, this.nextEdgeS() - this.nowS, this.drive.untilLook(this.nowS))
-    if (this.nextChange < this.changes.length) dt = Math.min(dt, this.changes[this.nextChange] - this.nowS)
-    if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - this.nowS)
+    let dt = Math.min(longestS, this.untilNext())
 
     const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
     network.begin(loopLMin)

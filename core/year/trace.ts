@@ -1,3 +1,4 @@
+import Papa from 'papaparse'
 import { DAY_S, firstDayOf } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
 import type { Study } from '../study/study'
@@ -107,4 +108,30 @@ function frameOf(home: House, minute: number, open: string[], money: number): Fr
     open,
     money: Math.round(money * 1e4) / 1e4,
   }
+}
+
+/** A day as a table with commas: minute, what leaves the plant, store, return, heat, pump, money, and each tap, °C and kW. */
+export function dayCsv(trace: DayTrace, study: Study): string {
+  const taps = study.pipes.taps
+  const head = [
+    'minute',
+    'supply °C',
+    ...(trace.frames[0]?.slices ?? []).map((_, i) => `store ${i + 1} of 10 °C`),
+    'return °C',
+    'heat kW',
+    'pump',
+    `energy since midnight ${study.prices.currency}`,
+    ...taps.map((t) => `${t.name} °C`),
+  ]
+  const rows = trace.frames.map((f) => [
+    f.minute,
+    f.supplyC,
+    ...f.slices,
+    f.loopReturnC ?? '',
+    f.heatKw,
+    f.pumping ? 1 : 0,
+    f.money,
+    ...taps.map((t) => f.taps[t.id]),
+  ])
+  return Papa.unparse([head, ...rows])
 }

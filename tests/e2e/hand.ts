@@ -6,6 +6,7 @@ import type { Page } from 'puppeteer-core'
 export async function openDemo(page: Page, url: string, name: string): Promise<void> {
   await page.goto(`${url}/demo/${name}`)
   await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}/`), {}, name)
+  await press(page, 'link', 'Set')
 }
 
 /** The control with a label, a title or a visible text. */

@@ -30,7 +30,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
   it('is walked in the order of the water, each station once', async () => {
     await press(page, 'button', 'New household')
     await press(page, 'button', 'Begin the survey')
-    await page.waitForFunction(() => location.pathname.endsWith('/set'))
+    await page.waitForFunction(() => location.pathname.endsWith('/survey'))
     await settled(page)
     await press(page, 'link', 'Survey')
 
@@ -198,7 +198,7 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await page.keyboard.press('Enter')
     await tabTo(page, 'Begin the survey')
     await page.keyboard.press('Enter')
-    await page.waitForFunction(() => location.pathname.endsWith('/set'))
+    await page.waitForFunction(() => location.pathname.endsWith('/survey'))
     await settled(page)
     await tabTo(page, 'Survey')
     await page.keyboard.press('Enter')

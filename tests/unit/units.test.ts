@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clock } from '../../core/calendar/week'
 import { display } from '../../core/units/display'
-import { meanings, parseNumber, parseQuantity, parseTime } from '../../core/units/parse'
+import { meanings, parseNumber, parseQuantity, parseTime, understood } from '../../core/units/parse'
 import { fromMetric, QUANTITIES, type Quantity, toMetric, unitOf } from '../../core/units/quantities'
 
 const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
@@ -128,5 +128,17 @@ describe('figures as they are shown', () => {
     expect(d.moneyChange(46.17)).toBe('+€46')
     expect(d.money(8.2)).toBe('€8.20')
     expect(d.moneyChange(-0.001)).toBe('€0.00')
+  })
+})
+
+describe('a doubtful figure in a study that says how its figures are typed', () => {
+  it('is taken by its style, with the other meaning at hand', () => {
+    expect(understood('1,200 m', 'decimal point')).toEqual({ meant: '1200 m', other: '1.200 m' })
+    expect(understood('1,200 m', 'decimal comma')).toEqual({ meant: '1.200 m', other: '1200 m' })
+    expect(understood('1.200', 'decimal comma')).toEqual({ meant: '1200', other: '1.200' })
+    expect(understood('1.200', 'decimal point')).toBeNull()
+    expect(understood('1,200', 'not said')).toBeNull()
+    for (const plain of ['0,125', '1,25', '12.5', '1.234,5', '7'])
+      for (const style of ['decimal point', 'decimal comma'] as const) expect(understood(plain, style)).toBeNull()
   })
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
 import { rangeOf } from '~~/core/schema/shape'
-import { meanings, parseNumber, parseQuantity } from '~~/core/units/parse'
+import { meanings, parseNumber, parseQuantity, understood } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
@@ -42,6 +42,8 @@ const error = ref('')
 const typed = ref<string | null>(null)
 /** What a doubtful entry can mean, to be chosen from. */
 const choices = ref<{ text: string; shown: string }[]>([])
+/** How a doubtful entry was taken, by the style of the study, and what else it could have meant. */
+const taken = ref<{ as: string; other: { text: string; shown: string } | null } | null>(null)
 
 const shownUnit = computed(() => (props.quantity ? unitOf(props.quantity, system.value).label : (props.unit ?? '')))
 const decimals = computed(() => props.decimals ?? (props.quantity ? unitOf(props.quantity, system.value).decimals : 3))
@@ -63,6 +65,19 @@ function commit() {
   }
   const read = (text: string) =>
     props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
+  taken.value = null
+  const said = understood(entry, table.study?.numbers ?? 'not said')
+  if (said && read(said.meant) !== null) {
+    const [meant, other] = [read(said.meant)!, read(said.other)]
+    typed.value = said.meant
+    if (!fits(meant)) return
+    accept(meant)
+    taken.value = {
+      as: `${inFull(meant)} ${shownUnit.value}`.trim(),
+      other: other === null ? null : { text: said.other, shown: `${inFull(other)} ${shownUnit.value}`.trim() },
+    }
+    return
+  }
   const either = meanings(entry)
   if (either) {
     error.value = `${props.label}: “${entry}” can mean two things`
@@ -74,17 +89,27 @@ function commit() {
   }
   choices.value = []
   const metric = read(entry)
-  const { min, max } = rangeOf(props.schema)
-  if (metric === null || metric < min - 1e-9 || metric > max + 1e-9) {
-    error.value = `${props.label}: a number from ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
-    return
-  }
-  accept(Math.min(max, Math.max(min, metric)))
+  if (fits(metric)) accept(clamped(metric))
 }
 
+/** Whether a figure is one and within its limits; else it is said. */
+function fits(metric: number | null): metric is number {
+  const { min, max } = rangeOf(props.schema)
+  if (metric !== null && metric >= min - 1e-9 && metric <= max + 1e-9) return true
+  error.value = `${props.label}: a number from ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
+  return false
+}
+const clamped = (metric: number) => {
+  const { min, max } = rangeOf(props.schema)
+  return Math.min(max, Math.max(min, metric))
+}
+
+/** Takes one meaning of a doubtful entry, whatever the style of the study says of it. */
 function choose(text: string) {
-  typed.value = text
-  commit()
+  taken.value = null
+  choices.value = []
+  const metric = props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
+  if (fits(metric)) accept(clamped(metric))
 }
 
 function accept(value: number | null) {
@@ -167,6 +192,12 @@ watch(
     <p v-if="help" :id="`${id}-help`" class="caption leading-4">{{ help }}</p>
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
       {{ error || `${label}: ${fault}` }}
+    </p>
+    <p v-if="taken" role="status" class="caption">
+      Taken as {{ taken.as
+      }}<button v-if="taken.other" type="button" class="tool ml-1" @click="choose(taken.other.text)">
+        {{ taken.other.shown }} instead
+      </button>
     </p>
     <div v-if="error && choices.length" class="mt-1 flex gap-2">
       <button v-for="c in choices" :key="c.text" type="button" class="tool" @click="choose(c.text)">

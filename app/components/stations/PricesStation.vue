@@ -5,6 +5,7 @@ import { BILL_UNIT_KEYS, BILL_UNITS, BILLED, WATER_UNIT_KEYS, WATER_UNITS } from
 import { type Carrier, CARRIER_NAMES, CARRIERS, countedOn } from '~~/core/money/carriers'
 import { CURRENCIES, perKwh } from '~~/core/money/tariff'
 import { Band, Prices, Tariff } from '~~/core/study/prices'
+import { NUMBER_STYLES } from '~~/core/units/parse'
 import { ENERGY_SHOWN, ENERGY_UNITS } from '~~/core/units/quantities'
 
 const table = useStudy()
@@ -31,6 +32,12 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       :value="table.study!.energyIn"
       :choices="ENERGY_UNITS.map((value) => ({ value, name: ENERGY_SHOWN[value].label }))"
       @change="(v) => table.change('energy in', (d) => void (d.energyIn = v))"
+    />
+    <ChoiceField
+      label="Figures are typed with a"
+      :value="table.study!.numbers"
+      :choices="NUMBER_STYLES.map((value) => ({ value, name: value === 'not said' ? 'either; ask me' : value }))"
+      @change="(v) => table.change('numbers', (d) => void (d.numbers = v))"
     />
     <ChoiceField
       label="Currency"

@@ -5,6 +5,7 @@ import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { MONTH_NAMES } from '~~/core/calendar/names'
 import { DAY_NAMES, type Window } from '~~/core/calendar/week'
 import { controlsOf } from '~~/core/study/study'
+import { FRAME_MIN } from '~~/core/year/trace'
 
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */
 const table = useStudy()
@@ -18,11 +19,13 @@ const day = computed(() => years.day)
 const most = computed(() => Math.max(1, ...(day.value?.frames.map((f) => f.heatKw) ?? [])))
 const heat = computed(() => {
   const frames = day.value?.frames ?? []
-  return `M0 ${HEAT_H}${frames.map((f) => `L${f.minute} ${(HEAT_H - (f.heatKw / most.value) * (HEAT_H - 3)).toFixed(1)}h5`).join('')}L${W} ${HEAT_H}Z`
+  return `M0 ${HEAT_H}${frames.map((f) => `L${f.minute} ${(HEAT_H - (f.heatKw / most.value) * (HEAT_H - 3)).toFixed(1)}h${FRAME_MIN}`).join('')}L${W} ${HEAT_H}Z`
 })
 const pump = computed(() => (day.value?.frames ?? []).filter((f) => f.pumping).map((f) => f.minute))
 const open = computed(() =>
-  (day.value?.frames ?? []).filter((f) => f.open.length > 0).map((f) => ({ at: f.minute - 5, n: f.open.length })),
+  (day.value?.frames ?? [])
+    .filter((f) => f.open.length > 0)
+    .map((f) => ({ at: f.minute - FRAME_MIN, n: f.open.length })),
 )
 const controls = computed(() => controlsOf(table.study!))
 const timer = computed((): Window[] => {
@@ -32,7 +35,7 @@ const timer = computed((): Window[] => {
 })
 
 const motion = usePreferredReducedMotion()
-const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.minute + 5) % W), 110, {
+const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.minute + 2 * FRAME_MIN) % W), 90, {
   immediate: false,
 })
 const open_ = computed(
@@ -72,7 +75,15 @@ const open_ = computed(
         />
         <path :d="heat" fill="var(--color-copper)" />
         <rect y="26" :width="W" :height="LANE" fill="var(--color-plaster-pale)" />
-        <rect v-for="m in pump" :key="m" :x="m" y="26" width="5.4" :height="LANE" fill="var(--color-ink-soft)" />
+        <rect
+          v-for="m in pump"
+          :key="m"
+          :x="m"
+          y="26"
+          :width="FRAME_MIN + 0.4"
+          :height="LANE"
+          fill="var(--color-ink-soft)"
+        />
         <rect y="38" :width="W" :height="LANE" fill="var(--color-plaster-pale)" />
         <rect
           v-for="o in open"
@@ -101,8 +112,8 @@ const open_ = computed(
         v-model.number="years.minute"
         type="range"
         min="0"
-        max="1435"
-        step="5"
+        :max="W - FRAME_MIN"
+        :step="FRAME_MIN"
         class="absolute inset-0 h-full w-full cursor-ew-resize opacity-0 focus-visible:opacity-100"
         :aria-label="`Time of day, ${clock(years.minute)}`"
         :aria-valuetext="clock(years.minute)"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Plus, Trash2 } from '@lucide/vue'
+import { Plus, Scissors, Trash2 } from '@lucide/vue'
 import interact from 'interactjs'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/calendar/week'
@@ -102,6 +102,27 @@ function onKey(event: KeyboardEvent, d: number, i: number) {
   if (event.shiftKey) move(d, i, w.fromMin, w.toMin + by)
   else if (event.altKey) move(d, i, Math.min(w.fromMin + by, w.toMin - props.grid.stepMin), w.toMin)
   else if (w.fromMin + by >= 0 && w.toMin + by <= MINUTES_A_DAY) move(d, i, w.fromMin + by, w.toMin + by)
+}
+
+/** Two windows in the place of one, an hour apart where there is room. */
+function split(d: number, i: number) {
+  const w = props.week[d]![i]!
+  const { stepMin } = props.grid
+  const middle = snap(props.grid, (w.fromMin + w.toMin) / 2)
+  const gap = Math.max(stepMin, snap(props.grid, Math.min(60, (w.toMin - w.fromMin) / 3)))
+  const [end, start] = [snap(props.grid, middle - gap / 2), snap(props.grid, middle - gap / 2) + gap]
+  if (end <= w.fromMin || start >= w.toMin) return
+  setDay(
+    d,
+    props.week[d]!.flatMap((x, k) =>
+      k === i
+        ? [
+            { fromMin: w.fromMin, toMin: end },
+            { fromMin: start, toMin: w.toMin },
+          ]
+        : [x],
+    ),
+  )
 }
 
 const place = (element: Element) => ({
@@ -239,6 +260,15 @@ onMounted(() => {
             :step="grid.stepMin"
             @change="(m) => move(day, i, Math.min(w.fromMin, m - grid.stepMin), m)"
           />
+          <button
+            class="tool tool-bare px-2"
+            :aria-label="`Split window ${clock(w.fromMin)} to ${clock(w.toMin)}`"
+            title="Split in two"
+            :disabled="disabled || full || w.toMin - w.fromMin < 3 * grid.stepMin"
+            @click="split(day, i)"
+          >
+            <Scissors :size="17" />
+          </button>
           <button
             class="tool tool-bare px-2"
             :aria-label="`Remove window ${clock(w.fromMin)} to ${clock(w.toMin)}`"

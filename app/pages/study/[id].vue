@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { ArrowLeft, Calculator, Download, Redo2, Undo2 } from '@lucide/vue'
-import { onKeyStroke } from '@vueuse/core'
+import { ArrowLeft, Calculator, ChevronDown, ChevronUp, Download, Redo2, Undo2 } from '@lucide/vue'
+import { onKeyStroke, useMediaQuery } from '@vueuse/core'
 import { isStation, type StationName } from '~/utils/stations'
 import type { Fault } from '~~/core/units/result'
 
@@ -38,6 +38,16 @@ const STAGES = [
   { name: 'improve', label: 'Improve' },
 ] as const
 const stage = computed(() => STAGES.find((s) => route.path.endsWith(`/${s.name}`))?.name ?? null)
+
+/** The line of water is full on a large screen and one row elsewhere, unless somebody chose otherwise for the stage. */
+const large = useMediaQuery('(min-width: 1600px) and (min-height: 950px)')
+const folds = ref(foldsKept())
+const full = computed(() => folds.value[stage.value ?? ''] ?? large.value)
+function fold() {
+  folds.value = { ...folds.value, [stage.value ?? '']: !full.value }
+  keepFolds(folds.value)
+}
+watch([id, stage], ([now, at]) => at && keepStage(now, at), { immediate: true })
 
 const station = computed((): StationName | null => (isStation(route.query.at) ? route.query.at : null))
 const chosen = computed(() => (typeof route.query.on === 'string' ? route.query.on : ''))
@@ -126,10 +136,24 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <p class="font-semibold">That change was not made:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
     </div>
-    <div class="border-y border-line-strong py-2">
-      <WaterLine v-if="drawn" :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
-      <div v-else class="min-h-80" aria-hidden="true" />
-      <ClockStrip />
+    <div class="flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'py-1'">
+      <div class="min-w-0 flex-1">
+        <template v-if="full">
+          <WaterLine v-if="drawn" :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
+          <div v-else class="min-h-80" aria-hidden="true" />
+          <ClockStrip />
+        </template>
+        <WaterStrip v-else :station="stage === 'survey' ? station : null" @open="open" />
+      </div>
+      <button
+        class="tool px-2"
+        :aria-expanded="full"
+        :aria-label="full ? 'Fold the line of water' : 'Open the line of water'"
+        :title="full ? 'Fold to one row' : 'The full picture'"
+        @click="fold"
+      >
+        <ChevronUp v-if="full" :size="18" /><ChevronDown v-else :size="18" />
+      </button>
     </div>
     <div class="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
       <div class="min-w-0">

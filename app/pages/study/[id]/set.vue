@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ALWAYS, type Week } from '~~/core/calendar/week'
 import { setpointCaution } from '~~/core/findings/setpoint-caution'
-import { type Grid, HeaterControl, LOOP_MODES, type LoopMode, SETPOINT_C, SetpointC } from '~~/core/study/controls'
+import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
 
@@ -11,7 +11,17 @@ const controls = computed(() => table.controls!)
 const found = computed(() => study.value.controls.found)
 const units = computed(() => table.units)
 
-const LOOP_NAMES: Record<LoopMode, string> = { off: 'Off', always: 'Always on', clock: 'By the clock' }
+/** What the stage shows: the settings themselves, or one of the ways to try and judge them. */
+const VIEWS = [
+  { view: '', name: 'Settings' },
+  { view: 'board', name: 'Board' },
+  { view: 'week', name: 'Week' },
+  { view: 'modes', name: 'Loop modes' },
+  { view: 'windows', name: 'Find windows' },
+  { view: 'day', name: 'Day' },
+] as const
+const route = useRoute()
+const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 const setpoint = (id: string, c: number, sliding = false) =>
   table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
 const timer = (id: string, windows: Week | null) =>
@@ -35,171 +45,164 @@ const warning = (c: number, heater: Heater) => setpointCaution(heater, c, units.
 </script>
 
 <template>
-  <div class="space-y-8">
-    <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
-      <h2 class="text-xl">{{ titleOf(heater) }}</h2>
-      <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
-        <NumberField
-          label="Setpoint"
-          quantity="temperature"
-          :schema="SetpointC"
-          :value="controls.heaters[heater.id]!.setpointC"
-          @change="(c) => setpoint(heater.id, c!)"
-        />
-        <div>
-          <input
-            type="range"
-            class="h-11 w-full accent-copper"
-            :min="SETPOINT_C.low"
-            :max="SETPOINT_C.high"
-            step="0.5"
+  <div>
+    <nav aria-label="Ways to set and judge" class="mb-4 flex flex-wrap gap-1">
+      <NuxtLink
+        v-for="v in VIEWS"
+        :key="v.view"
+        :to="{ query: v.view ? { view: v.view } : {} }"
+        class="tool px-3"
+        :class="{ 'tool-main': view === v.view }"
+        :aria-current="view === v.view ? 'page' : undefined"
+        >{{ v.name }}</NuxtLink
+      >
+    </nav>
+    <LazySettingBoard v-if="view === 'board'" />
+    <LazyWeekStrip v-else-if="view === 'week'" />
+    <LazyModeTable v-else-if="view === 'modes'" />
+    <LazyWindowFinder v-else-if="view === 'windows'" />
+    <LazyDayView v-else-if="view === 'day'" />
+    <div v-else class="space-y-8">
+      <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
+        <h2 class="text-xl">{{ titleOf(heater) }}</h2>
+        <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
+          <NumberField
+            label="Setpoint"
+            quantity="temperature"
+            :schema="SetpointC"
             :value="controls.heaters[heater.id]!.setpointC"
-            aria-label="Setpoint slider"
-            :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
-            @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value), true)"
+            @change="(c) => setpoint(heater.id, c!)"
           />
-          <div class="caption relative flex justify-between" aria-hidden="true">
-            <span>{{ units.temperature(SETPOINT_C.low) }}</span>
-            <span
-              class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1"
-              :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }"
-              >found</span
-            >
-            <span>{{ units.temperature(SETPOINT_C.high) }}</span>
+          <div>
+            <input
+              type="range"
+              class="h-11 w-full accent-copper"
+              :min="SETPOINT_C.low"
+              :max="SETPOINT_C.high"
+              step="0.5"
+              :value="controls.heaters[heater.id]!.setpointC"
+              aria-label="Setpoint slider"
+              :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
+              @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value), true)"
+            />
+            <div class="caption relative flex justify-between" aria-hidden="true">
+              <span>{{ units.temperature(SETPOINT_C.low) }}</span>
+              <span
+                class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1"
+                :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }"
+                >found</span
+              >
+              <span>{{ units.temperature(SETPOINT_C.high) }}</span>
+            </div>
           </div>
         </div>
-      </div>
-      <NumberField
-        class="mt-2 w-44"
-        :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'"
-        quantity="rise"
-        :schema="HeaterControl.shape.hysteresisK"
-        :value="controls.heaters[heater.id]!.hysteresisK"
-        @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))"
-      />
-      <p
-        v-if="warning(controls.heaters[heater.id]!.setpointC, heater)"
-        class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
-      >
-        {{ warning(controls.heaters[heater.id]!.setpointC, heater) }}
-      </p>
-      <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          class="size-5 accent-copper"
-          :checked="controls.heaters[heater.id]!.keepHot"
-          @change="keepHot(heater.id)"
+        <NumberField
+          class="mt-2 w-44"
+          :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'"
+          quantity="rise"
+          :schema="HeaterControl.shape.hysteresisK"
+          :value="controls.heaters[heater.id]!.hysteresisK"
+          @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))"
         />
-        <span class="font-semibold">Keep-hot</span>
-        <span class="text-ink-soft"
-          >{{
-            controls.heaters[heater.id]!.keepHot
-              ? 'the exchanger is kept warm at all times: no lag, and it loses day and night'
-              : 'off: the exchanger cools between draws'
-          }}{{
-            found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot
-              ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}`
-              : ''
-          }}</span
+        <p
+          v-if="warning(controls.heaters[heater.id]!.setpointC, heater)"
+          class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
         >
-      </label>
-      <div class="mt-4">
-        <label class="flex min-h-11 items-center gap-2">
+          {{ warning(controls.heaters[heater.id]!.setpointC, heater) }}
+        </p>
+        <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
             class="size-5 accent-copper"
-            :checked="controls.heaters[heater.id]!.windows !== null"
-            @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)"
+            :checked="controls.heaters[heater.id]!.keepHot"
+            @change="keepHot(heater.id)"
           />
-          <span class="font-semibold">Heater timer</span>
-          <span class="text-ink-soft">{{
-            controls.heaters[heater.id]!.windows === null
-              ? 'off: it may heat at any time'
-              : 'it heats only inside its windows'
-          }}</span>
+          <span class="font-semibold">Keep-hot</span>
+          <span class="text-ink-soft"
+            >{{
+              controls.heaters[heater.id]!.keepHot
+                ? 'the exchanger is kept warm at all times: no lag, and it loses day and night'
+                : 'off: the exchanger cools between draws'
+            }}{{
+              found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot
+                ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}`
+                : ''
+            }}</span
+          >
         </label>
-        <WeekPlanner
-          v-if="controls.heaters[heater.id]!.windows"
-          :label="`Timer of ${heater.name}`"
-          :week="controls.heaters[heater.id]!.windows!"
-          :found="found.heaters[heater.id]!.windows"
-          :grid="controls.grid"
-          @change="(w) => timer(heater.id, w)"
-        />
-      </div>
-    </section>
+        <p v-if="isRunning(heater) && controls.heaters[heater.id]!.windows === null" class="caption mt-3">
+          It heats only what is drawn: it needs no hot-water timer.
+        </p>
+        <div v-else class="mt-4">
+          <label class="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="controls.heaters[heater.id]!.windows !== null"
+              @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)"
+            />
+            <span class="font-semibold">Heater timer</span>
+            <span class="text-ink-soft">{{
+              controls.heaters[heater.id]!.windows === null
+                ? 'off: it may heat at any time'
+                : 'it heats only inside its windows'
+            }}</span>
+          </label>
+          <WeekPlanner
+            v-if="controls.heaters[heater.id]!.windows"
+            :label="`Timer of ${heater.name}`"
+            :week="controls.heaters[heater.id]!.windows!"
+            :found="found.heaters[heater.id]!.windows"
+            :grid="controls.grid"
+            @change="(w) => timer(heater.id, w)"
+          />
+        </div>
+        <HeaterFunctions :heater="heater" />
+      </section>
 
-    <p v-if="wild.length" class="text-ink-soft">
-      {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known of
-      them stands under Survey.
-    </p>
-
-    <section v-if="study.pipes.loop" aria-label="Loop">
-      <h2 class="text-xl">Loop</h2>
-      <div
-        role="radiogroup"
-        aria-label="Mode of the loop"
-        class="my-2 inline-flex flex-wrap overflow-hidden rounded border border-line-strong"
-      >
-        <button
-          v-for="mode in LOOP_MODES"
-          :key="mode"
-          role="radio"
-          :aria-checked="controls.loop.mode === mode"
-          class="min-h-11 border-r border-line-strong px-4 last:border-r-0"
-          :class="controls.loop.mode === mode ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
-          @click="table.set('loop mode', (k) => void (k.loop.mode = mode))"
-        >
-          {{ LOOP_NAMES[mode] }}<span v-if="found.loop.mode === mode" class="ml-1 text-xs opacity-80">found</span>
-        </button>
-      </div>
-      <WeekPlanner
-        v-if="controls.loop.mode === 'clock'"
-        label="Windows of the loop"
-        :week="controls.loop.windows"
-        :found="found.loop.mode === 'clock' ? found.loop.windows : null"
-        :grid="controls.grid"
-        @change="(w) => table.set('loop windows', (k) => void (k.loop.windows = w))"
-      />
-      <p v-else-if="controls.loop.mode === 'always'" class="text-ink-soft">The pump runs day and night.</p>
-      <p v-else class="text-ink-soft">
-        The pump rests; whoever opens a tap waits for the pipes to fill with hot water.
+      <p v-if="wild.length" class="text-ink-soft">
+        {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known
+        of them stands under Survey.
       </p>
-    </section>
 
-    <section aria-label="Controller">
-      <h2 class="text-base">The controller on the wall holds</h2>
-      <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
-        <ChoiceField
-          label="Steps"
-          :value="controls.grid.stepMin"
-          :choices="
-            ([5, 10, 15, 30, 60] as const).map((value) => ({
-              value: value as Grid['stepMin'],
-              name: `${value} minutes`,
-            }))
-          "
-          @change="(v) => setGrid((g) => void (g.stepMin = v))"
-        />
-        <ChoiceField
-          label="Windows a day"
-          :value="controls.grid.periodsPerDay"
-          :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))"
-          @change="(v) => setGrid((g) => void (g.periodsPerDay = v))"
-        />
-        <ChoiceField
-          label="Programmes"
-          :value="controls.grid.days"
-          :choices="[
-            { value: 'same', name: 'one for all days' },
-            { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' },
-            { value: 'each', name: 'seven days' },
-          ]"
-          @change="(v) => setGrid((g) => void (g.days = v))"
-        />
-      </div>
-    </section>
+      <LoopSetting v-if="study.pipes.loop" />
 
-    <AsFoundRegister />
+      <HouseHeating />
+
+      <section aria-label="Controller">
+        <h2 class="text-base">The controller on the wall holds</h2>
+        <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
+          <ChoiceField
+            label="Steps"
+            :value="controls.grid.stepMin"
+            :choices="
+              ([5, 10, 15, 30, 60] as const).map((value) => ({
+                value: value as Grid['stepMin'],
+                name: `${value} minutes`,
+              }))
+            "
+            @change="(v) => setGrid((g) => void (g.stepMin = v))"
+          />
+          <ChoiceField
+            label="Windows a day"
+            :value="controls.grid.periodsPerDay"
+            :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))"
+            @change="(v) => setGrid((g) => void (g.periodsPerDay = v))"
+          />
+          <ChoiceField
+            label="Programmes"
+            :value="controls.grid.days"
+            :choices="[
+              { value: 'same', name: 'one for all days' },
+              { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' },
+              { value: 'each', name: 'seven days' },
+            ]"
+            @change="(v) => setGrid((g) => void (g.days = v))"
+          />
+        </div>
+      </section>
+
+      <AsFoundRegister />
+    </div>
   </div>
 </template>

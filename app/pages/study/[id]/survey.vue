@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { type StationName, STATIONS } from '~/utils/stations'
+import { firstSteps } from '~~/core/household/first-steps'
 
 /** The survey: one station of the water at a time. */
 defineProps<{ station: StationName | null; chosen: string }>()
 const route = useRoute()
 const table = useStudy()
 const years = useYears()
+/** A household that is new: most of it is assumed, and nothing has been read. */
+const steps = computed(() => (table.study && table.study.readings.length === 0 ? firstSteps(table.study) : []))
+const isNew = computed(() => steps.value.reduce((sum, s) => sum + s.assumed, 0) > 40)
 const there = computed(() =>
   (Object.entries(STATIONS) as [StationName, string][]).filter(([key]) => key !== 'store' || table.study?.plant.store),
 )
@@ -14,6 +18,20 @@ const there = computed(() =>
 <template>
   <StationForm v-if="station" :station="station" :chosen="chosen" @close="navigateTo(route.path)" />
   <div v-else>
+    <section v-if="isNew" aria-label="What to do first" class="mb-6 border-l-4 border-copper pl-3">
+      <h2 class="text-xl">What to do first</h2>
+      <p class="max-w-prose">
+        This household is still assumed. Walk the water and put in what is there; each station below says how many of
+        its figures nobody has looked at.
+      </p>
+      <ol class="mt-2 flex flex-wrap gap-2">
+        <li v-for="s in steps" :key="s.station">
+          <NuxtLink class="tool" :to="{ query: { at: s.station } }"
+            >{{ STATIONS[s.station] }}<span class="caption">{{ s.assumed }} assumed</span></NuxtLink
+          >
+        </li>
+      </ol>
+    </section>
     <section v-if="years.points.length" aria-label="What stands out" class="mb-6">
       <h2 class="border-b border-ink pb-1 text-xl">What stands out</h2>
       <FindingList :findings="years.points" />

@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import { ChevronRight, Plus, Trash2 } from '@lucide/vue'
+import { DAY_NAMES } from '~~/core/calendar/week'
+import {
+  HeaterControl as ControlSchema,
+  type HeaterControl,
+  Override,
+  SetpointC,
+  TIMER_BY,
+} from '~~/core/study/controls'
+import { carrierOf, isRunning } from '~~/core/study/heater-kinds'
+import type { Heater } from '~~/core/study/plant'
+
+/** What a heater's control can do besides its setpoint: holiday, hot run, boosts and overrides, prices. */
+const props = defineProps<{ heater: Heater }>()
+const table = useStudy()
+const control = computed(() => table.controls!.heaters[props.heater.id]!)
+const set = (key: string, edit: (c: HeaterControl) => void) =>
+  table.set(`${key} ${props.heater.id}`, (k) => edit(k.heaters[props.heater.id]!))
+const DisinfectionShape = ControlSchema.shape.disinfection.unwrap().shape
+
+/** Hottest that a hot run begins as, in the night from Sunday to Monday when nobody draws. */
+const beginRun = () => ({ weekday: 6, atMin: 180, toC: 65, holdMin: 30 })
+const days = DAY_NAMES.map((name, value) => ({ value, name: name as string }))
+const banded = computed(() => (table.study!.prices.carriers[carrierOf(props.heater)]?.bands.length ?? 0) > 0)
+const addBoost = () =>
+  set('boost', (c) =>
+    c.overrides.push({ setpointC: Math.min(70, c.setpointC + 10), fromDay: 1, fromMin: 1080, minutes: 120 }),
+  )
+const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100
+const BY: Record<(typeof TIMER_BY)[number], string> = {
+  'not looked': 'not looked',
+  'its control': 'asks its control',
+  'its mains': 'cuts its mains',
+}
+const cuts = computed(() => control.value.windows !== null && control.value.timerBy === 'its mains')
+const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
+</script>
+
+<template>
+  <details class="mt-3 border-t border-line pt-1">
+    <summary class="flex min-h-11 cursor-pointer items-center font-semibold text-copper">
+      <ChevronRight :size="18" class="fold mr-1" aria-hidden="true" />Holiday, hot run, boost<template v-if="banded"
+        >, prices</template
+      >
+    </summary>
+    <div class="space-y-4 pb-2">
+      <div v-if="control.windows !== null">
+        <ChoiceField
+          class="w-56"
+          label="What the timer switches"
+          :value="control.timerBy"
+          :choices="TIMER_BY.map((value) => ({ value, name: BY[value] }))"
+          @change="(v) => set('timer by', (c) => void (c.timerBy = v))"
+        />
+        <p v-if="cuts" class="mt-1 border-l-4 border-alarm pl-2 text-sm">
+          {{
+            fan
+              ? 'Cutting the mains of a heater with a fan stops the fan while it is hot: allow it only if its maker does, and use a switch that asks its control instead.'
+              : 'Cutting the mains also stops its frost guard and its clock. A switch that asks its control is better.'
+          }}
+          Look at the store’s temperature before the restart under Day.
+        </p>
+      </div>
+      <div>
+        <label class="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :checked="control.holidayC !== null"
+            @change="set('holiday', (c) => void (c.holidayC = c.holidayC === null ? 45 : null))"
+          />
+          <span class="font-semibold">Holiday level</span>
+          <span class="text-ink-soft">on days when nobody is there; the days stand under People</span>
+        </label>
+        <NumberField
+          v-if="control.holidayC !== null"
+          class="w-44"
+          label="Holiday level"
+          quantity="temperature"
+          :schema="SetpointC"
+          :value="control.holidayC"
+          @change="(v) => set('holiday', (c) => void (c.holidayC = v))"
+        />
+      </div>
+      <div v-if="!isRunning(heater)">
+        <label class="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :checked="control.disinfection !== null"
+            @change="set('hot run', (c) => void (c.disinfection = c.disinfection === null ? beginRun() : null))"
+          />
+          <span class="font-semibold">Weekly hot run</span>
+          <span class="text-ink-soft">against growth; it scalds while it lasts</span>
+        </label>
+        <div v-if="control.disinfection" class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+          <ChoiceField
+            label="Day of the hot run"
+            :value="control.disinfection.weekday"
+            :choices="days"
+            @change="(v) => set('hot run', (c) => void (c.disinfection!.weekday = v))"
+          />
+          <div>
+            <span class="caption block" aria-hidden="true">Begins at</span>
+            <TimeField
+              label="Hot run begins at"
+              :value="control.disinfection.atMin"
+              :max="1439"
+              @change="(v) => set('hot run', (c) => void (c.disinfection!.atMin = v))"
+            />
+          </div>
+          <NumberField
+            label="Heats to"
+            quantity="temperature"
+            :schema="DisinfectionShape.toC"
+            :value="control.disinfection.toC"
+            @change="(v) => set('hot run', (c) => void (c.disinfection!.toC = v!))"
+          />
+          <NumberField
+            label="Holds it for"
+            unit="min"
+            :decimals="0"
+            :schema="DisinfectionShape.holdMin"
+            :value="control.disinfection.holdMin"
+            @change="(v) => set('hot run', (c) => void (c.disinfection!.holdMin = v!))"
+          />
+        </div>
+      </div>
+      <div>
+        <h3 class="text-base">Boosts and overrides by hand</h3>
+        <p class="caption">
+          A boost returns by itself; an override without an end stays until somebody ends it, and is easily forgotten.
+        </p>
+        <ul>
+          <li v-for="(o, i) in control.overrides" :key="i" class="mt-2 flex flex-wrap items-end gap-3">
+            <NumberField
+              class="w-32"
+              :label="`${i + 1}: set to`"
+              quantity="temperature"
+              :schema="SetpointC"
+              :value="o.setpointC"
+              @change="(v) => set('boost', (c) => void (c.overrides[i]!.setpointC = v!))"
+            />
+            <DayField
+              :label="`${i + 1}: from`"
+              :value="o.fromDay"
+              @change="(v) => set('boost', (c) => void (c.overrides[i]!.fromDay = v))"
+            />
+            <TimeField
+              :label="`${i + 1}: at`"
+              :value="o.fromMin"
+              :max="1439"
+              @change="(v) => set('boost', (c) => void (c.overrides[i]!.fromMin = v))"
+            />
+            <NumberField
+              class="w-36"
+              :label="`${i + 1}: for, empty without end`"
+              unit="h"
+              :decimals="2"
+              optional
+              :schema="Override.shape.minutes"
+              :value="o.minutes === null ? null : hours(o.minutes)"
+              @change="
+                (v) =>
+                  set(
+                    'boost',
+                    (c) => void (c.overrides[i]!.minutes = v === null ? null : Math.max(1, Math.round(v * 60))),
+                  )
+              "
+            />
+            <button
+              class="tool tool-bare px-2"
+              :aria-label="`Remove override ${i + 1}`"
+              @click="set('boost', (c) => void c.overrides.splice(i, 1))"
+            >
+              <Trash2 :size="17" />
+            </button>
+          </li>
+        </ul>
+        <button class="tool mt-2" :disabled="control.overrides.length >= 12" @click="addBoost">
+          <Plus :size="17" />Boost or override
+        </button>
+      </div>
+      <label v-if="banded" class="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          class="size-5 accent-copper"
+          :checked="control.prices === 'cheapest'"
+          @change="set('prices', (c) => void (c.prices = c.prices === 'any' ? 'cheapest' : 'any'))"
+        />
+        <span class="font-semibold">Waits for the cheapest price</span>
+        <span class="text-ink-soft">it heats only while what it runs on costs least</span>
+      </label>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+details[open] .fold {
+  transform: rotate(90deg);
+}
+</style>

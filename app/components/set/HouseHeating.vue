@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { ALWAYS } from '~~/core/calendar/week'
+import { HEATERS } from '~~/core/heaters/kinds'
+import { Controls } from '~~/core/study/controls'
+
+const ClockAhead = Controls.shape.clock.shape.aheadMin
+
+/** Heating of the house by the same appliance, and the controller's clock. */
+const table = useStudy()
+const years = useYears()
+const heating = computed(() => table.controls!.heating)
+const clock = computed(() => table.controls!.clock)
+const burners = computed(() =>
+  table.study!.plant.heaters.filter(
+    (h) => ['burner', 'network'].includes(HEATERS[h.kind].source) && h.kind !== 'gas-store',
+  ),
+)
+const set = (edit: (h: Controls['heating']) => void) => table.set('house heating', (k) => edit(k.heating))
+const choices = computed(() => [
+  { value: null as string | null, name: 'another appliance' },
+  ...burners.value.map((h) => ({ value: h.id as string | null, name: h.name })),
+])
+</script>
+
+<template>
+  <section aria-label="House heating and clock">
+    <template v-if="burners.length">
+      <h2 class="text-base">The house is heated by</h2>
+      <div class="mt-1 flex flex-wrap items-end gap-3">
+        <ChoiceField
+          class="w-56"
+          label="Appliance"
+          :value="heating.heaterId"
+          :choices="choices"
+          @change="(v) => set((h) => void (h.heaterId = v))"
+        />
+        <template v-if="heating.heaterId">
+          <label class="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="heating.hotWaterFirst"
+              @change="set((h) => void (h.hotWaterFirst = !h.hotWaterFirst))"
+            />hot water goes first
+          </label>
+          <label class="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="heating.windows !== null"
+              @change="set((h) => void (h.windows = h.windows === null ? ALWAYS : null))"
+            />heating has a timer
+          </label>
+        </template>
+      </div>
+      <p v-if="heating.heaterId && years.now" class="caption mt-1">
+        In the months of heating hot water takes
+        {{ Math.round(years.now.heatingLostHours) }} h a year from heating the house. While it heats, its exchanger is
+        warm and keep-hot does nothing.
+      </p>
+      <WeekPlanner
+        v-if="heating.heaterId && heating.windows"
+        label="Windows of heating"
+        :week="heating.windows"
+        :grid="table.controls!.grid"
+        @change="(w) => set((h) => void (h.windows = w))"
+      />
+    </template>
+    <h2 class="mt-4 text-base">The controller’s clock</h2>
+    <div class="mt-1 flex flex-wrap items-end gap-3">
+      <NumberField
+        class="w-44"
+        label="Is ahead by"
+        unit="min"
+        :decimals="0"
+        :schema="ClockAhead"
+        :value="clock.aheadMin"
+        @change="(v) => table.set('clock', (k) => void (k.clock.aheadMin = Math.round(v!)))"
+      />
+      <ChoiceField
+        v-if="table.study!.site.summerTime !== 'none'"
+        class="w-56"
+        label="In summer it"
+        :value="clock.summerTime"
+        :choices="[
+          { value: 'follows', name: 'goes forward by itself' },
+          { value: 'stays', name: 'stays an hour behind' },
+        ]"
+        @change="(v) => table.set('clock', (k) => void (k.clock.summerTime = v))"
+      />
+    </div>
+  </section>
+</template>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { LOOP_MODES, type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
+import { LOOP_MODE_WORDS, testsADay } from '~~/core/trials/loop-modes'
+
+/** How the loop is run, with what its mode needs to be told. */
+const table = useStudy()
+const loop = computed(() => table.controls!.loop)
+const found = computed(() => table.study!.controls.found.loop)
+const set = (key: string, edit: (l: Loop) => void) => table.set(`loop ${key}`, (k) => edit(k.loop))
+const shape = LoopControl.shape
+const windowed = computed(() => ['clock', 'sampled', 'stop warm', 'trace heating'].includes(loop.value.mode))
+const warm = computed(() => ['sampled', 'stop warm', 'on demand', 'trace heating'].includes(loop.value.mode))
+const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay(d, loop.value.sampled.everyMin))))
+</script>
+
+<template>
+  <section aria-label="Loop">
+    <h2 class="text-xl">Loop</h2>
+    <div
+      role="radiogroup"
+      aria-label="Mode of the loop"
+      class="my-2 flex flex-wrap gap-px overflow-hidden rounded border border-line-strong bg-line-strong"
+    >
+      <button
+        v-for="mode in LOOP_MODES"
+        :key="mode"
+        role="radio"
+        :aria-checked="loop.mode === mode"
+        class="min-h-11 grow px-3"
+        :class="loop.mode === mode ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
+        @click="set('mode', (l) => void (l.mode = mode))"
+      >
+        {{ LOOP_MODE_WORDS[mode].name }}<span v-if="found.mode === mode" class="ml-1 text-xs opacity-80">found</span>
+      </button>
+    </div>
+    <p class="text-ink-soft">{{ LOOP_MODE_WORDS[loop.mode].does }}</p>
+    <div v-if="warm || loop.mode === 'learned'" class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+      <NumberField
+        v-if="warm"
+        :label="loop.mode === 'trace heating' ? 'The cable holds' : 'Runs up to'"
+        quantity="temperature"
+        :schema="shape.targetC"
+        :value="loop.targetC"
+        @change="(v) => set('target', (l) => void (l.targetC = v!))"
+      />
+      <NumberField
+        v-if="loop.mode === 'sampled' || loop.mode === 'stop warm'"
+        label="Begins below it by more than"
+        quantity="rise"
+        :schema="shape.differentialK"
+        :value="loop.differentialK"
+        @change="(v) => set('differential', (l) => void (l.differentialK = v!))"
+      />
+      <template v-if="loop.mode === 'sampled'">
+        <NumberField
+          label="Tests every"
+          unit="min"
+          :decimals="0"
+          :schema="shape.sampled.shape.everyMin"
+          :value="loop.sampled.everyMin"
+          @change="(v) => set('every', (l) => void (l.sampled.everyMin = v!))"
+        />
+        <NumberField
+          label="Runs before it reads for"
+          quantity="seconds"
+          :schema="shape.sampled.shape.testS"
+          :value="loop.sampled.testS"
+          @change="(v) => set('test', (l) => void (l.sampled.testS = v!))"
+        />
+      </template>
+      <template v-if="loop.mode === 'on demand'">
+        <ChoiceField
+          label="Asked for by"
+          :value="loop.demand.by"
+          :choices="[
+            { value: 'button', name: 'a button' },
+            { value: 'presence', name: 'a presence sensor' },
+          ]"
+          @change="(v) => set('by', (l) => void (l.demand.by = v))"
+        />
+        <NumberField
+          label="So long before the draw"
+          quantity="seconds"
+          :schema="shape.demand.shape.leadS"
+          :value="loop.demand.leadS"
+          @change="(v) => set('lead', (l) => void (l.demand.leadS = v!))"
+        />
+        <NumberField
+          label="Runs at most"
+          quantity="seconds"
+          :schema="shape.demand.shape.runOnS"
+          :value="loop.demand.runOnS"
+          @change="(v) => set('run-on', (l) => void (l.demand.runOnS = v!))"
+        />
+        <NumberField
+          label="Draws without, share"
+          :decimals="2"
+          :schema="shape.demand.shape.missedShare"
+          :value="loop.demand.missedShare"
+          @change="(v) => set('missed', (l) => void (l.demand.missedShare = v!))"
+        />
+      </template>
+      <template v-if="loop.mode === 'learned'">
+        <NumberField
+          label="Learns from weeks"
+          :decimals="0"
+          :schema="shape.learned.shape.weeks"
+          :value="loop.learned.weeks"
+          @change="(v) => set('weeks', (l) => void (l.learned.weeks = v!))"
+        />
+        <NumberField
+          label="Runs from this share of them"
+          :decimals="2"
+          :schema="shape.learned.shape.threshold"
+          :value="loop.learned.threshold"
+          @change="(v) => set('threshold', (l) => void (l.learned.threshold = v!))"
+        />
+      </template>
+      <NumberField
+        v-if="loop.mode === 'trace heating'"
+        label="The cable can give"
+        unit="W/m"
+        :decimals="0"
+        :schema="shape.trace.shape.wPerM"
+        :value="loop.trace.wPerM"
+        @change="(v) => set('cable', (l) => void (l.trace.wPerM = v!))"
+      />
+    </div>
+    <p v-if="loop.mode === 'sampled'" class="caption mt-1">
+      Trigger: below {{ table.units.temperature(loop.targetC - loop.differentialK) }}, exactly that does not start it.
+      Up to {{ tests }} tests a day in these windows. The sensor is where the survey says:
+      {{ table.study!.pipes.loop!.sensorAt === 'at the far tap' ? 'at the far tap' : 'on the return' }}.
+    </p>
+    <p v-if="loop.mode === 'on demand'" class="caption mt-1">
+      The time between button and tap is waited too; it is not counted as run off.
+    </p>
+    <WeekPlanner
+      v-if="windowed"
+      class="mt-3"
+      label="Windows of the loop"
+      :week="loop.windows"
+      :found="found.mode === 'clock' ? found.windows : null"
+      :grid="table.controls!.grid"
+      @change="(w) => set('windows', (l) => void (l.windows = w))"
+    />
+  </section>
+</template>

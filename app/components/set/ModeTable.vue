@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { MONTHS } from '~~/core/calendar/names'
+import type { LoopMode } from '~~/core/study/controls'
+import { LOOP_MODE_WORDS, modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
+
+/** Every way of running the loop side by side, on the household's own draws. */
+const table = useStudy()
+const years = useYears()
+const units = computed(() => table.units)
+const rows = shallowRef<ModeRow[] | null>(null)
+const trouble = ref('')
+let batch = 0
+watch(
+  () => table.study,
+  async (study) => {
+    const mine = ++batch
+    if (!study?.pipes.loop) return
+    const jobs = modeJobs(study)
+    const all = await years.many(
+      jobs.map((j) => j.study),
+      () => mine !== batch,
+    )
+    if (!all || mine !== batch) return
+    const known = new Map(all.flatMap((year, i) => (year ? [[jobs[i]!.mode, year] as const] : [])))
+    trouble.value = known.size < jobs.length ? 'Some modes could not be simulated; they are left out.' : ''
+    rows.value = known.has('off') ? modeRows(study, known) : null
+  },
+  { immediate: true },
+)
+onUnmounted(() => batch++)
+const mode = computed(() => table.controls!.loop.mode)
+const choose = (m: LoopMode) => table.set('loop mode', (k) => void (k.loop.mode = m))
+const count = (n: number) => Math.round(n).toLocaleString('en-GB')
+const cells: { title: string; unit?: string; of: (r: ModeRow) => string }[] = [
+  { title: 'Net a year', of: (r) => (r.mode === 'off' ? '—' : units.value.moneyChange(r.net.total)) },
+  { title: 'of it electricity', of: (r) => units.value.moneyChange(r.net.pump) },
+  { title: 'water', of: (r) => units.value.moneyChange(r.net.water) },
+  { title: 'heat', of: (r) => units.value.moneyChange(r.net.heat) },
+  { title: 'Bought heat', of: (r) => units.value.energy(r.fuelKwh) },
+  { title: 'Electricity of the loop', of: (r) => units.value.energy(r.pumpKwh) },
+  { title: 'Pump runs', of: (r) => `${count(r.pumpHours)} h` },
+  { title: 'Pump starts', of: (r) => count(r.pumpStarts) },
+  { title: 'Lost on the way out', of: (r) => units.value.energy(r.outKwh) },
+  { title: 'Lost on the way back', of: (r) => units.value.energy(r.backKwh) },
+  { title: 'Cooled beside the loop', of: (r) => units.value.energy(r.deadRunKwh) },
+  { title: 'Run off', of: (r) => units.value.litres(r.runOffL) },
+  { title: 'Half of the waits under', of: (r) => units.value.seconds(r.waitMedianS) },
+  { title: 'Nine in ten under', of: (r) => units.value.seconds(r.waitP90S) },
+  { title: 'Draws too cool', of: (r) => String(r.coolDraws) },
+  { title: 'Tepid return', of: (r) => `${Math.round(r.tepidHoursWeek)} h a week` },
+  {
+    title: 'Each minute not waited',
+    of: (r) => (r.moneyPerMinute === null ? '—' : `${units.value.money(r.moneyPerMinute)}`),
+  },
+  { title: 'Heater starts', of: (r) => count(r.heaterStarts) },
+]
+const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.netMonths ?? null)
+</script>
+
+<template>
+  <section aria-label="Loop modes side by side">
+    <h2 class="border-b border-ink pb-1 text-xl">Loop modes side by side</h2>
+    <p v-if="!table.study!.pipes.loop" class="py-3">
+      There is no loop. One can be drawn under Survey, at the station Loop, and is compared here.
+    </p>
+    <p v-else-if="!rows" class="py-3 text-ink-soft" role="status">Each mode’s year is being simulated…</p>
+    <template v-else>
+      <p class="caption my-1">
+        Money against the loop off: <b>+</b> costs more. A mode that runs saves water and waiting, and pays for it in
+        heat. Choose one to set it.
+      </p>
+      <div class="mode-table">
+        <table class="w-full text-sm">
+          <thead>
+            <tr class="border-b border-ink align-bottom">
+              <th class="text-left" scope="col">In a year</th>
+              <th v-for="r in rows" :key="r.mode" scope="col" class="px-1 pb-1 text-right">
+                <button
+                  class="min-h-11 text-right font-semibold"
+                  :class="mode === r.mode ? 'text-ink underline decoration-copper decoration-3' : 'text-copper'"
+                  :aria-pressed="mode === r.mode"
+                  @click="choose(r.mode)"
+                >
+                  {{ LOOP_MODE_WORDS[r.mode].name }}
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="c in cells" :key="c.title" class="border-b border-line">
+              <th scope="row" class="py-1 pr-2 text-left font-normal">{{ c.title }}</th>
+              <td
+                v-for="r in rows"
+                :key="r.mode"
+                :data-mode="r.mode"
+                :data-name="LOOP_MODE_WORDS[r.mode].name"
+                class="px-1 py-1 text-right tabular-nums"
+                :class="{ 'bg-copper-pale': mode === r.mode }"
+              >
+                {{ c.of(r) }}
+              </td>
+            </tr>
+            <tr>
+              <th scope="row" class="py-1 text-left font-normal">Pays for itself</th>
+              <td
+                v-for="r in rows"
+                :key="r.mode"
+                :data-name="LOOP_MODE_WORDS[r.mode].name"
+                class="px-1 py-1 text-right"
+                :class="{ 'bg-copper-pale': mode === r.mode }"
+              >
+                {{ r.mode === 'off' ? '—' : r.net.total < 0 ? 'yes, from the first year' : 'never' }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="months && mode !== 'off'" class="mt-2 text-sm">
+        {{ LOOP_MODE_WORDS[mode].name }} by month:
+        <span v-for="(m, i) in months" :key="i" class="mr-2 inline-block tabular-nums"
+          >{{ MONTHS[i] }} {{ units.moneyChange(m) }}</span
+        >
+      </p>
+      <p v-if="trouble" role="alert" class="text-alarm">{{ trouble }}</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+/* On a phone each figure stands with its mode: nothing needs a sideways scroll. */
+@media (max-width: 767px) {
+  thead th:first-child {
+    display: none;
+  }
+  thead tr,
+  tbody tr {
+    display: flex;
+    flex-wrap: wrap;
+    column-gap: 0.75rem;
+  }
+  tbody th {
+    width: 100%;
+    font-weight: 600;
+  }
+  tbody td {
+    display: flex;
+    width: calc(50% - 0.5rem);
+    justify-content: space-between;
+    text-align: right;
+  }
+  tbody td::before {
+    content: attr(data-name);
+    color: var(--color-ink-soft);
+  }
+}
+</style>

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import { CircleCheck, OctagonX, TriangleAlert } from '@lucide/vue'
+import { boardOf, unexplained } from '~~/core/board/board'
+import { type Level, LEVEL_WORDS, LEVELS } from '~~/core/board/check'
+import { SAVING_WORDS, savingParts } from '~~/core/board/saving'
+import { bandFor, schoolsFor } from '~~/core/board/schools'
+import { SAFETY } from '~~/core/safety/limits'
+import { burnTime, scaldSeconds } from '~~/core/safety/scald'
+import { SETPOINT_C } from '~~/core/study/controls'
+import { hasSetpoint } from '~~/core/study/heater-kinds'
+
+/** The setting that is on the slider, held against everything it has to keep. */
+const table = useStudy()
+const years = useYears()
+const units = computed(() => table.units)
+const heaters = computed(() => table.study!.plant.heaters.filter(hasSetpoint))
+const chosen = ref<string | null>(null)
+const board = computed(() => (years.now ? boardOf(table.study!, years.now, chosen.value ?? undefined) : null))
+const heater = computed(() => heaters.value.find((h) => h.id === board.value?.heaterId) ?? heaters.value[0] ?? null)
+const setC = computed(() => (heater.value ? table.controls!.heaters[heater.value.id]!.setpointC : 0))
+const foundC = computed(() => (heater.value ? table.study!.controls.found.heaters[heater.value.id]!.setpointC : 0))
+const setpoint = (c: number) =>
+  table.set(`setpoint ${heater.value!.id}`, (k) => void (k.heaters[heater.value!.id]!.setpointC = c), true)
+const band = computed(() => heater.value && bandFor(heater.value, units.value))
+const schools = computed(() => (heater.value ? schoolsFor(heater.value, units.value) : []))
+const along = (c: number) => `${((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 100}%`
+/** Marks of the burn chart under the slider. */
+const marks = [45, 50, 55, 60, 65, 70, 75]
+const MARKS: Record<Level, typeof CircleCheck> = { green: CircleCheck, amber: TriangleAlert, red: OctagonX }
+const INK: Record<Level, string> = { green: 'text-verdigris', amber: 'text-copper', red: 'text-alarm' }
+const sorted = computed(() =>
+  [...(board.value?.checks ?? [])].sort((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level)),
+)
+const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
+const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
+const reason = ref('')
+/** One reason for all that is red and not explained; each is kept by its own name. */
+function explain() {
+  const text = reason.value.trim()
+  if (!text || !board.value) return
+  const on = localIso(new Date()).slice(0, 10)
+  const { heaterId } = board.value
+  const kept = table.change('reason', (d) => {
+    for (const c of open.value) d.controls.reasons.push({ check: c.id, heaterId, text, on })
+  })
+  if (kept) reason.value = ''
+}
+const drop = (text: string, on: string) =>
+  table.change('reason', (d) => {
+    d.controls.reasons = d.controls.reasons.filter((r) => r.text !== text || r.on !== on)
+  })
+/** What was said, once for each sentence. */
+const said = computed(() => [...new Map(reasons.value.map((r) => [`${r.on} ${r.text}`, r])).values()])
+const saving = computed(() =>
+  years.found && years.now && years.now !== years.found ? savingParts(table.study!, years.found, years.now) : null,
+)
+const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh)}`
+</script>
+
+<template>
+  <div class="space-y-5">
+    <p v-if="!heater" class="py-4">No thermostat sets anything here: the sun and fires heat as they come.</p>
+    <template v-else>
+      <section aria-label="Setting">
+        <div class="flex flex-wrap items-end gap-3">
+          <ChoiceField
+            v-if="heaters.length > 1"
+            class="w-64"
+            label="Heater"
+            :value="heater.id"
+            :choices="heaters.map((h) => ({ value: h.id, name: h.name }))"
+            @change="(v) => (chosen = v)"
+          />
+          <p class="text-2xl font-semibold">{{ units.temperature(setC) }}</p>
+          <p v-if="band" class="caption flex-1">
+            Usual for it: {{ units.temperature(band.lowC) }} to {{ units.temperature(band.highC) }}. For more:
+            {{ band.raise }}. For less: {{ band.lower }}.
+          </p>
+        </div>
+        <input
+          type="range"
+          class="h-11 w-full accent-copper"
+          :min="SETPOINT_C.low"
+          :max="SETPOINT_C.high"
+          step="0.5"
+          :value="setC"
+          aria-label="Setpoint on the board"
+          :aria-valuetext="units.temperature(setC)"
+          @input="setpoint(Number(($event.target as HTMLInputElement).value))"
+        />
+        <div class="relative h-9 border-t border-line" aria-hidden="true">
+          <span
+            v-if="band"
+            class="absolute top-0 h-1.5 bg-verdigris"
+            :style="{ left: along(band.lowC), width: `calc(${along(band.highC)} - ${along(band.lowC)})` }"
+          />
+          <span
+            v-for="c in marks"
+            :key="c"
+            class="caption absolute top-2 -translate-x-1/2 text-center leading-4"
+            :class="{ 'max-sm:hidden': c % 10 === 5 }"
+            :style="{ left: along(c) }"
+            >{{ burnTime(scaldSeconds(c).adultS) }}</span
+          >
+        </div>
+        <p class="caption">
+          Under the slider: time to a deep burn of an adult where no valve mixes it down; a child burns in a quarter of
+          it. Limit at the taps {{ units.temperature(SAFETY.scalds.value) }}. Found at {{ units.temperature(foundC) }}.
+        </p>
+      </section>
+      <section aria-label="Where to begin">
+        <h2 class="text-base">Schools to begin from</h2>
+        <ul class="mt-1 grid gap-2 sm:grid-cols-2">
+          <li v-for="s in schools" :key="s.id" class="border-l-4 border-line-strong pl-2">
+            <button
+              class="tool tool-bare px-1 font-semibold text-copper"
+              @click="table.set(`school ${heater.id}`, (k) => void Object.assign(k.heaters[heater!.id]!, s.sets))"
+            >
+              {{ s.name }}
+            </button>
+            <p class="text-sm">{{ s.why }}</p>
+          </li>
+        </ul>
+      </section>
+      <section aria-label="Board">
+        <h2 class="border-b border-ink pb-1 text-xl">What it keeps</h2>
+        <p v-if="!board" class="py-3 text-ink-soft">The year is being simulated…</p>
+        <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
+        <ul>
+          <li
+            v-for="c in sorted"
+            :key="c.id"
+            :data-check="c.id"
+            :data-level="c.level"
+            class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
+          >
+            <component :is="MARKS[c.level]" :size="22" :class="INK[c.level]" aria-hidden="true" />
+            <p class="font-semibold">
+              {{ c.title }}<br /><span class="caption" :class="INK[c.level]">{{ LEVEL_WORDS[c.level] }}</span>
+            </p>
+            <p class="col-start-2 sm:col-start-3" :title="c.source">{{ c.sentence }}</p>
+          </li>
+        </ul>
+      </section>
+      <section v-if="open.length || said.length" aria-label="Reasons" class="border-l-4 border-alarm pl-3">
+        <template v-if="open.length">
+          <h2 class="text-base">
+            {{ open.length === 1 ? 'One thing breaks' : `${open.length} things break` }} and nobody has said why it is
+            set so
+          </h2>
+          <p class="caption">
+            {{ open.map((c) => c.title).join(', ') }}. The reason is kept with the study and goes where it goes.
+          </p>
+          <div class="mt-1 flex flex-wrap items-end gap-2">
+            <div class="min-w-64 flex-1">
+              <label class="caption block" for="board-reason">Reason</label>
+              <input id="board-reason" v-model="reason" class="entry" maxlength="4000" @keydown.enter="explain" />
+            </div>
+            <button class="tool tool-main" :disabled="!reason.trim()" @click="explain">Keep the reason</button>
+          </div>
+        </template>
+        <p v-for="r in said" :key="r.on + r.text" class="mt-1 flex flex-wrap items-center gap-2">
+          <span class="caption">{{ r.on }}</span> {{ r.text }}
+          <button class="tool tool-bare px-2 text-sm" @click="drop(r.text, r.on)">Take back</button>
+        </p>
+      </section>
+      <section aria-label="What the change saves">
+        <h2 class="border-b border-ink pb-1 text-xl">What the change really saves</h2>
+        <p v-if="!saving" class="py-2 text-ink-soft">
+          Nothing is set otherwise than found; slide, and each part stands here.
+        </p>
+        <table v-else class="w-full">
+          <tbody>
+            <tr v-for="(name, key) in SAVING_WORDS" :key="key" class="border-b border-line">
+              <th scope="row" class="py-1 text-left font-normal">{{ name }}</th>
+              <td class="text-right tabular-nums">{{ change(saving[key]) }}</td>
+            </tr>
+            <tr class="border-b border-ink font-semibold">
+              <th scope="row" class="py-1 text-left">Bought in a year</th>
+              <td class="text-right tabular-nums">{{ change(saving.boughtKwh) }}</td>
+            </tr>
+            <tr class="font-semibold">
+              <th scope="row" class="py-1 text-left">Money in a year</th>
+              <td class="text-right tabular-nums">{{ units.moneyChange(saving.money) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { Search, Square } from '@lucide/vue'
+import { type Week, weekInWords } from '~~/core/calendar/week'
+import { freshId } from '~~/core/study/fresh-id'
+import { BEGIN_GOAL, findWindows, type Found, type Tried, withPlan } from '~~/core/trials/find-windows'
+import { WAITS_S } from '~~/core/year/result'
+
+/** Looks for the cheapest windows that keep a share of draws warm within a wait. */
+const table = useStudy()
+const years = useYears()
+const units = computed(() => table.units)
+const goal = ref({ ...BEGIN_GOAL })
+const found = shallowRef<Found | null>(null)
+const nothing = ref('')
+const trouble = ref('')
+const progress = ref<{ done: number; most: number; best: Tried | null } | null>(null)
+let batch = 0
+
+async function search() {
+  const study = table.study!
+  const mine = ++batch
+  found.value = null
+  nothing.value = trouble.value = ''
+  progress.value = { done: 0, most: 1, best: null }
+  try {
+    const answer = await findWindows(
+      study,
+      { ...goal.value },
+      async (studies) => {
+        const all = await years.many(studies, () => mine !== batch)
+        if (!all) throw new Stopped()
+        return all
+      },
+      { onProgress: (done, most, best) => mine === batch && (progress.value = { done, most, best }) },
+    )
+    if (mine !== batch) return
+    if ('nothing' in answer) nothing.value = answer.nothing
+    else found.value = answer
+  } catch (error) {
+    if (!(error instanceof Stopped)) trouble.value = error instanceof Error ? error.message : String(error)
+  } finally {
+    if (mine === batch) progress.value = null
+  }
+}
+class Stopped extends Error {}
+function stop() {
+  batch++
+  progress.value = null
+}
+onUnmounted(stop)
+// What was found holds for the household it was found in.
+watch(
+  () => table.study?.id,
+  () => (stop(), (found.value = null)),
+)
+
+const percent = (share: number) => `${(100 * share).toFixed(1)} %`
+const inWords = (week: Week | null) =>
+  week === null ? '' : week.every((d) => d.length === 0) ? 'off' : weekInWords(week, units.value.time)
+const plans = computed(() => {
+  const f = found.value
+  if (!f) return []
+  return [
+    ['As it stands', f.asItStands],
+    ['Always on', f.always],
+    ['Cheapest windows found', f.best],
+    ['The same, a step wider', f.warmer],
+  ] as [string, Tried][]
+})
+const take = () => {
+  const f = found.value!
+  table.set('found windows', (k) => void Object.assign(k, withPlan(table.study!, f.best.plan, f.heaterId).controls.set))
+}
+/** The plan as a package of measures, to be weighed beside others. */
+function keepAsMeasures() {
+  const { best, heaterId } = found.value!
+  table.change('windows as measures', (d) => {
+    const id = freshId('windows', d.packages)
+    const { loop, heater } = best.plan
+    const common = { costMoney: 0 }
+    const off = loop?.every((day) => day.length === 0)
+    d.packages.push({
+      id,
+      name: 'Windows that were found',
+      measures: [
+        ...(loop
+          ? [
+              {
+                ...common,
+                id: 'mode',
+                name: 'Loop by the clock',
+                kind: 'loop-mode' as const,
+                mode: off ? ('off' as const) : ('clock' as const),
+              },
+            ]
+          : []),
+        ...(loop && !off
+          ? [{ ...common, id: 'loop', name: 'Windows of the loop', kind: 'loop-windows' as const, windows: loop }]
+          : []),
+        ...(heater && heaterId
+          ? [
+              {
+                ...common,
+                id: 'heater',
+                name: 'Timer of the heater',
+                kind: 'heater-windows' as const,
+                heaterId,
+                windows: heater,
+              },
+            ]
+          : []),
+      ],
+    })
+  })
+  useNotice().say({ text: 'Kept as a package under Improve.' })
+}
+</script>
+
+<template>
+  <section aria-label="Window finder">
+    <h2 class="border-b border-ink pb-1 text-xl">Find the cheapest windows</h2>
+    <div class="mt-2 flex flex-wrap items-end gap-3">
+      <ChoiceField
+        class="w-36"
+        label="Share of draws"
+        :value="goal.shareWarm"
+        :choices="[0.8, 0.9, 0.95, 0.98, 0.99, 1].map((value) => ({ value, name: `${Math.round(value * 100)} %` }))"
+        @change="(v) => (goal.shareWarm = v)"
+      />
+      <ChoiceField
+        class="w-36"
+        label="warm within"
+        :value="goal.withinS"
+        :choices="WAITS_S.map((value) => ({ value: value as number, name: `${value} s` }))"
+        @change="(v) => (goal.withinS = v)"
+      />
+      <button v-if="!progress" class="tool tool-main" @click="search"><Search :size="17" />Find windows</button>
+      <button v-else class="tool" @click="stop"><Square :size="17" />Stop</button>
+    </div>
+    <p class="caption mt-1">
+      Every plan is a full year on the household’s own draws, on the controller’s grid; none that brings a danger is
+      taken.
+    </p>
+    <div v-if="progress" class="mt-3" role="status">
+      <progress
+        class="h-3 w-full accent-copper"
+        :value="progress.done"
+        :max="progress.most"
+        aria-label="Years simulated"
+      />
+      <p>
+        {{ progress.done }} of at most {{ progress.most }} years<template v-if="progress.best"
+          >; best so far <b>{{ units.money(progress.best.cost) }}</b> a year with
+          {{ percent(progress.best.warm) }} warm</template
+        >
+      </p>
+    </div>
+    <p v-if="nothing" class="mt-3">{{ nothing }}</p>
+    <p v-if="trouble" class="mt-3 text-alarm" role="alert">{{ trouble }}</p>
+    <template v-if="found">
+      <p v-if="!found.kept" class="mt-3 border-l-4 border-copper pl-2">
+        Always on keeps {{ percent(found.always.warm) }} warm within {{ found.goal.withinS }} s, so no windows keep
+        {{ percent(found.goal.shareWarm) }}: it is the pipes that make people wait. These keep what always on keeps.
+      </p>
+      <table class="mt-3 w-full" data-found>
+        <thead>
+          <tr class="border-b border-ink text-left">
+            <th scope="col">Plan</th>
+            <th scope="col" class="text-right">a year</th>
+            <th scope="col" class="text-right">warm within {{ found.goal.withinS }} s</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="[name, t] in plans"
+            :key="name"
+            class="border-b border-line"
+            :class="{ 'font-semibold': t === found.best }"
+          >
+            <th scope="row" class="py-1 text-left font-[inherit]">{{ name }}</th>
+            <td class="text-right tabular-nums">{{ units.money(t.cost) }}</td>
+            <td class="text-right tabular-nums">{{ percent(t.warm) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <dl class="mt-3 grid gap-x-4 gap-y-1 sm:grid-cols-[8rem_minmax(0,1fr)]">
+        <template v-if="found.best.plan.loop">
+          <dt class="font-semibold">Loop</dt>
+          <dd>{{ inWords(found.best.plan.loop) }}</dd>
+        </template>
+        <template v-if="found.best.plan.heater">
+          <dt class="font-semibold">Heater</dt>
+          <dd>{{ inWords(found.best.plan.heater) }}</dd>
+        </template>
+        <dt class="font-semibold">Gives up</dt>
+        <dd>
+          {{ found.leftOut }} of {{ found.draws }} draws a year are not warm within {{ found.goal.withinS }} s. One step
+          warmer costs {{ units.moneyChange(found.warmer.cost - found.best.cost) }} a year and keeps
+          {{ percent(found.warmer.warm) }}.
+        </dd>
+        <dt class="font-semibold">Opens</dt>
+        <dd>
+          Windows lead the first draw by what it takes to heat up<template v-if="found.looksForLoop"
+            >: the loop {{ Math.ceil(found.leadMin.loop) }} min</template
+          ><template v-if="found.heaterId"
+            >{{ found.looksForLoop ? ', ' : ': ' }}the store {{ Math.ceil(found.leadMin.heater) }} min</template
+          >.
+        </dd>
+        <dt class="font-semibold">Looked at</dt>
+        <dd>
+          {{ found.years }} years<template v-if="found.refusedForDanger"
+            >; {{ found.refusedForDanger }} cheaper {{ found.refusedForDanger === 1 ? 'plan was' : 'plans were' }} not
+            taken, because {{ found.refusedForDanger === 1 ? 'it' : 'they' }} would bring a danger</template
+          >.
+        </dd>
+      </dl>
+      <div class="mt-3 flex flex-wrap gap-2">
+        <button class="tool tool-main" @click="take">Set these windows</button>
+        <button class="tool" @click="keepAsMeasures">Keep as a package</button>
+      </div>
+    </template>
+  </section>
+</template>

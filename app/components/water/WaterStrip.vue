@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import type { StationName } from '~/utils/stations'
+import { MINUTES_A_DAY } from '~~/core/calendar/clock'
+import type { Station } from '~~/core/findings/finding'
+import { FRAME_MIN } from '~~/core/year/trace'
+
+/** The line of water in one row: each station with what it is at now and how many findings stand there, and the hour. */
+defineProps<{ station: StationName | null }>()
+const emit = defineEmits<{ open: [station: StationName, id: string] }>()
+const table = useStudy()
+const years = useYears()
+const units = computed(() => table.units)
+const frame = computed(() => years.frame)
+const temp = (c: number | null | undefined) => (c === null || c === undefined ? '…' : units.value.temperature(c))
+const marks = (at: Station) => years.points.filter((f) => f.station === at).length
+const stations = computed(() => {
+  const { plant, pipes } = table.study!
+  const f = frame.value
+  return [
+    { at: 'main' as const, name: 'Main', now: temp(years.day?.mainsC), c: years.day?.mainsC ?? null },
+    {
+      at: 'heater' as const,
+      name: 'Heater',
+      now: f ? (f.heatKw > 0 ? units.value.figure('power', f.heatKw) : 'rests') : '…',
+      c: null,
+    },
+    ...(plant.store ? [{ at: 'store' as const, name: 'Store', now: temp(f?.supplyC), c: f?.supplyC ?? null }] : []),
+    ...(pipes.loop
+      ? [
+          {
+            at: 'loop' as const,
+            name: 'Loop',
+            now: f ? `${f.pumping ? 'runs' : 'rests'}, ${temp(f.loopReturnC)}` : '…',
+            c: f?.loopReturnC ?? null,
+          },
+        ]
+      : []),
+    { at: 'runs' as const, name: 'Runs', now: '', c: null },
+    {
+      at: 'taps' as const,
+      name: 'Taps',
+      now: f ? (f.open.length ? `${f.open.length} open` : 'shut') : '…',
+      c: null,
+    },
+    { at: 'people' as const, name: 'People', now: String(table.study!.people.persons.length), c: null },
+    { at: 'drain' as const, name: 'Drain', now: '', c: null },
+    { at: 'prices' as const, name: 'Prices', now: '', c: null },
+  ]
+})
+</script>
+
+<template>
+  <section aria-label="The line of water" class="flex flex-wrap items-center gap-x-1">
+    <button
+      v-for="s in stations"
+      :key="s.at"
+      class="flex min-h-11 items-center gap-1.5 rounded border px-2 text-sm hover:bg-plaster-deep"
+      :class="station === s.at ? 'border-copper bg-white' : 'border-transparent'"
+      :aria-pressed="station === s.at"
+      @click="emit('open', s.at, '')"
+    >
+      <i
+        v-if="s.c !== null"
+        class="inline-block size-3 rounded-full border border-ink"
+        :style="{ background: waterColour(s.c) }"
+        aria-hidden="true"
+      />
+      <span class="font-semibold text-copper">{{ s.name }}</span>
+      <FindingMark v-if="s.at !== 'drain' && s.at !== 'prices' && marks(s.at)" :count="marks(s.at)" />
+      <span v-if="s.now" class="tabular-nums">{{ s.now }}</span>
+    </button>
+    <label class="ml-auto flex min-h-11 min-w-44 flex-1 items-center gap-2 sm:max-w-72">
+      <span class="text-sm tabular-nums">{{ units.time(years.minute) }}</span>
+      <input
+        v-model.number="years.minute"
+        type="range"
+        min="0"
+        :max="MINUTES_A_DAY - FRAME_MIN"
+        :step="FRAME_MIN"
+        class="w-full accent-copper"
+        :aria-label="`Time of day, ${units.time(years.minute)}`"
+      />
+    </label>
+  </section>
+</template>
