@@ -1,6 +1,11 @@
 import Table from 'cli-table3'
 import { DEMOS } from '../core/demos/index'
+import { HEATER_KINDS, HEATERS } from '../core/heaters/kinds'
+import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
 import { jobsOf } from '../core/measures/compare'
+import { LOOP_MODES } from '../core/study/controls'
+import type { Study } from '../core/study/study'
+import { inMode, LOOP_MODE_WORDS } from '../core/trials/loop-modes'
 import { simulate } from '../core/year/simulate'
 
 const ROUNDS = 9
@@ -41,6 +46,23 @@ for (const { study } of DEMOS) {
   ])
 }
 console.log(table.toString())
+
+/** A year of each heater kind and of each loop mode, on the main demo. */
+const others = new Table({
+  head: ['main demo with', 'best, ms'],
+  style: { head: [], border: [] },
+  colAligns: ['left', 'right'],
+})
+const bestOf = (study: Study) => ascending(Array.from({ length: 3 }, () => timed(() => simulate(study))))[0]
+const [{ study: house }] = DEMOS
+for (const kind of HEATER_KINDS)
+  others.push([
+    HEATERS[kind].name,
+    bestOf(HEATERS[kind].heats === 'tap' ? addHeater(house, kind) : changeHeaterKind(house, 'boiler', kind)).toFixed(0),
+  ])
+for (const mode of LOOP_MODES)
+  others.push([`Loop: ${LOOP_MODE_WORDS[mode].name}`, bestOf(inMode(house, mode)).toFixed(0)])
+console.log(others.toString())
 console.log(
   `Node ${process.versions.node}, one core. The best of ${ROUNDS} tells what the code takes, the median what else the machine was doing.\nMain demo ${main.toFixed(0)} ms a year; at most ${LIMIT_MS} now, ${GOAL_MS} is the goal.`,
 )

@@ -102,10 +102,29 @@ async function climb(page: import('puppeteer-core').Page) {
   await page.$eval('section[aria-label="Climb at a tap, timed"]', (e) => e.scrollIntoView({ block: 'start' }))
 }
 
+async function modes(page: import('puppeteer-core').Page) {
+  await page.waitForSelector('[data-mode="learned"]', { timeout: 60_000 })
+}
+
+async function windows(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Find windows')
+  await page.waitForSelector('[data-found]', { timeout: 120_000 })
+}
+
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'home-phone', path: '/', ...PHONE },
-  { name: 'study', path: `${HOUSE}/set`, ...DESK },
+  {
+    name: 'study',
+    path: `${HOUSE}/set`,
+    ...DESK,
+    before: (page) => press(page, 'button', 'Open the line of water'),
+  },
+  { name: 'week', path: `${HOUSE}/set?view=week`, ...DESK },
+  { name: 'board', path: `${HOUSE}/set?view=board`, ...DESK },
+  { name: 'modes', path: `${HOUSE}/set?view=modes`, ...DESK, before: modes },
+  { name: 'windows', path: `${HOUSE}/set?view=windows`, ...DESK, before: windows },
+  { name: 'day', path: `${HOUSE}/set?view=day`, ...DESK, before: (page) => press(page, 'button', 'Coldest day') },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
   {
@@ -118,16 +137,12 @@ const SHOTS: Shot[] = [
     },
   },
   { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
-  { name: 'large-log-phone', path: `${LARGE}/measure`, ...PHONE, before: to('ul[aria-label="Visit log"]') },
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
-  { name: 'week-planner', path: `${HOUSE}/set`, ...DESK, before: to('section[aria-label="Loop"]') },
   { name: 'improve', path: `${HOUSE}/improve`, ...DESK },
   { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReading },
   { name: 'sums', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
-  { name: 'week-planner-phone', path: `${HOUSE}/set`, ...PHONE, before: to('section[aria-label="Loop"]') },
-  { name: 'measure-phone', path: `${HOUSE}/measure`, ...PHONE, before: takeReading },
   {
     name: 'improve-phone',
     path: `${HOUSE}/improve`,
@@ -142,7 +157,7 @@ const app = await startApp()
 const { browser, close } = await openBrowser()
 try {
   for (const shot of SHOTS.filter((s) => !only || only === 'all' || s.name === only || s.name.startsWith(`${only}*`))) {
-    const { page, errors } = await openPage(browser, shot.width, shot.height)
+    const { page, errors } = await openPage(browser, shot.width, shot.height, false)
     for (const name of ['duplex', 'harbour-flat', 'forest-farm', 'hill-town']) {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)

@@ -24,10 +24,9 @@ async function visit(url: string) {
   await page.goto(`${url}/demo/hill-town`, { waitUntil: 'domcontentloaded' })
   await page.waitForSelector('aside[aria-label="Running totals for a year"]')
   const viewMs = performance.now() - from
-  await page.waitForFunction(
-    () => /\d/.test(document.querySelector('aside [data-total="Cost"]')?.textContent ?? ''),
-    { polling: 20 },
-  )
+  await page.waitForFunction(() => /\d/.test(document.querySelector('aside [data-total="Cost"]')?.textContent ?? ''), {
+    polling: 20,
+  })
   const figuresMs = performance.now() - from
   await settled(page)
   const allMs = performance.now() - from

@@ -2,6 +2,7 @@ import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
 import { eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
+import { clockWrong, hotRunFails, overrideWithoutEnd, timerCutsMains, timerTooShort } from './control-rules'
 import { type Finding, type Rule, SEVERITIES } from './finding'
 import { runsAtRest, tepidInTheYear } from './hygiene-rules'
 import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
@@ -87,6 +88,11 @@ const RULES: readonly Rule[] = [
   keepsHot,
   muchBackup,
   flueStoreByLabel,
+  timerCutsMains,
+  timerTooShort,
+  overrideWithoutEnd,
+  hotRunFails,
+  clockWrong,
 ]
 
 /** What an experienced engineer would point out, dangers first. */

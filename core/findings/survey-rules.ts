@@ -64,7 +64,11 @@ export const notHotEnough: Rule = ({ study, write }) =>
     ]
   })
 
-export const crossover: Rule = ({ study, write }) => {
+/** Flow of the tap that the loop turns at, or of the first, L/min. */
+const turnFlow = ({ pipes }: Parameters<Rule>[0]['study']): number =>
+  (pipes.taps.find((t) => t.runId === pipes.loop?.turnsAt) ?? pipes.taps[0]).flowLMin
+
+export const crossover: Rule = ({ study, year, write }) => {
   const { loop } = study.pipes
   const bypass = bypassOf(loop)
   if (!loop || !bypass) return []
@@ -76,7 +80,7 @@ export const crossover: Rule = ({ study, write }) => {
       station: 'loop',
       on: null,
       what: 'The return warms the cold line',
-      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first, and tepid water standing there lets bacteria grow.`,
+      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first${year ? ` (${write.litres(year.water.warmColdL)} of it in the year, and it takes ${write.seconds((litres / turnFlow(study)) * 60)} to run cold)` : ''}, and tepid water standing there lets bacteria grow.`,
       source: `Contents of the cold line; growth of legionella between ${write.temperature(SAFETY.grows.value.low)} and ${write.temperature(SAFETY.grows.value.high)}`,
       mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
       reading: 'loop',

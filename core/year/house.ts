@@ -29,6 +29,8 @@ import { MOST_WORK, YearRefused } from './work'
 const WORK_OF_A_STEP = 8
 /** A bypass valve is looked at this often while it is open, and while it is shut, s. */
 const VALVE_STEP_S = { open: 20, shut: 300 } as const
+/** Cold water this much warmer than the main counts as warm, K. */
+const WARM_COLD_K = 5
 /** It opens again when the water there has cooled this far below where it closes, K. */
 const VALVE_OPENS_K = 6
 
@@ -55,6 +57,8 @@ export class House {
   /** A bypass valve between hot and cold; without one the way is always open. */
   private readonly bypass: ReturnType<typeof bypassOf>
   private valveOpen = true
+  /** Taps at and behind the turn of the loop: their cold water comes by the line it comes back through. */
+  private readonly behindTurn: boolean[]
   mainsC: number
   private readonly draws: Draw[]
   private nextDraw = 0
@@ -108,6 +112,8 @@ export class House {
         .filter((_, tap) => this.network.paths[tap].some((i) => this.network.branches[i].onLoop))
         .map((t) => t.id),
     )
+    const turn = this.network.hasLoop ? this.network.loopReturn.from : -1
+    this.behindTurn = this.network.paths.map((path) => path.includes(turn))
     this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
     const controls = controlsOf(study)
     this.loopControl = controls.loop
@@ -325,7 +331,12 @@ export class House {
       const draw = this.draws[this.nextDraw++]
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
-      if (draw.wantedC <= this.mainsC + 0.5) continue
+      if (draw.wantedC <= this.mainsC + 0.5) {
+        const { flowLMin } = this.study.pipes.taps[index]
+        if (draw.measure !== 'kj')
+          this.drawCold(index, draw.measure === 'litres' ? draw.amount : (draw.amount / 60) * flowLMin)
+        continue
+      }
       this.active.push(
         new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)),
       )
@@ -360,9 +371,22 @@ export class House {
     if (moves) plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
     for (let i = this.active.length - 1; i >= 0; i--)
       if (this.active[i].done) {
-        this.records.push(this.active[i].record)
+        const { record } = this.active[i]
+        this.records.push(record)
+        this.drawCold(record.tap, record.litres - record.hotL)
         this.active.splice(i, 1)
       }
+  }
+
+  /**
+   * Cold water drawn at a tap whose cold line a loop comes back through: the warm water in it goes first. What the pump had
+   * put there leaves with it and counts as lost by the loop; that it makes the mix a little warmer is left out.
+   */
+  private drawCold(tap: number, litres: number): void {
+    if (!this.bypass || litres <= 0 || !this.behindTurn[tap]) return
+    const { kj, warmL } = this.network.loopReturn.run.drawBack(litres, this.mainsC, WARM_COLD_K, this.nowS)
+    this.ledger.add('loop', kj)
+    this.ledger.water('warmCold', warmL)
   }
 
   /** What arrived at a tap in the hot run that is its alone in this step. */

@@ -48,6 +48,8 @@ export interface Water {
   runOffL: number
   /** Let go by relief valves. */
   reliefL: number
+  /** Of the cold water at taps, what came warm because a loop comes back through the cold line. */
+  warmColdL: number
 }
 
 /** All water that is paid for, L: used, run off and let go. */
@@ -160,6 +162,7 @@ function period(home: House, months: readonly number[]): Period {
     mixedL: r6(sum(ledger.waters.mixed)),
     runOffL: r6(sum(ledger.waters.runOff)),
     reliefL: r6(sum(ledger.waters.relief)),
+    warmColdL: r6(sum(ledger.waters.warmCold)),
   }
   const energy: Energy = {
     ...flows,

@@ -77,19 +77,20 @@ export async function openBrowser(
   }
 }
 
-/** A page of a size; whatever goes wrong in it is collected. */
+/** A page of a size, its line of water as who opened it on every stage has it, or folded; whatever goes wrong is collected. */
 export async function openPage(
   browser: Browser,
   width: number,
   height: number,
+  lineOpen = true,
 ): Promise<{ page: Page; errors: string[] }> {
   const page = await browser.newPage()
   await page.setViewport({ width, height })
-  // The line of water as somebody has it who opened it on every stage.
-  await page.evaluateOnNewDocument(() => {
-    const stages = ['survey', 'measure', 'set', 'improve']
-    localStorage.setItem('bagno-folds', JSON.stringify(Object.fromEntries(stages.map((s) => [s, true]))))
-  })
+  if (lineOpen)
+    await page.evaluateOnNewDocument(() => {
+      const stages = ['survey', 'measure', 'set', 'improve']
+      localStorage.setItem('bagno-folds', JSON.stringify(Object.fromEntries(stages.map((s) => [s, true]))))
+    })
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(String(error)))
   page.on('console', (message) => {

@@ -21,7 +21,7 @@ function yearOf(study: Study): YearResult {
   years.set(key, known)
   return known
 }
-const search = (study: Study, goal = BEGIN_GOAL, mostYears = 150) =>
+const search = (study: Study, goal = BEGIN_GOAL, mostYears = 100) =>
   findWindows(study, goal, (all) => Promise.resolve(all.map(yearOf)), { mostYears }) as Promise<Found>
 
 describe('candidates', () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { everyDay } from '../../core/calendar/week'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
@@ -425,5 +426,43 @@ describe('findings', () => {
       }),
       { numRuns: 40 },
     )
+  })
+})
+
+describe('findings on what is set', () => {
+  const of = (study: Study) => findings(study, simulate(study)).map((f) => f.id)
+  const boiler = (edit: (c: Study['controls']['found']['heaters'][string], s: Study) => void) =>
+    changed(hillTown, (s) => edit(s.controls.found.heaters.boiler, s))
+
+  it('tells a timer that cuts the mains from one that asks the control', () => {
+    const timer = (timerBy: 'its mains' | 'its control') =>
+      of(boiler((c) => Object.assign(c, { windows: everyDay([0, 1440]), timerBy })))
+    expect(timer('its mains')).toContain('timer-mains-boiler')
+    expect(timer('its control')).not.toContain('timer-mains-boiler')
+  })
+
+  it('an override without an end, a wrong clock, a timer that is too short and a hot run that fails each have a word', () => {
+    const none = of(hillTown)
+    for (const [id, study] of [
+      ['override-boiler-0', boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: null }))],
+      ['clock-wrong', boiler((_, s) => (s.controls.found.clock.aheadMin = -45))],
+      [
+        'clock-wrong',
+        boiler((_, s) => ((s.controls.found.clock.summerTime = 'stays'), (s.site.summerTime = 'europe'))),
+      ],
+      ['timer-short', boiler((c) => (c.windows = everyDay([600, 630])))],
+      ['hot-run-fails', boiler((c) => (c.disinfection = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
+    ] as const) {
+      expect(none).not.toContain(id)
+      expect(of(study)).toContain(id)
+    }
+    const boost = boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: 90 }))
+    expect(of(boost)).not.toContain('override-boiler-0')
+  })
+
+  it('a tepid store with a hot run that is held each week is no danger', () => {
+    const run = { weekday: 2, atMin: 60, toC: 65, holdMin: 30 }
+    expect(of(boiler((c) => (c.setpointC = 48)))).toContain('store-tepid')
+    expect(of(boiler((c) => Object.assign(c, { setpointC: 48, disinfection: run })))).not.toContain('store-tepid')
   })
 })

@@ -229,6 +229,23 @@ describe('the modes side by side', () => {
 
   it('a house without a loop has none', () => expect(modeJobs(harbourFlat)).toEqual([]))
 
+  it('a cold line that a loop comes back through gives its warm water to the cold tap first, and the ledger closes', () => {
+    const cold = (by: 'cold line' | 'own pipe') =>
+      firstDays(
+        changed(hillTown, (s) => {
+          s.controls.found.loop.mode = 'always'
+          s.pipes.loop!.returns = by === 'cold line' ? { by, closesAtC: 45 } : { by, height: 0.6 }
+        }),
+        4,
+      )
+    const line = cold('cold line')
+    const warm = line.home.ledger.waters.warmCold[0]
+    expect(warm).toBeGreaterThan(10)
+    expect(warm).toBeLessThan(line.home.ledger.waters.mixed[0] - line.home.ledger.waters.hot[0] + 1)
+    expect(Math.abs(line.residual)).toBeLessThan(1e-6 * line.input)
+    expect(cold('own pipe').home.ledger.waters.warmCold[0]).toBe(0)
+  })
+
   it('a pump against a shut valve pays', () => {
     const shut = changed(hillTown, (s) => {
       s.controls.found.loop.mode = 'always'

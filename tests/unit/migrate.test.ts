@@ -90,13 +90,16 @@ describe('studies of version 4', () => {
     expect(simulate(read.value).cost.total).toBe(cost)
   })
 
-  it.each(['hill-town', 'forest-farm', 'duplex', 'harbour-flat'])('%s of version 5 is the demo as it is now', (name) => {
-    const read = readStudyText(readFileSync(`tests/fixtures/study-v5-${name}.json`, 'utf8'))
-    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
-    // Version 5 did not say whether clocks go forward there.
-    const { study } = DEMOS.find((d) => d.study.id === name)!
-    expect(read.value).toEqual({ ...study, site: { ...study.site, summerTime: 'none' } })
-  })
+  it.each(['hill-town', 'forest-farm', 'duplex', 'harbour-flat'])(
+    '%s of version 5 is the demo as it is now',
+    (name) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v5-${name}.json`, 'utf8'))
+      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+      // Version 5 did not say whether clocks go forward there.
+      const { study } = DEMOS.find((d) => d.study.id === name)!
+      expect(read.value).toEqual({ ...study, site: { ...study.site, summerTime: 'none' } })
+    },
+  )
 
   const old = (change: (doc: Old) => void) => {
     const doc = JSON.parse(readFileSync('tests/fixtures/study-v4-forest-farm.json', 'utf8')) as Old

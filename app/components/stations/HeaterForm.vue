@@ -18,6 +18,7 @@ import {
   HEATER_FUNCTIONS,
   HeatPump,
   OUTPUT_HOLDS,
+  UNITS_SHARE,
 } from '~~/core/study/plant'
 
 /** One heater: its figures, what it has, and how it was found set. */
@@ -131,6 +132,13 @@ const circuit = computed(() => {
         { value: 'plate', name: 'through a plate, as a combi does' },
       ]"
       @change="(v) => put('exchanger', v)"
+    />
+    <ChoiceField
+      v-if="isRunning(heater) && heater.units > 1"
+      label="Side by side they light"
+      :value="heater.unitsShare"
+      :choices="UNITS_SHARE.map((value) => ({ value, name: value }))"
+      @change="(v) => put('unitsShare', v)"
     />
     <ChoiceField
       v-if="'outputHolds' in heater"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
 import { MONTHS } from '~~/core/calendar/names'
+import { SUMMER_TIMES, type SummerTime } from '~~/core/calendar/summer-time'
 import { yearMean } from '~~/core/calendar/year'
 import { type Climate, CLIMATES, heatedMonths } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
@@ -31,6 +32,11 @@ const setAir = (
     d.site.heatingMonths = heatedMonths(monthlyAirC)
     d.origins['site.monthlyAirC'] = origin
   })
+const WHERE: Record<Exclude<SummerTime, 'none'>, string> = {
+  europe: 'Europe',
+  'north america': 'North America',
+  south: 'the south',
+}
 const climates = [{ value: '', name: 'choose…' }, ...Object.keys(CLIMATES).map((name) => ({ value: name, name }))]
 function pickClimate(name: string) {
   if (name === '') return
@@ -305,6 +311,13 @@ const setHeating = (carrier: Carrier) =>
             </tr>
           </tbody>
         </table>
+        <ChoiceField
+          class="mt-3 w-64"
+          label="Clocks go forward in summer"
+          :value="site.summerTime"
+          :choices="SUMMER_TIMES.map((value) => ({ value, name: value === 'none' ? 'no' : `as in ${WHERE[value]}` }))"
+          @change="(v) => table.change('summer time', (d) => void (d.site.summerTime = v))"
+        />
         <p class="caption mt-2">
           Hours are made of these months, the same way each year: clear and dull days take turns, the sun follows the
           latitude, the air swings with the day. A weather file is read down to its monthly means.

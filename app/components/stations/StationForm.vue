@@ -16,6 +16,8 @@ const FORMS = {
   prices: resolveComponent('PricesStation'),
   drain: resolveComponent('DrainStation'),
 }
+const years = useYears()
+const here = computed(() => years.points.filter((f) => f.station === props.station))
 const title = ref<HTMLElement | null>(null)
 watch(
   () => props.station,
@@ -34,6 +36,12 @@ watch(
         <X :size="20" />
       </button>
     </div>
+    <details v-if="here.length" class="mb-3" :open="here.some((f) => f.severity === 'danger')">
+      <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
+        {{ here.length === 1 ? 'One thing stands out here' : `${here.length} things stand out here` }}
+      </summary>
+      <FindingList :findings="here" />
+    </details>
     <component :is="FORMS[station]" :chosen="chosen" />
   </section>
 </template>

@@ -52,6 +52,16 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :choices="PLACE_NAMES"
       @change="(v) => table.change('store place', (d) => void (d.plant.store!.place = v))"
     />
+    <NumberField
+      label="Air around it"
+      quantity="temperature"
+      optional
+      help="as measured; empty: as is usual there"
+      :schema="shape.ambientC"
+      :value="store.ambientC"
+      :origin="table.origin('plant.store.ambientC')"
+      @change="(v) => table.change('store air', (d) => void (d.plant.store!.ambientC = v))"
+    />
     <ChoiceField
       label="Standing loss from"
       :value="store.loss.kind"

@@ -21,7 +21,7 @@ export type Flow = (typeof FLOWS)[number]
 export const COMES_IN: readonly Flow[] = ['recovered', 'renewable', 'ambient']
 
 /** Litres kept for every month. */
-const WATERS = ['hot', 'mixed', 'runOff', 'relief'] as const
+const WATERS = ['hot', 'mixed', 'runOff', 'relief', 'warmCold'] as const
 type WaterKind = (typeof WATERS)[number]
 
 const twelve = () => new Float64Array(12)

@@ -225,6 +225,36 @@ export class PlugRun {
     return this.ambientC + (this.temps[i] - this.ambientC) * f
   }
 
+  /**
+   * Draws litres back out of the inlet while as many of a temperature come in at the outlet: a cold tap at the end of a line
+   * that a loop comes back through. Returns what it took: heat above that temperature, kJ, and litres that were warmer by
+   * more than a margin, K.
+   */
+  drawBack(litres: number, tempC: number, marginK: number, atS: number): { kj: number; warmL: number } {
+    this.coolTo(atS)
+    const taken = Math.min(litres, this.frontL)
+    let [left, heat, warmL] = [taken, 0, 0]
+    while (left > 1e-12 && this.tail > this.head) {
+      const i = this.tail - 1
+      const take = Math.min(left, this.litres[i])
+      heat += take * (this.temps[i] - tempC)
+      if (this.temps[i] > tempC + marginK) warmL += take
+      left -= take
+      if (this.litres[i] - take <= 1e-12) this.tail--
+      else this.litres[i] -= take
+    }
+    if (this.head === 0) {
+      if (this.tail === this.litres.length) this.makeRoom()
+      for (const column of ['litres', 'temps', 'first', 'last'] as const)
+        this[column].copyWithin(1, this.head, this.tail)
+      this.tail++
+    } else this.head--
+    this.litres[this.head] = taken
+    this.temps[this.head] = tempC
+    this.first[this.head] = this.last[this.head] = atS
+    return { kj: heat * KJ_PER_LITRE_K, warmL }
+  }
+
   /** Warms whatever is cooler than a temperature up to it; returns the heat that takes, kJ. */
   heatTo(tempC: number, atS: number): number {
     this.coolTo(atS)

@@ -51,6 +51,8 @@ export interface DrawRecord {
   /** Minute of the day it began at. */
   minute: number
   litres: number
+  /** Hot water of it. */
+  hotL: number
   shortDegreeLitres: number
   cool: boolean
   usefulKj: number
@@ -97,6 +99,7 @@ export class TapDraw {
       day: Math.floor(draw.startS / DAY_S),
       minute: (draw.startS % DAY_S) / 60,
       litres: 0,
+      hotL: 0,
       shortDegreeLitres: 0,
       cool: false,
       usefulKj: 0,
@@ -207,6 +210,7 @@ export class TapDraw {
       ledger.water('mixed', delivered)
       record.usefulKj += kj
       record.litres += delivered
+      record.hotL += litres
       if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
       this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj
     }

@@ -21,6 +21,8 @@ const VIEWS = [
   { view: 'day', name: 'Day' },
 ] as const
 const route = useRoute()
+const years = useYears()
+const here = computed(() => years.points.filter((f) => ['heater', 'store', 'loop'].includes(f.station)))
 const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 const setpoint = (id: string, c: number, sliding = false) =>
   table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
@@ -63,6 +65,12 @@ const warning = (c: number, heater: Heater) => setpointCaution(heater, c, units.
     <LazyWindowFinder v-else-if="view === 'windows'" />
     <LazyDayView v-else-if="view === 'day'" />
     <div v-else class="space-y-8">
+      <details v-if="here.length">
+        <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
+          {{ here.length === 1 ? 'One thing stands out' : `${here.length} things stand out` }} at heater, store and loop
+        </summary>
+        <FindingList :findings="here" />
+      </details>
       <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
         <h2 class="text-xl">{{ titleOf(heater) }}</h2>
         <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
