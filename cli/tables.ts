@@ -135,7 +135,12 @@ export function comparisonTable(study: Study, c: Comparison): string {
         d.money(x.lastInMoney),
         x.costMoney === null ? 'not known' : d.money(x.costMoney),
       ])
-    m.push(['Together', d.money(p.together), `not ${d.money(p.sumOfSingles)}`, d.money(p.costMoney)])
+    m.push([
+      'Together',
+      d.money(p.together),
+      `not ${d.money(p.sumOfSingles)}`,
+      p.costMoney === null ? 'not all known' : d.money(p.costMoney),
+    ])
     out += `${m.toString()}\n`
   }
   return out

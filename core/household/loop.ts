@@ -36,10 +36,11 @@ function loopLengths(study: Study, month: number): { uaWK: number; airC: number 
   }))
 }
 
-/** Loss of the loop for each kelvin, out and back, W/K. */
-export function loopUa(study: Study): number {
-  return study.pipes.loop?.measuredUaWK ?? loopLengths(study, 0).reduce((s, l) => s + l.uaWK, 0)
-}
+/** Loss of the loop for each kelvin as its pipes say, out and back, W/K. */
+export const computedLoopUa = (study: Study): number => loopLengths(study, 0).reduce((s, l) => s + l.uaWK, 0)
+
+/** Loss of the loop for each kelvin, out and back, as measured or as its pipes say, W/K. */
+export const loopUa = (study: Study): number => study.pipes.loop?.measuredUaWK ?? computedLoopUa(study)
 
 /** Air around the loop in a month, each length counting by what it loses, °C. */
 export function loopAir(study: Study, month: number): number {

@@ -1,9 +1,11 @@
+import { computedLoopUa } from '../household/loop'
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
+import { rangeOf } from '../schema/shape'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
 import type { Measure } from '../study/measures'
-import type { Run } from '../study/pipes'
+import { Loop, type Run } from '../study/pipes'
 import type { Study } from '../study/study'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
@@ -20,14 +22,30 @@ function wrap(length: Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'
     length.insulation = insulation
 }
 
+/**
+ * A measured loss of the loop corrects what its pipes say and is no wall against better ones: wrapped, it falls by the share
+ * by which the computed one falls.
+ */
+function stillMeasured(before: Study, after: Study): Study {
+  const measured = before.pipes.loop?.measuredUaWK
+  if (!measured) return after
+  const { min } = rangeOf(Loop.shape.measuredUaWK)
+  return edited(after, ({ pipes }) => {
+    pipes.loop!.measuredUaWK = Math.max(min, (measured * computedLoopUa(after)) / computedLoopUa(before))
+  })
+}
+
 /** One measure done to a household. Pure: the study given is not touched. */
 export function apply(study: Study, measure: Measure): Study {
   switch (measure.kind) {
     case 'insulate-runs':
-      return edited(study, ({ pipes: { runs, loop } }) => {
-        for (const run of runs) if (measure.runIds.includes(run.id)) wrap(run, measure.insulation)
-        if (loop && measure.loopReturn) wrap(loop.back, measure.insulation)
-      })
+      return stillMeasured(
+        study,
+        edited(study, ({ pipes: { runs, loop } }) => {
+          for (const run of runs) if (measure.runIds.includes(run.id)) wrap(run, measure.insulation)
+          if (loop && measure.loopReturn) wrap(loop.back, measure.insulation)
+        }),
+      )
     case 'setpoint':
       return withControls(study, (c) => void (c.heaters[measure.heaterId].setpointC = measure.setpointC))
     case 'heater-windows':

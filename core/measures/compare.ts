@@ -71,7 +71,8 @@ export interface PackageResult {
   /** What the measures would save if single savings added up, and what they do save, money a year over what is set. */
   sumOfSingles: number
   together: number
-  costMoney: number
+  /** What all of it costs; null as long as nobody has asked for a part of it. */
+  costMoney: number | null
 }
 
 export interface Comparison {
@@ -79,6 +80,9 @@ export interface Comparison {
   asSet: { result: YearResult; difference: Difference } | null
   packages: PackageResult[]
 }
+
+const costOf = ({ measures }: Package): number | null =>
+  measures.some((m) => m.costMoney === null) ? null : measures.reduce((s, m) => s + m.costMoney!, 0)
 
 function differenceOf(from: YearResult, to: YearResult): Difference {
   return {
@@ -133,7 +137,7 @@ export function compared(
         measures,
         sumOfSingles: measures.reduce((s, m) => s + m.aloneMoney, 0),
         together: saved(base, result),
-        costMoney: pack.measures.reduce((s, m) => s + (m.costMoney ?? 0), 0),
+        costMoney: costOf(pack),
       }
     }),
   }

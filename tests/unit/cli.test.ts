@@ -53,7 +53,7 @@ describe('the command line', () => {
     ])
       expect(typeof a.energy[key], key).toBe('number')
     expect(Object.keys(a.cost)).toEqual(expect.arrayContaining(['energy', 'standing', 'water', 'total']))
-    expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'runOffL', 'reliefL'])
+    expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'runOffL', 'reliefL', 'warmColdL'])
     expect(Object.keys(a.comfort)).toEqual(expect.arrayContaining(['waitMedianS', 'waitP90S', 'coolDraws', 'draws']))
     expect(a.months).toHaveLength(12)
     expect(a.seed).toBe(main.study.people.seed)

@@ -2,14 +2,18 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
+import { computedLoopUa } from '../../core/household/loop'
 import { apply, applyAll } from '../../core/measures/apply'
 import { compared, type Comparison, jobsOf } from '../../core/measures/compare'
+import { paybackYears } from '../../core/measures/payback'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
+import type { Measure } from '../../core/study/measures'
 import { asFound, controlsOf, Study } from '../../core/study/study'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
 
 describe('measures', () => {
   const [windows, wrap, sixty] = hillTown.packages[0].measures
@@ -116,5 +120,42 @@ describe('tables of the trade', () => {
     expect(60 / logKillPerHour(50)).toBeCloseTo(111, 6)
     expect(60 / logKillPerHour(60)).toBeCloseTo(2, 6)
     expect(logKillPerHour(40)).toBe(0)
+  })
+})
+
+describe('what nobody has asked for', () => {
+  it('an unknown cost never yields a payback, alone or in a package', () => {
+    const study = changed(hillTown, (s) => {
+      s.packages[0].measures[0].costMoney = null
+    })
+    const years = new Map(jobsOf(study).map((j) => [j.key, simulate(j.study)]))
+    const [pack] = compared(study, years).packages
+    expect(pack.costMoney).toBeNull()
+    expect(paybackYears(pack.costMoney, pack.together)).toBeNull()
+    expect(paybackYears(pack.measures[0].costMoney, 100)).toBeNull()
+  })
+})
+
+describe('a loop whose loss was measured', () => {
+  const wrap: Measure = {
+    kind: 'insulate-runs',
+    id: 'wrap',
+    name: 'Wrap',
+    costMoney: null,
+    runIds: hillTown.pipes.runs.map((r) => r.id),
+    loopReturn: true,
+    insulation: { lambdaWMK: 0.038, thicknessMm: 30 },
+  }
+  const saves = (study: Study) => simulate(study).cost.total - simulate(apply(study, wrap)).cost.total
+
+  it('is wrapped for as much as one that was computed, within a tenth, and by the share it was off', () => {
+    const measured = (share: number) =>
+      changed(hillTown, (s) => void (s.pipes.loop!.measuredUaWK = share * computedLoopUa(hillTown)))
+    const computed = saves(hillTown)
+    expect(computed).toBeGreaterThan(50)
+    expect(saves(measured(1)) / computed).toBeCloseTo(1, 1)
+    expect(saves(measured(1.3))).toBeGreaterThan(saves(measured(1)))
+    const after = apply(measured(1.3), wrap)
+    expect(after.pipes.loop!.measuredUaWK! / computedLoopUa(after)).toBeCloseTo(1.3, 9)
   })
 })

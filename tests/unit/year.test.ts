@@ -87,7 +87,7 @@ describe('limits with exact answers', () => {
       },
     })
     const year = simulate(study)
-    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0, reliefL: 0 })
+    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0, reliefL: 0, warmColdL: 0 })
     expect(year.energy.usefulKwh).toBe(0)
     // The store hovers between call and setpoint; its loss lies between the losses at the two.
     const ua = standingUa(study.plant.store!.loss, study.plant.store!.litres)

@@ -8,7 +8,7 @@ const result = computed(() => years.comparison?.packages[0] ?? null)
 const found = computed(() => years.found)
 const payback = (cost: number | null, saves: number) => {
   const years = paybackYears(cost, saves)
-  if (years === null) return '…'
+  if (years === null) return 'not known'
   return years === 0 ? 'at once' : years === Infinity ? 'never' : `${years.toFixed(1)} years`
 }
 </script>
@@ -60,7 +60,9 @@ const payback = (cost: number | null, saves: number) => {
             <tr class="font-semibold">
               <th class="py-1.5 text-left">Together, over what is set</th>
               <td class="text-right" colspan="2">{{ units.money(result.together) }}</td>
-              <td class="text-right">{{ units.money(result.costMoney) }}</td>
+              <td class="text-right">
+                {{ result.costMoney === null ? 'not all known' : units.money(result.costMoney) }}
+              </td>
               <td class="text-right">{{ payback(result.costMoney, result.together) }}</td>
             </tr>
           </tbody>
