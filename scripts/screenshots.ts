@@ -158,6 +158,7 @@ const { browser, close } = await openBrowser()
 try {
   for (const shot of SHOTS.filter((s) => !only || only === 'all' || s.name === only || s.name.startsWith(`${only}*`))) {
     const { page, errors } = await openPage(browser, shot.width, shot.height, false)
+    await page.evaluateOnNewDocument(() => localStorage.removeItem('bagno-folds'))
     for (const name of ['duplex', 'harbour-flat', 'forest-farm', 'hill-town']) {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
@@ -168,6 +169,7 @@ try {
     await new Promise((resume) => setTimeout(resume, 1200))
     await shot.before?.(page)
     await new Promise((resume) => setTimeout(resume, 300))
+    await page.evaluate(() => document.fonts.ready.then(() => null))
     await page.screenshot({ path: `${folder}/${shot.name}.png` as `${string}.png` })
     console.log(`${shot.name}${errors.length ? `: ${errors.join('; ')}` : ''}`)
     await page.close()

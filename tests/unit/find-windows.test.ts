@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { everyDay, type Week } from '../../core/calendar/week'
+import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
@@ -105,8 +106,8 @@ describe('the finder', () => {
   })
 
   it('a harder goal never costs less', async () => {
-    const easy = await search(hillTown, { shareWarm: 0.7, withinS: 30 }, 60)
-    const hard = await search(hillTown, { shareWarm: 0.99, withinS: 30 }, 60)
+    const easy = await search(duplex, { shareWarm: 0.3, withinS: 30 }, 45)
+    const hard = await search(duplex, { shareWarm: 0.6, withinS: 30 }, 45)
     expect(hard.best.cost).toBeGreaterThanOrEqual(easy.best.cost)
     expect(withPlan(hillTown, { loop: everyDay(), heater: null }, null).controls.set!.loop.mode).toBe('off')
   })
