@@ -1,6 +1,6 @@
 import { coldestMonth } from '../calendar/year'
 import { carriedC } from '../household/supply'
-import { mainsOnColdest, steadyAtTap } from '../household/ways'
+import { mainsOnColdest, steadyAtTap, wantedAt } from '../household/ways'
 import { ownStoreOf } from '../study/heater-kinds'
 import type { Tap } from '../study/pipes'
 import type { Check, Judge, Setting } from './check'
@@ -46,9 +46,8 @@ export const mixerReach: Judge = (setting) => {
   const reaches = study.pipes.taps
     .filter((t) => t.mixes && !ownStoreOf(study.plant.heaters, t.id))
     .flatMap((tap) => {
-      const wanted = study.people.habits.filter((h) => h.tapId === tap.id).map((h) => h.wantedC)
-      if (!wanted.length) return []
-      const wantedC = Math.max(...wanted)
+      const wantedC = wantedAt(study, tap.id)
+      if (wantedC === null) return []
       const arrivesC = arrivesAt(setting, tap)
       return [{ tap, wantedC, arrivesC, share: arrivesC > mainsC ? (wantedC - mainsC) / (arrivesC - mainsC) : 2 }]
     })

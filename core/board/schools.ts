@@ -1,8 +1,9 @@
 import { SAFETY } from '../safety/limits'
-import type { HeaterControl } from '../study/controls'
+import { beginHotRun, type HeaterControl } from '../study/controls'
 import { isRunning } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Display } from '../units/display'
+import { SCALES_C } from '../water/hardness'
 
 /** A school of practice as a place to begin from, and why it says so. */
 export interface School {
@@ -11,9 +12,6 @@ export interface School {
   why: string
   sets: Partial<HeaterControl>
 }
-
-/** A hot run on Sunday night, when the fewest taps are opened. */
-const HOT_RUN = { weekday: 6, atMin: 180, toC: 65, holdMin: 30 }
 
 /** Schools that fit a heater. */
 export function schoolsFor(heater: Heater, write: Display): School[] {
@@ -43,7 +41,7 @@ export function schoolsFor(heater: Heater, write: Display): School[] {
       id: 'cool-hot-run',
       name: `Store at ${write.temperature(SAFETY.livesOn.value)} with a weekly hot run`,
       why: 'Less standing loss, better condensing and heat pumps; once a week all of it is brought to a heat that kills.',
-      sets: { setpointC: SAFETY.livesOn.value, disinfection: HOT_RUN },
+      sets: { setpointC: SAFETY.livesOn.value, disinfection: beginHotRun() },
     },
   ]
 }
@@ -68,6 +66,6 @@ export function bandFor(heater: Heater, write: Display): { lowC: number; highC: 
     lowC: SAFETY.storedHot.value,
     highC: 65,
     raise: 'a store too small for the worst hour, a loop that comes back tepid',
-    lower: `standing loss, scale above ${write.temperature(60)}, condensing, scald`,
+    lower: `standing loss, scale above ${write.temperature(SCALES_C)}, condensing, scald`,
   }
 }

@@ -92,3 +92,9 @@ export function hourShare(angle: number, sunset: number): { whole: number; diffu
   const b = 0.6609 - 0.4767 * Math.sin(sunset - 60 * RAD)
   return { whole: diffuse * (a + b * Math.cos(angle)), diffuse }
 }
+
+/** From sunrise to sunset by the sun, minutes of a day of the year (1 to 365). */
+export function daylight(latitudeDeg: number, day: number): { fromMin: number; toMin: number } {
+  const half = (sunDay(latitudeDeg, day).sunset / Math.PI) * 720
+  return { fromMin: 720 - half, toMin: 720 + half }
+}

@@ -19,6 +19,12 @@ export function dayOf(takenAt: string): { month: number; day: number } {
 
 export const mainsOn = (study: Study, takenAt: string) => mainsThroughYear(study.site)[dayOf(takenAt).day]
 
+/** The warmest that anybody asks of a tap, °C; null where nobody draws at it. */
+export function wantedAt({ people }: Study, tapId: string): number | null {
+  const wanted = people.habits.filter((h) => h.tapId === tapId).map((h) => h.wantedC)
+  return wanted.length ? Math.max(...wanted) : null
+}
+
 /** The cold main on the coldest day of the year, °C. */
 export const mainsOnColdest = (study: Study): number => Math.min(...mainsThroughYear(study.site))
 

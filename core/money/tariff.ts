@@ -1,4 +1,5 @@
-import { edges, isOn, type Week } from '../calendar/week'
+import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
+import { edges, isOn, tidyDay, type Week } from '../calendar/week'
 import { WATER_UNITS, type WaterUnit } from './billing'
 import { type Carrier, CARRIERS } from './carriers'
 
@@ -32,6 +33,23 @@ export function priceAt(tariff: Tariff, minuteOfWeek: number, month: number): nu
 export function cheapestPrice(tariff: Tariff, month: number): number {
   const marks = [0, ...tariff.bands.flatMap((b) => edges(b.week))]
   return Math.min(...marks.map((minute) => priceAt(tariff, minute, month)))
+}
+
+/** When in a week of a month a tariff is dearer than its cheapest. */
+export function dearWeek(tariff: Tariff, month: number): Week {
+  const least = cheapestPrice(tariff, month)
+  const marks = [...new Set([0, ...tariff.bands.flatMap((b) => edges(b.week))])].sort((a, b) => a - b)
+  return Array.from({ length: DAYS_A_WEEK }, (_, d) => {
+    const from = d * MINUTES_A_DAY
+    const cuts = [from, ...marks.filter((m) => m > from && m < from + MINUTES_A_DAY), from + MINUTES_A_DAY]
+    return tidyDay(
+      cuts
+        .slice(1)
+        .flatMap((to, i) =>
+          priceAt(tariff, cuts[i], month) > least + 1e-12 ? [{ fromMin: cuts[i] - from, toMin: to - from }] : [],
+        ),
+    )
+  })
 }
 
 /** Money for a cubic metre of water, its way out included. */

@@ -22,6 +22,18 @@ export const LOOP_MODES = [
 export const LoopMode = z.enum(LOOP_MODES)
 export type LoopMode = z.infer<typeof LoopMode>
 
+/** What each mode is told: windows it keeps to, how warm, how far below that it begins again. */
+export const LOOP_MODE_TAKES: Record<LoopMode, { windows: boolean; target: boolean; differential: boolean }> = {
+  off: { windows: false, target: false, differential: false },
+  always: { windows: false, target: false, differential: false },
+  clock: { windows: true, target: false, differential: false },
+  sampled: { windows: true, target: true, differential: true },
+  'stop warm': { windows: true, target: true, differential: true },
+  'on demand': { windows: false, target: true, differential: false },
+  learned: { windows: false, target: false, differential: false },
+  'trace heating': { windows: true, target: true, differential: false },
+}
+
 /** Limits of a hot-water setpoint, °C. */
 export const SETPOINT_C = { low: 30, high: 85 } as const
 export const SetpointC = between(SETPOINT_C.low, SETPOINT_C.high)
@@ -108,6 +120,14 @@ export const beginLoop = (): Omit<LoopControl, 'mode' | 'windows'> => ({
   demand: { by: 'button', leadS: 30, runOnS: 180, missedShare: 0.1 },
   learned: { weeks: 4, threshold: 0.5 },
   trace: { wPerM: 9 },
+})
+
+/** How a weekly hot run begins: in the night from Sunday to Monday, when the fewest taps are opened. */
+export const beginHotRun = (): NonNullable<HeaterControl['disinfection']> => ({
+  weekday: 6,
+  atMin: 180,
+  toC: 65,
+  holdMin: 30,
 })
 
 /** How the settings of a heater's functions begin: none in use. */

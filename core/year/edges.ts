@@ -1,7 +1,7 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { edges } from '../calendar/week'
 import { priceEdges } from '../money/tariff'
-import type { HeaterControl } from '../study/controls'
+import { type HeaterControl, LOOP_MODE_TAKES } from '../study/controls'
 import { controlsOf, type Study } from '../study/study'
 import { aheadThroughYear, inWeek } from './controls/clock'
 
@@ -16,7 +16,7 @@ export function weeklyEdges(study: Study): number[] {
   const { heaters, loop, heating } = controlsOf(study)
   const byController = [
     ...Object.values(heaters).flatMap(edgesOf),
-    ...(loop.mode !== 'off' && loop.mode !== 'always' ? edges(loop.windows) : []),
+    ...(LOOP_MODE_TAKES[loop.mode].windows ? edges(loop.windows) : []),
     ...(heating.heaterId !== null && heating.windows ? edges(heating.windows) : []),
   ]
   const marks = [

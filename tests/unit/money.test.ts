@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { isOn } from '../../core/calendar/week'
 import { ALWAYS, everyDay } from '../../core/calendar/week'
 import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
@@ -8,7 +9,7 @@ import { plainTariff } from '../../core/household/blank/plain-tariff'
 import { restoreFound, settingsOf, settingText, wasChanged } from '../../core/household/register'
 import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
-import { perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
+import { cheapestPrice, dearWeek, perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
 import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 
@@ -117,5 +118,16 @@ describe('the register of settings', () => {
         .map((s) => settingText(s.now, s.quantity, write))
         .slice(0, 4),
     ).toEqual(['60 °C', '5 °C', 'at all times', 'off'])
+  })
+})
+
+describe('when a tariff is dear', () => {
+  it('is every minute that costs more than the cheapest, by the edges of its bands', () => {
+    const tariff = hillTown.prices.carriers.electricity!
+    const week = dearWeek(tariff, 0)
+    const least = cheapestPrice(tariff, 0)
+    for (let minute = 0; minute < 7 * 1440; minute += 15)
+      expect(isOn(week, minute)).toBe(priceAt(tariff, minute, 0) > least + 1e-12)
+    expect(dearWeek({ ...tariff, bands: [] }, 0).flat()).toEqual([])
   })
 })

@@ -4,6 +4,7 @@ import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
+import { wantedAt } from '~~/core/household/ways'
 import { asFound } from '~~/core/study/study'
 import { specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, FRAME_MIN, LEAD_DAYS } from '~~/core/year/trace'
@@ -61,14 +62,11 @@ const { isActive, pause, resume } = useIntervalFn(
   60,
   { immediate: false },
 )
-/** What is asked of each tap, °C. */
-const wanted = (tapId: string) =>
-  Math.max(0, ...study.value.people.habits.filter((h) => h.tapId === tapId).map((h) => h.wantedC))
 const taps = computed(() =>
   study.value.pipes.taps.map((t) => ({
     ...t,
     c: drawn.value?.taps[t.id] ?? null,
-    wantedC: wanted(t.id),
+    wantedC: wantedAt(study.value, t.id),
     open: drawn.value?.open.includes(t.id) ?? false,
   })),
 )
@@ -185,7 +183,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
           >
           <span class="tabular-nums">{{ t.c === null ? '…' : units.temperature(t.c) }}</span>
           <span class="caption w-32 text-right">{{
-            t.wantedC === 0
+            t.wantedC === null
               ? 'nothing asked'
               : t.c !== null && t.c < t.wantedC - 2
                 ? `wait for ${units.temperature(t.wantedC)}`

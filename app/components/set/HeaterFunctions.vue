@@ -2,6 +2,7 @@
 import { ChevronRight, Plus, Trash2 } from '@lucide/vue'
 import { DAY_NAMES } from '~~/core/calendar/week'
 import {
+  beginHotRun,
   HeaterControl as ControlSchema,
   type HeaterControl,
   Override,
@@ -19,8 +20,6 @@ const set = (key: string, edit: (c: HeaterControl) => void) =>
   table.set(`${key} ${props.heater.id}`, (k) => edit(k.heaters[props.heater.id]!))
 const DisinfectionShape = ControlSchema.shape.disinfection.unwrap().shape
 
-/** Hottest that a hot run begins as, in the night from Sunday to Monday when nobody draws. */
-const beginRun = () => ({ weekday: 6, atMin: 180, toC: 65, holdMin: 30 })
 const days = DAY_NAMES.map((name, value) => ({ value, name: name as string }))
 const banded = computed(() => (table.study!.prices.carriers[carrierOf(props.heater)]?.bands.length ?? 0) > 0)
 const addBoost = () =>
@@ -89,7 +88,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             type="checkbox"
             class="size-5 accent-copper"
             :checked="control.disinfection !== null"
-            @change="set('hot run', (c) => void (c.disinfection = c.disinfection === null ? beginRun() : null))"
+            @change="set('hot run', (c) => void (c.disinfection = c.disinfection === null ? beginHotRun() : null))"
           />
           <span class="font-semibold">Weekly hot run</span>
           <span class="text-ink-soft">against growth; it scalds while it lasts</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LOOP_MODES, type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
+import { LOOP_MODE_TAKES, LOOP_MODES, type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_WORDS, testsADay } from '~~/core/trials/loop-modes'
 
 /** How the loop is run, with what its mode needs to be told. */
@@ -8,8 +8,7 @@ const loop = computed(() => table.controls!.loop)
 const found = computed(() => table.study!.controls.found.loop)
 const set = (key: string, edit: (l: Loop) => void) => table.set(`loop ${key}`, (k) => edit(k.loop))
 const shape = LoopControl.shape
-const windowed = computed(() => ['clock', 'sampled', 'stop warm', 'trace heating'].includes(loop.value.mode))
-const warm = computed(() => ['sampled', 'stop warm', 'on demand', 'trace heating'].includes(loop.value.mode))
+const takes = computed(() => LOOP_MODE_TAKES[loop.value.mode])
 const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay(d, loop.value.sampled.everyMin))))
 </script>
 
@@ -34,9 +33,9 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       </button>
     </div>
     <p class="text-ink-soft">{{ LOOP_MODE_WORDS[loop.mode].does }}</p>
-    <div v-if="warm || loop.mode === 'learned'" class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+    <div v-if="takes.target || loop.mode === 'learned'" class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
       <NumberField
-        v-if="warm"
+        v-if="takes.target"
         :label="loop.mode === 'trace heating' ? 'The cable holds' : 'Runs up to'"
         quantity="temperature"
         :schema="shape.targetC"
@@ -44,7 +43,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
         @change="(v) => set('target', (l) => void (l.targetC = v!))"
       />
       <NumberField
-        v-if="loop.mode === 'sampled' || loop.mode === 'stop warm'"
+        v-if="takes.differential"
         label="Begins below it by more than"
         quantity="rise"
         :schema="shape.differentialK"
@@ -135,7 +134,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       The time between button and tap is waited too; it is not counted as run off.
     </p>
     <WeekPlanner
-      v-if="windowed"
+      v-if="takes.windows"
       class="mt-3"
       label="Windows of the loop"
       :week="loop.windows"

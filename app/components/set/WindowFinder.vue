@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Search, Square } from '@lucide/vue'
 import { type Week, weekInWords } from '~~/core/calendar/week'
-import { freshId } from '~~/core/study/fresh-id'
 import { BEGIN_GOAL, findWindows, type Found, type Tried, withPlan } from '~~/core/trials/find-windows'
+import { planPackage } from '~~/core/trials/plan-measures'
 import { WAITS_S } from '~~/core/year/result'
 
 /** Looks for the cheapest windows that keep a share of draws warm within a wait. */
@@ -71,48 +71,13 @@ const take = () => {
   const f = found.value!
   table.set('found windows', (k) => void Object.assign(k, withPlan(table.study!, f.best.plan, f.heaterId).controls.set))
 }
-/** The plan as a package of measures, to be weighed beside others. */
 function keepAsMeasures() {
   const { best, heaterId } = found.value!
-  table.change('windows as measures', (d) => {
-    const id = freshId('windows', d.packages)
-    const { loop, heater } = best.plan
-    const common = { costMoney: 0 }
-    const off = loop?.every((day) => day.length === 0)
-    d.packages.push({
-      id,
-      name: 'Windows that were found',
-      measures: [
-        ...(loop
-          ? [
-              {
-                ...common,
-                id: 'mode',
-                name: 'Loop by the clock',
-                kind: 'loop-mode' as const,
-                mode: off ? ('off' as const) : ('clock' as const),
-              },
-            ]
-          : []),
-        ...(loop && !off
-          ? [{ ...common, id: 'loop', name: 'Windows of the loop', kind: 'loop-windows' as const, windows: loop }]
-          : []),
-        ...(heater && heaterId
-          ? [
-              {
-                ...common,
-                id: 'heater',
-                name: 'Timer of the heater',
-                kind: 'heater-windows' as const,
-                heaterId,
-                windows: heater,
-              },
-            ]
-          : []),
-      ],
-    })
-  })
-  useNotice().say({ text: 'Kept as a package under Improve.' })
+  const kept = table.change(
+    'windows as measures',
+    (d) => void d.packages.push(planPackage(table.study!, best.plan, heaterId)),
+  )
+  if (kept) useNotice().say({ text: 'Kept as a package under Improve.' })
 }
 </script>
 

@@ -3,8 +3,10 @@ import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { DAY_NAMES, type Week } from '~~/core/calendar/week'
 import { ALWAYS } from '~~/core/calendar/week'
+import { DAY_S, MONTH_OF_DAY } from '~~/core/calendar/year'
+import { daylight } from '~~/core/climate/sun'
 import { emptyDays } from '~~/core/household/empty-days'
-import { priceAt } from '~~/core/money/tariff'
+import { dearWeek } from '~~/core/money/tariff'
 import { hasSetpoint, isRunning } from '~~/core/study/heater-kinds'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
@@ -73,28 +75,16 @@ const runs = computed(() =>
     h.disinfection ? [{ ...h.disinfection, name: study.value.plant.heaters.find((x) => x.id === id)!.name }] : [],
   ),
 )
-/** Stretches of a day that cost more than its cheapest, by the carrier that has bands. */
+const month = computed(() => MONTH_OF_DAY[week.value * 7]!)
+/** When it costs more than at the cheapest, by the carrier that has bands. */
 const dear = computed(() => {
   const tariff = Object.values(study.value.prices.carriers).find((t) => t?.bands.length)
-  if (!tariff) return null
-  const month = Math.min(11, Math.floor((week.value * 7) / 30.5))
-  const price = (d: number, m: number) => priceAt(tariff, d * MINUTES_A_DAY + m, month)
-  const least = Math.min(...Array.from({ length: 7 * 48 }, (_, i) => price(Math.floor(i / 48), (i % 48) * 30)))
-  return Array.from({ length: 7 }, (_, d) =>
-    Array.from({ length: 48 }, (_, i) => i * 30).filter((m) => price(d, m) > least + 1e-9),
-  )
+  return tariff ? dearWeek(tariff, month.value) : null
 })
 const pct = (m: number) => `${(m / MINUTES_A_DAY) * 100}%`
 /** Draws by the days of the strip, Monday first. */
 const ofWeekday = (d: number) => days.value.find((x) => x.weekday === d)
-const sun = computed(() => {
-  const month = Math.min(11, Math.floor((week.value * 7) / 30.5))
-  // Half of the day's length from the declination of mid-month (Cooper 1969), as hours before and after noon.
-  const lat = (study.value.site.latitudeDeg * Math.PI) / 180
-  const dec = 0.409 * Math.sin((2 * Math.PI * (284 + month * 30.4 + 15)) / 365)
-  const half = (Math.acos(Math.max(-1, Math.min(1, -Math.tan(lat) * Math.tan(dec)))) * 12) / Math.PI
-  return { from: (12 - half) * 60, to: (12 + half) * 60 }
-})
+const sun = computed(() => daylight(study.value.site.latitudeDeg, week.value * 7 + 4))
 /** The chosen lane's windows of a day on every day, or on the days of its group. */
 const copyFrom = ref(0)
 const copyTo = (days: number[]) =>
@@ -133,14 +123,14 @@ const copyTo = (days: number[]) =>
         <div class="relative min-w-0 flex-1 bg-plaster-pale py-0.5">
           <span
             class="absolute inset-y-0 border-x border-dashed border-line-strong"
-            :style="{ left: pct(sun.from), width: `calc(${pct(sun.to)} - ${pct(sun.from)})` }"
+            :style="{ left: pct(sun.fromMin), width: `calc(${pct(sun.toMin)} - ${pct(sun.fromMin)})` }"
           />
           <template v-if="dear">
             <span
-              v-for="m in dear[d]"
-              :key="m"
+              v-for="w in dear[d]"
+              :key="w.fromMin"
               class="absolute top-0 h-1 bg-alarm/50"
-              :style="{ left: pct(m), width: pct(30) }"
+              :style="{ left: pct(w.fromMin), width: pct(w.toMin - w.fromMin) }"
             />
           </template>
           <div v-for="l in lanes" :key="l.key" class="relative mt-1 h-2.5 first:mt-1.5">
@@ -163,7 +153,7 @@ const copyTo = (days: number[]) =>
               v-for="(x, i) in ofWeekday(d)?.draws ?? []"
               :key="i"
               class="absolute bottom-0 w-0.5 bg-verdigris"
-              :style="{ left: pct((x.startS % 86400) / 60), height: `${Math.min(100, 25 + x.litres)}%` }"
+              :style="{ left: pct((x.startS % DAY_S) / 60), height: `${Math.min(100, 25 + x.litres)}%` }"
             />
           </div>
         </div>

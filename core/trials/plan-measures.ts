@@ -1,0 +1,31 @@
+import { freshId } from '../study/fresh-id'
+import type { Measure, Package } from '../study/measures'
+import type { Study } from '../study/study'
+import type { Plan } from './find-windows'
+
+/** A plan of windows as a package of measures, to be weighed beside others; to set a timer costs nothing. */
+export function planPackage(study: Study, plan: Plan, heaterId: string | null): Package {
+  const { loop, heater } = plan
+  const on = loop?.some((day) => day.length > 0)
+  const measures: Measure[] = []
+  if (loop)
+    measures.push({
+      kind: 'loop-mode',
+      id: 'mode',
+      name: on ? 'Loop by the clock' : 'Loop off',
+      costMoney: 0,
+      mode: on ? 'clock' : 'off',
+    })
+  if (loop && on)
+    measures.push({ kind: 'loop-windows', id: 'loop', name: 'Windows of the loop', costMoney: 0, windows: loop })
+  if (heater && heaterId)
+    measures.push({
+      kind: 'heater-windows',
+      id: 'heater',
+      name: 'Timer of the heater',
+      costMoney: 0,
+      heaterId,
+      windows: heater,
+    })
+  return { id: freshId('windows', study.packages), name: 'Windows that were found', measures }
+}
