@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardOf, judgedHeater, unexplained } from '../../core/board/board'
 import { type Check, LEVELS } from '../../core/board/check'
@@ -11,6 +12,10 @@ import { displayOf } from '../../core/study/display-of'
 import type { Study } from '../../core/study/study'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
+import { specialDays } from '../../core/year/special-days'
+import { LEAD_DAYS } from '../../core/year/trace'
+import { YearRefused } from '../../core/year/work'
+import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 const checksOf = (study: Study) => boardOf(study, simulate(study))!.checks
@@ -119,5 +124,29 @@ describe('what a change really saves', () => {
     expect(money).toBeLessThan(0)
     expect(Math.abs(parts.mixedKwh)).toBeLessThan(0.02 * from.energy.usefulKwh)
     for (const part of [parts.storeKwh, parts.loopKwh]) expect(part).toBeLessThan(0)
+  })
+})
+
+describe('odd but legal households', () => {
+  it('are judged too: no figure that is none, each check once', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        let year
+        try {
+          year = simulate(study)
+        } catch (error) {
+          expect(error).toBeInstanceOf(YearRefused)
+          return
+        }
+        for (const h of study.plant.heaters) {
+          const board = boardOf(study, year, h.id)
+          for (const c of board?.checks ?? []) expect(c.sentence, c.id).not.toMatch(/NaN|Infinity|undefined|null/)
+          expect(new Set(board?.checks.map((c) => c.id)).size).toBe(board?.checks.length ?? 0)
+        }
+        const days = Object.values(specialDays(study, year, LEAD_DAYS)).filter((d) => d !== null)
+        for (const d of days) expect(d >= LEAD_DAYS && d < 365).toBe(true)
+      }),
+      { numRuns: 5, endOnFailure: true },
+    )
   })
 })

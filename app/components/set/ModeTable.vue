@@ -9,11 +9,14 @@ const years = useYears()
 const units = computed(() => table.units)
 const rows = shallowRef<ModeRow[] | null>(null)
 const trouble = ref('')
+/** What is shown is of the household before the last change. */
+const stale = ref(false)
 let batch = 0
 watch(
   () => table.study,
   async (study) => {
     const mine = ++batch
+    stale.value = true
     if (!study?.pipes.loop) return
     const jobs = modeJobs(study)
     const all = await years.many(
@@ -23,6 +26,7 @@ watch(
     if (!all || mine !== batch) return
     const known = new Map(all.flatMap((year, i) => (year ? [[jobs[i]!.mode, year] as const] : [])))
     trouble.value = known.size < jobs.length ? 'Some modes could not be simulated; they are left out.' : ''
+    stale.value = false
     rows.value = known.has('off') ? modeRows(study, known) : null
   },
   { immediate: true },
@@ -68,6 +72,7 @@ const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.ne
       <p class="caption my-1">
         Money against the loop off: <b>+</b> costs more. A mode that runs saves water and waiting, and pays for it in
         heat. Choose one to set it.
+        <b v-if="stale" role="status">Newer years are being simulated; these are from before the last change.</b>
       </p>
       <div class="mode-table">
         <table class="w-full text-sm">

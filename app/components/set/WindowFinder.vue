@@ -3,6 +3,7 @@ import { Search, Square } from '@lucide/vue'
 import { type Week, weekInWords } from '~~/core/calendar/week'
 import { BEGIN_GOAL, findWindows, type Found, type Tried, withPlan } from '~~/core/trials/find-windows'
 import { planPackage } from '~~/core/trials/plan-measures'
+import { dependsOn } from '~~/core/year/depends-on'
 import { WAITS_S } from '~~/core/year/result'
 
 /** Looks for the cheapest windows that keep a share of draws warm within a wait. */
@@ -11,6 +12,9 @@ const years = useYears()
 const units = computed(() => table.units)
 const goal = ref({ ...BEGIN_GOAL })
 const found = shallowRef<Found | null>(null)
+/** The household that it was found in. */
+const foundIn = ref('')
+const changedSince = computed(() => table.study !== null && foundIn.value !== dependsOn(table.study))
 const nothing = ref('')
 const trouble = ref('')
 const progress = ref<{ done: number; most: number; best: Tried | null } | null>(null)
@@ -35,7 +39,10 @@ async function search() {
     )
     if (mine !== batch) return
     if ('nothing' in answer) nothing.value = answer.nothing
-    else found.value = answer
+    else {
+      found.value = answer
+      foundIn.value = dependsOn(study)
+    }
   } catch (error) {
     if (!(error instanceof Stopped)) trouble.value = error instanceof Error ? error.message : String(error)
   } finally {
@@ -148,6 +155,9 @@ function keepAsMeasures() {
           </tr>
         </tbody>
       </table>
+      <p v-if="changedSince" class="caption" role="status">
+        Something was set or changed since; these figures are of the household as it was when they were found.
+      </p>
       <dl class="mt-3 grid gap-x-4 gap-y-1 sm:grid-cols-[8rem_minmax(0,1fr)]">
         <template v-if="found.best.plan.loop">
           <dt class="font-semibold">Loop</dt>
