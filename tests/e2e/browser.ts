@@ -114,3 +114,13 @@ export async function settled(page: Page): Promise<void> {
     { timeout: 30_000, polling: 50 },
   )
 }
+
+/** Waits until everything the app is made of is kept and the worker for that is in charge. */
+export const keptOffline = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) =>
+        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
+      )
+  })

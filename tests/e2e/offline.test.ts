@@ -1,17 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openBrowser, openPage, settled, startApp } from './browser'
+import { keptOffline, openBrowser, openPage, settled, startApp } from './browser'
 import { openDemo, press, total, type } from './hand'
-
-/** Waits until everything the app is made of is kept and the worker for that is in charge. */
-const keptOffline = (page: Page) =>
-  page.evaluate(async () => {
-    await navigator.serviceWorker.ready
-    if (!navigator.serviceWorker.controller)
-      await new Promise((resolve) =>
-        navigator.serviceWorker.addEventListener('controllerchange', resolve, { once: true }),
-      )
-  })
 
 describe('without a network', () => {
   let app: Awaited<ReturnType<typeof startApp>>
