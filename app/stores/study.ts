@@ -2,13 +2,13 @@ import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { settleOrigins } from '~~/core/household/edits/origins'
-import { documentFault } from '~~/core/schema/words'
+import { checkEdit } from '~~/core/study/check-edit'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { edited } from '~~/core/study/edited'
 import { readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
-import { controlsOf, Study } from '~~/core/study/study'
+import { controlsOf, type Study } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
 import type { Fault } from '~~/core/units/result'
 
@@ -183,12 +183,9 @@ export const useStudy = defineStore('study', () => {
     const draft = sharing(before, after)
     if (draft === before) return true
     draft.origins = settleOrigins(before, draft)
-    const checked = Study.safeParse(draft)
-    if (!checked.success) {
-      faults.value = checked.error.issues.map(documentFault)
-      return false
-    }
-    faults.value = []
+    const wrong = checkEdit(before, draft)
+    faults.value = wrong
+    if (wrong.length > 0) return false
     const now = Date.now()
     const sameStep = sliding && key === lastKey && now - lastAt < SAME_STEP_MS && past.value.length > 0
     if (!sameStep) past.value = [...past.value.slice(-STEPS_KEPT), before]

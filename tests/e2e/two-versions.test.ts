@@ -13,7 +13,8 @@ describe('a later version of the app beside this one', () => {
   let errors: string[]
   const setpoint = async (page: Page) =>
     (await keptIn(page, 'harbour-flat'))!.controls.set!.heaters['wall-heater'].setpointC
-  const isLater = (page: Page) => page.$eval('script[type="module"]', (s) => (s as HTMLScriptElement).src.includes('/_next/'))
+  const isLater = (page: Page) =>
+    page.$eval('script[type="module"]', (s) => (s as HTMLScriptElement).src.includes('/_next/'))
   beforeAll(async () => {
     server = await serveVersions(inject('url'))
     ;({ browser, close } = await openBrowser())

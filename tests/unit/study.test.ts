@@ -7,10 +7,13 @@ import { blankStudy } from '../../core/household/blank/blank'
 import { daysTogether, misfits, snap } from '../../core/household/grid'
 import { priceAt } from '../../core/money/tariff'
 import type { Grid } from '../../core/study/controls'
+import { checkEdit } from '../../core/study/check-edit'
+import { edited } from '../../core/study/edited'
 import { LARGEST_FILE, readStudy, readStudyText } from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
-import type { Study } from '../../core/study/study'
+import { Study } from '../../core/study/study'
 import { faultText } from '../../core/units/result'
+import { largeHouse } from '../../proof/large-house'
 
 /** What the reader says of a changed demo. */
 function faults(change: (s: Study) => void, base: Study = hillTown) {
@@ -19,6 +22,21 @@ function faults(change: (s: Study) => void, base: Study = hillTown) {
   const read = readStudy(JSON.parse(JSON.stringify(study)))
   return read.ok ? [] : read.faults.map(faultText)
 }
+
+describe('the check of an edit', () => {
+  it.each<[string, (s: Study) => void]>([
+    ['nothing wrong', (s) => void (s.name = 'Mill')],
+    ['a reading taken away', (s) => void s.readings.splice(0, 1)],
+    ['a reading that is none', (s) => void (s.readings[0] = { ...s.readings[0], takenAt: 'yesterday' })],
+    ['a reading changed in its place', (s) => void (s.readings[0].note = 'x'.repeat(100_000))],
+    ['something else, with all readings as they were', (s) => void (s.pipes.taps[0].flowLMin = -1)],
+  ])('finds what the whole check finds: %s', (_, edit) => {
+    const before = largeHouse()
+    const after = edited(before, edit)
+    const whole = Study.safeParse(after)
+    expect(checkEdit(before, after).length > 0).toBe(!whole.success)
+  })
+})
 
 describe('the reader of study files', () => {
   it('takes a new household', () => expect(readStudy(blankStudy('new')).ok).toBe(true))

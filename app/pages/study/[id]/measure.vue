@@ -11,7 +11,7 @@ const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?
 const kinds = computed(() => KINDS.filter((k) => canTake(table.study!, k)))
 const readings = computed(() => [...table.study!.readings].reverse())
 /** Of a long log the latest are shown, and more when they are asked for. */
-const PIECE = 60
+const PIECE = 30
 const most = ref(PIECE)
 const listed = computed(() => readings.value.slice(0, most.value))
 const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).length)
