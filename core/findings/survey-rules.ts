@@ -1,6 +1,7 @@
 import { coldestMonth } from '../calendar/year'
 import { COIL_LIMIT_C } from '../heaters/fire'
 import { gravityFlow } from '../heaters/thermosiphon'
+import { restedAt } from '../household/loop-at-rest'
 import { carriedC, supplyOf } from '../household/supply'
 import { tapFigures } from '../household/tap-figures'
 import { steadyAtTap } from '../household/ways'
@@ -64,15 +65,13 @@ export const notHotEnough: Rule = ({ study, write }) =>
     ]
   })
 
-/** Flow of the tap that the loop turns at, or of the first, L/min. */
-const turnFlow = ({ pipes }: Parameters<Rule>[0]['study']): number =>
-  (pipes.taps.find((t) => t.runId === pipes.loop?.turnsAt) ?? pipes.taps[0]).flowLMin
-
 export const crossover: Rule = ({ study, year, write }) => {
   const { loop } = study.pipes
   const bypass = bypassOf(loop)
   if (!loop || !bypass) return []
   const litres = contentsPerMetre(pipeOf(loop.back.material, loop.back.size)) * loop.back.lengthM
+  const turn = study.pipes.taps.find((t) => t.runId === loop.turnsAt) ?? study.pipes.taps[0]
+  const settlesC = steadyAtTap(study, turn, carriedC(study), coldestMonth(study.site.monthlyAirC))
   return [
     {
       id: 'crossover',
@@ -80,7 +79,7 @@ export const crossover: Rule = ({ study, year, write }) => {
       station: 'loop',
       on: null,
       what: 'The return warms the cold line',
-      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first${year ? ` (${write.litres(year.water.warmColdL)} of it in the year, and it takes ${write.seconds((litres / turnFlow(study)) * 60)} to run cold)` : ''}, and tepid water standing there lets bacteria grow.`,
+      why: `After each run of the pump up to ${write.figure('volume', litres)} in the cold line are as warm as ${write.temperature(bypass.closesAtC)}: the cold tap runs tepid first${year ? ` (${write.litres(year.water.warmColdL)} of it in the year, and it takes ${write.seconds((litres / turn.flowLMin) * 60)} to run cold)` : ''}, and tepid water standing there lets bacteria grow. The hot tap there gives between ${write.temperature(restedAt(study, loop.turnsAt))} (pump at rest for long) and ${write.temperature(bypass.closesAtC)} (valve just shut) in its first second, and ${write.temperature(settlesC)} once it has settled, in winter.`,
       source: `Contents of the cold line; growth of legionella between ${write.temperature(SAFETY.grows.value.low)} and ${write.temperature(SAFETY.grows.value.high)}`,
       mend: 'A valve that closes cooler, short runs of the pump, or a return of its own. Check valves where cold and hot are joined; local code decides.',
       reading: 'loop',

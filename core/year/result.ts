@@ -63,6 +63,8 @@ export interface Comfort {
   waitP90S: number
   coolDraws: number
   draws: number
+  /** Days of the year on which at least one draw came too cool. */
+  coolDays: number
   /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
   first: Waits
   second: Waits
@@ -277,6 +279,7 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
+    coolDays: new Set(records.filter((r) => r.cool).map((r) => r.day)).size,
     waitedMinutes: r6(waited.reduce((s, x) => s + x, 0) / 60),
     warmWithin: WAITS_S.map((s) => warmShare(records, s)),
     worstMorning: worstMorning(records),

@@ -5,7 +5,10 @@ import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { bagno } from '../../cli/program'
+import { DEMOS } from '../../core/demos'
 import { writeStudy } from '../../core/study/read'
+import { display } from '../../core/units/display'
+import type { YearResult } from '../../core/year/result'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
 import { choose, named, newTotal, openDemo, press, total, type } from './hand'
@@ -32,9 +35,9 @@ const view = async (name: string) => {
   await settled(page)
 }
 /** The command line, asked of the study as the browser keeps it. */
-async function told(command: string): Promise<unknown> {
+async function told(command: string, id = 'hill-town'): Promise<unknown> {
   const file = join(folder, 'kept.json')
-  writeFileSync(file, writeStudy((await keptIn(page, 'hill-town'))!))
+  writeFileSync(file, writeStudy((await keptIn(page, id))!))
   return JSON.parse((await bagno([command, file, '--json'])).stdout)
 }
 
@@ -190,6 +193,40 @@ describe('the board', () => {
     const parts = await page.$eval('section[aria-label="What the change saves"]', (s) => s.textContent)
     expect(parts).toMatch(/Used, mixed at the tap.*Lost by the store.*Bought in a year/s)
     expect(errors).toEqual([])
+  })
+})
+
+describe('on every demo', () => {
+  it.each(DEMOS.map((d) => d.study.id))('board, modes and totals of %s are what the command line says', async (id) => {
+    await openDemo(page, url, id)
+    await page.goto(`${url}/study/${id}/set?view=board`)
+    await settled(page)
+    await page.waitForSelector('[data-check="delivery"]', { timeout: 30_000 })
+    const shown = await page.$$eval('[data-check]', (all) =>
+      all.map((e) => [
+        e.getAttribute('data-check'),
+        e.getAttribute('data-level'),
+        e.querySelector('p[title]')!.textContent,
+      ]),
+    )
+    const board = (await told('board', id)) as { checks: { id: string; level: string; sentence: string }[] }
+    expect(shown.sort()).toEqual(board.checks.map((c) => [c.id, c.level, c.sentence]).sort())
+    const study = (await keptIn(page, id))!
+    const year = (await told('simulate', id)) as YearResult
+    const write = display(study.units, study.prices.currency, study.energyIn)
+    expect(await total(page, 'Cost')).toBe(write.wholeMoney(year.cost.total))
+    if (!study.pipes.loop) return
+    await page.goto(`${url}/study/${id}/set?view=modes`)
+    await page.waitForFunction(() => document.querySelectorAll('[data-mode="learned"]').length > 5, { timeout: 60_000 })
+    const starts = await page.$$eval('section[aria-label="Loop modes side by side"] tbody tr', (all) =>
+      Array.from(
+        all
+          .find((tr) => tr.querySelector('th')!.textContent!.trim() === 'Heater starts')!
+          .querySelectorAll('[data-mode]'),
+      ).map((cell) => [cell.getAttribute('data-mode'), Number(cell.textContent!.replace(/,/g, ''))]),
+    )
+    const modes = (await told('modes', id)) as { mode: string; heaterStarts: number }[]
+    expect(starts).toEqual(modes.map((m) => [m.mode, Math.round(m.heaterStarts)]))
   })
 })
 

@@ -54,6 +54,14 @@ const write = (metric: number) => {
 /** Without the rounding of a field: what tells two meanings apart may be in the decimals. */
 const inFull = (metric: number) =>
   Number((props.quantity ? fromMetric(props.quantity, system.value, metric) : metric).toPrecision(7))
+/** The same figure as the other system writes it, for whoever holds an instrument of that one. */
+const alsoAs = computed(() => {
+  if (props.value === null || !props.quantity) return undefined
+  const unit = unitOf(props.quantity, other.value)
+  if (unit.label === shownUnit.value) return undefined
+  const shown = fromMetric(props.quantity, other.value, props.value)
+  return `= ${Number(shown.toFixed(Math.max(unit.decimals, Math.abs(shown) < 1 ? 3 : 0)))} ${unit.label}`
+})
 const text = computed(() => typed.value ?? (props.value === null ? '' : write(props.value)))
 
 function commit() {
@@ -160,6 +168,7 @@ watch(
         class="entry pr-14"
         :class="{ italic: origin === 'assumed', 'pr-2!': !shownUnit }"
         :value="text"
+        :title="alsoAs"
         inputmode="text"
         autocomplete="off"
         :aria-invalid="error !== '' || fault !== undefined"

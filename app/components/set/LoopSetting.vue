@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { turnCoolsIn, turnSags } from '~~/core/household/loop-at-rest'
 import { LOOP_MODE_TAKES, LOOP_MODES, type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_WORDS, testsADay } from '~~/core/trials/loop-modes'
 
@@ -9,6 +10,14 @@ const found = computed(() => table.study!.controls.found.loop)
 const set = (key: string, edit: (l: Loop) => void) => table.set(`loop ${key}`, (k) => edit(k.loop))
 const shape = LoopControl.shape
 const takes = computed(() => LOOP_MODE_TAKES[loop.value.mode])
+/** How the water at the turn cools while the pump rests. */
+const rest = computed(() => {
+  const { targetC, differentialK, sampled } = loop.value
+  return {
+    minutes: turnCoolsIn(table.study!, targetC, targetC - differentialK),
+    sagK: turnSags(table.study!, targetC - differentialK, sampled.everyMin) ?? 0,
+  }
+})
 const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay(d, loop.value.sampled.everyMin))))
 </script>
 
@@ -125,6 +134,14 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
         @change="(v) => set('cable', (l) => void (l.trace.wPerM = v!))"
       />
     </div>
+    <p v-if="takes.differential && rest.minutes !== null" class="caption mt-1" data-rest>
+      At rest in the coldest month the turn falls from {{ table.units.temperature(loop.targetC) }} to
+      {{ table.units.temperature(loop.targetC - loop.differentialK) }}
+      {{ rest.minutes === Infinity ? 'never: the air is as warm' : `in ${Math.round(rest.minutes)} min` }}.
+      <template v-if="loop.mode === 'sampled'">
+        Found just warm enough, it can fall another {{ table.units.figure('rise', rest.sagK) }} before the next test.
+      </template>
+    </p>
     <p v-if="loop.mode === 'sampled'" class="caption mt-1">
       Trigger: below {{ table.units.temperature(loop.targetC - loop.differentialK) }}, exactly that does not start it.
       Up to {{ tests }} tests a day in these windows. The sensor is where the survey says:
