@@ -53,6 +53,7 @@ const TIERS = [
     folders: ['year'],
     holds: 'What a year makes of a household. A judgement on it belongs in findings/, a change in measures/.',
   },
+  { name: 'sizing', folders: ['sizing'], holds: 'Whether a heat source serves a household at its busiest.' },
   { name: 'measures', folders: ['measures'], holds: 'What could be done, and what a year says of it.' },
   { name: 'readings', folders: ['readings'], holds: 'What is read on a visit, and what it corrects.' },
   { name: 'findings', folders: ['findings'], holds: 'What an experienced engineer would point out.' },

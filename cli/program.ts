@@ -6,6 +6,7 @@ import { broughtBy, findings } from '../core/findings/findings'
 import { applyAll } from '../core/measures/apply'
 import { compared, jobsOf } from '../core/measures/compare'
 import { accepts } from '../core/schema/words'
+import { sizes } from '../core/sizing/candidates'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { sumNamed, SUMS } from '../core/sums/registry'
@@ -16,7 +17,7 @@ import { type Fault, faultText } from '../core/units/result'
 import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
-import { comparisonTable, foundTable, modesTable, yearTable } from './tables'
+import { comparisonTable, foundTable, modesTable, sizeTable, yearTable } from './tables'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
 export interface Answer {
@@ -197,6 +198,16 @@ function program(write: (text: string) => void): Command {
       if (options.json) return void print(board)
       if (!board) return void print('no thermostat sets anything here\n')
       print(board.checks.map((c) => `${c.level.padEnd(6)} ${c.title}\n       ${c.sentence}\n`).join(''))
+    })
+
+  program
+    .command('size <file>')
+    .description('heat sources sized on the household’s own busiest moment')
+    .option('--json', 'print every figure')
+    .action((file: string, options: { json?: boolean }) => {
+      const study = load(file)
+      const sized = sizes(study)
+      print(options.json ? sized : sizeTable(study, sized))
     })
 
   program

@@ -2,6 +2,8 @@ import Table from 'cli-table3'
 import { type Week, weekInWords } from '../core/calendar/week'
 import type { Comparison } from '../core/measures/compare'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
+import type { Sizes } from '../core/sizing/candidates'
+import type { Sized } from '../core/sizing/size'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
 import type { Found, Tried } from '../core/trials/find-windows'
@@ -144,4 +146,19 @@ export function comparisonTable(study: Study, c: Comparison): string {
     out += `${m.toString()}\n`
   }
   return out
+}
+
+export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes): string {
+  const d = displayOf(study)
+  const names = peaks.tapIds.map((id) => study.pipes.taps.find((t) => t.id === id)!.name).join(', ')
+  const rows = (title: string, sized: readonly Sized[]) =>
+    sized.length === 0
+      ? ''
+      : `\n${title}\n${sized
+          .map(
+            (s) =>
+              `${s.verdict.padEnd(13)} ${s.heater}\n${s.checks.map((c) => `${' '.repeat(14)}${c.verdict}: ${c.sentence}\n`).join('')}`,
+          )
+          .join('')}`
+  return `${study.name}: at its busiest ${d.figure('flow', peaks.hotLMin)} hot at once (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} hot in the busiest hour\n${rows('What is there', there)}${rows('In its place', instead)}${rows('Beside it', beside)}`
 }

@@ -8,8 +8,9 @@ import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
 import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
+import { CONNECTIONS } from '../core/recovery/drain-recovery'
 import { LOOP_MODES, TIMER_BY } from '../core/study/controls'
-import { LOOP_PLACES } from '../core/study/pipes'
+import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
 import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
@@ -168,6 +169,7 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
     ...(has('outputHolds') ? { outputHolds: f.holds } : {}),
     ...(has('backup') ? { backup: f.backup, backupKw: f.backupKw, air: f.air, leastAirC: f.leastAirC } : {}),
     ...(has('areaM2') ? { areaM2: f.areaM2, storeLimitC: f.storeLimitC } : {}),
+    ...(has('pvKwp') ? { pvKwp: f.areaM2, storeLimitC: f.storeLimitC } : {}),
     ...(has('exchanger') ? { exchanger: f.exchanger } : {}),
     ...(has('pilotW') ? { pilotW: f.pilotW } : {}),
     ...(has('purgeWh') ? { purgeWh: f.purgeWh } : {}),
@@ -231,6 +233,17 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     latitudeDeg: num(-66, 66),
     altitudeM: num(-400, 3000),
     mains: fc.constantFrom({ kind: 'model' as const }, { kind: 'ground' as const }),
+    recovery: fc.option(
+      fc.record({
+        connection: fc.constantFrom(...CONNECTIONS),
+        mount: fc.constantFrom(...MOUNTS),
+        effectiveness: num(0.05, 0.85),
+        ratedFlowLMin: num(2, 40),
+        warmUpS: fc.oneof(fc.constant(0), num(0, 300)),
+        dropK: num(0, 10),
+      }),
+    ),
+    exportPerKwh: fc.option(num(0, 0.5)),
     standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
   .map((r) => {
@@ -245,6 +258,9 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     }
     study.pipes.runs = study.pipes.runs.map((run, i) => ({ ...run, ...r.pipes[i % 12] }))
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
+    const draining = study.pipes.taps.filter((t) => t.drains).map((t) => t.id)
+    study.pipes.recovery = r.recovery && draining.length ? { ...r.recovery, tapIds: draining } : null
+    study.prices.carriers.electricity!.exportPerKwh = r.exportPerKwh
     if (r.standard) study.people.draws = { kind: 'standard', cycle: r.standard, tapId: study.pipes.taps[0].id }
     const found = study.controls.found
     study.site.summerTime = r.summerTime

@@ -36,6 +36,9 @@ const ROWS: Record<string, Row> = {
     unit: '°',
     help: '0 faces the noon sun, 90 the evening, −90 the morning',
   },
+  pvKwp: { label: 'Peak power of the modules', unit: 'kWp' },
+  performance: { label: 'Share of it that arrives', help: 'heat, wires and inverter take the rest; 0.8 is usual' },
+  houseKwhDay: { label: 'The house uses besides', unit: 'kWh a day', help: 'on the mean of the year' },
   optical: { label: 'Optical efficiency', help: 'η₀ of its certificate: share of the light it takes' },
   lossLinear: { label: 'Loss for each degree', quantity: 'collectorLoss', help: 'a₁ of its certificate' },
   lossSquare: {
@@ -52,6 +55,11 @@ const ROWS: Record<string, Row> = {
   leastAirC: { label: 'Only the element below', quantity: 'temperature' },
   leastOutputKw: { label: 'Least output', quantity: 'power' },
   leastFlowLMin: { label: 'Least flow to fire', quantity: 'flow' },
+  mostInletC: {
+    label: 'Warmest water it accepts',
+    quantity: 'temperature',
+    help: 'at its inlet, by its papers; empty: not read',
+  },
   pilotW: { label: 'Pilot flame', quantity: 'watts', help: '0 where it lights itself' },
   purgeWh: { label: 'Lost at each start', unit: 'Wh', help: 'fuel’s heat swept out before it lights' },
   startLagS: { label: 'Start-up lag', quantity: 'seconds' },

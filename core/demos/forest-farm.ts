@@ -36,6 +36,9 @@ export const forestFarm: Study = {
     monthlySunKwhM2: [...CLIMATES['temperate inland'].sunKwhM2],
     mains: { kind: 'model' },
     pressureBar: 2.6,
+    leastAirC: null,
+    electricMain: null,
+    gasLineKw: null,
     hardnessMgL: 110,
     metered: false,
     backflowGuard: true,
@@ -166,6 +169,7 @@ export const forestFarm: Study = {
     loop: null,
     wasteLimitL: 1,
     drain: { stackHeightM: 1.9, diameterMm: 110, toMainM: 4, toHeaterM: 6, tapIds: ['shower'], access: true },
+    recovery: null,
   },
   plant: {
     heaters: [
@@ -303,6 +307,7 @@ export const forestFarm: Study = {
           kind: 'heater-windows',
           id: 'midday',
           name: 'Element only at midday and evening',
+          partPrices: {},
           costMoney: 0,
           heaterId: 'top-element',
           windows: everyDay([660, 960], [1080, 1200]),
@@ -311,6 +316,7 @@ export const forestFarm: Study = {
           kind: 'setpoint',
           id: 'workshop-fifty',
           name: 'Workshop store at 50 °C',
+          partPrices: {},
           costMoney: 0,
           heaterId: 'workshop-store',
           setpointC: 50,

@@ -32,6 +32,9 @@ export const hillTown: Study = {
     monthlyAirC: [2.1, 3.4, 6.8, 10.2, 14.6, 18.5, 21.3, 21.0, 17.0, 12.1, 6.9, 3.0],
     mains: { kind: 'model' },
     pressureBar: 3.2,
+    leastAirC: null,
+    electricMain: null,
+    gasLineKw: null,
     hardnessMgL: 240,
     metered: null,
     backflowGuard: null,
@@ -247,6 +250,7 @@ export const hillTown: Study = {
     },
     wasteLimitL: null,
     drain: null,
+    recovery: null,
   },
   plant: {
     heaters: [
@@ -327,6 +331,7 @@ export const hillTown: Study = {
           kind: 'loop-windows',
           id: 'three-windows',
           name: 'Loop only when someone is up',
+          partPrices: {},
           costMoney: 0,
           windows: workAndRest(
             [
@@ -344,12 +349,21 @@ export const hillTown: Study = {
           kind: 'insulate-runs',
           id: 'wrap',
           name: 'Wrap what can be reached, 20 mm',
+          partPrices: {},
           costMoney: 260,
           runIds: ['cellar-main', 'kitchen-branch', 'first-branch', 'top-shower-run'],
           loopReturn: true,
           insulation: { lambdaWMK: 0.038, thicknessMm: 20 },
         },
-        { kind: 'setpoint', id: 'sixty', name: 'Store at 60 °C', costMoney: 0, heaterId: 'boiler', setpointC: 60 },
+        {
+          kind: 'setpoint',
+          id: 'sixty',
+          name: 'Store at 60 °C',
+          partPrices: {},
+          costMoney: 0,
+          heaterId: 'boiler',
+          setpointC: 60,
+        },
       ],
     },
   ],

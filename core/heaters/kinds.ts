@@ -71,6 +71,13 @@ export const HEATERS = {
     'own figure',
     'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
   ),
+  'pv-element': kind(
+    'Element on surplus sun',
+    'store',
+    'sun',
+    'own figure',
+    `${ISOLATE} Panels in the light stay live. Its cut-out and the connection to the inverter are for the licensed.`,
+  ),
   'wood-coil': kind(
     'Coil or jacket in a fire',
     'store',

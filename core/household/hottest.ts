@@ -10,6 +10,7 @@ import type { Heater } from '../study/plant'
 const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => number } = {
   'boiler-coil': (h) => h.primary.flowMaxC,
   solar: (h) => h.storeLimitC,
+  'pv-element': (h) => h.storeLimitC,
   'heat-pump': (h) => (h.backupKw > 0 ? SAFETY.cutOut.value : HEAT_PUMP_LIMIT_C),
 }
 

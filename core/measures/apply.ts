@@ -1,10 +1,14 @@
+import { putHeater } from '../household/edits/plant'
 import { computedLoopUa } from '../household/loop'
+import { storeArea } from '../household/store-area'
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
 import { rangeOf } from '../schema/shape'
+import { standingUa, wrapped } from '../stores/standing-loss'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
-import type { Measure } from '../study/measures'
+import { freshId } from '../study/fresh-id'
+import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import { Loop, type Run } from '../study/pipes'
 import type { Study } from '../study/study'
 
@@ -15,6 +19,10 @@ const withControls = (study: Study, change: (controls: Controls) => void): Study
     if (study.controls.set) change(controls.set)
   })
 
+/** The same for one heater; one that another measure has taken away is not set any more. */
+const withControl = (study: Study, heaterId: string, change: (control: Controls['heaters'][string]) => void): Study =>
+  withControls(study, ({ heaters }) => void (heaters[heaterId] && change(heaters[heaterId])))
+
 /** Puts insulation on a length of pipe, where it can be reached and the new holds more than what is there. */
 function wrap(length: Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'>, insulation: Insulation): void {
   const { outerM } = pipeOf(length.material, length.size)
@@ -23,43 +31,81 @@ function wrap(length: Pick<Run, 'material' | 'size' | 'insulation' | 'reachable'
 }
 
 /**
- * A measured loss of the loop corrects what its pipes say and is no wall against better ones: wrapped, it falls by the share
- * by which the computed one falls.
+ * A measured loss of the loop corrects what its pipes say and is no wall against better ones: wrapped or laid anew, it falls
+ * by the share by which the computed one falls.
  */
 function stillMeasured(before: Study, after: Study): Study {
   const measured = before.pipes.loop?.measuredUaWK
-  if (!measured) return after
+  if (!measured || !after.pipes.loop) return after
   const { min } = rangeOf(Loop.shape.measuredUaWK)
   return edited(after, ({ pipes }) => {
     pipes.loop!.measuredUaWK = Math.max(min, (measured * computedLoopUa(after)) / computedLoopUa(before))
   })
 }
 
-/** One measure done to a household. Pure: the study given is not touched. */
-export function apply(study: Study, measure: Measure): Study {
-  switch (measure.kind) {
-    case 'insulate-runs':
-      return stillMeasured(
-        study,
-        edited(study, ({ pipes: { runs, loop } }) => {
-          for (const run of runs) if (measure.runIds.includes(run.id)) wrap(run, measure.insulation)
-          if (loop && measure.loopReturn) wrap(loop.back, measure.insulation)
-        }),
-      )
-    case 'setpoint':
-      return withControls(study, (c) => void (c.heaters[measure.heaterId].setpointC = measure.setpointC))
-    case 'heater-windows':
-      return withControls(study, (c) => void (c.heaters[measure.heaterId].windows = measure.windows))
-    case 'loop-mode':
-      return withControls(study, (c) => void (c.loop.mode = measure.mode))
-    case 'loop-windows':
-      return withControls(study, (c) => void (c.loop.windows = measure.windows))
-    case 'tap-flow':
-      return edited(study, ({ pipes }) => {
-        for (const tap of pipes.taps) if (tap.id === measure.tapId) tap.flowLMin = measure.flowLMin
-      })
-  }
+const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Study } = {
+  'insulate-runs': (study, m) =>
+    stillMeasured(
+      study,
+      edited(study, ({ pipes: { runs, loop } }) => {
+        for (const run of runs) if (m.runIds.includes(run.id)) wrap(run, m.insulation)
+        if (loop && m.loopReturn) wrap(loop.back, m.insulation)
+      }),
+    ),
+  jacket: (study, { insulation, coveredShare }) =>
+    edited(study, ({ plant: { store } }) => {
+      if (!store) return
+      const jacket = { ...insulation, areaM2: storeArea(store), share: coveredShare }
+      store.loss = { kind: 'ua', uaWK: wrapped(standingUa(store.loss, store.litres), jacket) }
+    }),
+  setpoint: (study, m) => withControl(study, m.heaterId, (c) => void (c.setpointC = m.setpointC)),
+  'heater-windows': (study, m) => withControl(study, m.heaterId, (c) => void (c.windows = m.windows)),
+  'heater-control': (study, m) => withControl(study, m.heaterId, (c) => void Object.assign(c, m.control)),
+  'loop-mode': (study, m) => withControls(study, (c) => void (c.loop.mode = m.mode)),
+  'loop-windows': (study, m) => withControls(study, (c) => void (c.loop.windows = m.windows)),
+  'tap-flow': (study, m) =>
+    edited(study, ({ pipes }) => {
+      for (const tap of pipes.taps) if (tap.id === m.tapId) tap.flowLMin = m.flowLMin
+    }),
+  'shorter-draws': (study, m) =>
+    edited(study, ({ people }) => {
+      for (const { id, use } of people.habits)
+        if (m.habitIds.includes(id)) {
+          if (use.kind === 'timed') use.minutes *= m.share
+          else use.litres *= m.share
+        }
+    }),
+  'bath-to-shower': (study, m) =>
+    edited(study, ({ people }) => {
+      for (const habit of people.habits)
+        if (m.habitIds.includes(habit.id)) {
+          habit.tapId = m.tapId
+          habit.use = { kind: 'timed', minutes: m.minutes }
+        }
+    }),
+  repipe: (study, m) =>
+    stillMeasured(
+      study,
+      edited(study, ({ pipes }) => {
+        for (const run of pipes.runs) if (run.id === m.runId) Object.assign(run, m.pipe)
+      }),
+    ),
+  'own-run': (study, m) =>
+    edited(study, ({ pipes }) => {
+      const tap = pipes.taps.find((t) => t.id === m.tapId)
+      if (!tap) return
+      const old = pipes.runs.find((r) => r.id === tap.runId)!
+      const id = freshId('own-run', pipes.runs)
+      pipes.runs.push({ ...old, ...m.pipe, id, name: `${tap.name}, its own`, from: null, insulation: null })
+      tap.runId = id
+    }),
+  'drain-recovery': (study, m) => edited(study, ({ pipes }) => void (pipes.recovery = m.recovery)),
+  'heat-source': (study, m) => putHeater(study, m.replaces, m.heater, m.control, m.store),
 }
+
+/** One measure done to a household. Pure: the study given is not touched. */
+export const apply = (study: Study, measure: Measure): Study =>
+  (APPLY[measure.kind] as (study: Study, measure: Measure) => Study)(study, measure)
 
 /** Measures done one after the other. */
 export const applyAll = (study: Study, measures: readonly Measure[]): Study => measures.reduce(apply, study)

@@ -1,81 +1,183 @@
 import { ALWAYS, type Week } from '../calendar/week'
+import { HEATER_KINDS, type HeaterKind, HEATERS } from '../heaters/kinds'
+import { assumedDrain } from '../household/blank/drain'
+import { farFreeTap, heatSource, type How } from '../household/edits/heat-source'
 import { supplyOf } from '../household/supply'
+import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFETY } from '../safety/limits'
 import { rangeOf } from '../schema/shape'
 import { hasSetpoint } from '../study/heater-kinds'
-import type { Measure } from '../study/measures'
-import { Tap } from '../study/pipes'
+import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import { type Recovery, Tap } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 
-/** Thickness that pipes are wrapped with to begin with, mm. */
+/** Thickness that pipes and stores are wrapped with to begin with, mm. */
 const WRAP_MM = 20
-/** A setpoint is lowered by so much to begin with, K, and a flow brought to this share of what it is. */
+const JACKET_MM = 80
+/** What a jacket covers to begin with: top fittings, ports and controls stay clear; of a store with its flue, more. */
+const JACKET_SHARE = { usual: 0.8, flue: 0.65 } as const
+/** A setpoint is lowered by so much to begin with, K, and a flow and the length of draws brought to these shares. */
 const LOWER_K = 5
 const FLOW_SHARE = 0.8
+const SHORTER_SHARE = 0.75
+/** A shower that takes the place of a bath, minutes. */
+const SHOWER_MIN = 7
+/**
+ * A drain unit until its certificate is read: an upright one of 1.5 m or more, a flat one under a tray; effectiveness at
+ * equal flows of 9 L/min, warmed to two thirds in half a minute, drain 4 K below the shower.
+ */
+const UNITS = {
+  upright: { effectiveness: 0.45, ratedFlowLMin: 9, warmUpS: 30, dropK: 4 },
+  flat: { effectiveness: 0.3, ratedFlowLMin: 9, warmUpS: 20, dropK: 4 },
+} as const
+/** Least height of a stack for an upright unit, m. */
+export const UPRIGHT_M = 1.2
 
 const { min: LEAST_FLOW_L_MIN } = rangeOf(Tap.shape.flowLMin)
 
-type MeasureKind = Measure['kind']
-
-/** What each kind of measure is called when one is added, in the order they are offered. */
-export const MEASURE_NAMES: Record<MeasureKind, string> = {
-  'insulate-runs': 'Insulate pipes',
-  setpoint: 'Change the setpoint',
-  'heater-windows': 'Heater timer',
-  'loop-mode': 'Change the loop’s mode',
-  'loop-windows': 'Loop windows',
-  'tap-flow': 'Reduce the flow of a tap',
+/** What each kind of measure is called when one is added, in the order they are offered, and where in the house it is done. */
+export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: string }> = {
+  'insulate-runs': { name: 'Insulate pipes', at: 'Pipes', finds: 'foam wrap lagging insulation first metres' },
+  jacket: { name: 'Jacket for the store', at: 'Store', finds: 'blanket tank insulation standing loss' },
+  setpoint: { name: 'Change the setpoint', at: 'Heater', finds: 'temperature lower dial' },
+  'heater-windows': { name: 'Heater timer', at: 'Heater', finds: 'clock windows hours' },
+  'heater-control': {
+    name: 'All controls of a heater',
+    at: 'Heater',
+    finds: 'boost holiday hot run cheapest price keep-hot',
+  },
+  'loop-mode': { name: 'Change the loop’s mode', at: 'Loop', finds: 'pump circulation on demand off' },
+  'loop-windows': { name: 'Loop windows', at: 'Loop', finds: 'pump clock timer circulation' },
+  'tap-flow': { name: 'Reduce the flow of a tap', at: 'Taps', finds: 'shower head aerator low flow saving' },
+  'shorter-draws': { name: 'Shorter draws', at: 'People', finds: 'shower minutes habit less' },
+  'bath-to-shower': { name: 'Shower instead of bath', at: 'People', finds: 'bath habit' },
+  repipe: { name: 'Lay a run anew', at: 'Pipes', finds: 'repipe smaller bore shorter size' },
+  'own-run': { name: 'Own run for a tap', at: 'Pipes', finds: 'twig manifold direct branch' },
+  'drain-recovery': { name: 'Recover heat from the drain', at: 'Drain', finds: 'drain water heat exchanger waste' },
+  'heat-source': {
+    name: 'Another heat source',
+    at: 'Heater',
+    finds: `replace add ${HEATER_KINDS.map((k) => HEATERS[k].name.toLowerCase()).join(' ')}`,
+  },
 }
-const OF_THE_LOOP: readonly MeasureKind[] = ['loop-mode', 'loop-windows']
-const OF_A_THERMOSTAT: readonly MeasureKind[] = ['setpoint', 'heater-windows']
 
 /** Kinds of measure that a household has something for. */
 export function measuresFor(study: Study): MeasureKind[] {
-  const supplying = study.plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
-  const none = [...(study.pipes.loop ? [] : OF_THE_LOOP), ...(hasSetpoint(supplying) ? [] : OF_A_THERMOSTAT)]
-  return (Object.keys(MEASURE_NAMES) as MeasureKind[]).filter((kind) => !none.includes(kind))
+  const { pipes, plant, people } = study
+  const supplying = plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
+  const has: Partial<Record<MeasureKind, boolean>> = {
+    'loop-mode': pipes.loop !== null,
+    'loop-windows': pipes.loop !== null,
+    setpoint: hasSetpoint(supplying),
+    'heater-windows': hasSetpoint(supplying),
+    'heater-control': hasSetpoint(supplying),
+    jacket: plant.store !== null,
+    'shorter-draws': people.habits.length > 0,
+    'bath-to-shower': bathHabits(study).length > 0 && pipes.taps.some((t) => t.kind === 'shower'),
+    'drain-recovery': pipes.recovery === null && pipes.taps.some((t) => t.drains),
+  }
+  return (Object.keys(MEASURES) as MeasureKind[]).filter((kind) => has[kind] ?? true)
 }
+
+const bathHabits = ({ people, pipes }: Study) =>
+  people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'bath')
 
 /** A week of its own: what is edited in a measure leaves the controls as they are. */
 const ownWeek = (week: Week): Week => week.map((day) => day.map((w) => ({ ...w })))
 
-/** A measure as it is begun at a household; what it costs nobody has asked. A setpoint below what is safe is not lowered. */
-export function beginMeasure(study: Study, kind: MeasureKind, id: string): Measure {
-  const { pipes } = study
-  const controls = controlsOf(study)
-  const { heaterId, setpointC } = supplyOf(study)
-  const common = { id, costMoney: null }
-  switch (kind) {
-    case 'insulate-runs':
-      return {
-        ...common,
-        kind,
-        name: `Insulate pipes, ${WRAP_MM} mm`,
-        runIds: pipes.runs.filter((r) => r.reachable).map((r) => r.id),
-        loopReturn: pipes.loop?.back.reachable ?? false,
-        insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'], thicknessMm: WRAP_MM },
-      }
-    case 'setpoint':
-      return {
-        ...common,
-        kind,
-        name: 'Lower setpoint',
-        heaterId,
-        setpointC: Math.min(setpointC, Math.max(SAFETY.livesOn.value, setpointC - LOWER_K)),
-      }
-    case 'heater-windows': {
-      const windows = ownWeek(controls.heaters[heaterId].windows ?? ALWAYS)
-      return { ...common, kind, name: 'Heater timer', heaterId, windows }
+/** A drain unit as it is begun where the drain was looked at, or where nobody has: an upright one needs a stack that falls. */
+export function beginRecovery(study: Study): Recovery {
+  const drain = study.pipes.drain ?? assumedDrain(study)
+  const mount = drain.stackHeightM >= UPRIGHT_M ? 'upright' : 'flat'
+  const draining = study.pipes.taps.filter((t) => t.drains)
+  const surveyed = drain.tapIds.filter((id) => draining.some((t) => t.id === id))
+  return { connection: 'A', mount, ...UNITS[mount], tapIds: surveyed.length ? surveyed : [draining[0].id] }
+}
+
+type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
+
+const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
+  'insulate-runs': ({ pipes }) => ({
+    name: `Insulate pipes, ${WRAP_MM} mm`,
+    runIds: pipes.runs.filter((r) => r.reachable).map((r) => r.id),
+    loopReturn: pipes.loop?.back.reachable ?? false,
+    insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'], thicknessMm: WRAP_MM },
+  }),
+  jacket: ({ plant }) => ({
+    name: `Jacket, ${JACKET_MM} mm`,
+    insulation: { lambdaWMK: INSULATIONS['mineral wool'], thicknessMm: JACKET_MM },
+    coveredShare: plant.heaters.some((h) => HEATERS[h.kind].flueInStore) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
+  }),
+  // A setpoint below what is safe is not lowered.
+  setpoint: (study) => {
+    const { heaterId, setpointC } = supplyOf(study)
+    return {
+      name: 'Lower setpoint',
+      heaterId,
+      setpointC: Math.min(setpointC, Math.max(SAFETY.livesOn.value, setpointC - LOWER_K)),
     }
-    case 'loop-mode':
-      return { ...common, kind, name: 'Loop off', mode: 'off' }
-    case 'loop-windows':
-      return { ...common, kind, name: 'Loop windows', windows: ownWeek(controls.loop.windows) }
-    case 'tap-flow': {
-      const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
-      const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
-      return { ...common, kind, name: `${tap.name}, less flow`, tapId: tap.id, flowLMin }
+  },
+  'heater-windows': (study) => {
+    const { heaterId } = supplyOf(study)
+    return { name: 'Heater timer', heaterId, windows: ownWeek(controlsOf(study).heaters[heaterId].windows ?? ALWAYS) }
+  },
+  'heater-control': (study) => {
+    const { heaterId } = supplyOf(study)
+    return { name: 'Controls as set', heaterId, control: structuredClone(controlsOf(study).heaters[heaterId]) }
+  },
+  'loop-mode': () => ({ name: 'Loop off', mode: 'off' }),
+  'loop-windows': (study) => ({ name: 'Loop windows', windows: ownWeek(controlsOf(study).loop.windows) }),
+  'tap-flow': ({ pipes }) => {
+    const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
+    const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
+    return { name: `${tap.name}, less flow`, tapId: tap.id, flowLMin }
+  },
+  'shorter-draws': ({ people, pipes }) => {
+    const showers = people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')
+    return {
+      name: 'Shorter showers',
+      habitIds: (showers.length ? showers : people.habits).map((h) => h.id),
+      share: SHORTER_SHARE,
     }
-  }
+  },
+  'bath-to-shower': (study) => ({
+    name: 'Shower instead of bath',
+    habitIds: bathHabits(study).map((h) => h.id),
+    tapId: study.pipes.taps.find((t) => t.kind === 'shower')!.id,
+    minutes: SHOWER_MIN,
+  }),
+  repipe: (study) => {
+    const [longest] = [...study.pipes.runs].sort((a, b) => b.lengthM - a.lengthM)
+    const { material, size, lengthM } = longest
+    return { name: `${longest.name}, laid anew`, runId: longest.id, pipe: { material, size, lengthM } }
+  },
+  'own-run': (study) => {
+    const tap = study.pipes.taps.find((t) => t.id === farFreeTap(study))!
+    const way = runsTo(study, tap)
+    const { material, size } = way[way.length - 1]
+    const lengthM = Math.min(500, Math.round(way.reduce((s, r) => s + r.lengthM, 0) * 10) / 10)
+    return { name: `${tap.name}, a run of its own`, tapId: tap.id, pipe: { material, size, lengthM } }
+  },
+  'drain-recovery': (study) => ({ name: 'Drain-water heat recovery', recovery: beginRecovery(study) }),
+  'heat-source': (study) => {
+    const begun =
+      heatSource(study, 'heat-pump', 'instead') ??
+      heatSource(study, 'heat-pump', 'beside') ??
+      heatSource(study, 'solar', 'beside') ??
+      heatSource(study, 'element', 'instead')!
+    return { name: HEATERS[begun.heater.kind].name, ...begun }
+  },
+}
+
+/** A measure as it is begun at a household; what it costs nobody has asked. */
+export const beginMeasure = <K extends MeasureKind>(study: Study, kind: K, id: string): MeasureOf<K> =>
+  ({ id, kind, costMoney: null, partPrices: {}, ...BEGIN[kind](study) }) as unknown as MeasureOf<K>
+
+/** A heat source as a measure. */
+export function beginHeatSource(study: Study, kind: HeaterKind, how: How, id: string): Measure | null {
+  const begun = heatSource(study, kind, how)
+  if (!begun) return null
+  const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} beside it`
+  return { id, kind: 'heat-source', name, costMoney: null, partPrices: {}, ...begun }
 }

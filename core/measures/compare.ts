@@ -2,6 +2,8 @@ import type { Package } from '../study/measures'
 import { asFound, type Study } from '../study/study'
 import { boughtKwh, drawnL, type YearResult } from '../year/result'
 import { apply, applyAll } from './apply'
+import { checksOf, type MeasureCheck, whoDoes } from './checks'
+import { costOf, type Part, partsOf } from './parts'
 
 /** One year that has to be simulated, and the name it goes by in the plan. */
 export interface Job {
@@ -58,7 +60,12 @@ export interface MeasureSaving {
   aloneMoney: number
   /** Money a year that the package would save less without it. */
   lastInMoney: number
+  /** What it costs; null as long as any of it is unknown. */
   costMoney: number | null
+  parts: Part[]
+  checks: MeasureCheck[]
+  /** Whose work it is. */
+  who: string
 }
 
 export interface PackageResult {
@@ -81,8 +88,21 @@ export interface Comparison {
   packages: PackageResult[]
 }
 
-const costOf = ({ measures }: Package): number | null =>
-  measures.some((m) => m.costMoney === null) ? null : measures.reduce((s, m) => s + m.costMoney!, 0)
+/** Money of several; null as soon as one is unknown. */
+const sumKnown = (costs: readonly (number | null)[]): number | null =>
+  costs.reduce((sum, cost) => (sum === null || cost === null ? null : sum + cost), 0)
+
+/** What a measure of a package takes, in the house as the measures before it leave it. */
+export function detailsOf(study: Study, { measures }: Package, index: number) {
+  const before = applyAll(study, measures.slice(0, index))
+  const measure = measures[index]
+  return {
+    costMoney: costOf(before, measure),
+    parts: partsOf(before, measure),
+    checks: checksOf(before, measure),
+    who: whoDoes(measure),
+  }
+}
 
 function differenceOf(from: YearResult, to: YearResult): Difference {
   return {
@@ -122,12 +142,12 @@ export function compared(
         pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id)))
       const lastIn = (id: string) =>
         pack.measures.length < 2 ? saved(base, result) : saved(year(lastKey(pack.id, id)), result)
-      const measures = pack.measures.map((m) => ({
+      const measures = pack.measures.map((m, i) => ({
         id: m.id,
         name: m.name,
         aloneMoney: alone(m.id),
         lastInMoney: lastIn(m.id),
-        costMoney: m.costMoney,
+        ...detailsOf(study, pack, i),
       }))
       return {
         id: pack.id,
@@ -137,7 +157,7 @@ export function compared(
         measures,
         sumOfSingles: measures.reduce((s, m) => s + m.aloneMoney, 0),
         together: saved(base, result),
-        costMoney: costOf(pack),
+        costMoney: sumKnown(measures.map((m) => m.costMoney)),
       }
     }),
   }

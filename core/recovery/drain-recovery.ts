@@ -39,6 +39,25 @@ function uaAtFlow(unit: RecoveryUnit, flowLMin: number): number {
   return rated * (flowLMin / unit.ratedFlowLMin) ** FLOW_EXPONENT
 }
 
+/** What runs through a unit: the drain's water down one side, cold water up the other, L/min and °C. */
+export interface Streams {
+  drainLMin: number
+  drainC: number
+  coldLMin: number
+  coldC: number
+}
+
+/**
+ * Cold water after a unit in steady flow, °C: the heat is the effectiveness of the smaller of the two flows times that flow
+ * times the difference of the two inlets.
+ */
+export function preheatedC(unit: RecoveryUnit, { drainLMin, drainC, coldLMin, coldC }: Streams): number {
+  if (drainLMin <= 0 || coldLMin <= 0 || drainC <= coldC) return coldC
+  const [least, most] = [Math.min(drainLMin, coldLMin), Math.max(drainLMin, coldLMin)]
+  const share = counterflow(uaAtFlow(unit, drainLMin) / least, least / most)
+  return coldC + (share * least * (drainC - coldC)) / coldLMin
+}
+
 export interface Recovered {
   /** Cold water after the unit, °C. */
   preheatC: number
@@ -51,10 +70,8 @@ export interface Recovered {
 /** Heat recovered from a shower that drains while it runs, steady state. */
 export function drainRecovery(connection: Connection, unit: RecoveryUnit, shower: ShowerOverDrain): Recovered {
   const { showerFlowLMin: flow, showerC, drainC, hotC, coldC } = shower
-  const ua = uaAtFlow(unit, flow)
   /** Preheat when some share of the shower's flow runs through the cold side. */
-  const preheat = (share: number) =>
-    share <= 0 ? coldC : coldC + counterflow(ua / (share * flow), share) * (drainC - coldC)
+  const preheat = (share: number) => preheatedC(unit, { drainLMin: flow, drainC, coldLMin: share * flow, coldC })
   const without = (showerC - coldC) / (hotC - coldC)
   if (connection === 'C') {
     const preheatC = preheat(without)

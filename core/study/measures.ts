@@ -1,15 +1,19 @@
 import { z } from '../schema/zod'
-import { LoopMode, SetpointC } from './controls'
-import { between, Id, Name } from './fields'
-import { InsulationField } from './pipes'
+import { HeaterControl, LoopMode, SetpointC } from './controls'
+import { between, Id, Name, Share } from './fields'
+import { InsulationField, LengthOfPipe, Recovery, withSize } from './pipes'
+import { Heater, StoreField } from './plant'
 import { Week } from './week'
 
 const common = {
   id: Id,
   name: Name,
-  /** What it costs to do, money; null when nobody has asked. */
+  /** What all of it costs to do, money; null: nobody has asked, and the prices of its parts say it where all are known. */
   costMoney: between(0, 1_000_000).nullable(),
+  /** Money for one of a part, by the key of the part; what nobody has asked about is not in it. */
+  partPrices: z.record(z.string().max(40), between(0, 100_000)),
 }
+const Pipe = LengthOfPipe.pick({ material: true, size: true, lengthM: true })
 
 /** A change to the household, as data. What each does is in `apply`. */
 export const Measure = z.discriminatedUnion('kind', [
@@ -21,13 +25,52 @@ export const Measure = z.discriminatedUnion('kind', [
     loopReturn: z.boolean(),
     insulation: InsulationField,
   }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('jacket'),
+    insulation: InsulationField,
+    /** Share of the store's surface that it covers: what stays clear is not in it. */
+    coveredShare: Share,
+  }),
   z.strictObject({ ...common, kind: z.literal('setpoint'), heaterId: Id, setpointC: SetpointC }),
   z.strictObject({ ...common, kind: z.literal('heater-windows'), heaterId: Id, windows: Week.nullable() }),
+  z.strictObject({ ...common, kind: z.literal('heater-control'), heaterId: Id, control: HeaterControl }),
   z.strictObject({ ...common, kind: z.literal('loop-mode'), mode: LoopMode }),
   z.strictObject({ ...common, kind: z.literal('loop-windows'), windows: Week }),
   z.strictObject({ ...common, kind: z.literal('tap-flow'), tapId: Id, flowLMin: between(0.5, 60) }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('shorter-draws'),
+    habitIds: z.array(Id).max(200),
+    /** What is left of each amount. */
+    share: between(0.1, 1),
+  }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('bath-to-shower'),
+    habitIds: z.array(Id).max(200),
+    /** The shower taken instead, and for how long. */
+    tapId: Id,
+    minutes: between(0.5, 60),
+  }),
+  z.strictObject({ ...common, kind: z.literal('repipe'), runId: Id, pipe: withSize(Pipe) }),
+  z.strictObject({ ...common, kind: z.literal('own-run'), tapId: Id, pipe: withSize(Pipe) }),
+  z.strictObject({ ...common, kind: z.literal('drain-recovery'), recovery: Recovery }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('heat-source'),
+    /** Heaters that go. */
+    replaces: z.array(Id).max(8),
+    heater: Heater,
+    /** How it is set, where a thermostat holds it. */
+    control: HeaterControl.nullable(),
+    /** A store that comes with it in the place of what is there; null: what is there stays, or one is assumed. */
+    store: StoreField.nullable(),
+  }),
 ])
 export type Measure = z.infer<typeof Measure>
+export type MeasureKind = Measure['kind']
+export type MeasureOf<K extends MeasureKind> = Extract<Measure, { kind: K }>
 
 export const Package = z.strictObject({
   id: Id,
@@ -35,3 +78,44 @@ export const Package = z.strictObject({
   measures: z.array(Measure).max(40),
 })
 export type Package = z.infer<typeof Package>
+
+/** Parts of a household that measures name, each by its ids. */
+export type Named = Record<'thermostats' | 'heaters' | 'taps' | 'runs' | 'habits', string[]>
+
+/** What a measure must find: without it there is nothing to do. */
+export function needs(m: Measure): Named {
+  return {
+    thermostats: 'heaterId' in m ? [m.heaterId] : [],
+    heaters: [],
+    taps: [
+      ...('tapId' in m ? [m.tapId] : []),
+      ...(m.kind === 'heat-source' && 'tapId' in m.heater ? [m.heater.tapId] : []),
+    ],
+    runs: m.kind === 'repipe' ? [m.runId] : [],
+    habits: [],
+  }
+}
+
+/** What a measure lists: it does what is left when one of them is gone. */
+export function lists(m: Measure): Named {
+  return {
+    thermostats: [],
+    heaters: m.kind === 'heat-source' ? m.replaces : [],
+    taps: m.kind === 'drain-recovery' ? m.recovery.tapIds : [],
+    runs: m.kind === 'insulate-runs' ? m.runIds : [],
+    habits: 'habitIds' in m ? m.habitIds : [],
+  }
+}
+
+/** Packages without what named a thing that is gone. Changes them in place. */
+export function forget(packages: Package[], what: keyof Named, gone: (id: string) => boolean): void {
+  for (const pack of packages) {
+    pack.measures = pack.measures.filter((m) => !needs(m)[what].some(gone))
+    for (const m of pack.measures) {
+      const list = lists(m)[what]
+      for (let i = list.length - 1; i >= 0; i--) if (gone(list[i])) list.splice(i, 1)
+    }
+    // A unit that no tap drains through is none.
+    pack.measures = pack.measures.filter((m) => m.kind !== 'drain-recovery' || m.recovery.tapIds.length > 0)
+  }
+}

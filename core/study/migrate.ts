@@ -318,8 +318,27 @@ function from5(doc: Doc): Doc {
   }
 }
 
+/** Version 6 knew no heat exchanger in the drain, no prices of parts, and no largest inlet. */
+function from6(doc: Doc): Doc {
+  const plant = object(doc.plant)
+  return {
+    ...doc,
+    version: 7,
+    site: { ...object(doc.site), leastAirC: null, electricMain: null, gasLineKw: null },
+    pipes: { ...object(doc.pipes), recovery: null },
+    plant: {
+      ...plant,
+      heaters: list(plant.heaters).map((h) => (RUNNING_4.includes(String(h.kind)) ? { ...h, mostInletC: null } : h)),
+    },
+    packages: list(doc.packages).map((p) => ({
+      ...p,
+      measures: list(p.measures).map((m) => ({ ...m, partPrices: {} })),
+    })),
+  }
+}
+
 /** What brings a document of a version to the next; the last one is the version now. */
-const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5 }
+const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 }
 
 /** Whether a version can be brought to the one in use. */
 export const canMigrate = (version: unknown): version is number =>

@@ -1,4 +1,5 @@
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
+import { CONNECTIONS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
 import { between, Id, Looked, Name, Share } from './fields'
 import { PlaceField } from './site'
@@ -20,7 +21,7 @@ export const JOINTS = [
 ] as const
 const Count = z.int().min(0).max(100)
 
-const LengthOfPipe = z.strictObject({
+export const LengthOfPipe = z.strictObject({
   material: z.enum(MATERIALS),
   size: z.string(),
   lengthM: between(0.1, 500),
@@ -42,7 +43,8 @@ function checkSize(pipe: { material: (typeof MATERIALS)[number]; size: string })
   }
 }
 
-const withSize = <T extends typeof LengthOfPipe>(shape: T) =>
+/** A pipe whose size must be one of those its material is made in. */
+export const withSize = <T extends z.ZodType<{ material: (typeof MATERIALS)[number]; size: string }>>(shape: T): T =>
   shape.superRefine((pipe, ctx) => {
     const wrong = checkSize(pipe)
     if (wrong) ctx.addIssue({ code: 'custom', path: ['size'], message: wrong })
@@ -124,6 +126,25 @@ export const Drain = z.strictObject({
 })
 export type Drain = z.infer<typeof Drain>
 
+/** How a drain-water heat exchanger hangs: in a stack that falls upright, or lying under a tray. */
+export const MOUNTS = ['upright', 'flat'] as const
+
+/** A drain-water heat exchanger that is there. */
+export const Recovery = z.strictObject({
+  connection: z.enum(CONNECTIONS),
+  mount: z.enum(MOUNTS),
+  /** Effectiveness at equal flows, and that flow, as it is rated or was measured. */
+  effectiveness: between(0.05, 0.85),
+  ratedFlowLMin: between(2, 40),
+  /** Time in which its wall has warmed to two thirds, s. */
+  warmUpS: between(0, 300),
+  /** The water that reaches it is cooler than what leaves the tap by this, K. */
+  dropK: between(0, 10),
+  /** Taps that drain through it; of them only those that drain while they fill give it heat. */
+  tapIds: z.array(Id).min(1, 'at least one tap').max(60),
+})
+export type Recovery = z.infer<typeof Recovery>
+
 export const Pipes = z.strictObject({
   runs: z.array(Run).min(1, 'at least one run').max(200),
   taps: z.array(Tap).min(1, 'at least one tap').max(60),
@@ -132,5 +153,7 @@ export const Pipes = z.strictObject({
   wasteLimitL: between(0.1, 20).nullable(),
   /** The drain, for heat recovery; null: not looked. */
   drain: Drain.nullable(),
+  /** A drain-water heat exchanger that is there; null: none. */
+  recovery: Recovery.nullable(),
 })
 export type Pipes = z.infer<typeof Pipes>

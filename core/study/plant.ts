@@ -110,6 +110,8 @@ const running = {
   /** How many of it stand side by side on the same pipes, and whether one after the other lights or all share the flow. */
   units: z.int().min(1).max(8),
   unitsShare: z.enum(UNITS_SHARE),
+  /** Warmest water it accepts at its inlet, °C; null: not read. */
+  mostInletC: between(10, 90).nullable(),
 }
 
 /**
@@ -196,6 +198,24 @@ export const HeatPump = z.strictObject({
   standbyW: StandbyW,
 })
 
+/** An element that takes what photovoltaics make and the house does not use; the grid gives it nothing. */
+export const PvElement = z.strictObject({
+  ...named,
+  kind: z.literal('pv-element'),
+  powerKw: between(0.3, 40),
+  height: Share,
+  /** The store is loaded no hotter than this, °C. */
+  storeLimitC: between(50, 95),
+  pvKwp: between(0.1, 100),
+  tiltDeg: between(0, 90),
+  /** Off the direction of the noon sun, towards the west, degrees. */
+  azimuthDeg: between(-180, 180),
+  /** What arrives of what the modules would make at 25 °C: heat, wires, inverter. */
+  performance: between(0.3, 1),
+  /** What the house uses besides, kWh a day. */
+  houseKwhDay: between(0, 200),
+})
+
 /** Collectors on the roof that heat the store through a coil. */
 const SolarCollector = z.strictObject({
   ...named,
@@ -261,6 +281,7 @@ export const Heater = z.discriminatedUnion('kind', [
   DistrictHeat,
   HeatPump,
   SolarCollector,
+  PvElement,
   WoodCoil,
   UnderSink,
   Reservoir,

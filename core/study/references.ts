@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { Controls } from './controls'
 import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from './heater-kinds'
+import { lists, type Named, needs } from './measures'
 import { MOST_PICTURES, picturesTake } from './readings'
 import type { StudyShape } from './shape'
 
@@ -56,6 +57,10 @@ function checkPipes({ pipes }: StudyShape, report: Report): void {
   pipes.taps.forEach((tap, i) => {
     if (!runs.has(tap.runId)) report(['pipes', 'taps', i, 'runId'], `there is no run "${tap.runId}"`)
   })
+  pipes.recovery?.tapIds.forEach(
+    (id, i) =>
+      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'recovery', 'tapIds', i], `there is no tap "${id}"`),
+  )
   pipes.drain?.tapIds.forEach(
     (id, i) =>
       !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no tap "${id}"`),
@@ -166,8 +171,24 @@ function checkReasons({ controls, plant }: StudyShape, report: Report): void {
   )
 }
 
+/** What a thing is called in a sentence. */
+const NAMED_WORDS: Record<keyof Named, string> = {
+  thermostats: 'heater with a thermostat',
+  heaters: 'heater',
+  taps: 'tap',
+  runs: 'run',
+  habits: 'use',
+}
+
 function checkPackages(study: StudyShape, report: Report): void {
-  const runs = new Set(study.pipes.runs.map((r) => r.id))
+  const ids = (all: readonly { id: string }[]) => new Set(all.map(({ id }) => id))
+  const there: Record<keyof Named, ReadonlySet<string>> = {
+    thermostats: ids(study.plant.heaters.filter(hasSetpoint)),
+    heaters: ids(study.plant.heaters),
+    taps: ids(study.pipes.taps),
+    runs: ids(study.pipes.runs),
+    habits: ids(study.people.habits),
+  }
   unique(
     study.packages.map((p) => p.id),
     ['packages'],
@@ -181,12 +202,17 @@ function checkPackages(study: StudyShape, report: Report): void {
     )
     pack.measures.forEach((m, i) => {
       const path = ['packages', p, 'measures', i]
-      if ('heaterId' in m && !study.plant.heaters.some((h) => h.id === m.heaterId && hasSetpoint(h)))
-        report([...path, 'heaterId'], `there is no heater "${m.heaterId}" with a thermostat`)
-      if ('tapId' in m && !study.pipes.taps.some((t) => t.id === m.tapId))
-        report([...path, 'tapId'], `there is no tap "${m.tapId}"`)
-      if ('runIds' in m)
-        m.runIds.forEach((id, k) => !runs.has(id) && report([...path, 'runIds', k], `there is no run "${id}"`))
+      for (const named of [needs(m), lists(m)])
+        for (const what of Object.keys(there) as (keyof Named)[])
+          named[what].forEach((id) => {
+            if (!there[what].has(id)) report(path, `there is no ${NAMED_WORDS[what]} "${id}"`)
+          })
+      if (m.kind === 'heat-source') {
+        if (hasSetpoint(m.heater) !== (m.control !== null))
+          report([...path, 'control'], hasSetpoint(m.heater) ? 'it needs a setpoint' : 'no thermostat holds it')
+        if (study.plant.heaters.some((h) => h.id === m.heater.id && !m.replaces.includes(h.id)))
+          report([...path, 'heater', 'id'], `"${m.heater.id}" is used twice; each needs a name of its own`)
+      }
       if (m.kind === 'insulate-runs' && m.loopReturn && !study.pipes.loop)
         report([...path, 'loopReturn'], 'there is no loop')
       if (m.kind === 'loop-mode' && m.mode !== 'off' && !study.pipes.loop) report([...path, 'mode'], 'there is no loop')

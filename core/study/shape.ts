@@ -12,7 +12,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 6
+export const VERSION = 7
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])

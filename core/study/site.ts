@@ -24,6 +24,21 @@ export const Site = z.strictObject({
     z.strictObject({ kind: z.literal('monthly'), monthlyC: Twelve(WaterC) }),
   ]),
   pressureBar: between(0, 16).nullable(),
+  /** Coldest air that is reckoned with there, °C; null: not asked. */
+  leastAirC: between(-50, 20).nullable(),
+  /** What the house is connected to: A of each phase, V between phases or to neutral, and ways free; null: not looked. */
+  electricMain: z
+    .strictObject({
+      amps: between(10, 400),
+      volts: between(100, 480),
+      phases: z.union([z.literal(1), z.literal(3)]),
+      spareWays: z.int().min(0).max(40),
+      /** What the house draws at its busiest besides, A. */
+      otherAmps: between(0, 400),
+    })
+    .nullable(),
+  /** Gas input that the line to the heater can carry, kW; null: not asked. */
+  gasLineKw: between(1, 500).nullable(),
   hardnessMgL: between(0, 1000).nullable(),
   /** What was looked for at the main; null: not looked. */
   metered: Looked,

@@ -14,16 +14,25 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
       id: 'mode',
       name: on ? 'Loop by the clock' : 'Loop off',
       costMoney: 0,
+      partPrices: {},
       mode: on ? 'clock' : 'off',
     })
   if (loop && on)
-    measures.push({ kind: 'loop-windows', id: 'loop', name: 'Windows of the loop', costMoney: 0, windows: loop })
+    measures.push({
+      kind: 'loop-windows',
+      id: 'loop',
+      name: 'Windows of the loop',
+      costMoney: 0,
+      partPrices: {},
+      windows: loop,
+    })
   if (heater && heaterId)
     measures.push({
       kind: 'heater-windows',
       id: 'heater',
       name: 'Timer of the heater',
       costMoney: 0,
+      partPrices: {},
       heaterId,
       windows: heater,
     })

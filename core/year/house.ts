@@ -10,6 +10,7 @@ import { isLocal, standbyOf } from '../study/heater-kinds'
 import { bypassOf } from '../study/pipes'
 import { controlsOf, type Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
+import { KJ_PER_LITRE_K } from '../water/properties'
 import { HygieneLog } from './account/hygiene'
 import { Ledger } from './account/ledger'
 import { controllerAhead, inWeek } from './controls/clock'
@@ -21,6 +22,7 @@ import { plantOf } from './heaters/plant-of'
 import { LoopDrive } from './loop/loop-drive'
 import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
+import { DrainUnit } from './recovery/drain-unit'
 import { LocalTap } from './taps/local-tap'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
 import { MOST_WORK, YearRefused } from './work'
@@ -74,6 +76,8 @@ export class House {
   private work = 0
   private readonly tapIndex: Map<string, number>
   private readonly drive: LoopDrive
+  /** A heat exchanger in the drain. */
+  private readonly drain: DrainUnit | null
   private readonly loopControl: LoopControl
   /** A cable along the loop may heat now. */
   private tracing = false
@@ -115,6 +119,9 @@ export class House {
     const turn = this.network.hasLoop ? this.network.loopReturn.from : -1
     this.behindTurn = this.network.paths.map((path) => path.includes(turn))
     this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
+    this.ledger.exportPrice = study.prices.carriers.electricity?.exportPerKwh ?? 0
+    const { recovery } = study.pipes
+    this.drain = recovery && new DrainUnit(recovery, this.tapIndex)
     const controls = controlsOf(study)
     this.loopControl = controls.loop
     const empty = emptyDays(study.people)
@@ -248,24 +255,19 @@ export class House {
   }
 
   private step(longestS: number): void {
-    const { network, plant, mainsC, active } = this
+    const { network, plant, mainsC, active, drain } = this
     this.openTaps()
     let dt = Math.min(longestS, this.untilNext())
 
     const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
     network.begin(loopLMin)
-    for (const { local } of this.locals) local.flowLMin = 0
-    let tapLMin = 0
-    for (const d of active) {
-      d.plan(this.nowS, mainsC)
-      const local = this.localOf[d.tapIndex]
-      if (local) local.flowLMin += d.hotLMin
-      if (local && !local.fedHot) continue
-      tapLMin += d.hotLMin
-      network.openTap(d.tapIndex, d.hotLMin)
-    }
+    const tapLMin = this.planDraws()
     for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
     const totalLMin = tapLMin + loopLMin
+    if (drain) {
+      drain.plan(active, tapLMin, mainsC)
+      dt = Math.min(dt, drain.longestStep())
+    }
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.pumping && this.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
@@ -274,6 +276,7 @@ export class House {
 
     if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
+    drain?.advance(dt)
     for (const { local } of this.locals) local.plant.advance(dt, mainsC)
     if (this.tracing) this.ledger.loopCable(network.trace(this.loopControl.targetC, this.nowS, this.nowS + dt))
     if (this.heating) this.heatingLost(dt)
@@ -282,6 +285,22 @@ export class House {
     if (this.nextEdgeS() > this.nowS + 1e-6) this.lookAtLoop()
     this.lookAtValve()
     this.lookAtHygiene(dt)
+  }
+
+  /** What every open tap asks for in the step to come; returns the hot water that the plant is to give, L/min. */
+  private planDraws(): number {
+    const { network, mainsC, drain } = this
+    for (const { local } of this.locals) local.flowLMin = 0
+    let tapLMin = 0
+    for (const d of this.active) {
+      d.plan(this.nowS, drain ? drain.atMixerC(d, mainsC) : mainsC)
+      const local = this.localOf[d.tapIndex]
+      if (local) local.flowLMin += d.hotLMin
+      if (local && !local.fedHot) continue
+      tapLMin += d.hotLMin
+      network.openTap(d.tapIndex, d.hotLMin)
+    }
+    return tapLMin
   }
 
   /**
@@ -355,9 +374,11 @@ export class House {
     const { network, plant, ledger, mainsC } = this
     const tapLitres = (tapLMin * dt) / 60
     const moves = tapLMin + loopLMin > 0
+    const feedC = this.drain ? this.drain.feedC(mainsC) : mainsC
+    if (feedC > mainsC) ledger.add('recovered', tapLitres * KJ_PER_LITRE_K * (feedC - mainsC))
     if (moves) {
       this.supply.clear()
-      plant.supply(tapLitres, (loopLMin * dt) / 60, mainsC, dt, this.supply)
+      plant.supply(tapLitres, (loopLMin * dt) / 60, feedC, dt, this.supply)
       network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
     }
     for (const { tap, local } of this.locals)
@@ -368,7 +389,7 @@ export class House {
       const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
       d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
     }
-    if (moves) plant.refill(tapLitres, mainsC, loopLMin > 0 ? network.loopReturn.out : null)
+    if (moves) plant.refill(tapLitres, feedC, loopLMin > 0 ? network.loopReturn.out : null)
     for (let i = this.active.length - 1; i >= 0; i--)
       if (this.active[i].done) {
         const { record } = this.active[i]

@@ -37,6 +37,8 @@ export interface Cost {
   houseHeatCredit: number
   /** Space heating bought more, for heat that heat pumps took out of heated rooms: always counted. */
   roomHeatCharge: number
+  /** What electricity of its own would have brought if it had been sold: always counted. */
+  exportForgone: number
   /** Electricity of the loop's pump: a part of the electricity above. */
   loopPump: number
   total: number
@@ -222,14 +224,21 @@ function costOf(
   const heatPrice = heatingOf(home.study).perKwh
   const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
   const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)
+  const exportForgone = r6(sum(home.ledger.forgone))
   const total =
-    Object.values(energy).reduce((s, x) => s + x, 0) + standing + waterCost - houseHeatCredit + roomHeatCharge
+    Object.values(energy).reduce((s, x) => s + x, 0) +
+    standing +
+    waterCost -
+    houseHeatCredit +
+    roomHeatCharge +
+    exportForgone
   return {
     energy,
     standing,
     water: waterCost,
     houseHeatCredit,
     roomHeatCharge,
+    exportForgone,
     loopPump: r6(sum(home.ledger.pump.money)),
     total: r6(total),
   }

@@ -60,6 +60,7 @@ describe('people and taps', () => {
         kind: 'tap-flow',
         name: 'Less',
         costMoney: null,
+        partPrices: {},
         tapId: id,
         flowLMin: 4,
       })

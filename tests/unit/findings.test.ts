@@ -397,7 +397,7 @@ describe('findings', () => {
 
   it('says what a package brings that was not there before', () => {
     const pack = applyAll(hillTown, [
-      { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, heaterId: 'boiler', setpointC: 45 },
+      { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, partPrices: {}, heaterId: 'boiler', setpointC: 45 },
     ])
     const [before, after] = [findings(hillTown, simulate(hillTown)), findings(pack, simulate(pack))]
     const brought = broughtBy(before, after).map((f) => f.id)

@@ -7,6 +7,7 @@ import { DEMOS } from '../../core/demos/index'
 import { highestSetting } from '../../core/household/hottest'
 import { apply } from '../../core/measures/apply'
 import { SAFETY } from '../../core/safety/limits'
+import { hasSetpoint } from '../../core/study/heater-kinds'
 import type { Measure } from '../../core/study/measures'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -42,9 +43,7 @@ describe('laws, on random studies', () => {
         // A burner goes on for one step after its thermostat is content; a pilot goes on until the cut-off.
         const pilot = study.plant.heaters.some((h) => h.kind === 'gas-store' && h.pilotW > 0)
         // The sun and a fire go on until the relief valve opens.
-        const wild = study.plant.heaters.some(
-          (h) => h.kind === 'solar' || h.kind === 'wood-coil' || h.kind === 'reservoir',
-        )
+        const wild = study.plant.heaters.some((h) => !hasSetpoint(h))
         const { loop } = study.controls.found
         const cable = loop.mode === 'trace heating' ? loop.targetC + 0.05 : 0
         const hot = Math.max(
@@ -132,9 +131,10 @@ describe('laws, on random studies', () => {
   it('a measure that changes nothing changes nothing', () => {
     fc.assert(
       fc.property(randomStudy, (study) => {
-        const heaterId = study.plant.heaters[0].id
-        const set = study.controls.found.heaters[heaterId]
-        const common = { id: 'same', name: 'Same', costMoney: null }
+        const held = Object.entries(study.controls.found.heaters)
+        const [habit] = study.people.habits
+        const [run] = study.pipes.runs
+        const common = { id: 'same', name: 'Same', costMoney: null, partPrices: {} }
         const idle: Measure[] = [
           {
             ...common,
@@ -143,8 +143,32 @@ describe('laws, on random studies', () => {
             loopReturn: false,
             insulation: { lambdaWMK: 0.04, thicknessMm: 20 },
           },
-          { ...common, kind: 'setpoint', heaterId, setpointC: set.setpointC },
-          { ...common, kind: 'heater-windows', heaterId, windows: set.windows },
+          ...held.flatMap(([heaterId, control]): Measure[] => [
+            { ...common, kind: 'setpoint', heaterId, setpointC: control.setpointC },
+            { ...common, kind: 'heater-windows', heaterId, windows: control.windows },
+            { ...common, kind: 'heater-control', heaterId, control },
+          ]),
+          { ...common, kind: 'shorter-draws', habitIds: [habit.id], share: 1 },
+          { ...common, kind: 'bath-to-shower', habitIds: [], tapId: habit.tapId, minutes: 5 },
+          {
+            ...common,
+            kind: 'repipe',
+            runId: run.id,
+            pipe: { material: run.material, size: run.size, lengthM: run.lengthM },
+          },
+          ...(study.pipes.recovery
+            ? [{ ...common, kind: 'drain-recovery' as const, recovery: study.pipes.recovery }]
+            : []),
+          ...(study.plant.store
+            ? [
+                {
+                  ...common,
+                  kind: 'jacket' as const,
+                  insulation: { lambdaWMK: 0.04, thicknessMm: 80 },
+                  coveredShare: 0,
+                },
+              ]
+            : []),
           { ...common, kind: 'loop-mode', mode: study.controls.found.loop.mode },
           { ...common, kind: 'loop-windows', windows: study.controls.found.loop.windows },
           { ...common, kind: 'tap-flow', tapId: study.pipes.taps[0].id, flowLMin: study.pipes.taps[0].flowLMin },

@@ -142,6 +142,7 @@ describe('a loop whose loss was measured', () => {
     id: 'wrap',
     name: 'Wrap',
     costMoney: null,
+    partPrices: {},
     runIds: hillTown.pipes.runs.map((r) => r.id),
     loopReturn: true,
     insulation: { lambdaWMK: 0.038, thicknessMm: 30 },

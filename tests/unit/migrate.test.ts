@@ -101,6 +101,15 @@ describe('studies of version 4', () => {
     },
   )
 
+  it.each(['hill-town', 'harbour-flat', 'duplex', 'forest-farm'])(
+    '%s of version 6 is the demo as it is now',
+    (name) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v6-${name}.json`, 'utf8'))
+      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+      expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
+    },
+  )
+
   const old = (change: (doc: Old) => void) => {
     const doc = JSON.parse(readFileSync('tests/fixtures/study-v4-forest-farm.json', 'utf8')) as Old
     change(doc)

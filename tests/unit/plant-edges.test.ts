@@ -119,6 +119,7 @@ describe('measures on other plants', () => {
       id: 'x',
       name: 'x',
       costMoney: null,
+      partPrices: {},
       heaterId: 'top-element',
       setpointC: 50,
     })
@@ -137,6 +138,7 @@ describe('measures on other plants', () => {
       id: 'x',
       name: 'x',
       costMoney: null,
+      partPrices: {},
       runIds: ['kitchen-branch'],
       loopReturn: false,
       insulation: { lambdaWMK: 0.038, thicknessMm: 20 },

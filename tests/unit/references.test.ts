@@ -245,7 +245,7 @@ describe('what may be added and what must stay', () => {
       const heater = assumedHeater(kind, 'x', 'heated', 'tap', null)
       expect([isRunning(heater), isLocal(heater), isOnStore(heater)].filter(Boolean)).toHaveLength(1)
       expect(outputOf(heater) === null).toBe(kind === 'solar')
-      expect(hasSetpoint(heater)).toBe(!['solar', 'wood-coil', 'reservoir'].includes(kind))
+      expect(hasSetpoint(heater)).toBe(!['solar', 'pv-element', 'wood-coil', 'reservoir'].includes(kind))
     }
     expect(ownStoreOf(forestFarm.plant.heaters, 'workshop')?.id).toBe('workshop-store')
     expect(ownStoreOf(forestFarm.plant.heaters, 'shower')).toBeNull()

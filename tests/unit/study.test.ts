@@ -6,8 +6,8 @@ import { hillTown } from '../../core/demos/hill-town'
 import { blankStudy } from '../../core/household/blank/blank'
 import { daysTogether, misfits, snap } from '../../core/household/grid'
 import { priceAt } from '../../core/money/tariff'
-import type { Grid } from '../../core/study/controls'
 import { checkEdit } from '../../core/study/check-edit'
+import type { Grid } from '../../core/study/controls'
 import { edited } from '../../core/study/edited'
 import { LARGEST_FILE, readStudy, readStudyText } from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
@@ -113,7 +113,7 @@ describe('the reader of study files', () => {
     }
     expect(message('{"a":1}')).toMatch(/not a Bagno study/)
     expect(message('[1,2]')).toMatch(/JSON object/)
-    expect(message('{"format":"bagno-study","version":7}')).toMatch(/newer Bagno \(version 7\)/)
+    expect(message('{"format":"bagno-study","version":8}')).toMatch(/newer Bagno \(version 8\)/)
     expect(message('{"format":"bagno-study"}')).toMatch(new RegExp(`reads version ${VERSION}`))
     expect(message('{"format":"bagno-st')).toMatch(/not JSON/)
     expect(message(' '.repeat(LARGEST_FILE + 1))).toMatch(/at most 32 MB/)

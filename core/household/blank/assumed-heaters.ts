@@ -84,6 +84,18 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     pumpW: 30,
     storeLimitC: 85,
   },
+  'pv-element': {
+    kind: 'pv-element',
+    name: 'Element on surplus sun',
+    powerKw: 3,
+    height: 0.1,
+    storeLimitC: 75,
+    pvKwp: 4,
+    tiltDeg: 35,
+    azimuthDeg: 0,
+    performance: 0.8,
+    houseKwhDay: 9,
+  },
   'wood-coil': {
     ...fire,
     kind: 'wood-coil',
@@ -109,6 +121,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     contentUaWK: 1.2,
     units: 1,
     unitsShare: 'in turn',
+    mostInletC: null,
   },
   'instant-electric': {
     ...supply,
@@ -123,6 +136,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     contentUaWK: 0.5,
     units: 1,
     unitsShare: 'in turn',
+    mostInletC: null,
   },
   'district-heat': {
     kind: 'district-heat',
@@ -135,6 +149,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     contentUaWK: 1.5,
     units: 1,
     unitsShare: 'in turn',
+    mostInletC: null,
   },
   'under-sink': {
     ...supply,

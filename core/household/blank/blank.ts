@@ -50,6 +50,9 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       monthlyAirC: [3, 4, 7, 10, 14, 17.5, 19.5, 19, 15.5, 11.5, 7, 4],
       mains: { kind: 'model' },
       pressureBar: null,
+      leastAirC: null,
+      electricMain: null,
+      gasLineKw: null,
       hardnessMgL: null,
       metered: null,
       backflowGuard: null,
@@ -120,6 +123,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       loop: null,
       wasteLimitL: null,
       drain: null,
+      recovery: null,
     },
     plant: {
       heaters: [assumedHeater('boiler-coil', 'boiler', 'heated', 'shower', null)],

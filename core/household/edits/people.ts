@@ -1,6 +1,7 @@
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
 import { isLocal } from '../../study/heater-kinds'
+import { forget } from '../../study/measures'
 import type { Study } from '../../study/study'
 
 /** The study without a person: what they did is the household's now, who was to live like them does not come. */
@@ -30,7 +31,10 @@ export const removeTap = (study: Study, id: string): Study =>
     : edited(study, ({ pipes, packages }) => {
         pipes.taps = pipes.taps.filter((t) => t.id !== id)
         if (pipes.drain) pipes.drain.tapIds = pipes.drain.tapIds.filter((x) => x !== id)
-        for (const p of packages) p.measures = p.measures.filter((m) => !('tapId' in m) || m.tapId !== id)
+        const { recovery } = pipes
+        if (recovery) recovery.tapIds = recovery.tapIds.filter((x) => x !== id)
+        if (recovery?.tapIds.length === 0) pipes.recovery = null
+        forget(packages, 'taps', (x) => x === id)
       })
 
 /** One more tap like the last, to be typed over. */
@@ -61,3 +65,10 @@ export function moveEnd(span: { fromDay: number; toDay: number }, end: 'fromDay'
   if (end === 'fromDay') span.toDay = Math.max(span.toDay, day)
   else span.fromDay = Math.min(span.fromDay, day)
 }
+
+/** The study without a use, and without what was proposed for it. */
+export const removeHabit = (study: Study, id: string): Study =>
+  edited(study, ({ people, packages }) => {
+    people.habits = people.habits.filter((h) => h.id !== id)
+    forget(packages, 'habits', (x) => x === id)
+  })

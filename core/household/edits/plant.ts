@@ -1,9 +1,11 @@
 import { everyDay } from '../../calendar/week'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { type Carrier, CARRIERS } from '../../money/carriers'
+import type { HeaterControl } from '../../study/controls'
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
 import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import { forget } from '../../study/measures'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
@@ -58,7 +60,8 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       for (const c of [controls.found, controls.set])
         if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
       controls.reasons = controls.reasons.filter((r) => held.has(r.heaterId))
-      for (const p of packages) p.measures = p.measures.filter((m) => !('heaterId' in m) || held.has(m.heaterId))
+      forget(packages, 'thermostats', (id) => !held.has(id))
+      forget(packages, 'heaters', (id) => !ids.has(id))
       for (const path of Object.keys(origins)) if (goes(path)) delete origins[path]
       if (store && !before) Object.assign(origins, assumedIn(store, 'plant.store'))
       if (store && before && store !== before) origins['plant.store.loss'] = 'assumed'
@@ -161,6 +164,40 @@ export function removeHeater(study: Study, id: string): Study {
         study,
         study.plant.heaters.filter((h) => h.id !== id),
       )
+}
+
+/**
+ * The plant with a heater as it is proposed: in the place of others, or last in priority beside them; with a store of its own,
+ * or what is there. Where it cannot be, the study is as it was.
+ */
+export function putHeater(
+  study: Study,
+  replaces: readonly string[],
+  heater: Heater,
+  control: HeaterControl | null,
+  store: Store | null,
+): Study {
+  const { heaters } = study.plant
+  const others = heaters.filter((h) => !replaces.includes(h.id))
+  if (refusesPut(study, replaces, heater) !== null) return study
+  const place = heaters.findIndex((h) => replaces.includes(h.id))
+  // A heat pump does what it can before what is dearer helps.
+  const first = heater.kind === 'heat-pump' ? [heater, ...heaters] : [...heaters, heater]
+  const next = place < 0 ? first : [...others.slice(0, place), heater, ...others.slice(place)]
+  const put = withHeaters(store ? edited(study, ({ plant }) => void (plant.store = store)) : study, next)
+  if (!control) return put
+  return edited(put, ({ controls }) => {
+    for (const c of [controls.found, controls.set]) if (c) c.heaters[heater.id] = control
+  })
+}
+
+/** Why a heater cannot stand there in the place of others, or null. */
+export function refusesPut({ plant, pipes }: Study, replaces: readonly string[], heater: Heater): string | null {
+  const others = plant.heaters.filter((h) => !replaces.includes(h.id))
+  if (others.some((h) => h.id === heater.id)) return 'it is there already'
+  if (others.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} already`
+  if ('tapId' in heater && !pipes.taps.some((t) => t.id === heater.tapId)) return 'its tap is not there'
+  return refusesHeater(others, heater.kind)
 }
 
 /** A heater one place earlier in the order of priority. */

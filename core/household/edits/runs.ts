@@ -1,5 +1,6 @@
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
+import { forget } from '../../study/measures'
 import type { Run } from '../../study/pipes'
 import type { Study } from '../../study/study'
 import { below, outline } from '../outline'
@@ -81,7 +82,6 @@ export function removeRun(study: Study, id: string): Study {
     pipes.runs = inOutline(
       study.pipes.runs.filter((r) => r.id !== id).map((r) => (r.from === id ? { ...r, from: gone.from } : r)),
     )
-    for (const { measures } of packages)
-      for (const m of measures) if (m.kind === 'insulate-runs') m.runIds = m.runIds.filter((x) => x !== id)
+    forget(packages, 'runs', (x) => x === id)
   })
 }

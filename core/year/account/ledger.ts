@@ -41,6 +41,10 @@ export class Ledger {
   readonly roomHeat = twelve()
   /** Heat that the elements of heat pumps made, kJ. */
   readonly backupHeat = twelve()
+  /** Money that electricity of its own would have brought. */
+  readonly forgone = twelve()
+  /** Money for a kWh given to the grid. */
+  exportPrice = 0
   /** Money per kWh now. */
   readonly prices = Object.fromEntries(CARRIERS.map((c) => [c, 0])) as Record<Carrier, number>
 
@@ -79,6 +83,12 @@ export class Ledger {
   backup(kj: number): void {
     this.backupHeat[this.month] += kj
     this.buy('electricity', kj, kj)
+  }
+
+  /** Electricity that the house made itself and would have sold, kJ: it becomes heat, and what it would have brought is forgone. */
+  ownPower(kj: number): void {
+    this.add('renewable', kj)
+    this.forgone[this.month] += (kj / 3600) * this.exportPrice
   }
 
   water(kind: WaterKind, litres: number): void {

@@ -21,6 +21,7 @@ import { ElementHeater, GasStoreBurner } from './direct-heaters'
 import { HeatPumpHeater } from './heat-pump'
 import { LoopTee } from './loop-tee'
 import type { PlantModel, PlantState } from './plant-model'
+import { PvElementHeater } from './pv-element'
 import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
 import { WoodHeater } from './wood-coil'
@@ -415,6 +416,8 @@ function modelOf(spec: StoreHeaterSpec, ledger: Ledger, site: Site): StoreHeater
       return new HeatPumpHeater(spec, ledger, hoursOf(site))
     case 'solar':
       return new SolarHeater(spec, ledger, hoursOf(site))
+    case 'pv-element':
+      return new PvElementHeater(spec, ledger, hoursOf(site))
     case 'wood-coil':
       return new WoodHeater(spec, ledger, site.firstWeekday)
   }

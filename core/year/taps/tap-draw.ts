@@ -64,6 +64,9 @@ export interface DrawRecord {
  */
 export class TapDraw {
   hotLMin = 0
+  /** Cold water that its mixer takes in, and what leaves it in this step, °C. */
+  coldLMin = 0
+  leavesC = 0
   done = false
   readonly record: DrawRecord
   private waiting: boolean
@@ -74,6 +77,10 @@ export class TapDraw {
   /** Flow of the tap, L/min, and whether it mixes: a standard draw has a flow of its own and takes hot water alone. */
   private readonly flowLMin: number
   private readonly mixes: boolean
+  /** What leaves it runs off at once. */
+  readonly drains: boolean
+  /** Cold water at its mixer, °C. */
+  private coldC = 0
 
   constructor(
     private readonly draw: Draw,
@@ -86,6 +93,7 @@ export class TapDraw {
     this.left = draw.amount
     this.flowLMin = draw.hotLMin ?? tap.flowLMin
     this.mixes = tap.mixes && draw.hotLMin === null
+    this.drains = tap.drains
     const front = path.reduce((sum, b) => sum + b.run.frontL, 0)
     this.giveUpL = PATIENCE_FRONTS * front + (this.flowLMin / 60) * PATIENCE_S
     this.record = {
@@ -110,14 +118,26 @@ export class TapDraw {
     return this.path[this.path.length - 1]
   }
 
-  /** Decides the hot flow from the water that is about to arrive. */
-  plan(atS: number, mainsC: number): void {
+  get wantedC(): number {
+    return this.draw.wantedC
+  }
+
+  /** What runs down the drain, L/min. */
+  get drainLMin(): number {
+    return this.hotLMin + this.coldLMin
+  }
+
+  /** Decides the hot flow from the water that is about to arrive, hot and cold. */
+  plan(atS: number, coldC: number): void {
+    this.coldC = coldC
     const arrivingC = this.last.run.exitC(atS)
     const { wantedC } = this.draw
     if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
     const all = this.flowLMin
     if (this.waiting || !this.mixes || arrivingC <= wantedC) this.hotLMin = all
-    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (wantedC - mainsC) / (arrivingC - mainsC))
+    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (wantedC - coldC) / (arrivingC - coldC))
+    this.coldLMin = all - this.hotLMin
+    this.leavesC = this.coldLMin > 0 ? wantedC : arrivingC
   }
 
   /**
@@ -204,15 +224,18 @@ export class TapDraw {
       this.waiting = false
       // Whoever mixes keeps the temperature: as much cold is let in as makes it, and none when it is not hot enough.
       const mixed = this.mixes && tempC > draw.wantedC
-      const delivered = mixed ? (litres * (tempC - mainsC)) / (draw.wantedC - mainsC) : litres
+      const delivered = mixed ? (litres * (tempC - this.coldC)) / (draw.wantedC - this.coldC) : litres
       const deliveredC = mixed ? draw.wantedC : tempC
-      ledger.add('useful', kj)
+      // Cold water that was preheated on its way to the mixer brings what it was given.
+      const broughtKj = (delivered - litres) * KJ_PER_LITRE_K * (this.coldC - mainsC)
+      if (broughtKj !== 0) ledger.add('recovered', broughtKj)
+      ledger.add('useful', kj + broughtKj)
       ledger.water('mixed', delivered)
-      record.usefulKj += kj
+      record.usefulKj += kj + broughtKj
       record.litres += delivered
       record.hotL += litres
       if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
-      this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj
+      this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj + broughtKj
     }
     // Nothing is left out for want of a shorter step.
     const tiny = draw.measure === 'kj' ? 0.05 : 1e-3

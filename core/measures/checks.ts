@@ -1,0 +1,243 @@
+import { HEATERS } from '../heaters/kinds'
+import { loopRuns } from '../household/runs'
+import { carriedC } from '../household/supply'
+import { tapFigures } from '../household/tap-figures'
+import { runsTo } from '../household/ways'
+import { pipeOf } from '../pipes/catalogue'
+import { contentsPerMetre } from '../pipes/contents'
+import { peaksOf } from '../sizing/peaks'
+import { sizeHeater, type Verdict, worst } from '../sizing/size'
+import { displayOf } from '../study/display-of'
+import { runningOf } from '../study/heater-kinds'
+import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+import { mainsThroughYear } from '../water/mains'
+import { apply } from './apply'
+import { UPRIGHT_M } from './begin'
+
+/** Something to be looked at before a measure is done: it holds, it does not, or nobody knows yet. */
+export interface MeasureCheck {
+  id: string
+  verdict: Verdict
+  sentence: string
+}
+
+/** Whose work a measure is. Local codes decide; this is what is usual. */
+const WHO: Record<MeasureKind, string> = {
+  'insulate-runs': 'Anyone handy. Near a flue or a hot surface only what stands the heat.',
+  jacket: 'Anyone handy, with the supply isolated. On a gas store only where its maker allows it.',
+  setpoint: 'The engineer, on the visit.',
+  'heater-windows': 'The engineer, on the visit.',
+  'heater-control': 'The engineer, on the visit.',
+  'loop-mode': 'The engineer; a pump or valve by the plumber.',
+  'loop-windows': 'The engineer, on the visit.',
+  'tap-flow': 'Anyone handy.',
+  'shorter-draws': 'The household.',
+  'bath-to-shower': 'The household.',
+  repipe: 'A licensed plumber.',
+  'own-run': 'A licensed plumber.',
+  'drain-recovery': 'A licensed plumber: drains and drinking water meet at one wall.',
+  'heat-source': 'Licensed trades.',
+}
+
+/** Who does it, with the caution of the heater it is about. */
+export const whoDoes = (measure: Measure): string =>
+  measure.kind === 'heat-source' ? `${WHO['heat-source']} ${HEATERS[measure.heater.kind].caution}` : WHO[measure.kind]
+
+type Judge<K extends MeasureKind> = (study: Study, measure: MeasureOf<K>, write: Display) => MeasureCheck[]
+
+const one = (id: string, verdict: Verdict, sentence: string): MeasureCheck => ({ id, verdict, sentence })
+
+/** What a smaller flow does to a heater that needs a least one, and to the wait. */
+const lessFlow: Judge<'tap-flow'> = (study, m, write) => {
+  const tap = study.pipes.taps.find((t) => t.id === m.tapId)!
+  const heater = runningOf(study.plant.heaters)
+  const hotC = carriedC(study)
+  const warmest = Math.max(...mainsThroughYear(study.site))
+  const wanted = study.people.habits.filter((h) => h.tapId === tap.id).map((h) => h.wantedC)
+  const wantedC = wanted.length ? Math.min(...wanted) : 38
+  const hot = tap.mixes ? m.flowLMin * Math.max(0, Math.min(1, (wantedC - warmest) / (hotC - warmest))) : m.flowLMin
+  return [
+    ...(heater
+      ? [
+          one(
+            'least-flow',
+            hot < heater.leastFlowLMin ? 'does not fit' : 'fits',
+            `In summer, mixed to ${write.temperature(wantedC)}, it asks for ${write.figure('flow', hot)} hot; ${heater.name} needs ${write.figure('flow', heater.leastFlowLMin)}.`,
+          ),
+        ]
+      : []),
+    one(
+      'wait',
+      'fits',
+      m.flowLMin < tap.flowLMin
+        ? `Its run takes ${(tap.flowLMin / m.flowLMin).toFixed(1)} times as long to run warm.`
+        : 'It runs no less than it did.',
+    ),
+  ]
+}
+
+/** Water in a run that is laid anew, and the pressure it takes. */
+function pipeChecks(study: Study, measure: Measure, tapIds: readonly string[], write: Display): MeasureCheck[] {
+  const after = apply(study, measure)
+  const { pressureBar } = study.site
+  return after.pipes.taps
+    .filter((t) => tapIds.includes(t.id))
+    .flatMap((tap): MeasureCheck[] => {
+      const f = tapFigures(after, tap)
+      const saved =
+        tapFigures(
+          study,
+          study.pipes.taps.find((t) => t.id === tap.id)!,
+        ).contentL - f.contentL
+      return [
+        one(
+          `contents-${f.tap.id}`,
+          'fits',
+          `${f.tap.name}: ${write.figure('volume', f.contentL)} stand in its pipes, ${write.figure('volume', Math.abs(saved))} ${saved >= 0 ? 'less' : 'more'} than now.`,
+        ),
+        one(
+          `pressure-${f.tap.id}`,
+          pressureBar === null ? 'not known' : f.dropBar > pressureBar * MOST_DROP ? 'does not fit' : 'fits',
+          `At ${write.figure('flow', f.tap.flowLMin)} its pipes take ${write.figure('pressure', f.dropBar)}; ${pressureBar === null ? 'the pressure at the main was not read' : `there are ${write.figure('pressure', pressureBar)}`}.`,
+        ),
+      ]
+    })
+}
+
+/** Pipes may take this share of the pressure at the main; heights, valves and the tap itself need the rest. */
+const MOST_DROP = 0.3
+
+const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
+  'insulate-runs': (study, m) => {
+    const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
+    const first = study.pipes.runs.filter((r) => r.from === null && r.reachable && !m.runIds.includes(r.id))
+    const onLoop = loopRuns(study)
+    const bare = study.pipes.runs.filter((r) => onLoop.has(r.id) && r.reachable && !m.runIds.includes(r.id))
+    return [
+      ...(names.length
+        ? [one('reach', 'does not fit', `Cannot be reached and stays as it is: ${names.join(', ')}.`)]
+        : []),
+      ...(first.length
+        ? [
+            one(
+              'first-metres',
+              'not known',
+              `The first two metres at the plant are left out: ${first.map((r) => r.name).join(', ')}. The first two of the cold inlet belong to it, and a heat trap where there is none.`,
+            ),
+          ]
+        : []),
+      ...(bare.length
+        ? [
+            one(
+              'loop',
+              'not known',
+              `Hot all the time the pump runs and left out: ${bare.map((r) => r.name).join(', ')}.`,
+            ),
+          ]
+        : []),
+      one('heat', 'fits', 'Joints meet without a gap and are taped; near a flue or above 100 °C only mineral wool.'),
+    ]
+  },
+  jacket: ({ plant }) => [
+    one(
+      'clear',
+      'fits',
+      plant.heaters.some((h) => HEATERS[h.kind].flueInStore)
+        ? 'Top, draught hood, air inlet at the foot, controls and relief valve stay clear.'
+        : 'Controls, covers of elements, ports and the relief valve stay clear.',
+    ),
+  ],
+  'tap-flow': lessFlow,
+  repipe: (study, m, write) => {
+    const served = study.pipes.taps.filter((t) => runsTo(study, t).some((r) => r.id === m.runId)).map((t) => t.id)
+    return [
+      one(
+        'contents',
+        'fits',
+        `It holds ${write.figure('volume', contentsPerMetre(pipeOf(m.pipe.material, m.pipe.size)) * m.pipe.lengthM)}. The least bore that the local code allows is to be asked.`,
+      ),
+      ...pipeChecks(study, m, served, write),
+    ]
+  },
+  'own-run': (study, m, write) => pipeChecks(study, m, [m.tapId], write),
+  'drain-recovery': (study, { recovery }, write) => {
+    const { drain, taps } = study.pipes
+    const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)
+    const served = runningOf(study.plant.heaters)
+    return [
+      one(
+        'drains',
+        gives.length ? 'fits' : 'does not fit',
+        gives.length
+          ? `Gives heat while it runs: ${gives.map((id) => taps.find((t) => t.id === id)!.name).join(', ')}. What fills first, as a bath does, gives none.`
+          : 'None of its taps drains while it fills: it would save nothing.',
+      ),
+      ...(recovery.mount === 'upright'
+        ? [
+            one(
+              'height',
+              drain === null ? 'not known' : drain.stackHeightM >= UPRIGHT_M ? 'fits' : 'does not fit',
+              drain === null
+                ? 'The drain was not looked at: an upright unit needs a stack that falls plumb.'
+                : `The stack falls ${write.figure('length', drain.stackHeightM)}; an upright unit needs ${write.figure('length', UPRIGHT_M)} and hangs plumb, so that the water clings to the wall all round.`,
+            ),
+          ]
+        : []),
+      one(
+        'access',
+        drain?.access === true ? 'fits' : drain?.access === false ? 'does not fit' : 'not known',
+        drain?.access === true
+          ? 'It can be cut in and got at afterwards.'
+          : drain?.access === false
+            ? 'It cannot be got at afterwards.'
+            : 'Whether it can be cut in and got at afterwards was not looked at.',
+      ),
+      one(
+        'way-round',
+        'fits',
+        'Cold goes in at the bottom and comes out preheated at the top, against the drain. Look at it once a year: limescale and hair take from it.',
+      ),
+      ...(recovery.connection === 'B' || !served
+        ? []
+        : [
+            one(
+              'inlet',
+              served.mostInletC === null ? 'not known' : 'fits',
+              served.mostInletC === null
+                ? `Whether ${served.name} accepts preheated water was not read off its papers.`
+                : `${served.name} accepts up to ${write.temperature(served.mostInletC)} at its inlet.`,
+            ),
+          ]),
+    ]
+  },
+  'heat-source': (study, m, write) => {
+    const after = apply(study, m)
+    const peaks = peaksOf(study, carriedC(after))
+    return [
+      ...sizeHeater(after, m.heater, peaks, write).checks.map(({ id, verdict, sentence }) =>
+        one(id, verdict, sentence),
+      ),
+      ...(m.heater.kind === 'heat-pump'
+        ? [
+            one(
+              'room',
+              m.heater.air === 'outdoors' ? 'fits' : 'not known',
+              m.heater.air === 'outdoors'
+                ? 'It draws its heat from outdoors; its noise is heard there.'
+                : `It cools ${m.heater.place === 'heated' ? 'a heated room, and the heating makes that good: it is in the cost' : 'the room it stands in'}. It hums, and needs about 20 m³ of air around it or ducts.`,
+            ),
+          ]
+        : []),
+    ]
+  },
+}
+
+/** What is to be looked at before a measure is done. */
+export const checksOf = (study: Study, measure: Measure): MeasureCheck[] =>
+  (CHECKS[measure.kind] as Judge<MeasureKind> | undefined)?.(study, measure, displayOf(study)) ?? []
+
+/** Whether a measure can be done as far as is known. */
+export const verdictOf = (study: Study, measure: Measure): Verdict =>
+  worst(checksOf(study, measure).map((c) => c.verdict))

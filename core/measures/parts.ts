@@ -1,0 +1,145 @@
+import { HEATERS } from '../heaters/kinds'
+import { storeArea } from '../household/store-area'
+import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import type { Study } from '../study/study'
+import { apply } from './apply'
+
+/** Foam comes in pieces of this, m. */
+const PIECE_M = 2
+/** Tape closes a joint each so many metres and each fitting, m of tape. */
+const TAPE_M_JOINT = 0.15
+
+/** What has to be bought or done: how many, in what, and what one costs, money; null: nobody has asked. */
+export interface Part {
+  key: string
+  name: string
+  count: number
+  unit: string
+  priceEach: number | null
+  /** The same counted another way, for a price asked so. @example "18 m" */
+  also?: string
+}
+
+type Bare = Omit<Part, 'priceEach'>
+
+const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
+  const { runs, loop } = study.pipes
+  const after = apply(study, m)
+  const wrapped = [
+    ...after.pipes.runs.filter((r, i) => r !== runs[i]),
+    ...(loop && after.pipes.loop!.back.insulation !== loop.back.insulation ? [loop.back] : []),
+  ]
+  const bySize = new Map<string, { metres: number; joints: number }>()
+  for (const { material, size, lengthM, fittings } of wrapped) {
+    const at = bySize.get(`${material} ${size}`) ?? { metres: 0, joints: 0 }
+    at.metres += lengthM
+    at.joints += fittings.bends + fittings.tees + fittings.valves
+    bySize.set(`${material} ${size}`, at)
+  }
+  const foam = [...bySize].map(([size, { metres }]): Bare => {
+    const pieces = Math.ceil(metres / PIECE_M - 1e-9)
+    return {
+      key: `foam ${size}`,
+      name: `Insulation for ${size}, ${m.insulation.thicknessMm} mm`,
+      count: pieces,
+      unit: `pieces of ${PIECE_M} m`,
+      also: `${metres.toFixed(1)} m to cover`,
+    }
+  })
+  const elbows = [...bySize.values()].reduce((s, b) => s + b.joints, 0)
+  const tapeM = foam.reduce((s, f) => s + f.count, elbows) * TAPE_M_JOINT
+  return foam.length === 0
+    ? []
+    : [
+        ...foam,
+        ...(elbows
+          ? [{ key: 'elbows', name: 'Mitred bends, tees and valve covers', count: elbows, unit: 'pieces' }]
+          : []),
+        { key: 'tape', name: 'Tape, sealed against damp', count: Math.ceil(tapeM), unit: 'm' },
+      ]
+}
+
+const pipe = (name: string, metres: number): Bare[] => [
+  { key: 'pipe', name, count: Math.ceil(metres), unit: 'm' },
+  { key: 'fittings', name: 'Fittings and brackets', count: 1, unit: 'set' },
+  { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+]
+
+/** A gravity circuit is taken apart at unions, drained at its lowest point, and never shut. */
+const fireParts: Bare[] = [
+  { key: 'unions', name: 'Unions at both ports of the coil', count: 2, unit: 'pieces' },
+  { key: 'drain-cock', name: 'Drain cock at the lowest point of the cold pipe', count: 1, unit: 'piece' },
+  {
+    key: 'relief',
+    name: 'Relief valve at the top of the store, nothing between, discharge piped',
+    count: 1,
+    unit: 'piece',
+  },
+]
+
+const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare[] } = {
+  'insulate-runs': insulation,
+  jacket: ({ plant }) =>
+    plant.store
+      ? [
+          {
+            key: 'jacket',
+            name: 'Jacket',
+            count: 1,
+            unit: 'piece',
+            also: `${storeArea(plant.store).toFixed(1)} m² of store`,
+          },
+        ]
+      : [],
+  setpoint: () => [],
+  'heater-windows': () => [],
+  'heater-control': () => [],
+  'loop-mode': () => [],
+  'loop-windows': () => [],
+  'tap-flow': () => [{ key: 'head', name: 'Head or aerator', count: 1, unit: 'piece' }],
+  'shorter-draws': () => [],
+  'bath-to-shower': () => [],
+  repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
+  'own-run': (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
+  'drain-recovery': ({ pipes }, { recovery }) => {
+    const drain = pipes.drain
+    const metres =
+      drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
+    return [
+      { key: 'unit', name: `Drain unit, ${recovery.mount}`, count: 1, unit: 'piece' },
+      {
+        key: 'pipe',
+        name: `Cold pipe, there and back`,
+        count: Math.ceil(metres ?? 0),
+        unit: 'm',
+        ...(drain ? {} : { also: 'the way was not looked at' }),
+      },
+      { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+    ]
+  },
+  'heat-source': (_, m) => [
+    { key: 'heater', name: m.heater.name, count: 'units' in m.heater ? m.heater.units : 1, unit: 'piece' },
+    ...(m.store
+      ? [{ key: 'store', name: `${m.store.name}, ${Math.round(m.store.litres)} L`, count: 1, unit: 'piece' }]
+      : []),
+    ...(HEATERS[m.heater.kind].source === 'fire' && HEATERS[m.heater.kind].heats === 'store' ? fireParts : []),
+    { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+  ],
+}
+
+/** What a measure takes, by its parts. Settings and habits take nothing. */
+export const partsOf = (study: Study, measure: Measure): Part[] =>
+  (PARTS[measure.kind] as (study: Study, measure: Measure) => Bare[])(study, measure)
+    .filter((part) => part.count > 0)
+    .map((part) => ({ ...part, priceEach: measure.partPrices[part.key] ?? null }))
+
+/**
+ * What a measure costs, money: as somebody said for all of it, or by its parts; null as long as any of it is unknown. What
+ * takes no parts is done by hand, and nobody said that it costs nothing.
+ */
+export function costOf(study: Study, measure: Measure): number | null {
+  if (measure.costMoney !== null) return measure.costMoney
+  const parts = partsOf(study, measure)
+  if (parts.length === 0 || parts.some((p) => p.priceEach === null)) return null
+  return parts.reduce((s, p) => s + p.count * p.priceEach!, 0)
+}

@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest'
+import { everyMonth } from '../../core/calendar/year'
+import { DEMOS } from '../../core/demos'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { heatSource } from '../../core/household/edits/heat-source'
+import { putHeater } from '../../core/household/edits/plant'
+import { sizes } from '../../core/sizing/candidates'
+import { peaksOf } from '../../core/sizing/peaks'
+import { sizeHeater } from '../../core/sizing/size'
+import { displayOf } from '../../core/study/display-of'
+import type { HeaterOf } from '../../core/study/heater-kinds'
+import type { Study } from '../../core/study/study'
+import { waterPower } from '../../core/water/power'
+import { changed } from '../../proof/studies'
+
+/** The flat with an electric heater that heats as it runs in the place of what is there. */
+function electric(study: Study, change: (heater: HeaterOf<'instant-electric'>) => void = () => {}) {
+  const source = structuredClone(heatSource(study, 'instant-electric', 'instead')!)
+  change(source.heater as HeaterOf<'instant-electric'>)
+  const put = putHeater(study, source.replaces, source.heater, source.control, source.store)
+  return sizeHeater(put, source.heater, peaksOf(put, 50), displayOf(study))
+}
+const verdict = (sized: ReturnType<typeof electric>, id: string) => sized.checks.find((c) => c.id === id)?.verdict
+
+describe('the busiest moment', () => {
+  /** Two showers of 8 L/min at 40 °C that meet, from a main of 10 °C and hot water of 50 °C. */
+  const two = changed(hillTown, (s) => {
+    s.site.mains = { kind: 'monthly', monthlyC: everyMonth(10) }
+    s.people.winterSwing = 0
+    const [shower] = s.people.habits.filter((h) => h.tapId.includes('shower'))
+    const taps = s.pipes.taps.filter((t) => t.kind === 'shower').map((t) => t.id)
+    for (const t of s.pipes.taps) t.flowLMin = 8
+    s.people.absences = []
+    s.people.guests = []
+    s.people.habits = taps.map((tapId, i) => ({
+      ...shower,
+      id: `h${i}`,
+      tapId,
+      atMin: 420 + 5 * i,
+      spreadMin: 0,
+      amountSpread: 0,
+      chance: 1,
+      days: Array<boolean>(7).fill(true),
+      use: { kind: 'timed' as const, minutes: 10 },
+      wantedC: 40,
+    }))
+  })
+
+  it('is what runs at once, and no more', () => {
+    const peaks = peaksOf(two, 50)
+    // Three quarters of it hot: (40 − 10) / (50 − 10).
+    expect(peaks.hotLMin).toBeCloseTo(2 * 8 * 0.75, 6)
+    expect(peaks.kw).toBeCloseTo(waterPower(12, 10, 50), 6)
+    expect(peaks.worstHourL).toBeCloseTo(2 * 10 * 6, 6)
+    expect(peaks.worstDayL).toBeCloseTo(120, 6)
+    expect(peaks.tapIds).toHaveLength(2)
+    expect(peaks.minute).toBe(425)
+    expect(peaks.allTapsKw).toBeGreaterThan(peaks.kw)
+  })
+
+  it('is one shower where they follow each other', () => {
+    const apart = changed(two, (s) => void (s.people.habits[1].atMin = 430))
+    expect(peaksOf(apart, 50).hotLMin).toBeCloseTo(6, 6)
+  })
+})
+
+describe('a size', () => {
+  const main = { amps: 40, volts: 230, phases: 1 as const, spareWays: 1, otherAmps: 10 }
+  const looked = changed(harbourFlat, (s) => void (s.site.electricMain = main))
+
+  it('is not known where the main was not looked at, however large', () => {
+    const sized = electric(harbourFlat, (h) => void (h.outputKw = 200))
+    expect(verdict(sized, 'amps')).toBe('not known')
+    expect(sized.verdict).not.toBe('fits')
+  })
+
+  it('is refused for amps, for phases and for ways', () => {
+    const sentence = (change: (h: HeaterOf<'instant-electric'>) => void) =>
+      electric(looked, change).checks.find((c) => c.id === 'amps')!
+    const one = sentence((h) => void ((h.outputKw = 18), (h.phases = 1)))
+    expect(one.verdict).toBe('does not fit')
+    expect(one.sentence).toMatch(/78 A at 230 V: only 30 of 40 A are free/)
+    expect(sentence((h) => void ((h.outputKw = 18), (h.phases = 3))).sentence).toMatch(/one phase and it needs three/)
+    expect(sentence((h) => void ((h.outputKw = 6), (h.phases = 1))).verdict).toBe('fits')
+    expect(
+      electric(
+        changed(looked, (s) => void (s.site.electricMain!.spareWays = 0)),
+        (h) => void ((h.outputKw = 6), (h.phases = 1)),
+      ).checks.find((c) => c.id === 'amps')!.sentence,
+    ).toMatch(/0 ways are free/)
+  })
+
+  it('asks for the coldest main and the household’s own draws', () => {
+    const sized = electric(looked, (h) => void (h.outputKw = 9))
+    expect(verdict(sized, 'output')).toBe('does not fit')
+    expect(sized.neededKw).toBeCloseTo(peaksOf(looked, 50).kw, 6)
+    expect(
+      verdict(
+        electric(looked, (h) => void (h.outputKw = sized.neededKw! + 0.1)),
+        'output',
+      ),
+    ).toBe('fits')
+  })
+
+  it('never fits while anything is unknown, on every demo and every kind', () => {
+    for (const { study } of DEMOS) {
+      const { there, instead, beside } = sizes(study)
+      expect(instead.length + beside.length).toBeGreaterThan(3)
+      for (const s of [...there, ...instead, ...beside])
+        if (s.verdict === 'fits') expect(s.checks.every((c) => c.verdict === 'fits')).toBe(true)
+    }
+  })
+})
