@@ -2,7 +2,17 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
 import type { Finding } from '~~/core/findings/finding'
-import { AS_FOUND, AS_SET, compared, type Comparison, type Job, jobsOf, packageKey } from '~~/core/measures/compare'
+import {
+  AS_FOUND,
+  AS_SET,
+  compared,
+  type Comparison,
+  detailsOf,
+  type Job,
+  jobsOf,
+  type MeasureDetails,
+  packageKey,
+} from '~~/core/measures/compare'
 import { type Study } from '~~/core/study/study'
 import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
@@ -117,12 +127,18 @@ export const useYears = defineStore('years', () => {
     return table.study?.controls.set ? 'as set' : 'as found'
   })
 
+  /** What the measures of the package being looked at take; it needs no year. */
+  const details = computed((): MeasureDetails[] => {
+    const study = table.study
+    const pack = study?.packages.find((p) => p.id === lookedAt.value)
+    return study && pack ? detailsOf(study, pack) : []
+  })
   const comparison = computed((): Comparison | null => {
     const study = table.study
     if (!study) return null
     const pack = study.packages.filter((p) => p.id === lookedAt.value)
     try {
-      return compared(study, years.value, pack)
+      return compared(study, years.value, pack, [details.value])
     } catch {
       return null
     }
@@ -223,6 +239,7 @@ export const useYears = defineStore('years', () => {
     shownAs,
     before,
     comparison,
+    details,
     lookedAt,
     pending,
     wanted,

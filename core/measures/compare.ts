@@ -53,19 +53,23 @@ export interface Difference {
   coolDraws: number
 }
 
-export interface MeasureSaving {
-  id: string
-  name: string
-  /** Money a year saved by this measure alone. */
-  aloneMoney: number
-  /** Money a year that the package would save less without it. */
-  lastInMoney: number
+/** What a measure takes, in the house as the measures before it in its package leave it. */
+export interface MeasureDetails {
   /** What it costs; null as long as any of it is unknown. */
   costMoney: number | null
   parts: Part[]
   checks: MeasureCheck[]
   /** Whose work it is. */
   who: string
+}
+
+export interface MeasureSaving extends MeasureDetails {
+  id: string
+  name: string
+  /** Money a year saved by this measure alone. */
+  aloneMoney: number
+  /** Money a year that the package would save less without it. */
+  lastInMoney: number
 }
 
 export interface PackageResult {
@@ -92,17 +96,17 @@ export interface Comparison {
 const sumKnown = (costs: readonly (number | null)[]): number | null =>
   costs.reduce((sum, cost) => (sum === null || cost === null ? null : sum + cost), 0)
 
-/** What a measure of a package takes, in the house as the measures before it leave it. */
-export function detailsOf(study: Study, { measures }: Package, index: number) {
-  const before = applyAll(study, measures.slice(0, index))
-  const measure = measures[index]
-  return {
-    costMoney: costOf(before, measure),
-    parts: partsOf(before, measure),
-    checks: checksOf(before, measure),
-    who: whoDoes(measure),
-  }
-}
+/** What each measure of a package takes. */
+export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[] =>
+  measures.map((measure, i) => {
+    const before = applyAll(study, measures.slice(0, i))
+    return {
+      costMoney: costOf(before, measure),
+      parts: partsOf(before, measure),
+      checks: checksOf(before, measure),
+      who: whoDoes(measure),
+    }
+  })
 
 function differenceOf(from: YearResult, to: YearResult): Difference {
   return {
@@ -117,12 +121,14 @@ function differenceOf(from: YearResult, to: YearResult): Difference {
 
 /**
  * Puts the years of `jobsOf` together.
+ * @param details what the measures of each package take
  * @throws RangeError when a year of the plan is missing
  */
 export function compared(
   study: Study,
   years: ReadonlyMap<string, YearResult>,
   packages: readonly Package[] = study.packages,
+  details: readonly MeasureDetails[][] = packages.map((pack) => detailsOf(study, pack)),
 ): Comparison {
   const year = (key: string) => {
     const found = years.get(key)
@@ -136,7 +142,7 @@ export function compared(
   return {
     asFound: found,
     asSet: set && { result: set, difference: differenceOf(found, set) },
-    packages: packages.map((pack) => {
+    packages: packages.map((pack, p) => {
       const result = year(packageKey(pack.id))
       const alone = (id: string) =>
         pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id)))
@@ -147,7 +153,7 @@ export function compared(
         name: m.name,
         aloneMoney: alone(m.id),
         lastInMoney: lastIn(m.id),
-        ...detailsOf(study, pack, i),
+        ...details[p][i],
       }))
       return {
         id: pack.id,

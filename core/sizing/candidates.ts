@@ -17,10 +17,18 @@ export interface Sizes {
 /** Every heat source that a house could have, sized on its own draws: what is there, and what could stand in its place or beside it. */
 export function sizes(study: Study): Sizes {
   const write = displayOf(study)
-  const peaks = peaksOf(study, carriedC(study))
+  // Each kind has a temperature of its own; the draws of a year are mixed once for each.
+  const known = new Map<number, Peaks>()
+  const peaksAt = (hotC: number) => {
+    const peaks = known.get(hotC) ?? peaksOf(study, hotC)
+    known.set(hotC, peaks)
+    return peaks
+  }
+  const peaks = peaksAt(carriedC(study))
   const sized = (kind: HeaterKind, how: How): Sized => {
     const { replaces, heater, control, store } = heatSource(study, kind, how)!
-    return sizeHeater(putHeater(study, replaces, heater, control, store), heater, peaks, write)
+    const after = putHeater(study, replaces, heater, control, store)
+    return sizeHeater(after, heater, peaksAt(carriedC(after)), write)
   }
   return {
     peaks,

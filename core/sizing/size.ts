@@ -107,7 +107,7 @@ const output: Check = ({ study, heater, peaks, write }) => {
   return check(
     'output',
     kw >= peaks.kw ? 'fits' : 'does not fit',
-    `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 1 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
+    `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
     'Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws',
   )
 }
@@ -167,7 +167,7 @@ const contents: Check = (ask) => {
   return check(
     'contents',
     store.litres >= neededL ? 'fits' : 'does not fit',
-    `The busiest hour takes ${write.litres(peaks.worstHourL)} of hot water; with what it adds in that hour a store of ${write.litres(neededL)} is enough, and there are ${write.litres(store.litres)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
+    `The busiest hour takes ${write.figure('volume', peaks.worstHourL, 0)} of hot water; with what it adds in that hour a store of ${write.figure('volume', neededL, 0)} is enough, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
     `${Math.round(100 * USABLE_SHARE)} % of a store can be drawn hot`,
   )
 }
@@ -191,8 +191,33 @@ const outdoors: Check = ({ study, heater, write }) => {
   )
 }
 
+/** The sun and a fire give what they give: something else must be able to serve the house alone. */
+const alone: Check = ({ study, heater }) => {
+  const { source, heats } = HEATERS[heater.kind]
+  if (heats !== 'store' || (source !== 'sun' && source !== 'fire')) return []
+  const others = study.plant.heaters.filter((h) => h.id !== heater.id && !isLocal(h) && HEATERS[h.kind].thermostat)
+  return [
+    ...check(
+      'alone',
+      others.length ? 'fits' : 'does not fit',
+      others.length
+        ? `When it gives nothing ${others.map((h) => h.name).join(' and ')} serves the house.`
+        : 'When it gives nothing there is no hot water: nothing with a thermostat stands beside it.',
+      'What gives by itself is not counted on at the busiest moment',
+    ),
+    ...check(
+      'place',
+      'not known',
+      source === 'sun'
+        ? 'Roof, its load, shade and the way of the pipes or cables were not looked at.'
+        : 'The fire, its flue, and whether the store stands above it were not looked at.',
+      'Survey',
+    ),
+  ]
+}
+
 /** In the order they are read. */
-const CHECKS: readonly Check[] = [output, contents, leastFire, inlet, amps, gas, outdoors]
+const CHECKS: readonly Check[] = [output, contents, alone, leastFire, inlet, amps, gas, outdoors]
 
 /** Whether a heater serves a household at its busiest, and what stands in its way. What is unknown does not fit. */
 export function sizeHeater(study: Study, heater: Heater, peaks: Peaks, write: Display): Sized {
@@ -207,6 +232,6 @@ export function sizeHeater(study: Study, heater: Heater, peaks: Peaks, write: Di
     neededL: stored && HEATERS[heater.kind].thermostat ? stored.neededL : null,
     minutes: stored && HEATERS[heater.kind].thermostat ? stored.minutes : null,
     checks,
-    verdict: isLocal(heater) && checks.length === 0 ? 'not known' : worst(checks.map((c) => c.verdict)),
+    verdict: checks.length === 0 ? 'not known' : worst(checks.map((c) => c.verdict)),
   }
 }

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openBrowser, openPage, settled } from './browser'
-import { figure, named, newTotal, openDemo, press, total, type, valueOf } from './hand'
+import { addMeasure, figure, named, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
 const downloads = mkdtempSync(join(tmpdir(), 'bagno-files-'))
@@ -143,8 +143,7 @@ describe('the first visit, from survey to saving', () => {
     await settled(page)
     const before = await total(page, 'Cost')
     expect(before).toBe(asSet)
-    await press(page, 'button', 'Measure')
-    await press(page, 'menuitem', 'Insulate pipes')
+    await addMeasure(page, 'insulate')
     withPackage = await newTotal(page, before)
     expect(figure(withPackage)).toBeLessThan(figure(asSet))
     await settled(page)

@@ -99,3 +99,16 @@ export async function keyChoice(page: Page, name: string, letters: string): Prom
   await tabTo(page, name)
   await page.keyboard.type(letters)
 }
+
+/** Adds the first measure that is found by some words. */
+export async function addMeasure(page: Page, words: string): Promise<void> {
+  const field = (await page.waitForSelector(named('combobox', 'Add a measure'), { timeout: 10_000 }))!
+  await field.evaluate((e) => e.scrollIntoView({ block: 'center' }))
+  await field.click()
+  await field.type(words)
+  await page.waitForSelector('[role="option"]')
+  const measures = () => page.$$eval('[data-measure]', (all) => all.length)
+  const before = await measures()
+  await page.keyboard.press('Enter')
+  await page.waitForFunction((n) => document.querySelectorAll('[data-measure]').length === n + 1, {}, before)
+}

@@ -73,4 +73,5 @@ const more = computed(() => [
     :choices="more"
     @change="(k) => k && table.replace((s) => addHeater(s, k as HeaterKind))"
   />
+  <HouseSupplies class="mt-6" />
 </template>

@@ -43,7 +43,8 @@ export function heatSource(study: Study, kind: HeaterKind, how: How): HeatSource
   if (refusesPut(study, replaces, heater) !== null) return null
   // What takes over a store keeps it as warm as it was kept.
   const alike = HEATERS[supplying.kind].heats === HEATERS[kind].heats && hasSetpoint(supplying)
-  const likeBefore = alike ? { setpointC: controlsOf(study).heaters[supplying.id].setpointC } : {}
+  const mostC = kind === 'heat-pump' ? HEAT_PUMP_LIMIT_C : Infinity
+  const likeBefore = alike ? { setpointC: Math.min(mostC, controlsOf(study).heaters[supplying.id].setpointC) } : {}
   return {
     replaces,
     heater,

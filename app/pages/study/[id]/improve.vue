@@ -6,6 +6,12 @@ import { freshId } from '~~/core/study/fresh-id'
 /** One package of measures against the house as found. */
 const table = useStudy()
 const years = useYears()
+const VIEWS = [
+  { view: '', name: 'Packages' },
+  { view: 'sizes', name: 'Sizes' },
+] as const
+const route = useRoute()
+const stage = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 const packages = computed(() => table.study!.packages)
 const at = ref(0)
 const pack = computed(() => packages.value[Math.min(at.value, packages.value.length - 1)] ?? null)
@@ -29,63 +35,79 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
 
 <template>
   <div>
-    <div class="flex flex-wrap items-end gap-2">
-      <ChoiceField
-        v-if="packages.length > 1"
-        label="Package"
-        class="w-64"
-        :value="index"
-        :choices="packages.map((p, value) => ({ value, name: p.name }))"
-        @change="(v) => (at = v)"
-      />
-      <TextField
-        v-if="pack"
-        label="Name of the package"
-        class="w-72"
-        :value="pack.name"
-        @change="(v) => table.change('package name', (d) => void (d.packages[index]!.name = v))"
-      />
-      <button class="tool" @click="add"><Plus :size="17" />Package</button>
-      <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
-    </div>
-    <p v-if="!pack" class="py-6">
-      No package yet. A package is a list of measures tried together on the same household and the same draws.
-    </p>
+    <nav aria-label="Ways to improve" class="mb-4 flex flex-wrap gap-1">
+      <NuxtLink
+        v-for="v in VIEWS"
+        :key="v.view"
+        :to="{ query: v.view ? { view: v.view } : {} }"
+        class="tool px-3"
+        :class="{ 'tool-main': stage === v.view }"
+        :aria-current="stage === v.view ? 'page' : undefined"
+        >{{ v.name }}</NuxtLink
+      >
+    </nav>
+    <SizeList v-if="stage === 'sizes'" @added="navigateTo({ query: {} })" />
     <template v-else>
-      <SavingsTable class="mt-5" />
-      <section v-if="years.brought && years.brought.length" class="mt-5" aria-label="What the package would bring">
-        <h2 class="border-b border-ink pb-1 text-xl">What it would bring</h2>
-        <FindingList :findings="years.brought" />
-      </section>
-      <p v-else-if="years.brought" class="caption mt-3">It brings no danger and no fault that was not there before.</p>
-      <MeasureList class="mt-6" :index="index" />
-      <section class="mt-6" aria-label="Where the heat goes">
-        <div class="flex flex-wrap items-center justify-between gap-2">
-          <h2 class="text-xl">Where the heat goes</h2>
-          <div
-            role="radiogroup"
-            aria-label="Which year"
-            class="inline-flex overflow-hidden rounded border border-line-strong"
-          >
-            <button
-              v-for="v in ['before', 'after'] as const"
-              :key="v"
-              role="radio"
-              :aria-checked="view === v"
-              class="min-h-11 px-4"
-              :class="view === v ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
-              @click="view = v"
+      <div class="flex flex-wrap items-end gap-2">
+        <ChoiceField
+          v-if="packages.length > 1"
+          label="Package"
+          class="w-64"
+          :value="index"
+          :choices="packages.map((p, value) => ({ value, name: p.name }))"
+          @change="(v) => (at = v)"
+        />
+        <TextField
+          v-if="pack"
+          label="Name of the package"
+          class="w-72"
+          :value="pack.name"
+          @change="(v) => table.change('package name', (d) => void (d.packages[index]!.name = v))"
+        />
+        <button class="tool" @click="add"><Plus :size="17" />Package</button>
+        <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
+      </div>
+      <p v-if="!pack" class="py-6">
+        No package yet. A package is a list of measures tried together on the same household and the same draws.
+      </p>
+      <template v-else>
+        <PackageAnswer class="mt-4" />
+        <MeasureList class="mt-6" :index="index" />
+        <section v-if="years.brought && years.brought.length" class="mt-5" aria-label="What the package would bring">
+          <h2 class="border-b border-ink pb-1 text-xl">What it would bring</h2>
+          <FindingList :findings="years.brought" />
+        </section>
+        <p v-else-if="years.brought" class="caption mt-3">
+          It brings no danger and no fault that was not there before.
+        </p>
+        <section class="mt-6" aria-label="Where the heat goes">
+          <div class="flex flex-wrap items-center justify-between gap-2">
+            <h2 class="text-xl">Where the heat goes</h2>
+            <div
+              role="radiogroup"
+              aria-label="Which year"
+              class="inline-flex overflow-hidden rounded border border-line-strong"
             >
-              {{ v === 'before' ? 'As found' : pack.name }}
-            </button>
+              <button
+                v-for="v in ['before', 'after'] as const"
+                :key="v"
+                role="radio"
+                :aria-checked="view === v"
+                class="min-h-11 px-4"
+                :class="view === v ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
+                @click="view = v"
+              >
+                {{ v === 'before' ? 'As found' : pack.name }}
+              </button>
+            </div>
           </div>
-        </div>
-        <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
-      </section>
-      <section class="mt-6" aria-label="Month by month">
-        <h2 class="text-xl">Month by month</h2>
-        <MonthChart v-if="years.found && after" :found="years.found" :after="after" :name="pack.name" />
-      </section>
+          <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
+        </section>
+        <section class="mt-6" aria-label="Month by month">
+          <h2 class="text-xl">Month by month</h2>
+          <MonthChart v-if="years.found && after" :found="years.found" :after="after" :name="pack.name" />
+        </section>
+      </template>
     </template>
   </div>
 </template>

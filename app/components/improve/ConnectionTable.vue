@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { apply, applyAll } from '~~/core/measures/apply'
+import { CONNECTIONS } from '~~/core/recovery/drain-recovery'
+import type { MeasureOf } from '~~/core/study/measures'
+import type { YearResult } from '~~/core/year/result'
+
+/** The three ways to connect a drain unit, each simulated in this house after the measures before it. */
+const props = defineProps<{ index: number; at: number; measure: MeasureOf<'drain-recovery'> }>()
+const table = useStudy()
+const years = useYears()
+const WHERE = {
+  A: 'to the heater and the shower’s cold side',
+  B: 'to the shower’s cold side only',
+  C: 'to the heater only',
+} as const
+const base = shallowRef<YearResult | null>(null)
+const rows = shallowRef<(YearResult | null)[]>([])
+let batch = 0
+watch(
+  [() => table.study, () => props.measure],
+  async () => {
+    const mine = ++batch
+    const before = applyAll(table.study!, table.study!.packages[props.index]!.measures.slice(0, props.at))
+    const studies = CONNECTIONS.map((connection) =>
+      apply(before, { ...props.measure, recovery: { ...props.measure.recovery, connection } }),
+    )
+    const all = await years.many([before, ...studies], () => mine !== batch)
+    if (!all || mine !== batch) return
+    ;[base.value, ...rows.value] = all as [YearResult | null, ...(YearResult | null)[]]
+  },
+  { immediate: true },
+)
+onUnmounted(() => batch++)
+const choose = (connection: (typeof CONNECTIONS)[number]) =>
+  table.change('connection', (d) => {
+    const m = d.packages[props.index]!.measures[props.at]!
+    if (m.kind === 'drain-recovery') m.recovery.connection = connection
+  })
+</script>
+
+<template>
+  <div class="max-w-2xl">
+    <h3 class="text-base">Where its warm cold water goes</h3>
+    <ul class="mt-1 grid gap-2 sm:grid-cols-3" role="radiogroup" aria-label="Connection">
+      <li v-for="(c, i) in CONNECTIONS" :key="c">
+        <button
+          role="radio"
+          :aria-checked="measure.recovery.connection === c"
+          class="h-full w-full rounded border p-2 text-left"
+          :class="
+            measure.recovery.connection === c ? 'border-copper bg-copper-pale' : 'border-line-strong bg-plaster-pale'
+          "
+          :data-connection="c"
+          @click="choose(c)"
+        >
+          <b>{{ c }}</b>: {{ WHERE[c] }}
+          <span v-if="rows[i] && base" class="mt-1 block text-sm"
+            >saves <b>{{ table.units.money(base.cost.total - rows[i]!.cost.total) }}</b> a year,
+            {{ table.units.energy(rows[i]!.energy.recoveredKwh) }} out of the drain</span
+          >
+          <span v-else class="caption mt-1 block">being simulated…</span>
+        </button>
+      </li>
+    </ul>
+    <p class="caption mt-1">
+      Only draws that drain while they fill give heat, after the unit has warmed up; each is simulated on this house’s
+      own draws.
+    </p>
+  </div>
+</template>

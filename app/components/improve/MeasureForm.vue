@@ -1,0 +1,339 @@
+<script setup lang="ts">
+import type { z } from 'zod'
+import { ALWAYS, weekInWords } from '~~/core/calendar/week'
+import { HEATERS } from '~~/core/heaters/kinds'
+import { INSULATIONS } from '~~/core/pipes/loss'
+import { HeaterControl, LOOP_MODES, SetpointC } from '~~/core/study/controls'
+import { Measure, type MeasureKind, type MeasureOf } from '~~/core/study/measures'
+import { InsulationField, LengthOfPipe, MOUNTS, Recovery, Tap } from '~~/core/study/pipes'
+import { type Heater, StoreField } from '~~/core/study/plant'
+import { valueAt, withValueAt } from '~~/core/study/paths'
+import { LOOP_MODE_WORDS } from '~~/core/trials/loop-modes'
+
+/** What a measure is told: its name and the figures of its kind. */
+const props = defineProps<{ index: number; at: number; measure: Measure }>()
+const table = useStudy()
+const study = computed(() => table.study!)
+const m = computed(() => props.measure)
+const is = <K extends MeasureKind>(kind: K) => (m.value.kind === kind ? (m.value as MeasureOf<K>) : null)
+/** What a kind of measure accepts in a field of its own. */
+const accepts = (kind: MeasureKind, field: string) =>
+  (Measure.options.find((o) => o.shape.kind.value === kind)!.shape as unknown as Record<string, z.ZodType>)[field]!
+const put = (path: string, value: unknown) =>
+  table.change(`measure ${props.at} ${path}`, (d) => {
+    const all = d.packages[props.index]!.measures
+    all[props.at] = withValueAt(props.measure, path, value)
+  })
+const toggle = (path: string, list: readonly string[], id: string) =>
+  put(path, list.includes(id) ? list.filter((x) => x !== id) : [...list, id])
+const materials = Object.entries(INSULATIONS).map(([name, value]) => ({ value: value as number, name }))
+const taps = computed(() => study.value.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
+const pipe = computed(() => is('repipe')?.pipe ?? is('own-run')?.pipe ?? null)
+const habits = computed(() => is('shorter-draws') ?? is('bath-to-shower'))
+const insulation = computed(() => is('insulate-runs')?.insulation ?? is('jacket')?.insulation ?? null)
+const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as number | null
+</script>
+
+<template>
+  <div class="grid grid-cols-2 items-end gap-3 md:grid-cols-4">
+    <TextField class="col-span-2" label="Name of the measure" :value="m.name" @change="(v) => put('name', v)" />
+    <template v-if="insulation">
+      <NumberField
+        label="Thickness"
+        quantity="thickness"
+        :schema="InsulationField.shape.thicknessMm"
+        :value="insulation.thicknessMm"
+        @change="(v) => put('insulation.thicknessMm', v)"
+      />
+      <ChoiceField
+        label="Made of"
+        :value="insulation.lambdaWMK"
+        :choices="materials"
+        @change="(v) => put('insulation.lambdaWMK', v)"
+      />
+    </template>
+    <NumberField
+      v-if="is('jacket')"
+      label="Share of the store it covers"
+      :schema="accepts('jacket', 'coveredShare')"
+      :value="is('jacket')!.coveredShare"
+      @change="(v) => put('coveredShare', v)"
+    />
+    <fieldset v-if="is('insulate-runs')" class="col-span-full">
+      <legend class="caption">Pipes to insulate; what cannot be reached is left out</legend>
+      <div class="flex flex-wrap gap-x-4">
+        <label
+          v-for="run in study.pipes.runs"
+          :key="run.id"
+          class="flex min-h-11 items-center gap-1.5 text-sm"
+          :class="{ 'text-ink-soft': !run.reachable }"
+        >
+          <input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :disabled="!run.reachable"
+            :checked="is('insulate-runs')!.runIds.includes(run.id)"
+            @change="toggle('runIds', is('insulate-runs')!.runIds, run.id)"
+          />
+          {{ run.name }}
+        </label>
+        <label v-if="study.pipes.loop" class="flex min-h-11 items-center gap-1.5 text-sm">
+          <input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :disabled="!study.pipes.loop.back.reachable"
+            :checked="is('insulate-runs')!.loopReturn"
+            @change="put('loopReturn', !is('insulate-runs')!.loopReturn)"
+          />
+          Loop return
+        </label>
+      </div>
+    </fieldset>
+    <NumberField
+      v-if="is('setpoint')"
+      label="Setpoint"
+      quantity="temperature"
+      :schema="SetpointC"
+      :value="is('setpoint')!.setpointC"
+      @change="(v) => put('setpointC', v)"
+    />
+    <template v-if="is('heater-control')">
+      <NumberField
+        label="Setpoint"
+        quantity="temperature"
+        :schema="SetpointC"
+        :value="is('heater-control')!.control.setpointC"
+        @change="(v) => put('control.setpointC', v)"
+      />
+      <NumberField
+        label="Calls below it by"
+        quantity="rise"
+        :schema="HeaterControl.shape.hysteresisK"
+        :value="is('heater-control')!.control.hysteresisK"
+        @change="(v) => put('control.hysteresisK', v)"
+      />
+      <NumberField
+        label="Holiday level"
+        quantity="temperature"
+        optional
+        :schema="HeaterControl.shape.holidayC"
+        :value="is('heater-control')!.control.holidayC"
+        @change="(v) => put('control.holidayC', v)"
+      />
+      <ChoiceField
+        label="Heats at"
+        :value="is('heater-control')!.control.prices"
+        :choices="[
+          { value: 'any', name: 'any price' },
+          { value: 'cheapest', name: 'the cheapest price only' },
+        ]"
+        @change="(v) => put('control.prices', v)"
+      />
+      <p class="caption col-span-full">
+        Boosts, hot runs and windows are those that were set on Set when this measure was begun.
+      </p>
+    </template>
+    <ChoiceField
+      v-if="is('loop-mode')"
+      label="Mode"
+      :value="is('loop-mode')!.mode"
+      :choices="LOOP_MODES.map((value) => ({ value, name: LOOP_MODE_WORDS[value].name }))"
+      @change="(v) => put('mode', v)"
+    />
+    <template v-if="is('tap-flow')">
+      <ChoiceField label="Tap" :value="is('tap-flow')!.tapId" :choices="taps" @change="(v) => put('tapId', v)" />
+      <NumberField
+        label="Flow"
+        quantity="flow"
+        :schema="Tap.shape.flowLMin"
+        :value="is('tap-flow')!.flowLMin"
+        @change="(v) => put('flowLMin', v)"
+      />
+    </template>
+    <template v-if="habits">
+      <NumberField
+        v-if="is('shorter-draws')"
+        label="What is left of each, 0 to 1"
+        :decimals="2"
+        :schema="accepts('shorter-draws', 'share')"
+        :value="is('shorter-draws')!.share"
+        @change="(v) => put('share', v)"
+      />
+      <template v-if="is('bath-to-shower')">
+        <ChoiceField
+          label="Shower taken instead"
+          :value="is('bath-to-shower')!.tapId"
+          :choices="taps"
+          @change="(v) => put('tapId', v)"
+        />
+        <NumberField
+          label="For"
+          unit="min"
+          :decimals="1"
+          :schema="accepts('bath-to-shower', 'minutes')"
+          :value="is('bath-to-shower')!.minutes"
+          @change="(v) => put('minutes', v)"
+        />
+      </template>
+      <fieldset class="col-span-full">
+        <legend class="caption">Of these uses</legend>
+        <label
+          v-for="h in study.people.habits"
+          :key="h.id"
+          class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
+          ><input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :checked="habits.habitIds.includes(h.id)"
+            @change="toggle('habitIds', habits!.habitIds, h.id)"
+          />{{ h.name }}</label
+        >
+      </fieldset>
+    </template>
+    <template v-if="pipe">
+      <ChoiceField
+        v-if="is('repipe')"
+        label="Run"
+        :value="is('repipe')!.runId"
+        :choices="study.pipes.runs.map((r) => ({ value: r.id, name: r.name }))"
+        @change="(v) => put('runId', v)"
+      />
+      <ChoiceField
+        v-if="is('own-run')"
+        label="Tap"
+        :value="is('own-run')!.tapId"
+        :choices="taps"
+        @change="(v) => put('tapId', v)"
+      />
+      <ChoiceField
+        label="Pipe"
+        :value="pipe.material"
+        :choices="MATERIAL_NAMES"
+        @change="(v) => put('pipe', { ...pipe!, material: v, size: nearestSize(pipe!, v) })"
+      />
+      <ChoiceField
+        label="Size"
+        :value="pipe.size"
+        :choices="sizeChoices(pipe.material)"
+        @change="(v) => put('pipe.size', v)"
+      />
+      <NumberField
+        label="Length"
+        quantity="length"
+        :schema="LengthOfPipe.shape.lengthM"
+        :value="pipe.lengthM"
+        @change="(v) => put('pipe.lengthM', v)"
+      />
+    </template>
+    <template v-if="is('drain-recovery')">
+      <ChoiceField
+        label="Hangs or lies"
+        :value="is('drain-recovery')!.recovery.mount"
+        :choices="MOUNTS.map((value) => ({ value, name: value }))"
+        @change="(v) => put('recovery.mount', v)"
+      />
+      <NumberField
+        label="Effectiveness at equal flows"
+        :decimals="2"
+        :schema="Recovery.shape.effectiveness"
+        :value="is('drain-recovery')!.recovery.effectiveness"
+        @change="(v) => put('recovery.effectiveness', v)"
+      />
+      <NumberField
+        label="at a flow of"
+        quantity="flow"
+        :schema="Recovery.shape.ratedFlowLMin"
+        :value="is('drain-recovery')!.recovery.ratedFlowLMin"
+        @change="(v) => put('recovery.ratedFlowLMin', v)"
+      />
+      <NumberField
+        label="Warms up in"
+        quantity="seconds"
+        :schema="Recovery.shape.warmUpS"
+        :value="is('drain-recovery')!.recovery.warmUpS"
+        @change="(v) => put('recovery.warmUpS', v)"
+      />
+      <NumberField
+        label="Drain below the shower by"
+        quantity="rise"
+        :schema="Recovery.shape.dropK"
+        :value="is('drain-recovery')!.recovery.dropK"
+        @change="(v) => put('recovery.dropK', v)"
+      />
+      <fieldset class="col-span-full">
+        <legend class="caption">Drains through it</legend>
+        <label
+          v-for="t in study.pipes.taps.filter((x) => x.drains)"
+          :key="t.id"
+          class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
+          ><input
+            type="checkbox"
+            class="size-5 accent-copper"
+            :checked="is('drain-recovery')!.recovery.tapIds.includes(t.id)"
+            @change="toggle('recovery.tapIds', is('drain-recovery')!.recovery.tapIds, t.id)"
+          />{{ t.name }}</label
+        >
+      </fieldset>
+    </template>
+    <template v-if="is('heat-source')">
+      <p class="col-span-full text-sm">
+        {{ HEATERS[is('heat-source')!.heater.kind].name
+        }}<template v-if="is('heat-source')!.replaces.length">
+          in the place of
+          {{
+            study.plant.heaters
+              .filter((h) => is('heat-source')!.replaces.includes(h.id))
+              .map((h) => h.name)
+              .join(', ')
+          }}</template
+        ><template v-else> beside what is there</template>. Its figures are assumed until those of a real one are typed.
+      </p>
+      <NumberField
+        v-if="is('heat-source')!.control"
+        label="Setpoint"
+        quantity="temperature"
+        :schema="SetpointC"
+        :value="is('heat-source')!.control!.setpointC"
+        @change="(v) => put('control.setpointC', v)"
+      />
+      <NumberField
+        v-if="is('heat-source')!.store"
+        label="Store that comes with it"
+        quantity="volume"
+        :schema="StoreField.shape.litres"
+        :value="is('heat-source')!.store!.litres"
+        @change="(v) => put('store.litres', v)"
+      />
+      <ChoiceField
+        label="Stands in"
+        :value="is('heat-source')!.heater.place"
+        :choices="PLACE_NAMES"
+        @change="(v) => put('heater.place', v)"
+      />
+      <NumberField
+        v-for="r in HEATER_ROWS[is('heat-source')!.heater.kind]"
+        :key="r.path"
+        :label="r.label"
+        :quantity="r.quantity"
+        :unit="r.unit"
+        :optional="r.optional"
+        :decimals="r.decimals"
+        :help="r.help"
+        :schema="r.schema"
+        :value="figureIn(is('heat-source')!.heater, r.path)"
+        @change="(v) => put(`heater.${r.path}`, v)"
+      />
+    </template>
+    <details v-if="is('heater-windows') || is('loop-windows')" class="col-span-full">
+      <summary class="min-h-11 cursor-pointer py-2.5 text-sm">
+        {{ weekInWords((is('heater-windows') ?? is('loop-windows'))!.windows ?? ALWAYS, table.units.time) }}
+      </summary>
+      <WeekPlanner
+        :label="m.name"
+        :week="(is('heater-windows') ?? is('loop-windows'))!.windows ?? ALWAYS"
+        :grid="table.controls!.grid"
+        @change="(w) => put('windows', w)"
+      />
+    </details>
+  </div>
+</template>

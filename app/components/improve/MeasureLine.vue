@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { ChevronRight, CircleAlert, CircleCheck, CircleHelp, Trash2 } from '@lucide/vue'
+import type { MeasureDetails, MeasureSaving } from '~~/core/measures/compare'
+import { paybackYears } from '~~/core/measures/payback'
+import { worst } from '~~/core/sizing/size'
+import type { Measure } from '~~/core/study/measures'
+
+/** One measure: what it saves and costs on one line, and all of it when it is opened. */
+const props = defineProps<{
+  index: number
+  at: number
+  measure: Measure
+  /** Not there for a moment after it was added. */
+  details?: MeasureDetails
+  saving?: MeasureSaving
+}>()
+const table = useStudy()
+const units = computed(() => table.units)
+const open = ref(false)
+const verdict = computed(() => worst(props.details?.checks.map((c) => c.verdict) ?? []))
+const LOOK = {
+  fits: { icon: CircleCheck, tone: 'text-verdigris', says: 'nothing known stands in its way' },
+  'not known': { icon: CircleHelp, tone: 'text-copper', says: 'something is not known yet' },
+  'does not fit': { icon: CircleAlert, tone: 'text-alarm', says: 'something does not fit' },
+} as const
+const cost = computed(() => props.details?.costMoney ?? null)
+const figures = computed((): [string, string][] => [
+  ['Saves alone', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
+  ['Last in', props.saving ? units.value.money(props.saving.lastInMoney) : '…'],
+  ['Costs', cost.value === null ? 'not known' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
+  ['Pays back', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastInMoney)) : '…'],
+])
+const id = useId()
+const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))
+</script>
+
+<template>
+  <li class="border-b border-line" :data-measure="measure.kind">
+    <div class="grid items-center gap-x-3 md:grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_7rem]">
+      <button
+        class="flex min-h-11 min-w-0 items-center gap-2 text-left font-semibold"
+        :aria-expanded="open"
+        :aria-controls="id"
+        @click="open = !open"
+      >
+        <ChevronRight
+          :size="20"
+          class="shrink-0 transition-transform"
+          :class="{ 'rotate-90': open }"
+          aria-hidden="true"
+        />
+        <span class="min-w-0">{{ measure.name }}</span>
+        <component
+          :is="LOOK[verdict].icon"
+          v-if="details?.checks.length"
+          :size="18"
+          class="shrink-0"
+          :class="LOOK[verdict].tone"
+          :aria-label="LOOK[verdict].says"
+          role="img"
+        />
+      </button>
+      <dl class="contents">
+        <div
+          v-for="[name, text] in figures"
+          :key="name"
+          class="flex justify-between gap-3 pl-9 md:block md:pl-0 md:text-right"
+        >
+          <dt class="caption md:sr-only">{{ name }}</dt>
+          <dd class="text-sm" :data-figure="name">{{ text }}</dd>
+        </div>
+      </dl>
+    </div>
+    <div v-if="open" :id="id" class="space-y-4 pt-2 pb-4 md:pl-9">
+      <MeasureForm :index="index" :at="at" :measure="measure" />
+      <ConnectionTable v-if="measure.kind === 'drain-recovery'" :index="index" :at="at" :measure="measure" />
+      <MeasureParts v-if="details" :index="index" :at="at" :measure="measure" :parts="details.parts" />
+      <div v-if="details && details.checks.length">
+        <h3 class="text-base">To look at first</h3>
+        <ul>
+          <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-verdict="c.verdict">
+            <component
+              :is="LOOK[c.verdict].icon"
+              :size="17"
+              class="mt-0.5 shrink-0"
+              :class="LOOK[c.verdict].tone"
+              :aria-label="c.verdict"
+              role="img"
+            />
+            <span
+              ><b v-if="c.verdict !== 'fits'" class="mr-1">{{
+                c.verdict === 'not known' ? 'Not known:' : 'Does not fit:'
+              }}</b
+              >{{ c.sentence }}</span
+            >
+          </li>
+        </ul>
+      </div>
+      <p v-if="details" class="text-sm"><b>Whose work:</b> {{ details.who }} Local code decides.</p>
+      <button class="tool tool-bare" :aria-label="`Remove ${measure.name}`" @click="remove">
+        <Trash2 :size="18" />Remove
+      </button>
+    </div>
+  </li>
+</template>

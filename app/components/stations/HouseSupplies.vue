@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { Site } from '~~/core/study/site'
+
+/** What the house is connected to, and the coldest air: what a heat source of another kind is held against. */
+const table = useStudy()
+const site = computed(() => table.study!.site)
+type Main = NonNullable<Site['electricMain']>
+const shape = Site.shape.electricMain.unwrap().shape
+/** A main says something once all of it is there; what is typed of it so far waits here. */
+const typed = ref<Partial<Main>>({})
+watch(
+  () => site.value.electricMain,
+  (main) => void (typed.value = main ? { ...main } : typed.value),
+  { immediate: true },
+)
+const FIELDS = [
+  { key: 'amps', label: 'Main fuse', unit: 'A' },
+  { key: 'volts', label: 'Voltage', unit: 'V' },
+  { key: 'spareWays', label: 'Ways free', unit: '' },
+  { key: 'otherAmps', label: 'Everything else at its busiest', unit: 'A' },
+] as const
+const missing = computed(() => FIELDS.filter((f) => typed.value[f.key] === undefined).map((f) => f.label.toLowerCase()))
+const begun = computed(() => Object.keys(typed.value).length > 0)
+function put(key: keyof Main, value: number | null) {
+  const next: Partial<Main> = { ...typed.value, [key]: value ?? undefined }
+  if (value === null) delete next[key]
+  typed.value = next
+  const { amps, volts, phases = 1, spareWays, otherAmps } = next
+  const whole =
+    amps === undefined || volts === undefined || spareWays === undefined || otherAmps === undefined
+      ? null
+      : { amps, volts, phases, spareWays, otherAmps }
+  if (whole || site.value.electricMain) table.change('electric main', (d) => void (d.site.electricMain = whole))
+}
+</script>
+
+<template>
+  <section aria-label="What the house is connected to">
+    <h3 class="mb-1 text-lg">What the house is connected to</h3>
+    <p class="caption mb-2">
+      Another heat source is held against it. What is not looked at leaves a size unknown; it never fits.
+    </p>
+    <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <NumberField
+        v-for="f in FIELDS"
+        :key="f.key"
+        :label="f.label"
+        :unit="f.unit"
+        optional
+        :decimals="0"
+        :schema="shape[f.key]"
+        :value="typed[f.key] ?? null"
+        @change="(v) => put(f.key, v)"
+      />
+      <ChoiceField
+        label="Phases of the main"
+        :value="(typed.phases ?? 1) as 1 | 3"
+        :choices="[
+          { value: 1 as 1 | 3, name: 'one' },
+          { value: 3 as 1 | 3, name: 'three' },
+        ]"
+        @change="(v) => put('phases', v)"
+      />
+      <NumberField
+        label="The gas line carries"
+        quantity="power"
+        optional
+        :schema="Site.shape.gasLineKw"
+        :value="site.gasLineKw"
+        @change="(v) => table.change('gas line', (d) => void (d.site.gasLineKw = v))"
+      />
+      <NumberField
+        label="Coldest air"
+        quantity="temperature"
+        optional
+        :schema="Site.shape.leastAirC"
+        :value="site.leastAirC"
+        @change="(v) => table.change('coldest air', (d) => void (d.site.leastAirC = v))"
+      />
+    </div>
+    <p v-if="begun && missing.length" class="caption mt-1" role="status">
+      The electric main is kept once this is there too: {{ missing.join(', ') }}.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,157 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { bagno } from '../../cli/program'
+import type { Comparison } from '../../core/measures/compare'
+import { writeStudy } from '../../core/study/read'
+import { keptIn } from './attacks'
+import { openBrowser, openPage, settled } from './browser'
+import { addMeasure, named, openDemo, press, type } from './hand'
+
+const url = inject('url')
+const folder = mkdtempSync(join(tmpdir(), 'bagno-improve-'))
+let browser: Browser
+let close: () => Promise<void>
+let page: Page
+let errors: string[]
+beforeAll(async () => {
+  ;({ browser, close } = await openBrowser())
+  ;({ page, errors } = await openPage(browser, 1280, 800, false))
+  await openDemo(page, url, 'hill-town')
+  await settled(page)
+})
+afterAll(async () => {
+  await close()
+  rmSync(folder, { recursive: true, force: true })
+})
+/** The command line, asked of the study as the browser keeps it. */
+async function told<T>(command: string): Promise<T> {
+  const file = join(folder, 'kept.json')
+  writeFileSync(file, writeStudy((await keptIn(page, 'hill-town'))!))
+  return JSON.parse((await bagno([command, file, '--json'])).stdout) as T
+}
+const compared = () =>
+  page.waitForFunction(
+    () =>
+      document.querySelector('[data-package-change]') !== null &&
+      [...Array.from(document.querySelectorAll('[data-figure="Last in"]'))].every((d) => d.textContent !== '…'),
+    { timeout: 60_000 },
+  )
+/** A figure on the line of a measure. */
+const onLine = (kind: string, name: string) =>
+  page.$eval(`[data-measure="${kind}"] [data-figure="${name}"]`, (d) => d.textContent!.trim())
+const openLine = async (kind: string) => {
+  const button = (await page.waitForSelector(`[data-measure="${kind}"] button[aria-expanded]`))!
+  await button.evaluate((e) => e.scrollIntoView({ block: 'center' }))
+  if ((await button.evaluate((b) => b.getAttribute('aria-expanded'))) === 'false') await button.click()
+}
+
+describe('a package of measures', () => {
+  it('is built by search, a drain unit and a heat pump in it, and says what each saves as the command line does', async () => {
+    await page.goto(`${url}/study/hill-town/improve`)
+    await settled(page)
+    await press(page, 'button', 'Package')
+    await type(page, 'Name of the package', 'The whole way')
+    for (const words of ['insulate', 'drain', 'flow of a tap', 'heat pump instead']) await addMeasure(page, words)
+    await settled(page)
+    await compared()
+    const { packages } = await told<Comparison>('compare')
+    const pack = packages.at(-1)!
+    expect(pack.measures).toHaveLength(4)
+    const kinds = ['insulate-runs', 'drain-recovery', 'tap-flow', 'heat-source']
+    for (const [i, kind] of kinds.entries()) {
+      const [alone, last] = [pack.measures[i]!.aloneMoney, pack.measures[i]!.lastInMoney]
+      for (const [name, money] of [
+        ['Saves alone', alone],
+        ['Last in', last],
+      ] as const)
+        if (Math.abs(money) >= 10)
+          expect(Number((await onLine(kind, name)).replace('−', '-').replace(/[€,]/g, ''))).toBe(Math.round(money))
+      // Nobody has asked what it costs: it pays nothing back.
+      expect(await onLine(kind, 'Costs')).toBe('not known')
+      expect(await onLine(kind, 'Pays back')).toBe('not known')
+      expect(pack.measures[i]!.costMoney).toBeNull()
+    }
+    expect(pack.measures[1]!.parts.map((p) => p.key)).toContain('unit')
+    expect(errors).toEqual([])
+  })
+
+  it('costs what its parts cost once all of them are known, and pays back then', async () => {
+    await openLine('tap-flow')
+    await type(page, 'One, EUR', '24')
+    await page.waitForFunction(
+      () => document.querySelector('[data-measure="tap-flow"] [data-figure="Costs"]')!.textContent!.trim() === '€24',
+    )
+    await compared()
+    expect(await onLine('tap-flow', 'Pays back')).toMatch(/^in \d|never/)
+    expect(await page.$eval('section[aria-label="What it saves"]', (s) => s.textContent)).toMatch(
+      /an amount not all known and pays back: not known/,
+    )
+  })
+
+  it('compares A, B and C on the house’s own draws', async () => {
+    await openLine('drain-recovery')
+    const saves = () =>
+      page.$$eval('[data-connection]', (all) =>
+        all.map((b) => Number(/saves €([\d.,]+)/.exec(b.textContent!)?.[1]?.replace(',', '') ?? NaN)),
+      )
+    await page.waitForFunction(
+      () =>
+        Array.from(document.querySelectorAll('[data-connection]')).filter((b) => /saves/.test(b.textContent!))
+          .length === 3,
+      { timeout: 60_000 },
+    )
+    const [a, b, c] = await saves()
+    expect(a).toBeGreaterThan(b!)
+    expect(a).toBeGreaterThan(c!)
+    expect(Math.min(b!, c!)).toBeGreaterThan(0)
+    await page.click('[data-connection="B"]')
+    await page.waitForFunction(
+      () => document.querySelector('[data-connection="B"]')!.getAttribute('aria-checked') === 'true',
+    )
+    const kept = (await keptIn(page, 'hill-town'))!.packages.at(-1)!.measures[1]!
+    expect(kept.kind === 'drain-recovery' && kept.recovery.connection).toBe('B')
+    expect(
+      await page.$eval('[data-measure="drain-recovery"]', (l) => l.textContent!.match(/Not known:[^.]*\./)?.[0]),
+    ).toMatch(/not looked at/)
+  })
+})
+
+describe('sizes', () => {
+  it('do not fit while the main is not looked at, and an electric heater is refused for its amps', async () => {
+    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await settled(page)
+    await type(page, 'Main fuse', '63')
+    await type(page, 'Voltage', '230')
+    await type(page, 'Ways free', '2')
+    expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
+    await type(page, 'Everything else at its busiest', '20')
+    await page.waitForFunction(() => !/is kept once this is there/.test(document.body.textContent!))
+    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    const line = (await page.waitForSelector('[data-sized="instead instant-electric"]'))!
+    expect(await line.evaluate((l) => l.getAttribute('data-verdict'))).toBe('does not fit')
+    expect(await line.evaluate((l) => l.querySelector('[data-check="amps"]')!.textContent)).toMatch(
+      /only 43 of 63 A are free|one phase and it needs three/,
+    )
+    const sized = await told<{ peaks: { kw: number }; instead: { kind: string; verdict: string }[] }>('size')
+    expect(sized.instead.find((s) => s.kind === 'instant-electric')!.verdict).toBe('does not fit')
+    expect(await page.$eval('section[aria-label="Sizes"]', (s) => s.textContent)).toContain(
+      `${sized.peaks.kw.toFixed(1)} kW`,
+    )
+    await (await page.waitForSelector(named('button', 'Try Collectors beside')))!.click()
+    await page.waitForSelector('[data-measure="heat-source"]')
+    expect(errors).toEqual([])
+  })
+
+  it('the stage fits a phone without scrolling sideways', async () => {
+    await page.setViewport({ width: 360, height: 780 })
+    for (const view of ['', '?view=sizes']) {
+      await page.goto(`${url}/study/hill-town/improve${view}`)
+      await settled(page)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+    }
+    await page.setViewport({ width: 1280, height: 800 })
+  })
+})
