@@ -2,6 +2,8 @@ import Table from 'cli-table3'
 import { DEMOS } from '../core/demos/index'
 import { HEATER_KINDS, HEATERS } from '../core/heaters/kinds'
 import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
+import { apply } from '../core/measures/apply'
+import { beginMeasure, MEASURES, measuresFor } from '../core/measures/begin'
 import { jobsOf } from '../core/measures/compare'
 import { LOOP_MODES } from '../core/study/controls'
 import type { Study } from '../core/study/study'
@@ -47,7 +49,7 @@ for (const { study } of DEMOS) {
 }
 console.log(table.toString())
 
-/** A year of each heater kind and of each loop mode, on the main demo. */
+/** A year of each heater kind, of each loop mode and with each kind of measure, on the main demo. */
 const others = new Table({
   head: ['main demo with', 'best, ms'],
   style: { head: [], border: [] },
@@ -62,6 +64,10 @@ for (const kind of HEATER_KINDS)
   ])
 for (const mode of LOOP_MODES)
   others.push([`Loop: ${LOOP_MODE_WORDS[mode].name}`, bestOf(inMode(house, mode)).toFixed(0)])
+for (const kind of measuresFor(house)) {
+  const m = beginMeasure(house, kind, kind)
+  others.push([`Measure: ${MEASURES[kind].name.toLowerCase()}`, bestOf(apply(house, m)).toFixed(0)])
+}
 console.log(others.toString())
 console.log(
   `Node ${process.versions.node}, one core. The best of ${ROUNDS} tells what the code takes, the median what else the machine was doing.\nMain demo ${main.toFixed(0)} ms a year; at most ${LIMIT_MS} now, ${GOAL_MS} is the goal.`,

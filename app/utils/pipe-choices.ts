@@ -1,8 +1,14 @@
-import { type Material, MATERIALS, PIPES, sizesOf } from '~~/core/pipes/catalogue'
+import { type Material, MATERIALS, pipeOf, PIPES, sizesOf } from '~~/core/pipes/catalogue'
 
 /** Materials and, for one of them, sizes as choices. */
 export const MATERIAL_NAMES = MATERIALS.map((value) => ({ value, name: PIPES[value].label }))
-export const sizeChoices = (material: Material) => sizesOf(material).map((value) => ({ value, name: value }))
+/** Nominal sizes say little: each is shown with what can be measured on it, outside and bore. */
+export const sizeChoices = (material: Material) =>
+  sizesOf(material).map((value) => {
+    const { outerM, innerM } = pipeOf(material, value)
+    const mm = (m: number) => (1000 * m).toFixed(1)
+    return { value, name: `${value} (outside ${mm(outerM)}, bore ${mm(innerM)} mm)` }
+  })
 
 /** The size of a new material whose bore is nearest to that of the old. */
 export function nearestSize(from: { material: Material; size: string }, to: Material): string {

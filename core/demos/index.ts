@@ -1,8 +1,10 @@
 import type { Study } from '../study/study'
+import { courtFlat } from './court-flat'
 import { duplex } from './duplex'
 import { forestFarm } from './forest-farm'
 import { harbourFlat } from './harbour-flat'
 import { hillTown } from './hill-town'
+import { mountainRefuge } from './mountain-refuge'
 
 /** The demo studies that ship with the app; the first is the main one. All are invented. */
 export const DEMOS: readonly { study: Study; shows: string }[] = [
@@ -16,6 +18,15 @@ export const DEMOS: readonly { study: Study; shows: string }[] = [
     study: forestFarm,
     shows:
       'Coil in the kitchen range, collectors and an element on one store, a small store of its own in the workshop, four people.',
+  },
+  {
+    study: mountainRefuge,
+    shows:
+      'Eight beds above the tree line: a stove by gravity, collectors, an element on a battery, shut in deep winter.',
+  },
+  {
+    study: courtFlat,
+    shows: 'Heat-pump store in a heated passage, three people, a drain that falls upright through the bathroom.',
   },
 ]
 

@@ -1,3 +1,4 @@
+import type { MeasureKind } from '../study/measures'
 import type { ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
@@ -24,6 +25,8 @@ export interface Finding {
   /** What would mend it, in words, and where that is done. */
   mend: string
   reading?: ReadingKindName
+  /** A measure that would mend it, to be tried. */
+  tries?: MeasureKind
 }
 
 export interface Case {

@@ -4,9 +4,10 @@ import type { YearResult } from '../year/result'
 import { eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
 import { clockWrong, hotRunFails, overrideWithoutEnd, timerCutsMains, timerTooShort } from './control-rules'
 import { type Finding, type Rule, SEVERITIES } from './finding'
+import { dryCoil, pumpedFire, untilRelief } from './fire-rules'
 import { runsAtRest, tepidInTheYear } from './hygiene-rules'
 import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
-import { bareInTheCold, freezes, pressureOdd, tooFast } from './pipe-rules'
+import { bareInTheCold, freezes, leadsNowhere, metalsMet, pressureOdd, tooFast, tooMuchDrop } from './pipe-rules'
 import {
   aboveTheFlow,
   cycles,
@@ -60,6 +61,9 @@ const RULES: readonly Rule[] = [
   bareInTheCold,
   runsAtRest,
   tooFast,
+  tooMuchDrop,
+  metalsMet,
+  leadsNowhere,
   willNotFire,
   tooLittleHot,
   wantedTooHot,
@@ -69,6 +73,9 @@ const RULES: readonly Rule[] = [
   repeatedEvents,
   staleOrContradictory,
   storeBelowFire,
+  pumpedFire,
+  untilRelief,
+  dryCoil,
   gravityTooSlow,
   logsTooFew,
   reservoirWater,

@@ -1,5 +1,6 @@
 import { coldestMonth } from '../calendar/year'
 import { type Place, placeTemperature } from '../climate/places'
+import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { pipeOf } from '../pipes/catalogue'
 import { SAFETY } from '../safety/limits'
 import type { Run } from '../study/pipes'
@@ -85,6 +86,7 @@ export const bareInTheCold: Rule = ({ study, year, write }) => {
       )} without insulation${lost === null ? '' : `, losing ${write.energy(lost)} a year`}.`,
       source: 'Loss of a bare pipe in still air; the year',
       mend: 'Wrap them: try it under Improve. The first two metres from a store first.',
+      tries: 'insulate-runs',
     },
   ]
 }
@@ -108,3 +110,62 @@ export const tooFast: Rule = ({ study, write }) =>
       },
     ]
   })
+
+/** Pipes whose friction leaves too little of the main's pressure. */
+export const tooMuchDrop: Rule = ({ study, write }) => {
+  const { pressureBar } = study.site
+  if (pressureBar === null) return []
+  return study.pipes.taps.flatMap((tap): Finding[] => {
+    const { dropBar } = tapFigures(study, tap)
+    if (dropBar <= MOST_DROP_SHARE * pressureBar) return []
+    return [
+      {
+        id: `drop-${tap.id}`,
+        severity: 'mend',
+        station: 'runs',
+        on: tap.runId,
+        what: `Thin pipes take the pressure of ${tap.name}`,
+        why: `At ${write.figure('flow', tap.flowLMin)} they take ${write.figure('pressure', dropBar)} of the ${write.figure('pressure', pressureBar)} at the main.`,
+        source: 'Friction of pipe and fittings; a third of the pressure is what heights, valves and the tap leave',
+        mend: 'A wider run where it is thinnest, or less flow. The least bore that the local code allows is to be asked.',
+        tries: 'repipe',
+      },
+    ]
+  })
+}
+
+/** Steel behind copper is eaten by what the water carries from the copper. */
+export const metalsMet: Rule = ({ study }) =>
+  study.pipes.runs.flatMap((run): Finding[] => {
+    const before = study.pipes.runs.find((r) => r.id === run.from)
+    if (!run.material.startsWith('steel') || !before?.material.startsWith('copper')) return []
+    return [
+      {
+        id: `metals-${run.id}`,
+        severity: 'mend',
+        station: 'runs',
+        on: run.id,
+        what: 'Steel after copper',
+        why: `${run.name} is steel and its water comes through ${before.name}, which is copper: copper in the water pits galvanised steel.`,
+        source: 'Galvanic series: steel before copper in the direction of flow',
+        mend: 'Change the order or the material; a dielectric union alone does not stop what the water carries.',
+      },
+    ]
+  })
+
+/** A run that leads to no tap and no loop: hot water stands in it. */
+export const leadsNowhere: Rule = ({ study, write }) => {
+  const { runs, taps, loop } = study.pipes
+  const from = new Set(runs.map((r) => r.from))
+  const ends = runs.filter((r) => !from.has(r.id) && loop?.turnsAt !== r.id && !taps.some((t) => t.runId === r.id))
+  return ends.map((run) => ({
+    id: `stub-${run.id}`,
+    severity: 'mend',
+    station: 'runs',
+    on: run.id,
+    what: `${run.name} leads nowhere`,
+    why: `${write.figure('length', run.lengthM)} of it end at no tap: unfinished, capped or shut off. Water that stands there cools and lets bacteria grow.`,
+    source: 'Dead legs: codes ask for none, or for less than twice the bore',
+    mend: 'Cut it off at its tee, or write down what it feeds.',
+  }))
+}

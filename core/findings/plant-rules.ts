@@ -174,6 +174,7 @@ export const loopCosts: Rule = ({ study, year, write }) => {
       source: 'The ledger of the year',
       mend: 'Windows when somebody is up, and insulation on what can be reached: try both under Improve.',
       reading: 'loop',
+      tries: 'loop-windows',
     },
   ]
 }
@@ -270,6 +271,7 @@ export const pilots: Rule = (given) =>
         why: `The flame of ${h.name} takes ${allYear(given, h.carrier, h.pilotW)}${h.kind === 'gas-store' ? '; part of it keeps the store warm' : ''}.`,
         source: 'Watts × 8,760 h',
         mend: 'A heater with electric ignition when it is due; out while the house is empty for long. Lighting it again is for those who know how.',
+        tries: 'heat-source',
         reading: 'meter',
       },
     ]
@@ -290,6 +292,7 @@ export const keepsHot: Rule = (given) => {
       why: `${heater.name} holds its exchanger warm: its loss alone is ${allYear(given, carrierOf(heater), watts)}, its purges not counted. It saves ${heater.startLagS} s at each first draw.`,
       source: 'Loss of the exchanger × (setpoint − room) × 8,760 h',
       mend: 'Off, or only in the hours that somebody waits in.',
+      tries: 'heater-control',
     },
   ]
 }

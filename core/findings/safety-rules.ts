@@ -1,15 +1,19 @@
 import { hottestOf } from '../household/hottest'
 import { storeSetpoint, supplyOf } from '../household/supply'
+import { mainsOnColdest } from '../household/ways'
 import type { Material } from '../pipes/catalogue'
 import { SAFETY } from '../safety/limits'
 import { burnTime, scaldSeconds } from '../safety/scald'
 import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
 import { mixesTo } from '../study/plant'
 import { controlsOf, type Study } from '../study/study'
+import { density } from '../water/properties'
 import type { Case, Rule } from './finding'
 
 /** A thermostat may let the water this far past its dial, K. */
 const DIAL_OVER_K = 5
+/** A store that no thermostat holds is reckoned this hot, °C. */
+const UNHELD_HOT_C = 80
 /** Hottest water a plastic pipe stands, °C; makers differ. */
 const PLASTIC_LIMIT_C: Partial<Record<Material, number>> = {
   'pex-cts': 82,
@@ -150,8 +154,8 @@ export const expansion: Rule = ({ study, write }) => {
       station: 'main',
       on: null,
       what: 'Expansion has nowhere to go',
-      why: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${write.figure('volume', plant.store.litres, 0)} of heated water push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
-      source: 'Water grows by about 1.7 % from the main to a hot store',
+      why: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${write.figure('volume', plant.store.litres, 0)} of heated water, which grow by ${write.figure('volume', plant.store.litres * (density(mainsOnColdest(study)) / density(storeSetpoint(study) ?? UNHELD_HOT_C) - 1), 1)}, push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
+      source: 'Density of water at the main against that at the setpoint (Kell 1975)',
       mend: 'Fit an expansion vessel on the cold feed, between the check valve and the store.',
     },
   ]

@@ -25,6 +25,9 @@ export interface TapFigures {
   dropBar: number
 }
 
+/** Pipes may take this share of the pressure at the main: heights, valves and the tap itself need the rest. */
+export const MOST_DROP_SHARE = 0.3
+
 /** Water temperature at which friction is reckoned, °C. */
 const WARM_C = 50
 

@@ -1,7 +1,7 @@
 import { HEATERS } from '../heaters/kinds'
 import { loopRuns } from '../household/runs'
 import { carriedC } from '../household/supply'
-import { tapFigures } from '../household/tap-figures'
+import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { runsTo } from '../household/ways'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
@@ -99,15 +99,12 @@ function pipeChecks(study: Study, measure: Measure, tapIds: readonly string[], w
         ),
         one(
           `pressure-${f.tap.id}`,
-          pressureBar === null ? 'not known' : f.dropBar > pressureBar * MOST_DROP ? 'does not fit' : 'fits',
+          pressureBar === null ? 'not known' : f.dropBar > pressureBar * MOST_DROP_SHARE ? 'does not fit' : 'fits',
           `At ${write.figure('flow', f.tap.flowLMin)} its pipes take ${write.figure('pressure', f.dropBar)}; ${pressureBar === null ? 'the pressure at the main was not read' : `there are ${write.figure('pressure', pressureBar)}`}.`,
         ),
       ]
     })
 }
-
-/** Pipes may take this share of the pressure at the main; heights, valves and the tap itself need the rest. */
-const MOST_DROP = 0.3
 
 const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
   'insulate-runs': (study, m) => {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import type { Finding, Severity } from '~~/core/findings/finding'
+import { beginMeasure, MEASURES, measuresFor } from '~~/core/measures/begin'
+import { freshId } from '~~/core/study/fresh-id'
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()
@@ -9,6 +11,17 @@ const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> =
   danger: { icon: TriangleAlert, name: 'Danger', tone: 'text-alarm' },
   mend: { icon: Wrench, name: 'To mend', tone: 'text-copper' },
   look: { icon: Eye, name: 'To look at', tone: 'text-ink-soft' },
+}
+const table = useStudy()
+/** A measure that would mend it, begun in the first package, or in one of its own where there is none. */
+async function tryOut({ tries, what }: Finding) {
+  if (!tries) return
+  table.change(`try ${tries}`, (d) => {
+    if (d.packages.length === 0) d.packages.push({ id: 'package', name: what, measures: [] })
+    const { measures } = d.packages[0]!
+    measures.push(beginMeasure(table.study!, tries, freshId('measure', measures)))
+  })
+  await navigateTo(`/study/${String(route.params.id)}/improve`)
 }
 const place = (f: Finding) =>
   f.station === 'log'
@@ -42,6 +55,14 @@ const place = (f: Finding) =>
           <p class="text-sm">
             <b>{{ f.mend }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
           </p>
+          <button
+            v-if="f.tries && measuresFor(table.study!).includes(f.tries)"
+            class="tool mt-1"
+            :aria-label="`Try ${MEASURES[f.tries].name.toLowerCase()} for ${f.what}`"
+            @click="tryOut(f)"
+          >
+            Try it: {{ MEASURES[f.tries].name.toLowerCase() }}
+          </button>
         </div>
       </div>
     </li>

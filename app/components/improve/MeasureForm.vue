@@ -5,9 +5,9 @@ import { HEATERS } from '~~/core/heaters/kinds'
 import { INSULATIONS } from '~~/core/pipes/loss'
 import { HeaterControl, LOOP_MODES, SetpointC } from '~~/core/study/controls'
 import { Measure, type MeasureKind, type MeasureOf } from '~~/core/study/measures'
+import { valueAt, withValueAt } from '~~/core/study/paths'
 import { InsulationField, LengthOfPipe, MOUNTS, Recovery, Tap } from '~~/core/study/pipes'
 import { type Heater, StoreField } from '~~/core/study/plant'
-import { valueAt, withValueAt } from '~~/core/study/paths'
 import { LOOP_MODE_WORDS } from '~~/core/trials/loop-modes'
 
 /** What a measure is told: its name and the figures of its kind. */

@@ -87,9 +87,6 @@ function add(kind: Sized['kind'], how: How) {
                 >{{ c.verdict === 'not known' ? 'Not known' : 'Does not fit' }}: </b
               >{{ c.sentence }}
             </li>
-            <li v-if="s.checks.length === 0" class="text-ink-soft">
-              Nothing of it is held against the busiest moment.
-            </li>
           </ul>
         </li>
       </ul>

@@ -73,5 +73,6 @@ const more = computed(() => [
     :choices="more"
     @change="(k) => k && table.replace((s) => addHeater(s, k as HeaterKind))"
   />
+  <OutageTable class="mt-6" />
   <HouseSupplies class="mt-6" />
 </template>

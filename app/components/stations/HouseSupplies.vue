@@ -20,6 +20,7 @@ const FIELDS = [
   { key: 'otherAmps', label: 'Everything else at its busiest', unit: 'A' },
 ] as const
 const missing = computed(() => FIELDS.filter((f) => typed.value[f.key] === undefined).map((f) => f.label.toLowerCase()))
+const phases = computed((): 1 | 3 => typed.value.phases ?? 1)
 const begun = computed(() => Object.keys(typed.value).length > 0)
 function put(key: keyof Main, value: number | null) {
   const next: Partial<Main> = { ...typed.value, [key]: value ?? undefined }
@@ -54,7 +55,7 @@ function put(key: keyof Main, value: number | null) {
       />
       <ChoiceField
         label="Phases of the main"
-        :value="(typed.phases ?? 1) as 1 | 3"
+        :value="phases"
         :choices="[
           { value: 1 as 1 | 3, name: 'one' },
           { value: 3 as 1 | 3, name: 'three' },

@@ -1,3 +1,4 @@
+import { HEAT_PUMP_LIMIT_C } from '../../heaters/heat-pump'
 import { HEATER_KINDS, type HeaterKind, HEATERS } from '../../heaters/kinds'
 import type { HeaterControl } from '../../study/controls'
 import { freshId } from '../../study/fresh-id'

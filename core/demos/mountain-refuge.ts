@@ -1,0 +1,295 @@
+import { everyDay } from '../calendar/week'
+import { basin, dishes, foam, run, shower } from '../household/blank/build'
+import { plainTariff } from '../household/blank/plain-tariff'
+import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { BILLED } from '../money/billing'
+import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+import { VERSION } from '../study/shape'
+import type { Study } from '../study/study'
+
+const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
+/** Open from March to the end of October; the fire heats the water in spring and autumn, the sun in summer. */
+const OPEN = { fromDay: 60, toDay: 304 } as const
+const FIRE_MONTHS = [false, false, true, true, true, false, false, false, true, true, false, false]
+/** Drained down with the house. */
+const SUN_MONTHS = [false, false, true, true, true, true, true, true, true, true, false, false]
+
+/**
+ * A refuge of eight beds above the tree line, shut in deep winter: a jacket in the stove of the common room loads a store
+ * under the roof by gravity, collectors do it in summer, and a small element on the refuge's own sun and batteries finishes.
+ * Shows: gravity circulation and its heights, a relief valve that matters, seasons, what happens when nobody draws, and
+ * what is dear where every kWh is carried up.
+ */
+export const mountainRefuge: Study = {
+  format: 'bagno-study',
+  version: VERSION,
+  id: 'mountain-refuge',
+  name: 'Refuge on the saddle',
+  units: 'metric',
+  energyIn: 'kwh',
+  numbers: 'not said',
+  site: {
+    name: 'Saddle below the two horns',
+    note: 'Reached on foot. Stove in the common room, store under the roof right above it, washroom beside the bunks.',
+    altitudeM: 1940,
+    latitudeDeg: 46,
+    monthlyAirC: [-7, -6.5, -4, -0.5, 4, 7.5, 10, 9.8, 6.8, 2.8, -2.5, -6],
+    monthlySunKwhM2: [1.8, 2.7, 4, 5, 5.4, 5.8, 6, 5.2, 4.1, 2.8, 1.9, 1.5],
+    mains: { kind: 'monthly', monthlyC: [2, 2, 2.5, 3, 4, 5.5, 7, 7.5, 6.5, 5, 3.5, 2.5] },
+    pressureBar: 1.6,
+    leastAirC: -24,
+    electricMain: { amps: 25, volts: 230, phases: 1, spareWays: 1, otherAmps: 8 },
+    gasLineKw: null,
+    hardnessMgL: 45,
+    metered: false,
+    backflowGuard: false,
+    pressureReducer: false,
+    expansionVessel: null,
+    heatingMonths: FIRE_MONTHS,
+    heating: { carrier: 'wood-logs', efficiency: 0.7 },
+    summerTime: 'europe',
+    firstWeekday: 3,
+  },
+  people: {
+    persons: [
+      { id: 'aldo', name: 'Aldo, warden', kind: 'adult' },
+      { id: 'mirja', name: 'Mirja, warden', kind: 'adult' },
+      { id: 'walker', name: 'A walker', kind: 'adult' },
+    ],
+    habits: [
+      shower(
+        who('aldo', 'shower', 'aldo-shower', 'Aldo showers'),
+        { days: 'every', at: '06:10', spreadMin: 15, chance: 0.6 },
+        4,
+        38,
+      ),
+      shower(
+        who('mirja', 'shower', 'mirja-shower', 'Mirja showers'),
+        { days: 'every', at: '21:40', spreadMin: 20, chance: 0.6 },
+        4,
+        38,
+      ),
+      shower(
+        who('walker', 'shower', 'walker-shower', 'A walker showers by token'),
+        { days: 'every', at: '17:20', spreadMin: 70, chance: 0.5 },
+        3,
+        38,
+      ),
+      basin(
+        who('walker', 'washroom', 'walker-wash', 'A walker washes'),
+        { days: 'every', at: '18:10', spreadMin: 60 },
+        4,
+      ),
+      dishes(
+        who(null, 'kitchen', 'soup-pots', 'Pots after the evening meal'),
+        { days: 'every', at: '20:15', spreadMin: 20 },
+        25,
+      ),
+      dishes(who(null, 'kitchen', 'breakfast', 'After breakfast'), { days: 'every', at: '08:00', spreadMin: 20 }, 14),
+    ],
+    absences: [
+      { personId: null, fromDay: 1, toDay: OPEN.fromDay - 1 },
+      { personId: null, fromDay: OPEN.toDay + 1, toDay: 365 },
+    ],
+    guests: [
+      { name: 'Spring tours', count: 3, likePersonId: 'walker', fromDay: OPEN.fromDay, toDay: 120 },
+      { name: 'Summer, full house', count: 7, likePersonId: 'walker', fromDay: 172, toDay: 258 },
+    ],
+    volumeFactor: 1,
+    winterSwing: 0.04,
+    seed: 1940,
+    draws: { kind: 'routine' },
+  },
+  pipes: {
+    runs: [
+      run('down', 'Down from the roof', null, ['copper-en', '22', 3], 'heated', foam(13)),
+      run('wash-main', 'Along to the washroom', 'down', ['copper-en', '22', 4], 'heated', foam(13)),
+      run('shower-run', 'To the shower', 'wash-main', ['copper-en', '15', 1.5], 'heated'),
+      run('basin-run', 'To the washroom basin', 'wash-main', ['copper-en', '12', 2], 'heated'),
+      run('kitchen-run', 'To the kitchen', 'down', ['copper-en', '15', 2.5], 'heated'),
+    ],
+    taps: [
+      {
+        id: 'shower',
+        name: 'Shower, by token',
+        runId: 'shower-run',
+        kind: 'shower',
+        flowLMin: 6,
+        mixes: true,
+        drains: true,
+        ...unlookedTap(),
+      },
+      {
+        id: 'washroom',
+        name: 'Washroom basin',
+        runId: 'basin-run',
+        kind: 'basin',
+        flowLMin: 4,
+        mixes: true,
+        drains: true,
+        ...unlookedTap(),
+      },
+      {
+        id: 'kitchen',
+        name: 'Kitchen sink',
+        runId: 'kitchen-run',
+        kind: 'kitchen',
+        flowLMin: 7,
+        mixes: true,
+        drains: false,
+        ...unlookedTap(),
+        leastHotC: 45,
+      },
+    ],
+    loop: null,
+    wasteLimitL: 0.8,
+    drain: { stackHeightM: 0.9, diameterMm: 110, toMainM: 3, toHeaterM: 7, tapIds: ['shower'], access: true },
+    recovery: null,
+  },
+  plant: {
+    heaters: [
+      {
+        ...unlookedHeater(),
+        kind: 'wood-coil',
+        id: 'stove',
+        name: 'Jacket in the stove',
+        place: 'heated',
+        months: FIRE_MONTHS,
+        carrier: 'wood-logs',
+        waterKw: 1.3,
+        efficiency: 0.68,
+        firings: [
+          { days: [true, true, true, true, true, true, true], atMin: 360, hours: 2, kg: 4 },
+          { days: [true, true, true, true, true, true, true], atMin: 990, hours: 3, kg: 6 },
+        ],
+        coil: { bottom: 0.3, top: 0.9 },
+        circuit: {
+          pump: null,
+          heightM: 2.4,
+          lengthM: 6.5,
+          horizontalM: 1,
+          boreMm: 26.2,
+          fittingsM: 4,
+          portsApartM: 0.35,
+        },
+        note: 'Unions at both ports, drain cock at the foot of the cold pipe.',
+      },
+      {
+        ...unlookedHeater(),
+        kind: 'solar',
+        id: 'south-wall',
+        name: 'Collectors on the south wall',
+        place: 'outdoors',
+        months: SUN_MONTHS,
+        areaM2: 4,
+        optical: 0.72,
+        lossLinear: 1.5,
+        lossSquare: 0.008,
+        incidence: 0.1,
+        tiltDeg: 70,
+        azimuthDeg: -5,
+        coil: { bottom: 0.05, top: 0.4, uaWK: 500 },
+        flowLMin: 4,
+        pumpW: 25,
+        storeLimitC: 85,
+      },
+      {
+        ...unlookedHeater(),
+        kind: 'element',
+        id: 'element',
+        name: 'Element on the battery',
+        place: 'heated',
+        sensorHeight: 0.8,
+        supply: { amps: 10, volts: 230 },
+        powerKw: 1.5,
+        height: 0.65,
+        settingsReviewed: true,
+      },
+    ],
+    store: {
+      ...unlookedStore(),
+      name: 'Store under the roof',
+      place: 'heated',
+      litres: 400,
+      heightM: 1.7,
+      loss: { kind: 'label', label: 'C' },
+      sensorHeight: 0.6,
+      inletMix: 0.05,
+      mixing: { mixesToC: 50 },
+      reliefValve: true,
+      reliefPiped: true,
+      reliefC: 93,
+      valveBeforeRelief: false,
+    },
+  },
+  controls: {
+    found: {
+      heaters: {
+        element: { setpointC: 50, hysteresisK: 6, windows: everyDay([960, 1320]), ...beginFunctions() },
+      },
+      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
+      ...beginControls(),
+      grid: { stepMin: 30, periodsPerDay: 2, days: 'same' },
+    },
+    foundOn: null,
+    set: null,
+    setOn: null,
+    reasons: [],
+  },
+  prices: {
+    currency: 'EUR',
+    carriers: {
+      'wood-logs': {
+        ...plainTariff(0, 0.03),
+        unit: 'stacked-m3',
+        kwhPerUnit: Math.round(BILLED['wood-logs']['stacked-m3']!),
+        price: 190,
+        source: 'Invented for the demo: brought up by the ropeway',
+      },
+      electricity: { ...plainTariff(0.85, 0.1), source: 'Invented for the demo: panels, battery and their renewal' },
+    },
+    water: { unit: 'm3', price: 0, sewer: 0, source: 'Invented for the demo: a spring of its own', asOf: null },
+    creditHouseHeat: false,
+  },
+  packages: [
+    {
+      id: 'less-battery',
+      name: 'Jacket, a slower token shower, element later',
+      measures: [
+        {
+          kind: 'jacket',
+          id: 'jacket',
+          name: 'Jacket of 80 mm for the store',
+          costMoney: null,
+          partPrices: { jacket: 95 },
+          insulation: { lambdaWMK: 0.037, thicknessMm: 80 },
+          coveredShare: 0.8,
+        },
+        {
+          kind: 'tap-flow',
+          id: 'head',
+          name: 'Shower head of 4.5 L/min',
+          costMoney: null,
+          partPrices: { head: 38 },
+          tapId: 'shower',
+          flowLMin: 4.5,
+        },
+        {
+          kind: 'setpoint',
+          id: 'forty-six',
+          name: 'Element at 46 °C',
+          costMoney: 0,
+          partPrices: {},
+          heaterId: 'element',
+          setpointC: 46,
+        },
+      ],
+    },
+  ],
+  readings: [],
+  origins: {
+    'plant.store.loss': 'assumed',
+    'plant.heaters.stove.waterKw': 'assumed',
+    'plant.heaters.stove.efficiency': 'assumed',
+  },
+}
