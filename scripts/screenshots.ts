@@ -1,4 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
+import { DEMOS } from '../core/demos/index'
 import { largeHouse } from '../proof/large-house'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 import { choose, press, type } from '../tests/e2e/hand'
@@ -58,6 +59,7 @@ async function openSum(page: import('puppeteer-core').Page) {
 }
 
 const FARM = '/study/forest-farm'
+const COURT = '/study/court-flat'
 const LARGE = '/study/large-house'
 
 /** Brings the large household in by its file. */
@@ -111,6 +113,16 @@ async function windows(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-found]', { timeout: 120_000 })
 }
 
+async function connections(page: import('puppeteer-core').Page) {
+  await (await page.waitForSelector('[data-measure="drain-recovery"] button'))!.click()
+  await page.waitForFunction(
+    () =>
+      Array.from(document.querySelectorAll('[data-connection]')).filter((b) => /saves/.test(b.textContent!)).length ===
+      3,
+  )
+  await page.waitForSelector('[data-package-cost]')
+}
+
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'home-phone', path: '/', ...PHONE },
@@ -138,8 +150,8 @@ const SHOTS: Shot[] = [
   },
   { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
-  { name: 'improve', path: `${HOUSE}/improve`, ...DESK },
-  { name: 'heat-flow', path: `${HOUSE}/improve`, ...DESK, before: to('section[aria-label="Where the heat goes"]') },
+  { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
+  { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReading },
   { name: 'sums', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
@@ -159,7 +171,7 @@ try {
   for (const shot of SHOTS.filter((s) => !only || only === 'all' || s.name === only || s.name.startsWith(`${only}*`))) {
     const { page, errors } = await openPage(browser, shot.width, shot.height, false)
     await page.evaluateOnNewDocument(() => localStorage.removeItem('bagno-folds'))
-    for (const name of ['duplex', 'harbour-flat', 'forest-farm', 'hill-town']) {
+    for (const name of DEMOS.map((d) => d.study.id).reverse()) {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
     }

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
 import type { Finding } from '~~/core/findings/finding'
+import { applyAll } from '~~/core/measures/apply'
 import {
   AS_FOUND,
   AS_SET,
@@ -133,6 +134,12 @@ export const useYears = defineStore('years', () => {
     const pack = study?.packages.find((p) => p.id === lookedAt.value)
     return study && pack ? detailsOf(study, pack) : []
   })
+  /** The household that line, clock and totals show: with the package that is being looked at, or as it stands. */
+  const house = computed(() => {
+    const study = table.study
+    const pack = study?.packages.find((p) => p.id === lookedAt.value)
+    return study && pack ? applyAll(study, pack.measures) : study
+  })
   const comparison = computed((): Comparison | null => {
     const study = table.study
     if (!study) return null
@@ -162,10 +169,10 @@ export const useYears = defineStore('years', () => {
   const day = shallowRef<DayTrace | null>(null)
   let dayBatch = 0
   watch(
-    [() => (table.study ? dependsOn(table.study) : ''), month, weekday, firstYear],
+    [() => (house.value ? dependsOn(house.value) : ''), month, weekday, firstYear],
     async () => {
       if (!firstYear.value) return
-      const study = table.study
+      const study = house.value
       if (!study) return
       const mine = ++dayBatch
       const at = dayInMonth(study, month.value, weekday.value)
@@ -240,6 +247,7 @@ export const useYears = defineStore('years', () => {
     before,
     comparison,
     details,
+    house,
     lookedAt,
     pending,
     wanted,

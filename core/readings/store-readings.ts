@@ -241,6 +241,9 @@ export const pump = defineReading({
   },
 })
 
+/** Flows of the two sides that differ by less count as equal. */
+const EQUAL_FLOWS = 0.15
+
 export const drain = defineReading({
   kind: 'drain',
   title: 'Drain recovery, four temperatures',
@@ -290,7 +293,19 @@ export const drain = defineReading({
       },
       verdict: null,
       // The cold water that came into the unit is the main's.
-      offers: [mainsOffer(study, reading.takenAt, coldC)],
+      offers: [
+        mainsOffer(study, reading.takenAt, coldC),
+        // Rated at equal flows: what was read with others says nothing of it.
+        ...(study.pipes.recovery && Math.abs(flows - 1) < EQUAL_FLOWS
+          ? [
+              {
+                path: 'pipes.recovery.effectiveness',
+                label: 'Effectiveness of the unit in the drain',
+                value: Math.round(effectiveness * 1000) / 1000,
+              },
+            ]
+          : []),
+      ],
     }
   },
 })

@@ -145,6 +145,18 @@ describe('sizes', () => {
     expect(errors).toEqual([])
   })
 
+  it('a finding that asks for a measure lets it be tried', async () => {
+    await page.goto(`${url}/study/hill-town/survey?at=loop`)
+    await settled(page)
+    const before = (await keptIn(page, 'hill-town'))!.packages[0]!.measures.length
+    const summary = (await page.waitForSelector('details summary::-p-text(stand)'))!
+    await summary.click()
+    await (await page.waitForSelector('[data-finding="loop-costs"] button'))!.click()
+    await page.waitForFunction(() => location.pathname.endsWith('/improve'))
+    await page.waitForSelector('[data-measure="loop-windows"]')
+    expect((await keptIn(page, 'hill-town'))!.packages[0]!.measures).toHaveLength(before + 1)
+  })
+
   it('the stage fits a phone without scrolling sideways', async () => {
     await page.setViewport({ width: 360, height: 780 })
     for (const view of ['', '?view=sizes']) {

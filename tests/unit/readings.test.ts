@@ -11,6 +11,7 @@ import { settleOrigins } from '../../core/household/edits/origins'
 import { addHeater } from '../../core/household/edits/plant'
 import { frontAt, loopAir, loopDue, loopUa } from '../../core/household/loop'
 import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
+import { beginRecovery } from '../../core/measures/begin'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { fit } from '../../core/readings/fit'
@@ -24,7 +25,7 @@ import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { firstDays } from '../../proof/random-study'
-import { readingOf } from '../../proof/studies'
+import { changed, readingOf } from '../../proof/studies'
 
 const reading = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) =>
   readingOf(kind, values, { where })
@@ -244,6 +245,12 @@ describe('what readings say', () => {
     expect(judged(reading('drain', { coldC: 7, preheatC: 20, drainC: 36, drainOutC: 24 })).offers[0].path).toBe(
       'site.mains',
     )
+    // With a unit that is there, its effectiveness too, where both sides flow alike.
+    const unit = changed(hillTown, (s) => void (s.pipes.recovery = beginRecovery(s)))
+    const offered = (drainOutC: number) =>
+      judge(unit, reading('drain', { coldC: 7, preheatC: 20, drainC: 36, drainOutC }))!.offers.map((o) => o.path)
+    expect(offered(23)).toContain('pipes.recovery.effectiveness')
+    expect(offered(30)).not.toContain('pipes.recovery.effectiveness')
   })
 
   it('behind a mixing valve a tap says nothing of the thermostat, and a store before a heater has its own', () => {

@@ -6,7 +6,7 @@ import { INSULATIONS } from '~~/core/pipes/loss'
 import { HeaterControl, LOOP_MODES, SetpointC } from '~~/core/study/controls'
 import { Measure, type MeasureKind, type MeasureOf } from '~~/core/study/measures'
 import { valueAt, withValueAt } from '~~/core/study/paths'
-import { InsulationField, LengthOfPipe, MOUNTS, Recovery, Tap } from '~~/core/study/pipes'
+import { InsulationField, LengthOfPipe, Tap } from '~~/core/study/pipes'
 import { type Heater, StoreField } from '~~/core/study/plant'
 import { LOOP_MODE_WORDS } from '~~/core/trials/loop-modes'
 
@@ -225,56 +225,11 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
         @change="(v) => put('pipe.lengthM', v)"
       />
     </template>
-    <template v-if="is('drain-recovery')">
-      <ChoiceField
-        label="Hangs or lies"
-        :value="is('drain-recovery')!.recovery.mount"
-        :choices="MOUNTS.map((value) => ({ value, name: value }))"
-        @change="(v) => put('recovery.mount', v)"
-      />
-      <NumberField
-        label="Effectiveness at equal flows"
-        :decimals="2"
-        :schema="Recovery.shape.effectiveness"
-        :value="is('drain-recovery')!.recovery.effectiveness"
-        @change="(v) => put('recovery.effectiveness', v)"
-      />
-      <NumberField
-        label="at a flow of"
-        quantity="flow"
-        :schema="Recovery.shape.ratedFlowLMin"
-        :value="is('drain-recovery')!.recovery.ratedFlowLMin"
-        @change="(v) => put('recovery.ratedFlowLMin', v)"
-      />
-      <NumberField
-        label="Warms up in"
-        quantity="seconds"
-        :schema="Recovery.shape.warmUpS"
-        :value="is('drain-recovery')!.recovery.warmUpS"
-        @change="(v) => put('recovery.warmUpS', v)"
-      />
-      <NumberField
-        label="Drain below the shower by"
-        quantity="rise"
-        :schema="Recovery.shape.dropK"
-        :value="is('drain-recovery')!.recovery.dropK"
-        @change="(v) => put('recovery.dropK', v)"
-      />
-      <fieldset class="col-span-full">
-        <legend class="caption">Drains through it</legend>
-        <label
-          v-for="t in study.pipes.taps.filter((x) => x.drains)"
-          :key="t.id"
-          class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
-          ><input
-            type="checkbox"
-            class="size-5 accent-copper"
-            :checked="is('drain-recovery')!.recovery.tapIds.includes(t.id)"
-            @change="toggle('recovery.tapIds', is('drain-recovery')!.recovery.tapIds, t.id)"
-          />{{ t.name }}</label
-        >
-      </fieldset>
-    </template>
+    <RecoveryForm
+      v-if="is('drain-recovery')"
+      :value="is('drain-recovery')!.recovery"
+      @change="(v) => put('recovery', v)"
+    />
     <template v-if="is('heat-source')">
       <p class="col-span-full text-sm">
         {{ HEATERS[is('heat-source')!.heater.kind].name
@@ -322,6 +277,12 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
         :schema="r.schema"
         :value="figureIn(is('heat-source')!.heater, r.path)"
         @change="(v) => put(`heater.${r.path}`, v)"
+      />
+      <MonthsField
+        class="col-span-full"
+        label="Used in"
+        :value="is('heat-source')!.heater.months"
+        @change="(v) => put('heater.months', v)"
       />
     </template>
     <details v-if="is('heater-windows') || is('loop-windows')" class="col-span-full">

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { assumedDrain } from '~~/core/household/blank/drain'
+import { beginRecovery } from '~~/core/measures/begin'
+import { CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import { Drain } from '~~/core/study/pipes'
 
 /** What a heat exchanger in the drain would find: the stack, the distances and which taps run down it. */
 const table = useStudy()
 const drain = computed(() => table.study!.pipes.drain)
 const draining = computed(() => table.study!.pipes.taps.filter((t) => t.drains))
+const recovery = computed(() => table.study!.pipes.recovery)
 const begin = () => table.change('drain', (d) => void (d.pipes.drain = assumedDrain(table.study!)))
 const put = (key: string, change: (drain: Drain) => void) => table.change(`drain ${key}`, (d) => change(d.pipes.drain!))
 const toggle = (id: string) =>
@@ -61,8 +64,8 @@ const toggle = (id: string) =>
       >
     </fieldset>
     <p class="caption col-span-full">
-      Only water that drains while it fills can give heat back: showers, not baths. What a unit would give is among the
-      sums (drain-recovery).
+      Only water that drains while it fills can give heat back: showers, not baths. What a unit would save is tried
+      under Improve.
     </p>
     <button
       class="tool tool-bare justify-self-start"
@@ -75,4 +78,34 @@ const toggle = (id: string) =>
     <p>Nobody has looked at the drain of this household.</p>
     <button class="tool mt-2" @click="begin"><Plus :size="17" />Write down what is there</button>
   </div>
+  <section v-if="draining.length" class="mt-6" aria-label="Heat recovery that is there">
+    <h3 class="mb-1 text-lg">Heat recovery that is there</h3>
+    <div v-if="recovery" class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <ChoiceField
+        label="Its warm cold water goes to"
+        :value="recovery.connection"
+        :choices="
+          CONNECTIONS.map((value) => ({
+            value,
+            name: { A: 'A: heater and shower', B: 'B: the shower only', C: 'C: the heater only' }[value],
+          }))
+        "
+        @change="(v) => table.change('recovery', (d) => void (d.pipes.recovery!.connection = v))"
+      />
+      <RecoveryForm :value="recovery" @change="(v) => table.change('recovery', (d) => void (d.pipes.recovery = v))" />
+      <button
+        class="tool tool-bare justify-self-start"
+        @click="table.change('no recovery', (d) => void (d.pipes.recovery = null))"
+      >
+        <Trash2 :size="17" />There is none
+      </button>
+    </div>
+    <button
+      v-else
+      class="tool"
+      @click="table.change('recovery', (d) => void (d.pipes.recovery = beginRecovery(table.study!)))"
+    >
+      <Plus :size="17" />There is a unit in the drain
+    </button>
+  </section>
 </template>

@@ -27,9 +27,9 @@ const open = computed(() =>
     .filter((f) => f.open.length > 0)
     .map((f) => ({ at: f.minute - FRAME_MIN, n: f.open.length })),
 )
-const controls = computed(() => controlsOf(table.study!))
+const controls = computed(() => controlsOf(years.house!))
 const timer = computed((): Window[] => {
-  const first = table.study!.plant.heaters[0]!
+  const first = years.house!.plant.heaters[0]!
   const week = controls.value.heaters[first.id]?.windows
   return week ? week[day.value?.weekday ?? years.weekday]! : []
 })
@@ -39,7 +39,7 @@ const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.m
   immediate: false,
 })
 const open_ = computed(
-  () => years.frame?.open.map((id) => table.study!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [],
+  () => years.frame?.open.map((id) => years.house!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [],
 )
 </script>
 
@@ -135,7 +135,7 @@ const open_ = computed(
           >, <i class="mx-1 inline-block size-2.5 border border-line-strong bg-copper-pale" />timer</template
         >
       </li>
-      <li v-if="table.study!.pipes.loop"><i class="mr-1 inline-block size-2.5 bg-ink-soft" />loop pump runs</li>
+      <li v-if="years.house!.pipes.loop"><i class="mr-1 inline-block size-2.5 bg-ink-soft" />loop pump runs</li>
       <li><i class="mr-1 inline-block size-2.5 bg-verdigris" />a tap is open</li>
     </ul>
   </section>

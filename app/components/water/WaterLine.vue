@@ -13,13 +13,13 @@ const emit = defineEmits<{ open: [station: StationName, id: string] }>()
 
 const table = useStudy()
 const years = useYears()
-const study = computed(() => table.study!)
+const study = computed(() => years.house!)
 const units = computed(() => table.units)
-const money = computed(() => (years.now ? moneyByStation(years.now) : null))
+const money = computed(() => (years.shown ? moneyByStation(years.shown) : null))
 /** Heat and water that run off while somebody waits. */
 const runOff = computed(() =>
-  money.value && years.now
-    ? money.value.runOff + waterMoney(years.now.water.runOffL, study.value.site, study.value.prices.water)
+  money.value && years.shown
+    ? money.value.runOff + waterMoney(years.shown.water.runOffL, study.value.site, study.value.prices.water)
     : undefined,
 )
 const frame = computed(() => years.frame)
@@ -37,7 +37,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
   <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(years.day?.mainsC) }}</template>
-      <template #year>{{ years.now ? units.litres(drawnL(years.now.water)) : '…' }}</template>
+      <template #year>{{ years.shown ? units.litres(drawnL(years.shown.water)) : '…' }}</template>
       <span
         class="my-auto block h-3 w-14 border-y border-ink"
         :style="{ background: waterColour(years.day?.mainsC ?? null) }"
@@ -81,7 +81,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
           <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
-          <b class="font-semibold">{{ years.now ? units.seconds(years.now.comfort.first.medianS) : '…' }}</b>
+          <b class="font-semibold">{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
           <span class="text-copper">People</span> <FindingMark v-if="marks('people')" :count="marks('people')" />
@@ -89,7 +89,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
           <span class="text-copper">Prices</span> bought
-          <b class="font-semibold">{{ years.now ? units.energy(boughtKwh(years.now)) : '…' }}</b>
+          <b class="font-semibold">{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</b>
         </button>
       </div>
     </div>

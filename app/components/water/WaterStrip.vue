@@ -14,7 +14,7 @@ const frame = computed(() => years.frame)
 const temp = (c: number | null | undefined) => (c === null || c === undefined ? '…' : units.value.temperature(c))
 const marks = (at: Station) => years.points.filter((f) => f.station === at).length
 const stations = computed(() => {
-  const { plant, pipes } = table.study!
+  const { plant, pipes } = years.house!
   const f = frame.value
   return [
     { at: 'main' as const, name: 'Main', now: temp(years.day?.mainsC), c: years.day?.mainsC ?? null },
@@ -42,7 +42,7 @@ const stations = computed(() => {
       now: f ? (f.open.length ? `${f.open.length} open` : 'shut') : '…',
       c: null,
     },
-    { at: 'people' as const, name: 'People', now: String(table.study!.people.persons.length), c: null },
+    { at: 'people' as const, name: 'People', now: String(years.house!.people.persons.length), c: null },
     { at: 'drain' as const, name: 'Drain', now: '', c: null },
     { at: 'prices' as const, name: 'Prices', now: '', c: null },
   ]
