@@ -243,6 +243,8 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         dropK: num(0, 10),
       }),
     ),
+    unattendedS: fc.constantFrom(0, 0, 20, 600),
+    stopsWhenWarm: fc.boolean(),
     exportPerKwh: fc.option(num(0, 0.5)),
     standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
@@ -258,6 +260,8 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     }
     study.pipes.runs = study.pipes.runs.map((run, i) => ({ ...run, ...r.pipes[i % 12] }))
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
+    study.pipes.taps[0].stopsWhenWarm = r.stopsWhenWarm
+    for (const h of study.people.habits) h.unattendedS = r.unattendedS
     const draining = study.pipes.taps.filter((t) => t.drains).map((t) => t.id)
     study.pipes.recovery = r.recovery && draining.length ? { ...r.recovery, tapIds: draining } : null
     study.prices.carriers.electricity!.exportPerKwh = r.exportPerKwh

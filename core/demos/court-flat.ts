@@ -54,11 +54,15 @@ export const courtFlat: Study = {
     ],
     habits: [
       shower(who('ilse', 'shower', 'ilse-shower', 'Ilse showers'), { days: 'every', at: '06:40', spreadMin: 12 }, 7),
-      shower(
-        who('tomas', 'shower', 'tomas-shower', 'Tomas showers'),
-        { days: 'every', at: '07:00', spreadMin: 15, chance: 0.9 },
-        8,
-      ),
+      {
+        // He puts it on and makes the tea.
+        ...shower(
+          who('tomas', 'shower', 'tomas-shower', 'Tomas showers'),
+          { days: 'every', at: '07:00', spreadMin: 15, chance: 0.9 },
+          8,
+        ),
+        unattendedS: 70,
+      },
       bath(
         who('bo', 'bath', 'bo-bath', 'Bo has a bath'),
         { days: 'every', at: '19:00', spreadMin: 20, chance: 0.4 },

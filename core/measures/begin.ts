@@ -50,6 +50,11 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
   'loop-mode': { name: 'Change the loop’s mode', at: 'Loop', finds: 'pump circulation on demand off' },
   'loop-windows': { name: 'Loop windows', at: 'Loop', finds: 'pump clock timer circulation' },
   'tap-flow': { name: 'Reduce the flow of a tap', at: 'Taps', finds: 'shower head aerator low flow saving' },
+  'stop-when-warm': {
+    name: 'Stop the flow when it is warm',
+    at: 'Taps',
+    finds: 'shower trickle valve unattended device',
+  },
   'shorter-draws': { name: 'Shorter draws', at: 'People', finds: 'shower minutes habit less' },
   'bath-to-shower': { name: 'Shower instead of bath', at: 'People', finds: 'bath habit' },
   repipe: { name: 'Lay a run anew', at: 'Pipes', finds: 'repipe smaller bore shorter size' },
@@ -132,6 +137,11 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
     const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
     return { name: `${tap.name}, less flow`, tapId: tap.id, flowLMin }
+  },
+  'stop-when-warm': ({ pipes, people }) => {
+    const late = people.habits.find((h) => h.unattendedS > 0)?.tapId
+    const tap = pipes.taps.find((t) => t.id === late) ?? pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
+    return { name: `${tap.name}, stops when warm`, tapId: tap.id }
   },
   'shorter-draws': ({ people, pipes }) => {
     const showers = people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')

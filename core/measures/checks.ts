@@ -33,6 +33,7 @@ const WHO: Record<MeasureKind, string> = {
   'loop-mode': 'The engineer; a pump or valve by the plumber.',
   'loop-windows': 'The engineer, on the visit.',
   'tap-flow': 'Anyone handy.',
+  'stop-when-warm': 'Anyone handy.',
   'shorter-draws': 'The household.',
   'bath-to-shower': 'The household.',
   repipe: 'A licensed plumber.',
@@ -147,6 +148,18 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
     ),
   ],
   'tap-flow': lessFlow,
+  'stop-when-warm': ({ people }, m) => {
+    const late = people.habits.filter((h) => h.tapId === m.tapId && h.unattendedS > 0)
+    return [
+      one(
+        'late',
+        late.length ? 'fits' : 'not known',
+        late.length
+          ? `Comes when it has long been warm: ${late.map((h) => h.name).join(', ')}.`
+          : 'Nobody said that it runs on unused there: ask, and write the seconds beside the use. Without them it saves nothing.',
+      ),
+    ]
+  },
   repipe: (study, m, write) => {
     const served = study.pipes.taps.filter((t) => runsTo(study, t).some((r) => r.id === m.runId)).map((t) => t.id)
     return [

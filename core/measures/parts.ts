@@ -97,6 +97,9 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'loop-mode': () => [],
   'loop-windows': () => [],
   'tap-flow': () => [{ key: 'head', name: 'Head or aerator', count: 1, unit: 'piece' }],
+  'stop-when-warm': () => [
+    { key: 'device', name: 'Device that cuts the flow when it is warm', count: 1, unit: 'piece' },
+  ],
   'shorter-draws': () => [],
   'bath-to-shower': () => [],
   repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),

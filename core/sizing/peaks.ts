@@ -46,7 +46,7 @@ function flowOf(
       : draw.measure === 'litres'
         ? (draw.amount / mixedLMin) * 60
         : (draw.amount / (hotLMin * KJ_PER_LITRE_K * (hotC - coldC))) * 60
-  return { hotLMin, mixedLMin, seconds }
+  return { hotLMin, mixedLMin, seconds: seconds + (tap.stopsWhenWarm ? 0 : draw.unattendedS) }
 }
 
 /** A moment at which something begins or ends. */

@@ -318,14 +318,22 @@ function from5(doc: Doc): Doc {
   }
 }
 
-/** Version 6 knew no heat exchanger in the drain, no prices of parts, and no largest inlet. */
+/** Version 6 knew no heat exchanger in the drain, no prices of parts, no largest inlet, and nobody who came late. */
 function from6(doc: Doc): Doc {
   const plant = object(doc.plant)
   return {
     ...doc,
     version: 7,
     site: { ...object(doc.site), leastAirC: null, electricMain: null, gasLineKw: null },
-    pipes: { ...object(doc.pipes), recovery: null },
+    people: {
+      ...object(doc.people),
+      habits: list(object(doc.people).habits).map((h) => ({ ...h, unattendedS: 0 })),
+    },
+    pipes: {
+      ...object(doc.pipes),
+      taps: list(object(doc.pipes).taps).map((t) => ({ ...t, stopsWhenWarm: false })),
+      recovery: null,
+    },
     plant: {
       ...plant,
       heaters: list(plant.heaters).map((h) => (RUNNING_4.includes(String(h.kind)) ? { ...h, mostInletC: null } : h)),

@@ -41,6 +41,8 @@ export const Habit = z.strictObject({
   wantedC: between(25, 70),
   /** Runs water off until it is warm, or takes what comes. */
   waits: z.boolean(),
+  /** Whoever waits is not always there when it is warm: it runs on unused for so long, s. */
+  unattendedS: between(0, 600),
 })
 export type Habit = z.infer<typeof Habit>
 

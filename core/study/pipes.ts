@@ -77,6 +77,8 @@ export const Tap = z.strictObject({
   leastHotC: between(30, 75).nullable(),
   /** Litres in the pipe to it as somebody wrote or said them; null: nobody did. */
   saidContentL: between(0.05, 100).nullable(),
+  /** A device cuts the flow to a trickle once the water is warm, until somebody is there. */
+  stopsWhenWarm: z.boolean(),
 })
 export type Tap = z.infer<typeof Tap>
 

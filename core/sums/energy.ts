@@ -263,3 +263,39 @@ export const heaterSize = defineSum({
     }
   },
 })
+
+export const labelYear = defineSum({
+  name: 'label-year',
+  title: 'What a label would cost here',
+  about: 'The energy on a heater’s label, for the draws of a test, brought to this household’s draws and price.',
+  source:
+    'Label kWh ÷ useful kWh of its test days × useful kWh here (EU 814/2013: S 2.1, M 5.845, L 11.655, XL 19.07 a day)',
+  input: input(['labelKwhYear', 'labelDayKwh', 'usefulKwhYear', 'priceKwh']),
+  results: {
+    share: { label: 'Useful of what it takes', decimals: 3 },
+    kwhYear: { label: 'A year here', quantity: 'energy' },
+    costYear: { label: 'Costs a year', unit: 'money', decimals: 2 },
+  },
+  example: { labelKwhYear: 870, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.31 },
+  work: ({ labelKwhYear, labelDayKwh, usefulKwhYear, priceKwh }) => {
+    const share = (labelDayKwh * 365) / labelKwhYear
+    const kwhYear = usefulKwhYear / share
+    return {
+      out: { share, kwhYear, costYear: kwhYear * priceKwh },
+      steps: [
+        {
+          label: 'Useful of what it takes',
+          formula: 'useful a day × 365 / energy on the label',
+          value: share,
+          decimals: 3,
+        },
+        { label: 'A year here', formula: 'useful here / that share', value: kwhYear, quantity: 'energy' },
+        { label: 'Costs a year', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
+      ],
+      notes: [
+        'A label is for one climate, one temperature and one pattern of draws: simulate the heater in this house before it is ordered.',
+        ...(share > 1 && share < 2 ? ['More useful heat than energy taken: a heat pump or the sun.'] : []),
+      ],
+    }
+  },
+})

@@ -1,4 +1,4 @@
-import { flowAtRiseSum, heaterSize, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
+import { flowAtRiseSum, heaterSize, labelYear, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
 import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
 import { drawOff, reheat, storeLoss, thermosiphon } from './stores'
 import type { Sum } from './sum'
@@ -23,6 +23,7 @@ export const SUMS: readonly Sum[] = [
   loopLoss,
   pumpPower,
   runningCost,
+  labelYear,
   wasteYear,
   drainRecoverySum,
   thermosiphon,

@@ -22,6 +22,7 @@ const VIEWS = [
     (s) => `${HOUSE}/survey?at=${s}`,
   ),
   `${HOUSE}/measure`,
+  `${HOUSE}/improve?view=sizes`,
   `${HOUSE}/set`,
   `${HOUSE}/improve`,
   '/study/forest-farm/survey?at=heater',

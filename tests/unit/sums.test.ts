@@ -29,8 +29,8 @@ const pipe = fc
 
 describe('every sum', () => {
   it('is one of the twenty, with a name of its own', () => {
-    expect(SUMS).toHaveLength(20)
-    expect(new Set(SUMS.map((s) => s.name)).size).toBe(20)
+    expect(SUMS).toHaveLength(21)
+    expect(new Set(SUMS.map((s) => s.name)).size).toBe(21)
   })
 
   it.each(SUMS.map((s) => [s.name, s] as const))(
@@ -335,5 +335,17 @@ describe('on the command line', () => {
       /volumeL: got null, accepts a number from 0.001/,
     )
     expect((await bagno(['sum', 'no-such'])).status).toBe(2)
+  })
+})
+
+describe('a label brought to a household', () => {
+  it('costs by its own share, and a heat pump’s label gives more than it takes', () => {
+    const sum = sumNamed('label-year')!
+    const electric = runSum(sum, { labelKwhYear: 2500, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 })
+    if (!electric.ok) throw new Error('refused')
+    expect(electric.value.out.share).toBeCloseTo((5.845 * 365) / 2500, 6)
+    expect(electric.value.out.costYear).toBeCloseTo((1900 / ((5.845 * 365) / 2500)) * 0.3, 6)
+    const pump = runSum(sum, { labelKwhYear: 870, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 })
+    expect(pump.ok && pump.value.notes.join(' ')).toMatch(/heat pump or the sun/)
   })
 })

@@ -150,6 +150,13 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
         @change="(v) => put('flowLMin', v)"
       />
     </template>
+    <ChoiceField
+      v-if="is('stop-when-warm')"
+      label="Tap"
+      :value="is('stop-when-warm')!.tapId"
+      :choices="taps"
+      @change="(v) => put('tapId', v)"
+    />
     <template v-if="habits">
       <NumberField
         v-if="is('shorter-draws')"

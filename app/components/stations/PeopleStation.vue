@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { removePerson } from '~~/core/household/edits/people'
+import { removeHabit, removePerson } from '~~/core/household/edits/people'
 import { STANDARD_DAYS, type StandardDay } from '~~/core/people/standard-days'
 import { freshId } from '~~/core/study/fresh-id'
 import { Habit, People, Person } from '~~/core/study/people'
@@ -32,6 +32,7 @@ function add() {
       amountSpread: 0.2,
       wantedC: 39,
       waits: true,
+      unattendedS: 0,
     })
   })
 }
@@ -233,6 +234,15 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
                 @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))"
               />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label
             >
+            <NumberField
+              v-if="h.waits"
+              class="w-44"
+              label="then runs unused for"
+              quantity="seconds"
+              :schema="Habit.shape.unattendedS"
+              :value="h.unattendedS"
+              @change="(v) => edit(i, 'unattended', (x) => void (x.unattendedS = v!))"
+            />
             <label class="flex min-h-9 items-center gap-1.5"
               ><input
                 type="checkbox"
@@ -254,7 +264,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
         <button
           class="tool tool-bare px-2"
           :aria-label="`Remove ${h.name}`"
-          @click="table.change('remove habit', (d) => void d.people.habits.splice(i, 1))"
+          @click="table.replace((s) => removeHabit(s, h.id))"
         >
           <Trash2 :size="17" />
         </button>

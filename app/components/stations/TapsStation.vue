@@ -92,6 +92,14 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))"
             />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label
           >
+          <label class="flex min-h-11 items-center gap-1.5"
+            ><input
+              type="checkbox"
+              class="size-5 accent-copper"
+              :checked="tap.stopsWhenWarm"
+              @change="edit(i, 'stops', (t) => void (t.stopsWhenWarm = !t.stopsWhenWarm))"
+            />stops when it is warm<span class="sr-only">: {{ tap.name }}</span></label
+          >
         </div>
         <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
           <template v-if="f.ownStore">Served by a small store of its own: nobody waits for pipes.</template>

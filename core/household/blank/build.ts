@@ -56,6 +56,7 @@ function habit(
     amountSpread,
     wantedC,
     waits,
+    unattendedS: 0,
   }
 }
 

@@ -21,7 +21,11 @@ export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({
   fittings: { bends: 0, tees: 0, valves: 0 },
 })
 
-export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL'> => ({ leastHotC: null, saidContentL: null })
+export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWhenWarm'> => ({
+  leastHotC: null,
+  saidContentL: null,
+  stopsWhenWarm: false,
+})
 
 export const unlookedStore = (): Pick<
   Store,

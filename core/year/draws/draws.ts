@@ -12,6 +12,8 @@ export interface Draw {
   tapId: string
   wantedC: number
   waits: boolean
+  /** It runs on unused for so long once it is warm, s. */
+  unattendedS: number
   measure: 'seconds' | 'litres' | 'kj'
   amount: number
   /** Flow of hot water alone that is taken, L/min, as a standard test does; null: the tap's, mixed as it mixes. */
@@ -72,6 +74,7 @@ function habitDraws(
       tapId: habit.tapId,
       wantedC: habit.wantedC,
       waits: habit.waits,
+      unattendedS: habit.waits ? habit.unattendedS : 0,
       measure: habit.use.kind === 'timed' ? 'seconds' : 'litres',
       amount: sameEverywhere(amount * (habit.use.kind === 'timed' ? habit.use.minutes * 60 : habit.use.litres)),
       hotLMin: null,
@@ -107,6 +110,7 @@ function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWee
         tapId: d.tapId,
         wantedC: d.wantedC,
         waits: false,
+        unattendedS: 0,
         measure: 'litres',
         amount: d.litres,
         hotLMin: null,
@@ -125,6 +129,7 @@ function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): D
       tapId: draws.tapId,
       wantedC: d.peakC ?? d.fromC,
       waits: d.peakC === null,
+      unattendedS: 0,
       measure: 'kj' as const,
       amount: d.kwh * 3600,
       hotLMin: d.flowLMin,

@@ -23,6 +23,8 @@ const BUNCH_S = 1800
 const LEAST_HOT_SHARE = 0.02
 /** Step of a waiting draw while others move the same water, s. */
 const SHARED_STEP_S = 5
+/** Time left that is a rounding, s. */
+const TINY_S = 1e-3
 /** Shortest step of a draw, s. */
 const LEAST_STEP_S = 0.05
 /** A draw asked for by heat alone ends here when no heat comes, s. */
@@ -73,6 +75,8 @@ export class TapDraw {
   private waitedL = 0
   private left: number
   private ranS = 0
+  /** Time for which warm water will still run with nobody there, s. */
+  private unattendedS: number
   private readonly giveUpL: number
   /** Flow of the tap, L/min, and whether it mixes: a standard draw has a flow of its own and takes hot water alone. */
   private readonly flowLMin: number
@@ -90,6 +94,7 @@ export class TapDraw {
     restedS: number,
   ) {
     this.waiting = draw.waits
+    this.unattendedS = tap.stopsWhenWarm ? 0 : draw.unattendedS
     this.left = draw.amount
     this.flowLMin = draw.hotLMin ?? tap.flowLMin
     this.mixes = tap.mixes && draw.hotLMin === null
@@ -174,7 +179,12 @@ export class TapDraw {
     const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
     return Math.max(
       LEAST_STEP_S,
-      Math.min(evenS, LONGEST_STEP_S, this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC)),
+      Math.min(
+        evenS,
+        LONGEST_STEP_S,
+        this.unattendedS > TINY_S ? this.unattendedS : Infinity,
+        this.secondsLeft(Math.max(supplyC, arrivingC), allEven, atS, mainsC),
+      ),
     )
   }
 
@@ -229,6 +239,14 @@ export class TapDraw {
       // Cold water that was preheated on its way to the mixer brings what it was given.
       const broughtKj = (delivered - litres) * KJ_PER_LITRE_K * (this.coldC - mainsC)
       if (broughtKj !== 0) ledger.add('recovered', broughtKj)
+      if (this.unattendedS > TINY_S) {
+        // Nobody is there yet: it goes the way of what was run off before.
+        this.unattendedS -= seconds
+        ledger.add('runOff', kj + broughtKj)
+        ledger.water('runOff', delivered)
+        record.runOffL += delivered
+        continue
+      }
       ledger.add('useful', kj + broughtKj)
       ledger.water('mixed', delivered)
       record.usefulKj += kj + broughtKj
