@@ -294,7 +294,7 @@ export const labelYear = defineSum({
       ],
       notes: [
         'A label is for one climate, one temperature and one pattern of draws: simulate the heater in this house before it is ordered.',
-        ...(share > 1 && share < 2 ? ['More useful heat than energy taken: a heat pump or the sun.'] : []),
+        ...(share > 1 ? ['More useful heat than energy taken: a heat pump or the sun.'] : []),
       ],
     }
   },
