@@ -63,8 +63,9 @@ const choose = (connection: (typeof CONNECTIONS)[number]) =>
       </li>
     </ul>
     <p class="caption mt-1">
-      Only draws that drain while they fill give heat, after the unit has warmed up; each is simulated on this house’s
-      own draws.
+      A lets all of the shower’s water through the unit, B only its cold part, C only what the plant takes in: the
+      hotter the water, the more of it is cold, and the nearer B comes to A. Only draws that drain while they fill give
+      heat, after the unit has warmed up; each is simulated on this house’s own draws.
     </p>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { wasteMarks } from '~~/core/household/waste-mark'
-import type { Tap } from '~~/core/study/pipes'
+import type { LOOP_PLACES, Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
 import type { Frame } from '~~/core/year/trace'
@@ -61,6 +61,19 @@ const tapText = (tap: Tap) => {
   const c = tapC(tap)
   return c === null ? '…' : units.value.temperature(c)
 }
+/** Where along the return something of the loop sits, from the plant; null where there is none. What nobody looked at is drawn at the plant. */
+function alongReturn(at: (typeof LOOP_PLACES)[number], apart: number): number | null {
+  if (at === 'not there' || !turn.value) return null
+  if (at === 'at the far tap') return Math.max(46, turn.value.x - 22) - apart
+  return at === 'on the return' ? Math.max(46, turn.value.x / 2) + apart : 46 + apart
+}
+const pumpX = computed(() => (props.study.pipes.loop ? alongReturn(props.study.pipes.loop.pumpAt, 0) : null))
+/** A sensor that nobody looked for is not drawn. */
+const sensorX = computed(() => {
+  const loop = props.study.pipes.loop
+  return loop && loop.sensorAt !== 'not looked' ? alongReturn(loop.sensorAt, 26) : null
+})
+const placeText = (at: (typeof LOOP_PLACES)[number]) => (at === 'not looked' ? 'where it sits was not looked at' : at)
 const loopText = computed(() => {
   const { frame } = props
   return frame
@@ -110,19 +123,25 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           stroke-width="4.5"
           stroke-linejoin="round"
         />
-        <circle
-          cx="46"
-          :cy="height - 22"
-          r="10"
-          fill="var(--color-plaster-pale)"
-          stroke="var(--color-ink)"
-          stroke-width="1.5"
-        />
-        <path
-          :d="`M50 ${height - 27}l-8 5l8 5z`"
-          :fill="frame?.pumping ? 'var(--color-copper)' : 'none'"
-          stroke="var(--color-ink)"
-        />
+        <g v-if="pumpX !== null" :transform="`translate(${pumpX} ${height - 22})`">
+          <title>The pump, {{ placeText(study.pipes.loop.pumpAt) }}</title>
+          <circle
+            r="10"
+            fill="var(--color-plaster-pale)"
+            stroke="var(--color-ink)"
+            stroke-width="1.5"
+            :stroke-dasharray="study.pipes.loop.pumpAt === 'not looked' ? '3 2' : undefined"
+          />
+          <path d="M4 -5l-8 5l8 5z" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
+        </g>
+        <g v-if="sensorX !== null" :transform="`translate(${sensorX} ${height - 22})`">
+          <title>The loop's sensor, {{ placeText(study.pipes.loop.sensorAt) }}</title>
+          <path d="M-4 0V-12h8v12z" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
+        </g>
+        <g v-if="study.pipes.loop.returns.by === 'cold line'" :transform="`translate(${turn.x} ${height - 36})`">
+          <title>The valve between hot and cold, at the far tap</title>
+          <rect x="-5" y="-5" width="10" height="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" />
+        </g>
         <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
           {{ loopText }}
         </text>
