@@ -123,6 +123,8 @@ async function connections(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-package-cost]')
 }
 
+const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms))
+
 const SHOTS: Shot[] = [
   { name: 'home', path: '/', ...DESK },
   { name: 'home-phone', path: '/', ...PHONE },
@@ -181,7 +183,8 @@ try {
     await new Promise((resume) => setTimeout(resume, 1200))
     await shot.before?.(page)
     await new Promise((resume) => setTimeout(resume, 300))
-    await page.evaluate(() => document.fonts.ready.then(() => null))
+    // Letters that never come are not waited for for ever.
+    await Promise.race([page.evaluate(() => document.fonts.ready.then(() => null)), pause(3000)])
     await page.screenshot({ path: `${folder}/${shot.name}.png` as `${string}.png` })
     console.log(`${shot.name}${errors.length ? `: ${errors.join('; ')}` : ''}`)
     await page.close()
