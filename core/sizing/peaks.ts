@@ -67,10 +67,14 @@ export function peaksOf(study: Study, hotC: number): Peaks {
   const draws = drawsOfYear(study.people, study.site).filter((d) => d.wantedC > coldC)
   const edges: Edge[] = []
   let leastHotLMin = Infinity
+  const freeAt = new Map<string, number>()
   for (const draw of draws) {
     const { hotLMin, mixedLMin, seconds } = flowOf(study, draw, coldC, hotC)
-    edges.push({ atS: draw.startS, hotLMin, mixedLMin, tapId: draw.tapId })
-    edges.push({ atS: draw.startS + seconds, hotLMin: -hotLMin, mixedLMin: -mixedLMin, tapId: draw.tapId })
+    // A tap serves one at a time: who comes second waits until the first has done.
+    const startS = Math.max(draw.startS, freeAt.get(draw.tapId) ?? 0)
+    freeAt.set(draw.tapId, startS + seconds)
+    edges.push({ atS: startS, hotLMin, mixedLMin, tapId: draw.tapId })
+    edges.push({ atS: startS + seconds, hotLMin: -hotLMin, mixedLMin: -mixedLMin, tapId: draw.tapId })
     leastHotLMin = Math.min(leastHotLMin, hotLMin)
   }
   // What ends makes room before what begins.

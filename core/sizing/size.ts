@@ -78,7 +78,7 @@ const amps: Check = ({ study, heater, write }) => {
   return check(
     'amps',
     reasons.length ? 'does not fit' : 'fits',
-    `It takes ${takes.toFixed(0)} A at ${main.volts.toFixed(0)} V${electric.phases === 3 ? ' on three phases' : ''}: ${reasons.length ? reasons.join(', ') : `${free.toFixed(0)} A and ${main.spareWays} ways are free`}. A licensed electrician confirms it before anything is ordered.`,
+    `It takes ${takes.toFixed(0)} A at ${main.volts.toFixed(0)} V${electric.phases === 3 ? ' on three phases' : ''}: ${reasons.length ? reasons.join(', ') : `${free.toFixed(0)} A are free, and ${main.spareWays} ${main.spareWays === 1 ? 'way' : 'ways'}`}. A licensed electrician confirms it before anything is ordered.`,
     'P/V on one phase, P/(√3 V) on three, against the main less what else runs',
   )
 }

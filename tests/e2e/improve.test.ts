@@ -140,7 +140,7 @@ describe('sizes', () => {
     expect(await page.$eval('section[aria-label="Sizes"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
     )
-    await (await page.waitForSelector(named('button', 'Try Collectors beside')))!.click()
+    await (await page.waitForSelector(named('button', 'Try it: Collectors beside')))!.click()
     await page.waitForSelector('[data-measure="heat-source"]')
     expect(errors).toEqual([])
   })

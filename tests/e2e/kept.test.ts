@@ -199,6 +199,7 @@ describe('forty-five pictures', () => {
 
       await page.goto(`${url}/study/album/measure`)
       await settled(page)
+      await press(page, 'button', `Show ${PICTURES - 30} earlier of ${PICTURES - 30}`)
       const shown = () => page.$$eval('main img', (all) => all.map((i) => (i as HTMLImageElement).src))
       expect(await shown()).toEqual(study.readings.map((r) => r.photo).reverse())
       await press(page, 'link', 'Set')

@@ -360,6 +360,8 @@ describe('a large visit', () => {
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
       await page.goto(`${url}${base}/measure`)
       await settled(page)
+      expect(await page.$$eval('[data-reading]', (all) => all.length)).toBe(30)
+      await press(page, 'button', 'Show 10 earlier of 10')
       expect(await page.$$eval('[data-reading]', (all) => all.length)).toBe(40)
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
       expect(errors).toEqual([])

@@ -59,6 +59,13 @@ describe('the busiest moment', () => {
     expect(peaks.allTapsKw).toBeGreaterThan(peaks.kw)
   })
 
+  it('one tap serves one at a time', () => {
+    const same = changed(two, (s) => void (s.people.habits[1].tapId = s.people.habits[0].tapId))
+    const peaks = peaksOf(same, 50)
+    expect(peaks.hotLMin).toBeCloseTo(6, 6)
+    expect(peaks.worstHourL).toBeCloseTo(120, 6)
+  })
+
   it('is one shower where they follow each other', () => {
     const apart = changed(two, (s) => void (s.people.habits[1].atMin = 430))
     expect(peaksOf(apart, 50).hotLMin).toBeCloseTo(6, 6)

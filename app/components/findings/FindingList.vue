@@ -58,7 +58,7 @@ const place = (f: Finding) =>
           <button
             v-if="f.tries && measuresFor(table.study!).includes(f.tries)"
             class="tool mt-1"
-            :aria-label="`Try ${MEASURES[f.tries].name.toLowerCase()} for ${f.what}`"
+            :aria-label="`Try it: ${MEASURES[f.tries].name.toLowerCase()}, for ${f.what}`"
             @click="tryOut(f)"
           >
             Try it: {{ MEASURES[f.tries].name.toLowerCase() }}

@@ -35,7 +35,7 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
 </script>
 
 <template>
-  <div class="grid grid-cols-2 items-end gap-3 md:grid-cols-4">
+  <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
     <TextField class="col-span-2" label="Name of the measure" :value="m.name" @change="(v) => put('name', v)" />
     <template v-if="insulation">
       <NumberField

@@ -75,7 +75,7 @@ function add(kind: Sized['kind'], how: How) {
             <button
               v-if="g.how"
               class="tool ml-auto"
-              :aria-label="`Try ${s.heater} ${g.how}`"
+              :aria-label="`Try it: ${s.heater} ${g.how}`"
               @click="add(s.kind, g.how)"
             >
               Try it
