@@ -3,17 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
 import type { Finding } from '~~/core/findings/finding'
 import { applyAll } from '~~/core/measures/apply'
-import {
-  AS_FOUND,
-  AS_SET,
-  compared,
-  type Comparison,
-  detailsOf,
-  type Job,
-  jobsOf,
-  type MeasureDetails,
-  packageKey,
-} from '~~/core/measures/compare'
+import { AS_FOUND, AS_SET, type Job, jobsOf, packageKey } from '~~/core/measures/jobs'
 import { type Study } from '~~/core/study/study'
 import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
@@ -128,29 +118,12 @@ export const useYears = defineStore('years', () => {
     return table.study?.controls.set ? 'as set' : 'as found'
   })
 
-  /** What the measures of the package being looked at take; it needs no year. */
-  const details = computed((): MeasureDetails[] => {
-    const study = table.study
-    const pack = study?.packages.find((p) => p.id === lookedAt.value)
-    return study && pack ? detailsOf(study, pack) : []
-  })
   /** The household that line, clock and totals show: with the package that is being looked at, or as it stands. */
   const house = computed(() => {
     const study = table.study
     const pack = study?.packages.find((p) => p.id === lookedAt.value)
     return study && pack ? applyAll(study, pack.measures) : study
   })
-  const comparison = computed((): Comparison | null => {
-    const study = table.study
-    if (!study) return null
-    const pack = study.packages.filter((p) => p.id === lookedAt.value)
-    try {
-      return compared(study, years.value, pack, [details.value])
-    } catch {
-      return null
-    }
-  })
-
   // Another view of the same study is not a change.
   watch(lookedAt, () => (before.value = null))
   watch(
@@ -245,8 +218,6 @@ export const useYears = defineStore('years', () => {
     shown,
     shownAs,
     before,
-    comparison,
-    details,
     house,
     lookedAt,
     pending,

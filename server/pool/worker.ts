@@ -1,4 +1,5 @@
-import { compared, type Comparison, jobsOf } from '../../core/measures/compare'
+import { compared, type Comparison } from '../../core/measures/compare'
+import { jobsOf } from '../../core/measures/jobs'
 import { readStudyText } from '../../core/study/read'
 import type { Fault } from '../../core/units/result'
 import { faultText } from '../../core/units/result'

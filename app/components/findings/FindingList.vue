@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import type { Finding, Severity } from '~~/core/findings/finding'
-import { beginMeasure, MEASURES, measuresFor } from '~~/core/measures/begin'
 import { freshId } from '~~/core/study/fresh-id'
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
@@ -16,6 +15,8 @@ const table = useStudy()
 /** A measure that would mend it, begun in the first package, or in one of its own where there is none. */
 async function tryOut({ tries, what }: Finding) {
   if (!tries) return
+  const { beginMeasure, measuresFor } = await import('~~/core/measures/begin')
+  if (!measuresFor(table.study!).includes(tries)) return
   table.change(`try ${tries}`, (d) => {
     if (d.packages.length === 0) d.packages.push({ id: 'package', name: what, measures: [] })
     const { measures } = d.packages[0]!
@@ -55,13 +56,8 @@ const place = (f: Finding) =>
           <p class="text-sm">
             <b>{{ f.mend }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
           </p>
-          <button
-            v-if="f.tries && measuresFor(table.study!).includes(f.tries)"
-            class="tool mt-1"
-            :aria-label="`Try it: ${MEASURES[f.tries].name.toLowerCase()}, for ${f.what}`"
-            @click="tryOut(f)"
-          >
-            Try it: {{ MEASURES[f.tries].name.toLowerCase() }}
+          <button v-if="f.tries" class="tool mt-1" :aria-label="`Try it as a measure: ${f.what}`" @click="tryOut(f)">
+            Try it as a measure
           </button>
         </div>
       </div>

@@ -4,10 +4,10 @@ import { paybackYears } from '~~/core/measures/payback'
 /** The measures of a package, one line each until it is opened. */
 const props = defineProps<{ index: number }>()
 const table = useStudy()
-const years = useYears()
+const { details, comparison } = usePackage()
 const units = computed(() => table.units)
 const pack = computed(() => table.study!.packages[props.index]!)
-const result = computed(() => years.comparison?.packages[0] ?? null)
+const result = computed(() => comparison.value?.packages[0] ?? null)
 const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, m]) ?? []))
 </script>
 
@@ -34,7 +34,7 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
         :index="index"
         :at="i"
         :measure="m"
-        :details="years.details[i]"
+        :details="details[i]"
         :saving="savings.get(m.id)"
       />
     </ol>

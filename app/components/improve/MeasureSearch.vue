@@ -10,7 +10,8 @@ import {
 import { Search } from '@lucide/vue'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { type How, sourcesFor } from '~~/core/household/edits/heat-source'
-import { beginHeatSource, beginMeasure, MEASURES, measuresFor } from '~~/core/measures/begin'
+import { beginHeatSource, beginMeasure, measuresFor } from '~~/core/measures/begin'
+import { MEASURES } from '~~/core/measures/names'
 import { freshId } from '~~/core/study/fresh-id'
 import type { Measure } from '~~/core/study/measures'
 

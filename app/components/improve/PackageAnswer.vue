@@ -4,14 +4,15 @@ import { paybackYears } from '~~/core/measures/payback'
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
 const years = useYears()
+const { details, comparison } = usePackage()
 const units = computed(() => table.units)
-const result = computed(() => years.comparison?.packages[0] ?? null)
+const result = computed(() => comparison.value?.packages[0] ?? null)
 const found = computed(() => years.found)
 const paysBack = computed(() =>
   result.value ? paybackText(paybackYears(result.value.costMoney, result.value.together)) : '',
 )
 const open = computed(() => {
-  const checks = years.details.flatMap((d) => d.checks)
+  const checks = details.value.flatMap((d) => d.checks)
   const count = (verdict: string) => checks.filter((c) => c.verdict === verdict).length
   return { refused: count('does not fit'), unknown: count('not known') }
 })
@@ -64,7 +65,7 @@ const changes = computed(() => {
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} do not fit</span>
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not known yet</span>
         </p>
-        <p v-else-if="years.details.length" class="mt-1 text-verdigris">Nothing known stands in its way.</p>
+        <p v-else-if="details.length" class="mt-1 text-verdigris">Nothing known stands in its way.</p>
       </div>
       <div>
         <dl>

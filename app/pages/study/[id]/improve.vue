@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { packageKey } from '~~/core/measures/compare'
+import { packageKey } from '~~/core/measures/jobs'
 import { freshId } from '~~/core/study/fresh-id'
 
 /** One package of measures against the house as found. */

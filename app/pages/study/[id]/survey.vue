@@ -16,7 +16,7 @@ const there = computed(() =>
 </script>
 
 <template>
-  <StationForm v-if="station" :station="station" :chosen="chosen" @close="navigateTo(route.path)" />
+  <LazyStationForm v-if="station" :station="station" :chosen="chosen" @close="navigateTo(route.path)" />
   <div v-else>
     <section v-if="isNew" aria-label="What to do first" class="mb-6 border-l-4 border-copper pl-3">
       <h2 class="text-xl">What to do first</h2>
