@@ -8,7 +8,7 @@ import type { Comparison } from '../../core/measures/compare'
 import { writeStudy } from '../../core/study/read'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { addMeasure, named, openDemo, press, type } from './hand'
+import { addMeasure, choose, named, openDemo, press, type } from './hand'
 
 const url = inject('url')
 const folder = mkdtempSync(join(tmpdir(), 'bagno-improve-'))
@@ -128,6 +128,9 @@ describe('sizes', () => {
     await type(page, 'Ways free', '2')
     expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
     await type(page, 'Everything else at its busiest', '20')
+    // Nobody said on how many phases: that is not taken for one.
+    expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
+    await choose(page, 'Phases of the main', 'one')
     await page.waitForFunction(() => !/is kept once this is there/.test(document.body.textContent!))
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="instead instant-electric"]'))!

@@ -19,16 +19,24 @@ const FIELDS = [
   { key: 'spareWays', label: 'Ways free', unit: '' },
   { key: 'otherAmps', label: 'Everything else at its busiest', unit: 'A' },
 ] as const
-const missing = computed(() => FIELDS.filter((f) => typed.value[f.key] === undefined).map((f) => f.label.toLowerCase()))
-const phases = computed((): 1 | 3 => typed.value.phases ?? 1)
+const missing = computed(() =>
+  [...FIELDS, { key: 'phases', label: 'Phases' } as const]
+    .filter((f) => typed.value[f.key] === undefined)
+    .map((f) => f.label.toLowerCase()),
+)
+const phases = computed((): 1 | 3 | null => typed.value.phases ?? null)
 const begun = computed(() => Object.keys(typed.value).length > 0)
 function put(key: keyof Main, value: number | null) {
   const next: Partial<Main> = { ...typed.value, [key]: value ?? undefined }
   if (value === null) delete next[key]
   typed.value = next
-  const { amps, volts, phases = 1, spareWays, otherAmps } = next
+  const { amps, volts, phases, spareWays, otherAmps } = next
   const whole =
-    amps === undefined || volts === undefined || spareWays === undefined || otherAmps === undefined
+    amps === undefined ||
+    volts === undefined ||
+    phases === undefined ||
+    spareWays === undefined ||
+    otherAmps === undefined
       ? null
       : { amps, volts, phases, spareWays, otherAmps }
   if (whole || site.value.electricMain) table.change('electric main', (d) => void (d.site.electricMain = whole))
@@ -57,8 +65,9 @@ function put(key: keyof Main, value: number | null) {
         label="Phases of the main"
         :value="phases"
         :choices="[
-          { value: 1 as 1 | 3, name: 'one' },
-          { value: 3 as 1 | 3, name: 'three' },
+          { value: null as 1 | 3 | null, name: 'not looked yet' },
+          { value: 1 as 1 | 3 | null, name: 'one' },
+          { value: 3 as 1 | 3 | null, name: 'three' },
         ]"
         @change="(v) => put('phases', v)"
       />
