@@ -3,9 +3,11 @@ import { Command, CommanderError } from 'commander'
 import { boardOf, judgedHeater } from '../core/board/board'
 import { demo, DEMOS } from '../core/demos/index'
 import { broughtBy, findings } from '../core/findings/findings'
+import { HEATERS } from '../core/heaters/kinds'
 import { applyAll } from '../core/measures/apply'
 import { compared } from '../core/measures/compare'
 import { jobsOf } from '../core/measures/jobs'
+import { sourceJobs, sourceYear } from '../core/measures/sources'
 import { accepts } from '../core/schema/words'
 import { sizes } from '../core/sizing/candidates'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
@@ -18,7 +20,7 @@ import { type Fault, faultText } from '../core/units/result'
 import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
-import { comparisonTable, foundTable, modesTable, sizeTable, yearTable } from './tables'
+import { comparisonTable, foundTable, modesTable, sizeTable, sourcesTable, yearTable } from './tables'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
 export interface Answer {
@@ -209,6 +211,22 @@ function program(write: (text: string) => void): Command {
       const study = load(file)
       const sized = sizes(study)
       print(options.json ? sized : sizeTable(study, sized))
+    })
+
+  program
+    .command('sources <file>')
+    .description('a year with each heat source that the household could have, cheapest to run first')
+    .option('--json', 'print every figure')
+    .action((file: string, options: { json?: boolean }) => {
+      const study = load(file)
+      const now = simulate(study)
+      const years = sourceJobs(study)
+        .flatMap((job) => {
+          const then = yearOrNull(job.study)
+          return then ? [{ name: HEATERS[job.kind].name, ...sourceYear(study, now, job, then) }] : []
+        })
+        .sort((a, b) => a.totalMoney - b.totalMoney)
+      print(options.json ? years : sourcesTable(study, now, years))
     })
 
   program

@@ -1,6 +1,7 @@
 import Table from 'cli-table3'
 import { type Week, weekInWords } from '../core/calendar/week'
 import type { Comparison } from '../core/measures/compare'
+import { sourceSentences, type SourceYear } from '../core/measures/sources'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
 import type { Sizes } from '../core/sizing/candidates'
 import type { Sized } from '../core/sizing/size'
@@ -161,4 +162,14 @@ export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes
           )
           .join('')}`
   return `${study.name}: at its busiest ${d.figure('flow', peaks.hotLMin)} hot at once (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} hot in the busiest hour\n${rows('What is there', there)}${rows('In its place', instead)}${rows('Beside it', beside)}`
+}
+
+/** A year with each heat source, in words. */
+export function sourcesTable(study: Study, now: YearResult, years: readonly (SourceYear & { name: string })[]): string {
+  const d = displayOf(study)
+  const of = (y: SourceYear & { name: string }) =>
+    `${y.name}, ${y.how === 'instead' ? 'in its place' : 'beside it'}\n${sourceSentences(y, d)
+      .map((sentence) => `    ${sentence}\n`)
+      .join('')}`
+  return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as it stands; what buying and fitting costs is not in it\n\n${years.map(of).join('')}`
 }

@@ -38,13 +38,18 @@ export function solarFlat(climate: Climate): Study {
   return Study.parse(study)
 }
 
-/** Share of the heat for the water that the sun gave, by the engine's year. */
-export function engineFraction(study: Study): number {
-  const { energy } = simulate(study)
-  return (
-    1 -
-    (energy.inputKwh.electricity ?? 0) / (energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh + energy.primaryKwh)
-  )
+const ALL_MONTHS = DAYS_IN_MONTH.map((_, m) => m)
+
+/** Share of the heat for the water that the sun gave in some months (0–11), by the engine's year. */
+export function engineFraction(study: Study, months: readonly number[] = ALL_MONTHS): number {
+  const year = simulate(study)
+  let [bought, load] = [0, 0]
+  for (const m of months) {
+    const { energy } = year.months[m]
+    bought += energy.inputKwh.electricity ?? 0
+    load += energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh + energy.primaryKwh
+  }
+  return 1 - bought / load
 }
 
 /**
@@ -52,7 +57,7 @@ export function engineFraction(study: Study): number {
  * water. Its heat-removal figures come from the collector's: F_R from the mean-temperature curve and the flow, the loss at
  * 35 K over the air, the coil by its effectiveness, the incidence on the mean of a day 0.94.
  */
-export function fChartFraction(study: Study): number {
+export function fChartFraction(study: Study, months: readonly number[] = ALL_MONTHS): number {
   const solar = study.plant.heaters.find((h): h is HeaterOf<'solar'> => h.kind === 'solar')!
   const hours = new Hours(study.site)
   const cold = mainsByMonth(study.site)
@@ -63,7 +68,8 @@ export function fChartFraction(study: Study): number {
   const coil = 1 / (1 + ((removal * lossWM2K) / flowWM2K) * (1 / effectiveness - 1))
   const year = simulate(study)
   let [saved, load] = [0, 0]
-  DAYS_IN_MONTH.forEach((days, m) => {
+  for (const m of months) {
+    const days = DAYS_IN_MONTH[m]
     const { energy } = year.months[m]
     const loadWh = 1000 * (energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh)
     let sunWh = 0
@@ -78,6 +84,6 @@ export function fChartFraction(study: Study): number {
     const f = 1.029 * y - 0.065 * x - 0.245 * y ** 2 + 0.0018 * x ** 2 + 0.0215 * y ** 3
     saved += Math.min(1, Math.max(0, f)) * loadWh
     load += loadWh
-  })
+  }
   return saved / load
 }

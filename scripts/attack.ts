@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { readStudyText } from '../core/study/read'
@@ -10,12 +11,15 @@ import { startApp } from '../tests/e2e/browser'
 
 /**
  * Attacks what is kept, read, simulated and served, with counts. Loopback only; some minutes in all.
- * npm run attack [-- kills|files|years|server]
+ * npm run attack [-- kills|files|years|server|tabs|storage|offline]
  */
 const only = process.argv[2]
 const KILLS = Number(process.env.KILLS ?? 100)
 const FILES = Number(process.env.FILES ?? 10_000)
 const YEARS = Number(process.env.YEARS ?? 200)
+/** How often the tests of tabs, storage and life without a server are gone through. */
+const ROUNDS = Number(process.env.ROUNDS ?? 5)
+const INTERFACE = { tabs: ['two-tabs', 'two-versions'], storage: ['kept'], offline: ['offline'] } as const
 /** A year that has not ended after this counts as hung, s. */
 const HUNG_S = 20
 
@@ -135,6 +139,23 @@ async function flooded(url: string, pid: number) {
   report(`memory ${Math.round(after)} MB afterwards, ${Math.round(first)} MB at first`, after < 1.3 * first)
 }
 
+/** Goes through tests of the real interface again and again: what depends on the moment shows in one round of many. */
+function rounds(what: keyof typeof INTERFACE) {
+  let [passed, broke] = [0, 0]
+  for (let i = 0; i < ROUNDS; i++) {
+    const files = INTERFACE[what].map((name) => `tests/e2e/${name}.test.ts`)
+    const run = spawnSync('npx', ['vitest', 'run', '--project', 'interface', '--reporter=json', ...files], {
+      encoding: 'utf8',
+      maxBuffer: 64e6,
+    })
+    const at = run.stdout.indexOf('{"numTotalTestSuites')
+    const told = at < 0 ? null : (JSON.parse(run.stdout.slice(at)) as Record<string, number>)
+    passed += told?.numPassedTests ?? 0
+    broke += told?.numFailedTests ?? 1
+  }
+  report(`${broke} broke and ${passed} held in ${ROUNDS} rounds of the tests of ${what}`, broke === 0 && passed > 0)
+}
+
 if (!only || only === 'files') hostileFiles()
 if (!only || only === 'years') extremeYears()
 if (!only || only === 'kills' || only === 'server') {
@@ -146,4 +167,5 @@ if (!only || only === 'kills' || only === 'server') {
     app.stop()
   }
 }
+for (const what of Object.keys(INTERFACE) as (keyof typeof INTERFACE)[]) if (!only || only === what) rounds(what)
 process.exit(failed ? 1 : 0)

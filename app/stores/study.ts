@@ -1,14 +1,16 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { notedChanges } from '~~/core/household/changes'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import { checkEdit } from '~~/core/study/check-edit'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { edited } from '~~/core/study/edited'
+import { controlsOf } from '~~/core/study/in-force'
 import { readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
-import { controlsOf, type Study } from '~~/core/study/study'
+import type { Study } from '~~/core/study/study'
 import { display } from '~~/core/units/display'
 import type { Fault } from '~~/core/units/result'
 
@@ -203,7 +205,9 @@ export const useStudy = defineStore('study', () => {
       (draft) => {
         const controls = edited(controlsOf(study.value!), edit)
         draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
-        draft.controls.setOn = draft.controls.set ? localIso(new Date()).slice(0, 10) : null
+        const today = localIso(new Date()).slice(0, 10)
+        draft.controls.setOn = draft.controls.set ? today : null
+        draft.controls.changes = notedChanges(study.value!, draft, today)
       },
       sliding,
     )

@@ -36,6 +36,24 @@ export const useYears = defineStore('years', () => {
     if (cache.size > YEARS_KEPT) cache.delete(cache.keys().next().value!)
   }
 
+  /** Years ordered before their study came onto the table. */
+  const ahead = new Map<string, Promise<YearResult | null>>()
+  /** Orders the year that a study about to be opened is shown with first. */
+  function orderAhead(study: Study) {
+    const content = dependsOn(study)
+    // A refusal is said when the study is on the table.
+    ahead.set(
+      content,
+      pool.year(study, () => false).catch(() => null),
+    )
+  }
+  /** A year of a study, with what it depends on; one that is under way is waited for. Null when it went stale. */
+  async function yearOf(study: Study, content: string, stale: () => boolean) {
+    const early = ahead.get(content)
+    ahead.delete(content)
+    return (await early) ?? pool.year(study, stale)
+  }
+
   function jobs(study: Study): Job[] {
     const all = jobsOf(
       study,
@@ -76,7 +94,7 @@ export const useYears = defineStore('years', () => {
       Promise.all(
         jobs.map(async (job) => {
           try {
-            const result = await pool.year(job.study, stale)
+            const result = await yearOf(job.study, job.content, stale)
             if (!result) return
             remember(job.content, result)
             if (stale()) return
@@ -160,6 +178,16 @@ export const useYears = defineStore('years', () => {
 
   /** What an experienced engineer would point out of the household as it stands. */
   const points = shallowRef<readonly Finding[]>([])
+  /** What the points were worked out of. */
+  const pointedOutOf = shallowRef<{ study: Study; year: YearResult | null } | null>(null)
+  /** The points are those of the household as it stands now, with its own year: nothing is still on its way. */
+  const pointsStand = computed(
+    () =>
+      pending.value === 0 &&
+      now.value !== null &&
+      pointedOutOf.value?.study === table.study &&
+      pointedOutOf.value?.year === now.value,
+  )
   let pointsBatch = 0
   watch(
     [() => table.study, now, failure],
@@ -169,7 +197,9 @@ export const useYears = defineStore('years', () => {
       // What is pointed out of a household needs its year; the first one is waited for.
       if (!study || (!year && !failed)) return
       const found = await pool.order('points', study, () => mine !== pointsBatch, year).catch(() => null)
-      if (found && mine === pointsBatch) points.value = found
+      if (!found || mine !== pointsBatch) return
+      points.value = found
+      pointedOutOf.value = { study, year }
     },
     { immediate: true },
   )
@@ -208,9 +238,11 @@ export const useYears = defineStore('years', () => {
     pool.order('day', study, stale, at).catch(() => null)
 
   return {
+    orderAhead,
     many,
     traced,
     points,
+    pointsStand,
     brought,
     years,
     found,

@@ -7,7 +7,7 @@ import type { YearWork } from '../workers/year-work'
 /** What can be ordered, what each takes besides the study, and what it gives. */
 type Kind = keyof YearWork
 type Besides<K extends Kind> = Parameters<YearWork[K]> extends [string, ...infer Rest] ? Rest : never
-type Answer<K extends Kind> = ReturnType<YearWork[K]>
+type Answer<K extends Kind> = Awaited<ReturnType<YearWork[K]>>
 interface Order<K extends Kind = Kind> {
   kind: K
   /** The study as text, and the rest. */
@@ -180,8 +180,8 @@ async function elsewhere(order: Order): Promise<void> {
     const [text, ...besides] = order.given
     if (order.kind === 'year') return order.done(await fromServer(JSON.parse(text) as Study))
     const { yearWork } = await import('../workers/year-work')
-    const work = yearWork[order.kind] as (...given: unknown[]) => Answer<Kind>
-    order.done(work(text, ...besides))
+    const work = yearWork[order.kind] as (...given: unknown[]) => Answer<Kind> | Promise<Answer<Kind>>
+    order.done(await work(text, ...besides))
   } catch (error) {
     order.failed(error)
   }

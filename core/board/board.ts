@@ -1,10 +1,11 @@
 import { supplyOf } from '../household/supply'
 import { displayOf } from '../study/display-of'
 import { hasSetpoint } from '../study/heater-kinds'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
 import { type Check, type Judge, type Level, worse } from './check'
-import { coolDraws, mixerReach, tapNeeds } from './comfort-checks'
+import { coolDraws, leastSetting, mixerReach, tapNeeds } from './comfort-checks'
 import { growthInLoop, growthInRuns, growthInStore, hotRunHolds } from './growth-checks'
 import { condensing, leastFlow, limitsInOrder, reachable, scale, standing } from './plant-checks'
 import { scaldAtTaps, wildHeat } from './scald-checks'
@@ -18,6 +19,7 @@ const JUDGES: readonly Judge[] = [
   growthInLoop,
   growthInRuns,
   tapNeeds,
+  leastSetting,
   mixerReach,
   coolDraws,
   limitsInOrder,

@@ -3,6 +3,7 @@ import { carriedC } from '../household/supply'
 import { mainsOnColdest, steadyAtTap, wantedAt } from '../household/ways'
 import { ownStoreOf } from '../study/heater-kinds'
 import type { Tap } from '../study/pipes'
+import type { Study } from '../study/study'
 import type { Check, Judge, Setting } from './check'
 
 /** A mixer that has to take in more hot water than this share has nothing left to set. */
@@ -37,6 +38,46 @@ export const tapNeeds: Judge = (setting) => {
       source: 'Along each run T − air falls as exp(−U′L/ṁc)',
     }
   })
+}
+
+/** What the pipes must carry so that a tap gets what it needs in a long draw of the coldest month, °C; null: boiling would not do. */
+export function carriedFor(study: Study, tap: Tap): number | null {
+  const month = coldestMonth(study.site.monthlyAirC)
+  const short = (c: number) => steadyAtTap(study, tap, c, month) < tap.leastHotC!
+  let [low, high] = [0, 100]
+  if (short(high)) return null
+  while (high - low > 0.01) {
+    const middle = (low + high) / 2
+    if (short(middle)) low = middle
+    else high = middle
+  }
+  return high
+}
+
+/** The highest need sets the least setting; where it is one tap's alone, a boost before it is used does instead. */
+export const leastSetting: Judge = ({ study, write }) => {
+  const needs = study.pipes.taps
+    .filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
+    .map((tap) => ({ tap, carried: carriedFor(study, tap) ?? Infinity }))
+    .sort((a, b) => b.carried - a.carried)
+  const [most, next] = needs
+  if (!most || most.carried === Infinity) return []
+  const now = carriedC(study)
+  const kept = now >= most.carried - 0.05
+  const spare = next ? most.carried - next.carried : 0
+  return [
+    {
+      id: 'least-setting',
+      title: 'Least that must be carried',
+      level: kept ? 'green' : 'amber',
+      sentence: `${most.tap.name} needs most: ${write.temperature(most.tap.leastHotC!)} there is ${write.temperature(most.carried)} in the pipes, and ${write.temperature(now)} ${kept ? 'is carried' : 'is all that is carried'}.${
+        spare > 0.5
+          ? ` The others would do with ${write.temperature(next.carried)}: a boost before it is used, for a bath topped up or the dishes, spares the rest of the day.`
+          : ''
+      }`,
+      source: 'Along each run T − air falls as exp(−U′L/ṁc), turned round',
+    },
+  ]
 }
 
 /** Whether mixers can reach what is wanted at them. */

@@ -1,7 +1,7 @@
 import { logKillPerHour } from '../safety/legionella'
 import { SAFETY } from '../safety/limits'
 import { isOnStore } from '../study/heater-kinds'
-import { controlsOf } from '../study/study'
+import { controlsOf } from '../study/in-force'
 import type { Check, Judge, Level } from './check'
 
 const minutesText = (minutes: number) =>

@@ -1,9 +1,10 @@
 import { hottestOf } from '../household/hottest'
+import { mixesTo } from '../household/supply'
 import { SAFETY } from '../safety/limits'
 import { burnTime, scaldSeconds } from '../safety/scald'
 import { isLocal } from '../study/heater-kinds'
-import { mixesTo } from '../study/plant'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
 import type { Check, Judge, Level } from './check'
 
 /** Taps that nobody puts a hand under. */

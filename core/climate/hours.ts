@@ -18,21 +18,27 @@ const DAYS_IN_TURN = [0.35, 0.75, 1.15, 1.45, 1.3, 0.85, 0.5, 1.05, 1.4, 1.2] as
 /** A day is never clearer than this share of the sun above the air. */
 const CLEAREST = 0.78
 
-/** A year of hours, made from monthly normals. Hours are in solar time; clocks may be an hour or two off. */
+/**
+ * A year of hours by the clock people live by, made from monthly normals. In winter its hours are those of the sun, which may
+ * be an hour off; while clocks are ahead the sun is an hour behind them.
+ */
 export class Hours {
   /** Air, °C, and on the level the sun itself and the sky, W/m². */
   readonly airC = new Float64Array(DAYS * 24)
   readonly beamWM2 = new Float64Array(DAYS * 24)
   readonly skyWM2 = new Float64Array(DAYS * 24)
   private readonly days: SunDay[]
+  /** Hour of the year by the sun for each by the clock. */
+  private readonly bySun: Int16Array
 
   /**
    * Sun: each day takes its turn of the row above, scaled so that the month keeps its mean; the sky's share after Erbs,
    * Klein & Duffie (1982); hours after Collares-Pereira & Rabl (1979) and Liu & Jordan (1960).
    * Air: the month's mean with the daily swing of Erbs, Klein & Beckman (1983), 25.8 K̄ − 5.21 K, K̄ the clearness.
    * What is neglected: warm and cold spells, and that clear days are warmer in summer and colder in winter.
+   * @param ahead whether clocks are an hour ahead on a day of the year (0–364)
    */
-  constructor(normals: Normals) {
+  constructor(normals: Normals, ahead: (day: number) => boolean = () => false) {
     this.days = Array.from({ length: DAYS }, (_, d) => sunDay(normals.latitudeDeg, d + 1))
     let first = 0
     DAYS_IN_MONTH.forEach((count, month) => {
@@ -44,6 +50,11 @@ export class Hours {
       days.forEach((sun, i) => this.fill(first + i, sun, sums[i], normals.monthlyAirC[month], swing))
       first += count
     })
+    this.bySun = Int16Array.from({ length: DAYS * 24 }, (_, h) => Math.max(0, ahead(Math.floor(h / 24)) ? h - 1 : h))
+    for (const column of [this.airC, this.beamWM2, this.skyWM2]) {
+      const sun = column.slice()
+      this.bySun.forEach((at, h) => (column[h] = sun[at]))
+    }
   }
 
   private fill(day: number, sun: SunDay, kwhM2: number, airC: number, swing: number): void {
@@ -66,8 +77,9 @@ export class Hours {
    * of the ground in front of it (isotropic sky, Liu & Jordan 1963; ground reflects a fifth).
    */
   onPlane(hour: number, tiltDeg: number, azimuthDeg: number): { beamWM2: number; skyWM2: number; cosine: number } {
-    const sun = this.days[Math.floor(hour / 24)]
-    const angle = hourAngle(hour % 24)
+    const at = this.bySun[hour]
+    const sun = this.days[Math.floor(at / 24)]
+    const angle = hourAngle(at % 24)
     const height = sunHeight(sun, angle)
     const cosine = sunOnPlane(sun, angle, tiltDeg, azimuthDeg)
     const tilt = Math.cos((tiltDeg * Math.PI) / 180)

@@ -133,6 +133,8 @@ export const courtFlat: Study = {
     ],
     loop: null,
     wasteLimitL: 1,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: { stackHeightM: 1.7, diameterMm: 75, toMainM: 2, toHeaterM: 5, tapIds: ['shower'], access: true },
     recovery: null,
   },
@@ -180,6 +182,7 @@ export const courtFlat: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -197,6 +200,7 @@ export const courtFlat: Study = {
     water: { unit: 'm3', price: 2.3, sewer: 2.6, source: 'Invented for the demo', asOf: null },
     creditHouseHeat: true,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'drain-and-head',

@@ -181,6 +181,8 @@ export const duplex: Study = {
     ],
     loop: null,
     wasteLimitL: null,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: null,
     recovery: null,
   },
@@ -223,6 +225,7 @@ export const duplex: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -240,6 +243,7 @@ export const duplex: Study = {
     water: { unit: 'thousand-gal', price: 5.5, sewer: 7.95, source: 'Invented for the demo', asOf: null },
     creditHouseHeat: false,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'turn-down-wrap',

@@ -3,7 +3,7 @@ import { everyMonth } from '../calendar/year'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedStore, unlookedTap, unlookedWay } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -168,6 +168,8 @@ export const forestFarm: Study = {
     ],
     loop: null,
     wasteLimitL: 1,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: { stackHeightM: 1.9, diameterMm: 110, toMainM: 4, toHeaterM: 6, tapIds: ['shower'], access: true },
     recovery: null,
   },
@@ -176,6 +178,7 @@ export const forestFarm: Study = {
       {
         ...unlookedHeater(),
         kind: 'wood-coil',
+        way: unlookedWay(),
         id: 'range',
         name: 'Coil in the range',
         place: 'heated',
@@ -252,7 +255,7 @@ export const forestFarm: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.6,
       inletMix: 0.05,
-      mixing: { mixesToC: 52 },
+      mixing: { mixesToC: 52, testedOn: null },
       reliefValve: true,
       reliefC: 93,
     },
@@ -270,6 +273,7 @@ export const forestFarm: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -298,6 +302,7 @@ export const forestFarm: Study = {
     water: { unit: 'm3', price: 0, sewer: 1.4, source: 'Invented for the demo: a spring of its own', asOf: null },
     creditHouseHeat: true,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'middays-cooler',

@@ -133,6 +133,8 @@ export const harbourFlat: Study = {
     ],
     loop: null,
     wasteLimitL: null,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: null,
     recovery: null,
   },
@@ -160,6 +162,7 @@ export const harbourFlat: Study = {
         units: 1,
         unitsShare: 'in turn',
         mostInletC: null,
+        makerFlow: [],
       },
     ],
     store: null,
@@ -174,6 +177,7 @@ export const harbourFlat: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -185,6 +189,7 @@ export const harbourFlat: Study = {
     water: { unit: 'm3', price: 2.4, sewer: 2.9, source: '', asOf: null },
     creditHouseHeat: false,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'cooler-wrapped',

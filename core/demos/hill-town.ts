@@ -249,6 +249,8 @@ export const hillTown: Study = {
       sensorAt: 'not there',
     },
     wasteLimitL: null,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: null,
     recovery: null,
   },
@@ -294,6 +296,7 @@ export const hillTown: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -322,6 +325,7 @@ export const hillTown: Study = {
     water: { unit: 'm3', price: 1.9, sewer: 1.6, source: '', asOf: null },
     creditHouseHeat: false,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'loop-and-pipes',

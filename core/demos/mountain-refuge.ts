@@ -143,6 +143,8 @@ export const mountainRefuge: Study = {
     ],
     loop: null,
     wasteLimitL: 0.8,
+    energyLimitKwh: null,
+    leastBoreMm: null,
     drain: { stackHeightM: 0.9, diameterMm: 110, toMainM: 3, toHeaterM: 7, tapIds: ['shower'], access: true },
     recovery: null,
   },
@@ -151,6 +153,7 @@ export const mountainRefuge: Study = {
       {
         ...unlookedHeater(),
         kind: 'wood-coil',
+        way: { rises: true, canBeShut: false, filled: true },
         id: 'stove',
         name: 'Jacket in the stove',
         place: 'heated',
@@ -215,7 +218,7 @@ export const mountainRefuge: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.6,
       inletMix: 0.05,
-      mixing: { mixesToC: 50 },
+      mixing: { mixesToC: 50, testedOn: null },
       reliefValve: true,
       reliefPiped: true,
       reliefC: 93,
@@ -234,6 +237,7 @@ export const mountainRefuge: Study = {
     foundOn: null,
     set: null,
     setOn: null,
+    changes: [],
     reasons: [],
   },
   prices: {
@@ -251,6 +255,7 @@ export const mountainRefuge: Study = {
     water: { unit: 'm3', price: 0, sewer: 0, source: 'Invented for the demo: a spring of its own', asOf: null },
     creditHouseHeat: false,
   },
+  finishedOn: null,
   packages: [
     {
       id: 'less-battery',

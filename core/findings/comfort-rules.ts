@@ -1,7 +1,10 @@
 import { isOn } from '../calendar/week'
+import { DAYS } from '../calendar/year'
 import { carriedC } from '../household/supply'
 import { hasSetpoint, isOnStore } from '../study/heater-kinds'
-import { controlsOf } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import { mainsThroughYear } from '../water/mains'
+import { KJ_PER_LITRE_K } from '../water/properties'
 import { COOL_K } from '../year/taps/tap-draw'
 import type { Finding, Rule } from './finding'
 
@@ -48,6 +51,29 @@ export const wantedTooHot: Rule = ({ study, write }) => {
     },
   ]
 }
+
+/** A hot tap that drips: water all year, and with a store the heat in it. */
+export const drips: Rule = ({ study, write }) =>
+  study.pipes.taps.flatMap((tap): Finding[] => {
+    if (!tap.dripLH) return []
+    const litres = tap.dripLH * DAYS * 24
+    const mains = mainsThroughYear(study.site)
+    const meanC = mains.reduce((s, c) => s + c, 0) / mains.length
+    const kwh = (litres * KJ_PER_LITRE_K * (carriedC(study) - meanC)) / 3600
+    return [
+      {
+        id: `drips-${tap.id}`,
+        severity: 'mend',
+        station: 'taps',
+        on: tap.id,
+        what: `${tap.name} drips`,
+        why: `${write.litres(litres)} of hot water a year${study.plant.store ? `, up to ${write.energy(kwh)} of heat` : '; too little for a heater that heats as it runs to light, so it comes cold'}.`,
+        source: 'Litres an hour through the year, at what the pipes carry',
+        mend: 'A washer or a cartridge.',
+        tries: 'mend-drip',
+      },
+    ]
+  })
 
 export const eveningCool: Rule = ({ study, year, write }) => {
   if (!year) return []

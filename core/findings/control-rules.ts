@@ -1,5 +1,5 @@
 import { hasSetpoint, isLocal, standbyOf } from '../study/heater-kinds'
-import { controlsOf } from '../study/study'
+import { controlsOf } from '../study/in-force'
 import type { Finding, Rule } from './finding'
 
 /** Minutes that a clock may be off before its windows miss the draws. */

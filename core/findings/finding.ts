@@ -25,6 +25,8 @@ export interface Finding {
   /** What would mend it, in words, and where that is done. */
   mend: string
   reading?: ReadingKindName
+  /** Though it is only to be looked at, a visit is not finished before it is known: see finishing.ts. */
+  holdsUp?: boolean
   /** A measure that would mend it, to be tried. */
   tries?: MeasureKind
 }

@@ -1,12 +1,13 @@
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
-import { eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
+import { drips, eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
 import { clockWrong, hotRunFails, overrideWithoutEnd, timerCutsMains, timerTooShort } from './control-rules'
+import { curveAgainstPhysics } from './curve-rules'
 import { type Finding, type Rule, SEVERITIES } from './finding'
-import { dryCoil, pumpedFire, untilRelief } from './fire-rules'
+import { dryCoil, fireWay, pumpedFire, untilRelief } from './fire-rules'
 import { runsAtRest, tepidInTheYear } from './hygiene-rules'
-import { noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
+import { changedTogether, noPowerFactor, repeatedEvents, staleOrContradictory, waste } from './log-rules'
 import { bareInTheCold, freezes, leadsNowhere, metalsMet, pressureOdd, tooFast, tooMuchDrop } from './pipe-rules'
 import {
   aboveTheFlow,
@@ -25,6 +26,7 @@ import {
   unequalThermostats,
   willNotFire,
 } from './plant-rules'
+import { dischargeWay, mixingTested, reliefFeels } from './relief-rules'
 import { expansion, loopTepid, plasticAtSource, reliefValve, scald, storeTepid } from './safety-rules'
 import {
   collectorsFull,
@@ -54,6 +56,9 @@ const RULES: readonly Rule[] = [
   storeTepid,
   tepidInTheYear,
   reliefValve,
+  reliefFeels,
+  dischargeWay,
+  mixingTested,
   loopTepid,
   loopCosts,
   plasticAtSource,
@@ -65,14 +70,18 @@ const RULES: readonly Rule[] = [
   metalsMet,
   leadsNowhere,
   willNotFire,
+  curveAgainstPhysics,
   tooLittleHot,
   wantedTooHot,
   eveningCool,
+  drips,
   waste,
   noPowerFactor,
   repeatedEvents,
   staleOrContradictory,
+  changedTogether,
   storeBelowFire,
+  fireWay,
   pumpedFire,
   untilRelief,
   dryCoil,

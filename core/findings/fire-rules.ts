@@ -44,6 +44,69 @@ export const pumpedFire: Rule = ({ study }) =>
     ]
   })
 
+/** The way of the water between fire and store: nothing to shut on it, rising all the way, and full before it is lit. */
+export const fireWay: Rule = ({ study }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (h.kind !== 'wood-coil' || h.firings.length === 0) return []
+    const { rises, canBeShut, filled } = h.way
+    const gravity = h.circuit.pump === null
+    const at = { station: 'heater', on: h.id, source: 'A coil that is shut in or dry bursts' } as const
+    const bad: Finding[] = [
+      ...(canBeShut === true
+        ? [
+            {
+              ...at,
+              id: `fire-shut-${h.id}`,
+              severity: 'danger' as const,
+              what: 'The fire’s water can be shut in',
+              why: `Something on the way between ${h.name} and its store can be closed; its relief valve is then cut off from the fire.`,
+              mend: 'No fire until it is taken out, or its handle is taken off and it is locked open, by the licensed.',
+            },
+          ]
+        : []),
+      ...(filled === false
+        ? [
+            {
+              ...at,
+              id: `fire-dry-${h.id}`,
+              severity: 'danger' as const,
+              what: 'No fire: the coil is not filled',
+              why: `${h.name} is drained, not vented, or shut.`,
+              mend: 'A tag on the stove door now. Fill, vent, open every valve, and only then take it off.',
+            },
+          ]
+        : []),
+      ...(rises === false
+        ? [
+            {
+              ...at,
+              id: `fire-rises-${h.id}`,
+              severity: gravity ? ('danger' as const) : ('mend' as const),
+              what: 'The hot pipe does not rise all the way',
+              why: `Air gathers where it dips${gravity ? ' and the water stands still: it boils in the fire' : ', and a pump that stops leaves nothing moving'}.`,
+              mend: 'Laid anew with a steady rise from the upper port to the store, and an air vent at its highest point, by the licensed.',
+            },
+          ]
+        : []),
+    ]
+    const open = [
+      ...(rises === null ? ['whether the hot pipe rises all the way'] : []),
+      ...(canBeShut === null ? ['whether anything on it can be shut'] : []),
+      ...(filled === null ? ['whether it is filled, vented and open'] : []),
+    ]
+    if (open.length)
+      bad.push({
+        ...at,
+        id: `fire-way-${h.id}`,
+        severity: 'look',
+        holdsUp: true,
+        what: 'Follow the fire’s pipes before it is lit',
+        why: `Not looked at: ${open.join(', ')}.`,
+        mend: `Look, and say so under ${h.name}.`,
+      })
+    return bad
+  })
+
 /** Where a coil meets its pipes it has to come apart and to be drained. */
 export const dryCoil: Rule = ({ study }) =>
   study.plant.heaters.flatMap((h): Finding[] =>

@@ -1,3 +1,4 @@
+import { changesBetween } from '../household/changes'
 import { runsTo, tapOf } from '../household/ways'
 import { judge, kindOf, titleOf } from '../readings/kinds'
 import { agrees } from '../readings/reading-kind'
@@ -48,6 +49,34 @@ export const noPowerFactor: Rule = ({ study }) =>
       mend: 'Read it with a wattmeter.',
       reading: 'pump',
     }))
+
+/** Readings of one thing before and after a change say what it did, unless more than one was made in between. */
+export const changedTogether: Rule = ({ study }) => {
+  const last = new Map<string, Reading>()
+  return study.readings
+    .filter((r) => kindOf(r) !== undefined)
+    .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
+    .flatMap((r): Finding[] => {
+      const before = last.get(thingOf(r))
+      last.set(thingOf(r), r)
+      if (!before) return []
+      const made = changesBetween(study, before.takenAt.slice(0, 10), r.takenAt.slice(0, 10))
+      if (new Set(made.map((m) => m.setting.path)).size < 2) return []
+      const words = made.map((m) => `${m.setting.what.toLowerCase()} of ${m.setting.place} on ${m.change.on}`)
+      return [
+        {
+          id: `together-${r.id}`,
+          severity: 'look',
+          station: 'log',
+          on: null,
+          what: 'More than one thing changed between two readings',
+          why: `${titleOf(r)} was read on ${before.takenAt.slice(0, 10)} and on ${r.takenAt.slice(0, 10)}; in between: ${words.join(', ')}. What each of them did cannot be told from these.`,
+          source: 'One change at a time',
+          mend: 'Read it between two changes, or put one back and read again.',
+        },
+      ]
+    })
+}
 
 export const repeatedEvents: Rule = ({ study }) =>
   (['topped up', 'reset', 'relief valve opened'] as const).flatMap((event): Finding[] => {

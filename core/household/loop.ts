@@ -2,11 +2,16 @@ import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { isOn } from '../calendar/week'
 import { daysSince1970 } from '../calendar/year'
 import { placeTemperature } from '../climate/places'
-import type { Run, Tap } from '../study/pipes'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Loop, Returns, Run, Tap } from '../study/pipes'
+import type { Study } from '../study/study'
 import { runUa } from './runs'
 import { carriedC } from './supply'
 import { frontOf, runsTo } from './ways'
+
+/** The valve of a loop that comes back through the cold line; null where its return is its own, or there is no loop. */
+export const bypassOf = (loop: Loop | null): Extract<Returns, { by: 'cold line' }> | null =>
+  loop?.returns.by === 'cold line' ? loop.returns : null
 
 /** Minute of the week of an ISO time, by the clock on the wall that it was written by (0 = Monday midnight). */
 function minuteOfWeek(takenAt: string): number {

@@ -3,7 +3,8 @@ import { type Place, placeTemperature } from '../climate/places'
 import { type Material, pipeOf } from '../pipes/catalogue'
 import { frontPerMetre } from '../pipes/contents'
 import { type Insulation, pipeLoss } from '../pipes/loss'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
 import { sameEverywhere } from '../units/same-everywhere'
 
 /** A length of pipe as the study describes it. */

@@ -1,7 +1,8 @@
 import { HEATERS } from '../heaters/kinds'
 import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
-import { mixesTo } from '../study/plant'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Store } from '../study/plant'
+import type { Study } from '../study/study'
 
 /** The setpoint that decides how hot the water is that leaves for the taps, °C, and whose it is. */
 export function supplyOf(study: Study): { heaterId: string; setpointC: number } {
@@ -15,6 +16,10 @@ export function supplyOf(study: Study): { heaterId: string; setpointC: number } 
   const hottest = held.reduce((a, b) => (controls[b.id].setpointC > controls[a.id].setpointC ? b : a))
   return { heaterId: hottest.id, setpointC: controls[hottest.id].setpointC }
 }
+
+/** What a valve behind the store mixes to, °C; null: there is none, or nobody knows of it. */
+export const mixesTo = (store: Store | null): number | null =>
+  store && typeof store.mixing === 'object' ? store.mixing.mixesToC : null
 
 /** Water that the pipes carry, °C: the same, or what a mixing valve behind the store makes of it. */
 export const carriedC = (study: Study): number =>

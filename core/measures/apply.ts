@@ -71,6 +71,10 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
     edited(study, ({ pipes }) => {
       for (const tap of pipes.taps) if (tap.id === m.tapId) tap.stopsWhenWarm = true
     }),
+  'mend-drip': (study, m) =>
+    edited(study, ({ pipes }) => {
+      for (const tap of pipes.taps) if (tap.id === m.tapId) tap.dripLH = 0
+    }),
   'shorter-draws': (study, m) =>
     edited(study, ({ people }) => {
       for (const { id, use } of people.habits)

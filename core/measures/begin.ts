@@ -7,10 +7,12 @@ import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFETY } from '../safety/limits'
 import { rangeOf } from '../schema/shape'
+import { freshId } from '../study/fresh-id'
 import { hasSetpoint } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import { type Recovery, Tap } from '../study/pipes'
-import { controlsOf, type Study } from '../study/study'
+import type { Study } from '../study/study'
 import { MEASURES } from './names'
 
 /** Thickness that pipes and stores are wrapped with to begin with, mm. */
@@ -49,6 +51,7 @@ export function measuresFor(study: Study): MeasureKind[] {
     'heater-control': hasSetpoint(supplying),
     jacket: plant.store !== null,
     'shorter-draws': people.habits.length > 0,
+    'mend-drip': pipes.taps.some((t) => (t.dripLH ?? 0) > 0),
     'bath-to-shower': bathHabits(study).length > 0 && pipes.taps.some((t) => t.kind === 'shower'),
     'drain-recovery': pipes.recovery === null && pipes.taps.some((t) => t.drains),
   }
@@ -77,11 +80,11 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
     name: `Insulate pipes, ${WRAP_MM} mm`,
     runIds: pipes.runs.filter((r) => r.reachable).map((r) => r.id),
     loopReturn: pipes.loop?.back.reachable ?? false,
-    insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'], thicknessMm: WRAP_MM },
+    insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: WRAP_MM },
   }),
   jacket: ({ plant }) => ({
     name: `Jacket, ${JACKET_MM} mm`,
-    insulation: { lambdaWMK: INSULATIONS['mineral wool'], thicknessMm: JACKET_MM },
+    insulation: { lambdaWMK: INSULATIONS['mineral wool'].lambdaWMK, thicknessMm: JACKET_MM },
     coveredShare: plant.heaters.some((h) => HEATERS[h.kind].flueInStore) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
   }),
   // A setpoint below what is safe is not lowered.
@@ -112,6 +115,10 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
     const late = people.habits.find((h) => h.unattendedS > 0)?.tapId
     const tap = pipes.taps.find((t) => t.id === late) ?? pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     return { name: `${tap.name}, stops when warm`, tapId: tap.id }
+  },
+  'mend-drip': ({ pipes }) => {
+    const [worst] = [...pipes.taps].sort((a, b) => (b.dripLH ?? 0) - (a.dripLH ?? 0))
+    return { name: `${worst.name}, made tight`, tapId: worst.id }
   },
   'shorter-draws': ({ people, pipes }) => {
     const showers = people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')
@@ -161,3 +168,13 @@ export function beginHeatSource(study: Study, kind: HeaterKind, how: How, id: st
   const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} beside it`
   return { id, kind: 'heat-source', name, costMoney: null, partPrices: {}, ...begun }
 }
+
+/** Adds a measure to the first package of a study that is being edited; where there is none, one is begun under a name. */
+export function addToPackage({ packages }: Pick<Study, 'packages'>, measure: Measure, name = 'New package'): void {
+  if (packages.length === 0) packages.push({ id: 'package', name, measures: [] })
+  packages[0].measures.push(measure)
+}
+
+/** An id for a measure that is added to the first package. */
+export const idInPackage = ({ packages }: Pick<Study, 'packages'>): string =>
+  freshId('measure', packages[0]?.measures ?? [])

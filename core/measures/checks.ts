@@ -1,14 +1,17 @@
 import { HEATERS } from '../heaters/kinds'
+import { hottestOf } from '../household/hottest'
 import { loopRuns } from '../household/runs'
-import { carriedC } from '../household/supply'
+import { carriedC, mixesTo } from '../household/supply'
 import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { runsTo } from '../household/ways'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
+import { insulationOf, INSULATIONS } from '../pipes/loss'
 import { peaksOf } from '../sizing/peaks'
 import { sizeHeater, type Verdict, worst } from '../sizing/size'
 import { displayOf } from '../study/display-of'
-import { runningOf } from '../study/heater-kinds'
+import { isLocal, runningOf } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
@@ -34,6 +37,7 @@ const WHO: Record<MeasureKind, string> = {
   'loop-windows': 'The engineer, on the visit.',
   'tap-flow': 'Anyone handy.',
   'stop-when-warm': 'Anyone handy.',
+  'mend-drip': 'Anyone handy, with the supply shut; a plumber where its seat is worn.',
   'shorter-draws': 'The household.',
   'bath-to-shower': 'The household.',
   repipe: 'A licensed plumber.',
@@ -107,8 +111,46 @@ function pipeChecks(study: Study, measure: Measure, tapIds: readonly string[], w
     })
 }
 
+/** Whether insulation stands the hottest water that can come, and how it is closed. */
+function insulationHeat(study: Study, m: MeasureOf<'insulate-runs'>, write: Display): MeasureCheck[] {
+  const controls = controlsOf(study).heaters
+  const hottestC = Math.max(
+    carriedC(study),
+    ...study.plant.heaters.filter((h) => !isLocal(h)).map((h) => hottestOf(h, controls[h.id]) ?? 0),
+  )
+  const comesC = Math.min(hottestC, mixesTo(study.plant.store) ?? Infinity)
+  const kind = insulationOf(m.insulation.lambdaWMK)
+  if (kind === null)
+    return [
+      one(
+        'heat',
+        'not known',
+        `What an insulation of ${write.figure('conductivity', m.insulation.lambdaWMK)} stands was not read; up to ${write.temperature(comesC)} can come.`,
+      ),
+    ]
+  const { standsC, closed } = INSULATIONS[kind]
+  return [
+    one(
+      'heat',
+      comesC > standsC ? 'does not fit' : 'fits',
+      `It stands ${write.temperature(standsC)}, and up to ${write.temperature(comesC)} can come. Joints meet without a gap: ${closed}. Near a flue only mineral wool.`,
+    ),
+  ]
+}
+
+/** The bore against the least that the local code allows; what it would save is worked out all the same. */
+function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pipe'], write: Display): MeasureCheck {
+  const boreMm = pipeOf(material, size).innerM * 1000
+  const least = pipes.leastBoreMm
+  return one(
+    'bore',
+    least === null ? 'not known' : boreMm < least - 1e-9 ? 'does not fit' : 'fits',
+    `Its bore is ${write.figure('thickness', boreMm, 1)}; ${least === null ? 'the least that the local code allows was not looked up' : `the local code allows ${write.figure('thickness', least, 1)} and more`}.`,
+  )
+}
+
 const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
-  'insulate-runs': (study, m) => {
+  'insulate-runs': (study, m, write) => {
     const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
     const first = study.pipes.runs.filter((r) => r.from === null && r.reachable && !m.runIds.includes(r.id))
     const onLoop = loopRuns(study)
@@ -135,7 +177,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
             ),
           ]
         : []),
-      one('heat', 'fits', 'Joints meet without a gap and are taped; near a flue or above 100 °C only mineral wool.'),
+      ...insulationHeat(study, m, write),
     ]
   },
   jacket: ({ plant }) => [
@@ -166,12 +208,13 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
       one(
         'contents',
         'fits',
-        `It holds ${write.figure('volume', contentsPerMetre(pipeOf(m.pipe.material, m.pipe.size)) * m.pipe.lengthM)}. The least bore that the local code allows is to be asked.`,
+        `It holds ${write.figure('volume', contentsPerMetre(pipeOf(m.pipe.material, m.pipe.size)) * m.pipe.lengthM)}.`,
       ),
+      leastBore(study, m.pipe, write),
       ...pipeChecks(study, m, served, write),
     ]
   },
-  'own-run': (study, m, write) => pipeChecks(study, m, [m.tapId], write),
+  'own-run': (study, m, write) => [leastBore(study, m.pipe, write), ...pipeChecks(study, m, [m.tapId], write)],
   'drain-recovery': (study, { recovery }, write) => {
     const { drain, taps } = study.pipes
     const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)

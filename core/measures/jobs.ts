@@ -1,5 +1,6 @@
+import { asFound } from '../study/in-force'
 import type { Package } from '../study/measures'
-import { asFound, type Study } from '../study/study'
+import type { Study } from '../study/study'
 import { apply, applyAll } from './apply'
 
 /** One year that has to be simulated, and the name it goes by in the plan. */

@@ -20,6 +20,7 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
     at: 'Taps',
     finds: 'shower trickle valve unattended device',
   },
+  'mend-drip': { name: 'Mend a tap that drips', at: 'Taps', finds: 'leak washer cartridge drop' },
   'shorter-draws': { name: 'Shorter draws', at: 'People', finds: 'shower minutes habit less' },
   'bath-to-shower': { name: 'Shower instead of bath', at: 'People', finds: 'bath habit' },
   repipe: { name: 'Lay a run anew', at: 'Pipes', finds: 'repipe smaller bore shorter size' },

@@ -100,6 +100,7 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'stop-when-warm': () => [
     { key: 'device', name: 'Device that cuts the flow when it is warm', count: 1, unit: 'piece' },
   ],
+  'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],
   'shorter-draws': () => [],
   'bath-to-shower': () => [],
   repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),

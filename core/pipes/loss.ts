@@ -12,13 +12,21 @@ export interface Insulation {
   thicknessMm: number
 }
 
-/** Conductivity of the usual pipe insulations, W/(m·K). */
+/**
+ * The usual pipe insulations: conductivity, W/(m·K); what they stand for good, °C; how they are closed. Usual figures of the
+ * trade: the maker's go before them.
+ */
 export const INSULATIONS = {
-  'polyethylene foam': 0.04,
-  'elastomeric rubber': 0.038,
-  'mineral wool': 0.037,
-  polyurethane: 0.028,
+  'polyethylene foam': { lambdaWMK: 0.04, standsC: 95, closed: 'slit and butts glued or taped' },
+  'elastomeric rubber': { lambdaWMK: 0.038, standsC: 105, closed: 'slit and butts glued, tight against damp' },
+  'mineral wool': { lambdaWMK: 0.037, standsC: 250, closed: 'foil taped; it must stay dry' },
+  polyurethane: { lambdaWMK: 0.028, standsC: 130, closed: 'shells butted, under a jacket' },
 } as const
+export type InsulationKind = keyof typeof INSULATIONS
+
+/** The kind that has a conductivity; null for one that was typed in. */
+export const insulationOf = (lambdaWMK: number): InsulationKind | null =>
+  (Object.keys(INSULATIONS) as InsulationKind[]).find((k) => INSULATIONS[k].lambdaWMK === lambdaWMK) ?? null
 
 /** Emissivity of the outside of any insulation. */
 const JACKET_EMISSIVITY = 0.9

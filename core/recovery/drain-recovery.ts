@@ -1,6 +1,12 @@
 /** How a drain-water heat exchanger is connected: A to shower and heater, B to the shower only, C to the heater only. */
 export const CONNECTIONS = ['A', 'B', 'C'] as const
 export type Connection = (typeof CONNECTIONS)[number]
+/** Where the water that a unit has warmed goes, in words. */
+export const CONNECTION_GOES_TO: Record<Connection, string> = {
+  A: 'the heater and the shower’s cold side',
+  B: 'the shower’s cold side only',
+  C: 'the heater only',
+}
 
 /** A unit as it is rated: effectiveness at equal flows, and that flow. */
 export interface RecoveryUnit {

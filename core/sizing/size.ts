@@ -1,6 +1,7 @@
 import { shareAtAltitude } from '../heaters/burner'
 import { efficiencyAt } from '../heaters/efficiency'
 import { HEATERS } from '../heaters/kinds'
+import { flowByCurve } from '../heaters/maker-curve'
 import { atAltitude } from '../household/at-altitude'
 import { carrierOf, efficiencyOf, isLocal, isRunning } from '../study/heater-kinds'
 import type { Heater, Store } from '../study/plant'
@@ -13,6 +14,9 @@ import type { Peaks } from './peaks'
 const USABLE_SHARE = 0.75
 /** Return at which a burner's input is reckoned, °C. */
 const INPUT_RETURN_C = 50
+
+/** Water for washing leaves the drain no warmer than it was used, °C: a drain unit brings nothing above it. */
+const DRAIN_WARMS_TO_C = 38
 
 /** How a figure stands: it holds, it does not, or nobody knows yet. Only what is known can fit. */
 export type Verdict = 'fits' | 'not known' | 'does not fit'
@@ -103,11 +107,13 @@ const output: Check = ({ study, heater, peaks, write }) => {
   const kw = atAltitude(heater, study.site.altitudeM).outputKw * heater.units
   const share =
     'outputHolds' in heater && heater.outputHolds === 'at sea level' ? shareAtAltitude(study.site.altitudeM) : 1
+  const promised = flowByCurve(heater.makerFlow, peaks.hotC - peaks.coldC)
+  const byCurve = promised === null ? null : promised * heater.units
   const names = peaks.tapIds.map((id) => study.pipes.taps.find((t) => t.id === id)!.name).join(' and ')
   return check(
     'output',
-    kw >= peaks.kw ? 'fits' : 'does not fit',
-    `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
+    kw >= peaks.kw && (byCurve === null || byCurve >= peaks.hotLMin) ? 'fits' : 'does not fit',
+    `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}${byCurve === null ? '' : `, by its maker’s curve ${write.figure('flow', byCurve)} at this rise`}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
     'Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws',
   )
 }
@@ -137,13 +143,13 @@ const leastFire: Check = ({ heater, peaks, write }) => {
 
 const inlet: Check = ({ study, heater, peaks, write }) => {
   if (!isRunning(heater) || !study.pipes.recovery || study.pipes.recovery.connection === 'B') return []
-  const most = peaks.hotC - study.pipes.recovery.dropK
+  const most = Math.min(peaks.hotC - study.pipes.recovery.dropK, DRAIN_WARMS_TO_C)
   return check(
     'inlet',
-    heater.mostInletC === null ? 'not known' : heater.mostInletC < Math.min(most, 38) ? 'does not fit' : 'fits',
+    heater.mostInletC === null ? 'not known' : heater.mostInletC < most ? 'does not fit' : 'fits',
     heater.mostInletC === null
       ? 'Whether it accepts preheated water was not read off its papers.'
-      : `It accepts up to ${write.temperature(heater.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(Math.min(most, 38))} at most.`,
+      : `It accepts up to ${write.temperature(heater.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(most)} at most.`,
     'Maker’s largest inlet temperature against the drain',
   )
 }
@@ -167,7 +173,7 @@ const contents: Check = (ask) => {
   return check(
     'contents',
     store.litres >= neededL ? 'fits' : 'does not fit',
-    `The busiest hour takes ${write.figure('volume', peaks.worstHourL, 0)} of hot water; with what it adds in that hour a store of ${write.figure('volume', neededL, 0)} is enough, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
+    `The busiest hour takes ${write.figure('volume', peaks.worstHourL, 0)} of hot water; ${neededL > 0 ? `with what it adds in that hour a store of ${write.figure('volume', neededL, 0)} is enough` : 'it makes that much within the hour, so any store is enough'}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
     `${Math.round(100 * USABLE_SHARE)} % of a store can be drawn hot`,
   )
 }

@@ -2,37 +2,10 @@ import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { DAYS } from '../calendar/year'
 import { z } from '../schema/zod'
 import { between, Id, Share } from './fields'
+import { LOOP_MODES } from './loop-modes'
 import { Week } from './week'
 
-/**
- * How a loop is kept warm: by a pump that rests, always runs, runs inside its windows; that tests the loop in its windows and
- * runs when it has cooled; that stops as soon as the last tap is warm; that is asked for before a draw; that has learned
- * when draws come; or without a pump, by a cable along the pipe.
- */
-export const LOOP_MODES = [
-  'off',
-  'always',
-  'clock',
-  'sampled',
-  'stop warm',
-  'on demand',
-  'learned',
-  'trace heating',
-] as const
 export const LoopMode = z.enum(LOOP_MODES)
-export type LoopMode = z.infer<typeof LoopMode>
-
-/** What each mode is told: windows it keeps to, how warm, how far below that it begins again. */
-export const LOOP_MODE_TAKES: Record<LoopMode, { windows: boolean; target: boolean; differential: boolean }> = {
-  off: { windows: false, target: false, differential: false },
-  always: { windows: false, target: false, differential: false },
-  clock: { windows: true, target: false, differential: false },
-  sampled: { windows: true, target: true, differential: true },
-  'stop warm': { windows: true, target: true, differential: true },
-  'on demand': { windows: false, target: true, differential: false },
-  learned: { windows: false, target: false, differential: false },
-  'trace heating': { windows: true, target: true, differential: false },
-}
 
 /** Limits of a hot-water setpoint, °C. */
 export const SETPOINT_C = { low: 30, high: 85 } as const

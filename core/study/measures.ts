@@ -40,6 +40,8 @@ export const Measure = z.discriminatedUnion('kind', [
   z.strictObject({ ...common, kind: z.literal('tap-flow'), tapId: Id, flowLMin: between(0.5, 60) }),
   /** A device that cuts the flow once the water is warm. */
   z.strictObject({ ...common, kind: z.literal('stop-when-warm'), tapId: Id }),
+  /** A tap that drips hot water is made tight. */
+  z.strictObject({ ...common, kind: z.literal('mend-drip'), tapId: Id }),
   z.strictObject({
     ...common,
     kind: z.literal('shorter-draws'),

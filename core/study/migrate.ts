@@ -345,8 +345,55 @@ function from6(doc: Doc): Doc {
   }
 }
 
+/** Version 7 asked less of relief, discharge and a fire's pipes, and knew no maker's curve, least bore or end of a visit. */
+function from7(doc: Doc): Doc {
+  const plant = object(doc.plant)
+  const heater = (h: Doc): Doc => ({
+    ...h,
+    ...(RUNNING_4.includes(String(h.kind)) ? { makerFlow: [] } : {}),
+    ...(h.kind === 'wood-coil' ? { way: { rises: null, canBeShut: null, filled: null } } : {}),
+  })
+  const store = (s: unknown): unknown => {
+    if (!s) return s
+    const old = object(s)
+    return {
+      ...old,
+      mixing: typeof old.mixing === 'object' ? { ...object(old.mixing), testedOn: null } : old.mixing,
+      reliefAtTop: null,
+      discharge: { fullSize: null, falls: null, endSeen: null, drained: null },
+    }
+  }
+  return {
+    ...doc,
+    version: 8,
+    finishedOn: null,
+    controls: { ...object(doc.controls), changes: [] },
+    pipes: {
+      ...object(doc.pipes),
+      energyLimitKwh: null,
+      leastBoreMm: null,
+      taps: list(object(doc.pipes).taps).map((t) => ({ ...t, dripLH: null })),
+    },
+    plant: { ...plant, heaters: list(plant.heaters).map(heater), store: store(plant.store) },
+    packages: list(doc.packages).map((p) => ({
+      ...p,
+      measures: list(p.measures).map((m) =>
+        m.kind === 'heat-source' ? { ...m, heater: heater(object(m.heater)), store: store(m.store) } : m,
+      ),
+    })),
+  }
+}
+
 /** What brings a document of a version to the next; the last one is the version now. */
-const STEPS: Record<number, (doc: Doc) => Doc> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 }
+const STEPS: Record<number, (doc: Doc) => Doc> = {
+  1: from1,
+  2: from2,
+  3: from3,
+  4: from4,
+  5: from5,
+  6: from6,
+  7: from7,
+}
 
 /** Whether a version can be brought to the one in use. */
 export const canMigrate = (version: unknown): version is number =>

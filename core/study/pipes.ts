@@ -79,6 +79,8 @@ export const Tap = z.strictObject({
   saidContentL: between(0.05, 100).nullable(),
   /** A device cuts the flow to a trickle once the water is warm, until somebody is there. */
   stopsWhenWarm: z.boolean(),
+  /** Hot water that drips from it, L/h; null: nobody has looked. */
+  dripLH: between(0, 30).nullable(),
 })
 export type Tap = z.infer<typeof Tap>
 
@@ -109,10 +111,6 @@ export const Loop = z.strictObject({
   measuredUaWK: between(0.1, 500).nullable(),
 })
 export type Loop = z.infer<typeof Loop>
-
-/** The valve of a loop that comes back through the cold line; null where its return is its own, or there is no loop. */
-export const bypassOf = (loop: Loop | null): Extract<Returns, { by: 'cold line' }> | null =>
-  loop?.returns.by === 'cold line' ? loop.returns : null
 
 /** What a drain-water heat exchanger would find. */
 export const Drain = z.strictObject({
@@ -153,6 +151,10 @@ export const Pipes = z.strictObject({
   loop: Loop.nullable(),
   /** Litres somebody is ready to run off before it is warm: a mark on every run; null: none chosen. */
   wasteLimitL: between(0.1, 20).nullable(),
+  /** Most energy that may be bought in a year while the litres are kept, kWh; null: none chosen. */
+  energyLimitKwh: between(1, 1_000_000).nullable(),
+  /** Smallest bore that the local code allows for a run, mm; null: nobody has looked it up. */
+  leastBoreMm: between(4, 60).nullable(),
   /** The drain, for heat recovery; null: not looked. */
   drain: Drain.nullable(),
   /** A drain-water heat exchanger that is there; null: none. */

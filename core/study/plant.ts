@@ -1,7 +1,7 @@
 import { EFFICIENCY } from '../heaters/efficiency'
 import { z } from '../schema/zod'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { AirC, between, Id, Looked, Name, Note, Share, Twelve } from './fields'
+import { AirC, between, Day, Id, Looked, Name, Note, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { PlaceField } from './site'
@@ -60,6 +60,8 @@ const StartLagS = between(0, 120)
 const StandbyW = between(0, 200)
 const OutputKw = between(1, 200)
 const LeastOutputKw = between(0, 200)
+/** Most points of a maker's curve. */
+export const MOST_CURVE_POINTS = 12
 /** Where the output holds: at sea level, so that height takes some of it, or here, by the plate or by measurement. */
 export const OUTPUT_HOLDS = ['at sea level', 'at this height'] as const
 const outputHolds = { outputHolds: z.enum(OUTPUT_HOLDS) }
@@ -112,6 +114,8 @@ const running = {
   unitsShare: z.enum(UNITS_SHARE),
   /** Warmest water it accepts at its inlet, °C; null: not read. */
   mostInletC: between(10, 90).nullable(),
+  /** What its maker says it gives at each rise, as read off a table or a curve; none: nobody has read it. */
+  makerFlow: z.array(z.strictObject({ riseK: between(2, 90), lMin: between(0.3, 100) })).max(MOST_CURVE_POINTS),
 }
 
 /**
@@ -121,7 +125,7 @@ const running = {
 const EXCHANGERS = ['direct', 'plate'] as const
 
 /** Heats the water as it runs; nothing is stored. */
-const InstantGas = z.strictObject({
+export const InstantGas = z.strictObject({
   ...running,
   ...outputHolds,
   exchanger: z.enum(EXCHANGERS),
@@ -251,6 +255,8 @@ const WoodCoil = z.strictObject({
   ...fired,
   kind: z.literal('wood-coil'),
   circuit: FireCircuit,
+  /** The way of the water: the hot pipe rises all the way; something on it can be shut; it is filled, vented and open. */
+  way: z.strictObject({ rises: Looked, canBeShut: Looked, filled: Looked }),
   /** Where its heat enters the store. */
   coil: z.strictObject({ bottom: Share, top: Share }),
 })
@@ -304,7 +310,14 @@ export const StoreField = z.strictObject({
   /** Share of the store that entering cold water stirs. */
   inletMix: between(0, 0.3),
   /** A mixing valve that guards the taps, and what it is set to, °C; null: nobody knows to what. */
-  mixing: z.union([z.enum(['not looked', 'none']), z.strictObject({ mixesToC: between(30, 70).nullable() })]),
+  mixing: z.union([
+    z.enum(['not looked', 'none']),
+    z.strictObject({
+      mixesToC: between(30, 70).nullable(),
+      /** Day on which what it gives was last measured and its failure tried; null: nobody wrote one down. */
+      testedOn: Day.nullable(),
+    }),
+  ]),
   /** A relief valve is there. */
   reliefValve: Looked,
   /** Its discharge is piped to a safe place. */
@@ -313,13 +326,13 @@ export const StoreField = z.strictObject({
   reliefC: between(80, 99),
   /** Something can be shut between store and relief valve. */
   valveBeforeRelief: Looked,
+  /** The relief valve feels the top of the store, where it is hottest. */
+  reliefAtTop: Looked,
+  /** Its discharge: as wide as the valve all the way, falling all the way, ending where it is seen, and the drain takes it. */
+  discharge: z.strictObject({ fullSize: Looked, falls: Looked, endSeen: Looked, drained: Looked }),
 })
 
 export type Store = z.infer<typeof StoreField>
-
-/** What a valve behind the store mixes to, °C; null: there is none, or nobody knows of it. */
-export const mixesTo = (store: Store | null): number | null =>
-  store && typeof store.mixing === 'object' ? store.mixing.mixesToC : null
 
 /** Most heaters a plant has. */
 export const MOST_HEATERS = 8

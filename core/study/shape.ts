@@ -12,11 +12,14 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 7
+export const VERSION = 8
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
 export type Origin = z.infer<typeof Origin>
+
+/** Most changes of settings that a study remembers; the oldest go first. */
+export const MOST_CHANGES = 300
 
 /** The reason that somebody gave for a setting which a check of the board puts in red. */
 export const Reason = z.strictObject({
@@ -47,10 +50,16 @@ export const StudyShape = z.strictObject({
     foundOn: Day.nullable(),
     set: Controls.nullable(),
     setOn: Day.nullable(),
+    /** What was changed on which day, oldest first: a setting by its path within the controls, from what to what. */
+    changes: z
+      .array(z.strictObject({ on: Day, path: z.string().max(120), from: z.json(), to: z.json() }))
+      .max(MOST_CHANGES),
     /** Why something is set as it is though the board warns of it. */
     reasons: z.array(Reason).max(100),
   }),
   prices: Prices,
+  /** Day on which somebody marked the visit as finished; null: it goes on. */
+  finishedOn: Day.nullable(),
   packages: z.array(Package).max(20),
   readings: z.array(Reading).max(5000),
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */

@@ -78,6 +78,10 @@ export const FIELDS = {
   preheatC: between(0, 60),
   drainOutC: between(0, 60),
   division: between(-20, 100),
+  minutes: above0(1440),
+  reliefBar: between(1, 16),
+  personL: above0(1000),
+  uaWK: from0(100),
 } as const
 export type FieldName = keyof typeof FIELDS
 
@@ -151,6 +155,10 @@ export const FIGURES: Record<FieldName, Figure> = {
   preheatC: { label: 'Cold water out of the unit', quantity: 'temperature' },
   drainOutC: { label: 'Drain out of the unit', quantity: 'temperature' },
   division: { label: 'Dial stands at division' },
+  reliefBar: { label: 'Relief valve opens at', quantity: 'pressure' },
+  minutes: { label: 'Time taken', unit: 'min', decimals: 0 },
+  personL: { label: 'Hot and mixed a person takes a day', quantity: 'volume', decimals: 0 },
+  uaWK: { label: 'Standing loss of the store', quantity: 'lossRate' },
 }
 
 /** A strict input of some fields; those named optional may be left out. */

@@ -1,6 +1,7 @@
 import { flowAtRiseSum, heaterSize, labelYear, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
+import { fireIntoStore, stovePump } from './fire'
 import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
-import { drawOff, reheat, storeLoss, thermosiphon } from './stores'
+import { drawOff, expansionVessel, reheat, storeLoss, thermosiphon } from './stores'
 import type { Sum } from './sum'
 import { bucketFlow, drainRecoverySum, mix, scald } from './taps'
 
@@ -18,6 +19,7 @@ export const SUMS: readonly Sum[] = [
   storeLoss,
   reheat,
   drawOff,
+  expansionVessel,
   mix,
   scald,
   loopLoss,
@@ -27,6 +29,8 @@ export const SUMS: readonly Sum[] = [
   wasteYear,
   drainRecoverySum,
   thermosiphon,
+  stovePump,
+  fireIntoStore,
 ]
 
 export const sumNamed = (name: string): Sum | undefined => SUMS.find((s) => s.name === name)

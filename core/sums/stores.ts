@@ -123,6 +123,42 @@ export const drawOff = defineSum({
   },
 })
 
+/** Above its opening a relief valve lets go before the vessel is full: the vessel is reckoned with a little less, bar. */
+const BELOW_RELIEF_BAR = 0.5
+const ATMOSPHERE_BAR = 1.013
+
+export const expansionVessel = defineSum({
+  name: 'expansion-vessel',
+  title: 'Expansion vessel of a store',
+  about: 'Litres that heated water grows by in a closed system, and the vessel that takes them.',
+  source: 'V (ρ cold/ρ hot − 1); vessel by Boyle from its charge to half a bar below relief',
+  input: input(['volumeL', 'fromC', 'toC', 'pressureBar', 'reliefBar']),
+  results: {
+    grownL: { label: 'Grows by', quantity: 'volume', decimals: 1 },
+    vesselL: { label: 'Vessel of at least', quantity: 'volume', decimals: 1 },
+  },
+  example: { volumeL: 200, fromC: 10, toC: 60, pressureBar: 3, reliefBar: 6 },
+  work: ({ volumeL, fromC, toC, pressureBar, reliefBar }) => {
+    needsAbove('toC', toC, fromC, 'where it starts')
+    needsAbove('reliefBar', reliefBar, pressureBar + BELOW_RELIEF_BAR, 'the main and half a bar')
+    const grownL = volumeL * (density(fromC) / density(toC) - 1)
+    const fullBar = reliefBar - BELOW_RELIEF_BAR + ATMOSPHERE_BAR
+    const share = (fullBar - (pressureBar + ATMOSPHERE_BAR)) / fullBar
+    const vesselL = grownL / share
+    return {
+      out: { grownL, vesselL },
+      steps: [
+        { label: 'Grows by', formula: 'volume × (ρ cold / ρ hot − 1)', value: grownL, quantity: 'volume', decimals: 1 },
+        { label: 'Share of the vessel that fills', formula: '(full − charge) / full, absolute', value: share },
+        { label: 'Vessel', formula: 'growth / share', value: vesselL, quantity: 'volume', decimals: 1 },
+      ],
+      notes: [
+        'Charge the vessel to the pressure of the main behind its reducer before it is filled. It does not stand in for a relief valve, which opens once a year to be seen to work.',
+      ],
+    }
+  },
+})
+
 export const thermosiphon = defineSum({
   name: 'thermosiphon',
   title: 'Gravity circulation',

@@ -1,7 +1,8 @@
 import { waterMoney } from '../money/tariff'
-import { LOOP_MODES, type LoopMode } from '../study/controls'
 import { edited } from '../study/edited'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import { LOOP_MODES, type LoopMode } from '../study/loop-modes'
+import type { Study } from '../study/study'
 import { LOOP_RETURN } from '../year/pipes/network'
 import { boughtKwh, drawnL, type YearResult } from '../year/result'
 

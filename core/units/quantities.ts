@@ -38,6 +38,7 @@ export const QUANTITIES = {
   temperature: { metric: unit('°C', 1, 1), us: unit('°F', 1.8, 0, 32) },
   rise: { metric: unit('K', 1, 1), us: unit('°F', 1.8, 1) },
   flow: { metric: unit('L/min', 1, 1), us: unit('gpm', 1 / GAL_L, 2) },
+  drip: { metric: unit('L/h', 1, 2), us: unit('gal/h', 1 / GAL_L, 2) },
   volume: { metric: unit('L', 1, 1), us: unit('gal', 1 / GAL_L, 2) },
   bigVolume: { metric: unit('m³', 0.001, 1), us: unit('gal', 1 / GAL_L, 0) },
   length: { metric: unit('m', 1, 1), us: unit('ft', 1 / 0.3048, 1) },

@@ -1,4 +1,5 @@
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
 
 /** Words that a person writes beside a figure: they name it, they do not move it. */
 const WORDS = new Set(['name', 'note', 'source', 'asOf'])

@@ -1,8 +1,10 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { edges } from '../calendar/week'
 import { priceEdges } from '../money/tariff'
-import { type HeaterControl, LOOP_MODE_TAKES } from '../study/controls'
-import { controlsOf, type Study } from '../study/study'
+import type { HeaterControl } from '../study/controls'
+import { controlsOf } from '../study/in-force'
+import { LOOP_MODE_TAKES } from '../study/loop-modes'
+import type { Study } from '../study/study'
 import { aheadThroughYear, inWeek } from './controls/clock'
 
 /** Minutes of the week, by the controller's clock, at which something of a heater switches. */

@@ -2,13 +2,14 @@ import { MINUTES_A_DAY } from '../calendar/clock'
 import { isOn } from '../calendar/week'
 import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
 import { emptyDays } from '../household/empty-days'
+import { bypassOf } from '../household/loop'
 import { type Carrier, CARRIERS } from '../money/carriers'
 import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
 import type { LoopControl } from '../study/controls'
 import { isLocal, standbyOf } from '../study/heater-kinds'
-import { bypassOf } from '../study/pipes'
-import { controlsOf, type Study } from '../study/study'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { HygieneLog } from './account/hygiene'
@@ -23,6 +24,7 @@ import { LoopDrive } from './loop/loop-drive'
 import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
 import { DrainUnit } from './recovery/drain-unit'
+import { Drips } from './taps/drips'
 import { LocalTap } from './taps/local-tap'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
 import { MOST_WORK, YearRefused } from './work'
@@ -50,6 +52,7 @@ export class House {
   readonly branchLostKj: number[]
   readonly active: TapDraw[] = []
   pumping = false
+  private readonly drips: Drips
   /** Small stores at taps, with the index of the tap. */
   readonly locals: { tap: number; local: LocalTap }[] = []
   /** The small store of each tap that has one. */
@@ -69,6 +72,8 @@ export class House {
   private edge = 0
   private weekStartS: number
   private heldAtMonthStart: number
+  /** The lowest price of each month, money per kWh, of the carriers that have a price. */
+  private readonly cheapest: Partial<Record<Carrier, number[]>> = {}
   private readonly supply = new Outflow()
   private readonly arrived = new Outflow()
   private readonly standbyKw: number
@@ -110,6 +115,7 @@ export class House {
         this.locals.push({ tap, local })
         this.localOf[tap] = local
       }
+    this.drips = new Drips(study.pipes.taps, this.network, this.localOf)
     this.ways = study.pipes.taps.map((_, tap) => this.wayTo(tap))
     const served = new Set(
       study.pipes.taps
@@ -119,6 +125,10 @@ export class House {
     const turn = this.network.hasLoop ? this.network.loopReturn.from : -1
     this.behindTurn = this.network.paths.map((path) => path.includes(turn))
     this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
+    for (const c of CARRIERS) {
+      const tariff = study.prices.carriers[c]
+      if (tariff) this.cheapest[c] = Array.from({ length: 12 }, (_, month) => cheapestPrice(tariff, month))
+    }
     this.ledger.exportPrice = study.prices.carriers.electricity?.exportPerKwh ?? 0
     const { recovery } = study.pipes
     this.drain = recovery && new DrainUnit(recovery, this.tapIndex)
@@ -221,7 +231,7 @@ export class House {
       const tariff = study.prices.carriers[c]
       if (!tariff) continue
       ledger.prices[c] = priceAt(tariff, minuteOfWeek, ledger.month)
-      if (tariff.bands.length === 0 || ledger.prices[c] <= cheapestPrice(tariff, ledger.month) + 1e-12) cheapest.add(c)
+      if (ledger.prices[c] <= this.cheapest[c]![ledger.month] + 1e-12) cheapest.add(c)
     }
     const controller = inWeek(minuteOfWeek + controllerAhead(study, Math.floor((this.nowS + 1e-6) / DAY_S)))
     const { heating } = controlsOf(study)
@@ -271,10 +281,10 @@ export class House {
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.pumping && this.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
-    dt = Math.max(1e-3, dt)
+    dt = Math.max(1e-3, Math.min(dt, this.drips.longestStepS))
     this.count()
 
-    if (totalLMin > 0 || active.length > 0) this.moveWater(tapLMin, loopLMin, dt)
+    if (totalLMin > 0 || active.length > 0 || this.drips.any) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
     drain?.advance(dt)
     for (const { local } of this.locals) local.plant.advance(dt, mainsC)
@@ -300,7 +310,7 @@ export class House {
       tapLMin += d.hotLMin
       network.openTap(d.tapIndex, d.hotLMin)
     }
-    return tapLMin
+    return tapLMin + this.drips.open()
   }
 
   /**
@@ -389,6 +399,7 @@ export class House {
       const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
       d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
     }
+    this.drips.enter(ledger, mainsC)
     if (moves) plant.refill(tapLitres, feedC, loopLMin > 0 ? network.loopReturn.out : null)
     for (let i = this.active.length - 1; i >= 0; i--)
       if (this.active[i].done) {

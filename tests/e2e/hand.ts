@@ -6,7 +6,10 @@ import type { Page } from 'puppeteer-core'
 export async function openDemo(page: Page, url: string, name: string): Promise<void> {
   await page.goto(`${url}/demo/${name}`)
   await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}/`), {}, name)
-  await press(page, 'link', 'Set')
+  // The page still moves while it fills; a click at a place would now and then miss the link.
+  const link = await page.waitForSelector(named('link', 'Set'))
+  await link!.evaluate((e) => (e as HTMLElement).click())
+  await page.waitForFunction((n) => location.pathname === `/study/${n}/set`, {}, name)
 }
 
 /** The control with a label, a title or a visible text. */

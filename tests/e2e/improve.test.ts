@@ -143,8 +143,32 @@ describe('sizes', () => {
     expect(await page.$eval('section[aria-label="Sizes"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
     )
-    await (await page.waitForSelector(named('button', 'Try it: Collectors beside')))!.click()
+    await (await page.waitForSelector(named('button', 'Try it: Solar collector beside')))!.click()
     await page.waitForSelector('[data-measure="heat-source"]')
+    expect(errors).toEqual([])
+  })
+
+  it('a year of each source is what the command line says, cheapest first, and can be stopped', async () => {
+    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    await settled(page)
+    await press(page, 'button', 'Work out a year of each')
+    await press(page, 'button', 'Stop')
+    await press(page, 'button', 'Work out a year of each')
+    await page.waitForFunction(() => /Cheapest to run first/.test(document.body.textContent!), { timeout: 60_000 })
+    const shown = await page.$$eval('[data-year]', (all) =>
+      all.map((e) => [
+        e.getAttribute('data-year')!,
+        Number(/€([\d,]+) a year/.exec(e.textContent!)![1]!.replace(',', '')),
+      ]),
+    )
+    const years = await told<{ kind: string; how: string; totalMoney: number }[]>('sources')
+    expect(shown).toHaveLength(years.length)
+    for (const y of years)
+      expect(shown.find(([key]) => key === `${y.how} ${y.kind}`)?.[1]).toBe(Math.round(y.totalMoney))
+    for (const how of ['instead', 'beside']) {
+      const costs = shown.filter(([key]) => String(key).startsWith(how)).map(([, cost]) => cost as number)
+      expect(costs).toEqual([...costs].sort((a, b) => a - b))
+    }
     expect(errors).toEqual([])
   })
 

@@ -93,6 +93,15 @@ describe('without a network', () => {
       })
   })
 
+  it('an address that is none says so, and leads back', async () => {
+    await page.goto(`${app.url}/nowhere`)
+    await page.waitForFunction(() => /There is no such page/.test(document.querySelector('h1')?.textContent ?? ''))
+    await press(page, 'button', 'All households')
+    await page.waitForSelector('section[aria-label="Households"] li a')
+  })
+
   it('nothing goes wrong on the way but what asks the server', () =>
-    expect(errors.filter((e) => !/ERR_CONNECTION_REFUSED|Failed to load resource/.test(e))).toEqual([]))
+    expect(
+      errors.filter((e) => !/ERR_CONNECTION_REFUSED|Failed to load resource|Page not found: \/nowhere/.test(e)),
+    ).toEqual([]))
 })

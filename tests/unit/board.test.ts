@@ -2,11 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardOf, judgedHeater, unexplained } from '../../core/board/board'
 import { type Check, LEVELS } from '../../core/board/check'
+import { carriedFor } from '../../core/board/comfort-checks'
 import { savingParts } from '../../core/board/saving'
 import { bandFor, schoolsFor } from '../../core/board/schools'
+import { coldestMonth } from '../../core/calendar/year'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { steadyAtTap } from '../../core/household/ways'
 import { scaldSeconds } from '../../core/safety/scald'
 import { displayOf } from '../../core/study/display-of'
 import type { Study } from '../../core/study/study'
@@ -43,15 +46,35 @@ describe('the board', () => {
   it('scald follows the hottest water of the year, the persons and the valve', () => {
     const hot = checksOf(at(65))
     expect(levelOf(hot, 'scald-top-shower')).toBe('red')
-    const mixed = checksOf(at(65, (s) => (s.plant.store!.mixing = { mixesToC: 45 })))
+    const mixed = checksOf(at(65, (s) => (s.plant.store!.mixing = { mixesToC: 45, testedOn: null })))
     expect(levelOf(mixed, 'scald-top-shower')).toBe('green')
     // 48 °C keeps the limit of adults, not that with children in the house.
-    const mild = at(65, (s) => (s.plant.store!.mixing = { mixesToC: 48 }))
+    const mild = at(65, (s) => (s.plant.store!.mixing = { mixesToC: 48, testedOn: null }))
     expect(levelOf(checksOf(mild), 'scald-top-shower')).toBe('amber')
     expect(
       levelOf(checksOf(changed(mild, (s) => s.people.persons.forEach((p) => (p.kind = 'adult')))), 'scald-top-shower'),
     ).toBe('green')
     expect(scaldSeconds(65).childS).toBeLessThan(10)
+  })
+
+  it('the highest need sets the least that must be carried, and what is carried then just reaches it', () => {
+    const needy = (sinkC: number, showerC: number | null) =>
+      at(60, (s) => {
+        for (const t of s.pipes.taps) t.leastHotC = null
+        s.pipes.taps.find((t) => t.id === 'kitchen-sink')!.leastHotC = sinkC
+        s.pipes.taps.find((t) => t.id === 'top-shower')!.leastHotC = showerC
+      })
+    const study = needy(55, 45)
+    const sink = study.pipes.taps.find((t) => t.id === 'kitchen-sink')!
+    const carried = carriedFor(study, sink)!
+    expect(carried).toBeGreaterThan(55)
+    expect(steadyAtTap(study, sink, carried, coldestMonth(study.site.monthlyAirC))).toBeCloseTo(55, 1)
+    const check = checksOf(study).find((c) => c.id === 'least-setting')!
+    expect([check.level, check.sentence]).toEqual(['green', expect.stringMatching(/Kitchen sink needs most.*a boost/)])
+    expect(levelOf(checksOf(needy(65, null)), 'least-setting')).toBe('amber')
+    expect(levelOf(checksOf(at(60)), 'least-setting')).toBe(
+      hillTown.pipes.taps.some((t) => t.leastHotC !== null) ? 'green' : undefined,
+    )
   })
 
   it('growth follows what is stored and the weekly hot run', () => {

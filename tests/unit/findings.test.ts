@@ -42,7 +42,7 @@ const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
     'scald',
     hillTown,
     (s) => void (s.plant.store!.mixing = 'none'),
-    (s) => void (s.plant.store!.mixing = { mixesToC: 45 }),
+    (s) => void (s.plant.store!.mixing = { mixesToC: 45, testedOn: null }),
   ],
   ['scald', harbourFlat, () => {}, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 46)],
   [

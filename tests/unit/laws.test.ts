@@ -122,7 +122,8 @@ describe('laws, on random studies', () => {
         // A standard day is the same whatever the seed.
         const other = bytes({ ...study, people: { ...study.people, seed: study.people.seed + 1 } })
         if (study.people.draws.kind === 'standard') expect(other).toBe(bytes(study))
-        else expect(other).not.toBe(bytes(study))
+        // Where nobody draws in these days there is nothing to be another.
+        else if (firstDays(study, 3).flows.useful > 0) expect(other).not.toBe(bytes(study))
       }),
       { numRuns: 10 },
     )

@@ -110,6 +110,19 @@ describe('studies of version 4', () => {
     },
   )
 
+  it.each(DEMOS.map((d) => [d.study.id, d.study] as const))(
+    '%s of version 7 is the demo as it is now',
+    (name, study) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v7-${name}.json`, 'utf8'))
+      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+      // Version 7 did not ask how the pipes of a fire run.
+      const heaters = study.plant.heaters.map((h) =>
+        h.kind === 'wood-coil' ? { ...h, way: { rises: null, canBeShut: null, filled: null } } : h,
+      )
+      expect(read.value).toEqual({ ...study, plant: { ...study.plant, heaters } })
+    },
+  )
+
   const old = (change: (doc: Old) => void) => {
     const doc = JSON.parse(readFileSync('tests/fixtures/study-v4-forest-farm.json', 'utf8')) as Old
     change(doc)
@@ -129,12 +142,12 @@ describe('studies of version 4', () => {
     expect(old(() => {})).toEqual({ ...forestFarm, site: { ...forestFarm.site, summerTime: 'none' } }))
 
   it.each([
-    [true, null, { mixesToC: null }],
+    [true, null, { mixesToC: null, testedOn: null }],
     [null, null, 'not looked'],
     [false, null, 'none'],
     // What the year was reckoned with counts, whatever was ticked beside it.
-    [false, 52, { mixesToC: 52 }],
-    [null, 52, { mixesToC: 52 }],
+    [false, 52, { mixesToC: 52, testedOn: null }],
+    [null, 52, { mixesToC: 52, testedOn: null }],
   ])('a mixing valve "%s" that mixes to %s is one answer', (mixingValve, mixesToC, mixing) =>
     expect(old((d) => void Object.assign(d.plant.store, { mixingValve, mixesToC })).plant.store!.mixing).toEqual(
       mixing,

@@ -40,7 +40,7 @@ describe('what decides how hot the water leaves', () => {
 
   it('is cut by a mixing valve, in the pipes and at every tap', () => {
     expect(carriedC(forestFarm)).toBe(52)
-    const open = changed(forestFarm, (s) => void (s.plant.store!.mixing = { mixesToC: null }))
+    const open = changed(forestFarm, (s) => void (s.plant.store!.mixing = { mixesToC: null, testedOn: null }))
     expect(carriedC(open)).toBe(58)
     const tap = forestFarm.pipes.taps[0]
     expect(steadyAtTap(forestFarm, tap, carriedC(forestFarm), 0)).toBeLessThan(52)

@@ -23,6 +23,7 @@ import { resultOf } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { LayeredStore } from '../../core/year/stores/layered-store'
 import { hoursOf } from '../../core/year/weather/site-hours'
+import { engineFraction, fChartFraction, solarFlat } from '../../proof/f-chart'
 import { firstDays, randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
@@ -83,6 +84,30 @@ describe('collectors, against their own equation', () => {
   })
 })
 
+/**
+ * The f-chart is a fit to whole months: in the dark ones of a dull place it gives the sun nothing, in bright ones all, where
+ * days in turn leave some of either. There the half-years lie further apart than the years.
+ */
+describe('collectors, against the f-chart in winter and in summer', () => {
+  it.each([
+    ['temperate inland', 0.05],
+    ['warm and dry', 0.05],
+    ['warm and humid', 0.05],
+    ['cold inland', 0.08],
+    ['cool coast', 0.08],
+    ['high mountain', 0.08],
+  ] as const)('in the %s give the share that it gives within %d', (climate, within) => {
+    const study = solarFlat(climate)
+    for (const months of [
+      [9, 10, 11, 0, 1, 2],
+      [3, 4, 5, 6, 7, 8],
+    ])
+      expect(Math.abs(engineFraction(study, months) - fChartFraction(study, months)), String(months)).toBeLessThan(
+        within,
+      )
+  })
+})
+
 describe('a store alone, with one heater', () => {
   const site = hillTown.site
   const storeOf = (uaWK: number) => ({
@@ -138,7 +163,7 @@ describe('a store alone, with one heater', () => {
           const ledger = new Ledger()
           const plant = new StorePlant(
             {
-              store: { ...storeOf(0), mixing: { mixesToC } },
+              store: { ...storeOf(0), mixing: { mixesToC, testedOn: null } },
               heaters: [heatPump],
               controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, ...beginFunctions() } },
               site,

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { everyMonth } from '../../core/calendar/year'
-import { Hours } from '../../core/climate/hours'
 import { hillTown } from '../../core/demos/hill-town'
 import { generationKw, houseLoadKw } from '../../core/heaters/photovoltaics'
 import { addHeater } from '../../core/household/edits/plant'
@@ -8,6 +7,7 @@ import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
+import { hoursOf } from '../../core/year/weather/site-hours'
 import { changed } from '../../proof/studies'
 
 const withPv = (change: (pv: HeaterOf<'pv-element'>, study: Study) => void = () => {}) =>
@@ -34,7 +34,7 @@ describe('an element on surplus sun', () => {
       s.plant.store!.litres = 1000
     })
     const pv = study.plant.heaters[1] as HeaterOf<'pv-element'>
-    const hours = new Hours(study.site)
+    const hours = hoursOf(study.site)
     let surplus = 0
     for (let h = 0; h < 8760; h++) {
       const { beamWM2, skyWM2 } = hours.onPlane(h, pv.tiltDeg, pv.azimuthDeg)

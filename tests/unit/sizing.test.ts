@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { everyMonth } from '../../core/calendar/year'
 import { DEMOS } from '../../core/demos'
@@ -12,6 +13,7 @@ import { displayOf } from '../../core/study/display-of'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { waterPower } from '../../core/water/power'
+import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 /** The flat with an electric heater that heats as it runs in the place of what is there. */
@@ -117,5 +119,25 @@ describe('a size', () => {
       for (const s of [...there, ...instead, ...beside])
         if (s.verdict === 'fits') expect(s.checks.every((c) => c.verdict === 'fits')).toBe(true)
     }
+  })
+})
+
+describe('on random households', () => {
+  it('what fits has nothing against it and nothing unknown, and the peaks hold together', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const { peaks, there, instead, beside } = sizes(study)
+        expect(peaks.hotLMin).toBeLessThanOrEqual(peaks.mixedLMin + 1e-9)
+        expect(peaks.worstHourL).toBeLessThanOrEqual(peaks.worstDayL + 1e-9)
+        expect(peaks.worstHourL).toBeLessThanOrEqual(peaks.hotLMin * 60 + 1e-6)
+        expect(there).toHaveLength(study.plant.heaters.length)
+        for (const s of [...there, ...instead, ...beside]) {
+          const against = s.checks.filter((c) => c.verdict !== 'fits')
+          expect(s.verdict === 'fits').toBe(s.checks.length > 0 && against.length === 0)
+          expect(s.checks.map((c) => c.sentence).join(' ')).not.toMatch(/NaN|Infinity|undefined/)
+        }
+      }),
+      { numRuns: 40, endOnFailure: true },
+    )
   })
 })

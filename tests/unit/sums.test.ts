@@ -28,9 +28,9 @@ const pipe = fc
   )
 
 describe('every sum', () => {
-  it('is one of the twenty, with a name of its own', () => {
-    expect(SUMS).toHaveLength(21)
-    expect(new Set(SUMS.map((s) => s.name)).size).toBe(21)
+  it('has a name of its own', () => {
+    expect(SUMS.length).toBeGreaterThan(20)
+    expect(new Set(SUMS.map((s) => s.name)).size).toBe(SUMS.length)
   })
 
   it.each(SUMS.map((s) => [s.name, s] as const))(
@@ -347,5 +347,51 @@ describe('a label brought to a household', () => {
     expect(electric.value.out.costYear).toBeCloseTo((1900 / ((5.845 * 365) / 2500)) * 0.3, 6)
     const pump = runSum(sum, { labelKwhYear: 870, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 })
     expect(pump.ok && pump.value.notes.join(' ')).toMatch(/heat pump or the sun/)
+  })
+})
+
+describe('a fire and a store', () => {
+  it('8 kW at 10 K ask for 11.6 L/min, and twice the rise for half of it', () => {
+    const at = (riseK: number) =>
+      out('stove-pump', { powerKw: 8, riseK, returnC: 55, lengthM: 12, innerMm: 26.2, fittingsEquivalentM: 8 })
+    // kW / (4.186 × ΔT) in kg/s, with a litre at 55 °C weighing 0.986 kg.
+    expect(at(10).flowLMin).toBeCloseTo(((8 / (4.186 * 10)) * 60) / 0.986, 1)
+    expect(at(20).flowLMin / at(10).flowLMin).toBeCloseTo(0.5, 2)
+    // By hand: 0.36 m/s, Re 18,700, f 0.0270 by Blasius: 0.027 × 20/0.0262 × 984 × 0.36²/2 = 1.31 kPa, 0.134 m.
+    expect(at(10).headM).toBeCloseTo(0.134, 2)
+    expect(at(10).verdict).toBe('works')
+    expect(at(40).verdict).toMatch(/too hot/)
+    expect(
+      fault('stove-pump', { powerKw: 8, riseK: 46, returnC: 55, lengthM: 12, innerMm: 26, fittingsEquivalentM: 0 }),
+    ).toMatch(/riseK/)
+  })
+
+  it('200 L that warm by 12 K in an hour take up 2.8 kW, and serve more the longer the fire burns', () => {
+    const read = { volumeL: 200, fromC: 35, toC: 47, minutes: 60, hoursPerDay: 6, personL: 40, coldC: 8, targetC: 40 }
+    const plain = out('fire-into-store', read)
+    expect(plain.powerKw).toBeCloseTo((200 * 0.994 * 4.179 * 12) / 3600, 2)
+    const twice = out('fire-into-store', { ...read, hoursPerDay: 12 })
+    expect(twice.persons).toBeCloseTo(2 * (plain.persons as number), 9)
+    // 2 W/K over 23 K for the hour.
+    const lossy = out('fire-into-store', { ...read, uaWK: 2, ambientC: 18 })
+    expect((lossy.powerKw as number) - (plain.powerKw as number)).toBeCloseTo(0.046, 6)
+  })
+})
+
+describe('an expansion vessel', () => {
+  it('takes what 200 L grow by from 10 to 60 °C: 3.4 L, in 8 L between 3 bar and half a bar below 6', () => {
+    const { grownL, vesselL } = out('expansion-vessel', {
+      volumeL: 200,
+      fromC: 10,
+      toC: 60,
+      pressureBar: 3,
+      reliefBar: 6,
+    })
+    // 999.7 against 983.2 kg/m³ (Kell 1975).
+    expect(grownL).toBeCloseTo(200 * (999.7 / 983.2 - 1), 2)
+    expect(vesselL).toBeCloseTo(grownL / ((6.513 - 4.013) / 6.513), 6)
+    expect(fault('expansion-vessel', { volumeL: 200, fromC: 10, toC: 60, pressureBar: 5.6, reliefBar: 6 })).toMatch(
+      /reliefBar/,
+    )
   })
 })

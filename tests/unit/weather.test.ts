@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { isSummerTime } from '../../core/calendar/summer-time'
 import { DAYS_IN_MONTH, daysSince1970, firstDayOf } from '../../core/calendar/year'
 import { CLIMATES } from '../../core/climate/archetypes'
 import { Hours } from '../../core/climate/hours'
@@ -116,5 +117,27 @@ describe('days since 1970', () => {
       daysSince1970(2026, 13, 1),
       daysSince1970(2026, 4, 31),
     ]).toEqual([null, 19782, null, null])
+  })
+})
+
+describe('while clocks are ahead', () => {
+  it('the sun stands at one by the clock where it stood at noon, the year through no less of it', () => {
+    const { latitudeDeg, airC, sunKwhM2 } = CLIMATES['high mountain']
+    const normals = { latitudeDeg, monthlyAirC: airC, monthlySunKwhM2: sunKwhM2 }
+    const [plain, ahead] = [new Hours(normals), new Hours(normals, (day) => isSummerTime('europe', 3, day))]
+    const sunAt = (hours: Hours, h: number) => {
+      const { beamWM2, skyWM2 } = hours.onPlane(h, 40, 20)
+      return beamWM2 + skyWM2
+    }
+    let [all, shifted] = [0, 0]
+    for (let h = 1; h < 365 * 24; h++) {
+      const day = Math.floor(h / 24)
+      const from = day >= 87 && day < 297 ? h - 1 : h
+      expect(sunAt(ahead, h)).toBe(sunAt(plain, from))
+      expect(ahead.airC[h]).toBe(plain.airC[from])
+      all += sunAt(plain, h)
+      shifted += sunAt(ahead, h)
+    }
+    expect(shifted / all).toBeCloseTo(1, 9)
   })
 })

@@ -40,6 +40,27 @@ describe('a fire and its store', () => {
     expect(simulate(unused(Math.min(24, Math.round(hours * 0.6)), 0)).water.reliefL).toBeGreaterThan(0)
   })
 
+  it('a stove with a pump gives its heat for as long as it burns, and its pump runs as long', () => {
+    const pumped = (watts: number) =>
+      changed(mountainRefuge, (s) => {
+        const stove = stoveOf(s)
+        stove.circuit.pump = { flowLMin: 10, watts }
+        stove.circuit.heightM = 0
+        stove.months = stove.months.map(() => true)
+        stove.firings = [{ days: [true, true, false, true, false, false, true], atMin: 400, hours: 2.5, kg: 4 }]
+        s.people.absences = []
+      })
+    const [still, runs] = [simulate(pumped(0)), simulate(pumped(80))]
+    // 365 days begin on the year's first weekday: 52 weeks of four fires, and one more if that day has one.
+    const first = mountainRefuge.site.firstWeekday
+    const fires = 52 * 4 + ([0, 1, 3, 6].includes(first) ? 1 : 0)
+    const { waterKw, efficiency } = stoveOf(pumped(80))
+    expect(runs.energy.inputKwh['wood-logs']).toBeCloseTo((fires * 2.5 * waterKw) / efficiency, 3)
+    const watched = (runs.energy.inputKwh.electricity ?? 0) - (still.energy.inputKwh.electricity ?? 0)
+    expect(watched).toBeCloseTo(fires * 2.5 * 0.08, 3)
+    expect(runs.energy.residualKwh).toBeCloseTo(0, 3)
+  })
+
   it('says when a day without use ends at the valve, and for how long it has room', () => {
     const hot = changed(mountainRefuge, (s) => void (stoveOf(s).waterKw = 8))
     expect(found(hot, 'until-relief-stove')!.severity).toBe('danger')

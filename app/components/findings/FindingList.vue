@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import type { Finding, Severity } from '~~/core/findings/finding'
-import { freshId } from '~~/core/study/fresh-id'
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()
@@ -15,13 +14,9 @@ const table = useStudy()
 /** A measure that would mend it, begun in the first package, or in one of its own where there is none. */
 async function tryOut({ tries, what }: Finding) {
   if (!tries) return
-  const { beginMeasure, measuresFor } = await import('~~/core/measures/begin')
+  const { addToPackage, beginMeasure, idInPackage, measuresFor } = await import('~~/core/measures/begin')
   if (!measuresFor(table.study!).includes(tries)) return
-  table.change(`try ${tries}`, (d) => {
-    if (d.packages.length === 0) d.packages.push({ id: 'package', name: what, measures: [] })
-    const { measures } = d.packages[0]!
-    measures.push(beginMeasure(table.study!, tries, freshId('measure', measures)))
-  })
+  table.change(`try ${tries}`, (d) => addToPackage(d, beginMeasure(table.study!, tries, idInPackage(d)), what))
   await navigateTo(`/study/${String(route.params.id)}/improve`)
 }
 const place = (f: Finding) =>

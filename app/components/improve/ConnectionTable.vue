@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { apply, applyAll } from '~~/core/measures/apply'
-import { CONNECTIONS } from '~~/core/recovery/drain-recovery'
+import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import type { MeasureOf } from '~~/core/study/measures'
 import type { YearResult } from '~~/core/year/result'
 
@@ -8,11 +8,6 @@ import type { YearResult } from '~~/core/year/result'
 const props = defineProps<{ index: number; at: number; measure: MeasureOf<'drain-recovery'> }>()
 const table = useStudy()
 const years = useYears()
-const WHERE = {
-  A: 'to the heater and the shower’s cold side',
-  B: 'to the shower’s cold side only',
-  C: 'to the heater only',
-} as const
 const base = shallowRef<YearResult | null>(null)
 const rows = shallowRef<(YearResult | null)[]>([])
 let batch = 0
@@ -53,7 +48,7 @@ const choose = (connection: (typeof CONNECTIONS)[number]) =>
           :data-connection="c"
           @click="choose(c)"
         >
-          <b>{{ c }}</b>: {{ WHERE[c] }}
+          <b>{{ c }}</b>: to {{ CONNECTION_GOES_TO[c] }}
           <span v-if="rows[i] && base" class="mt-1 block text-sm"
             >saves <b>{{ table.units.money(base.cost.total - rows[i]!.cost.total) }}</b> a year,
             {{ table.units.energy(rows[i]!.energy.recoveredKwh) }} out of the drain</span

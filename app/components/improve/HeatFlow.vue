@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { sankey, sankeyJustify, type SankeyLink, sankeyLinkHorizontal, type SankeyNode } from 'd3-sankey'
 import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'
@@ -12,7 +11,7 @@ type L = SankeyLink<HeatNode, HeatLink>
 
 const units = computed(() => useStudy().units)
 const box = ref<HTMLElement | null>(null)
-const { width: boxWidth } = useElementSize(box)
+const boxWidth = useBoxWidth(box)
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 560)
 const W = computed(() => (narrow.value ? 380 : 820))
 /** Height of the bands of the larger year, and room between two ends for their two lines of text, px. */

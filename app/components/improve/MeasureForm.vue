@@ -3,7 +3,8 @@ import type { z } from 'zod'
 import { ALWAYS, weekInWords } from '~~/core/calendar/week'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { INSULATIONS } from '~~/core/pipes/loss'
-import { HeaterControl, LOOP_MODES, SetpointC } from '~~/core/study/controls'
+import { HeaterControl, SetpointC } from '~~/core/study/controls'
+import { LOOP_MODES } from '~~/core/study/loop-modes'
 import { Measure, type MeasureKind, type MeasureOf } from '~~/core/study/measures'
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import { InsulationField, LengthOfPipe, Tap } from '~~/core/study/pipes'
@@ -26,7 +27,12 @@ const put = (path: string, value: unknown) =>
   })
 const toggle = (path: string, list: readonly string[], id: string) =>
   put(path, list.includes(id) ? list.filter((x) => x !== id) : [...list, id])
-const materials = Object.entries(INSULATIONS).map(([name, value]) => ({ value: value as number, name }))
+const materials = computed(() =>
+  Object.entries(INSULATIONS).map(([name, { lambdaWMK, standsC }]) => ({
+    value: lambdaWMK as number,
+    name: `${name}, to ${table.units.temperature(standsC)}`,
+  })),
+)
 const taps = computed(() => study.value.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const pipe = computed(() => is('repipe')?.pipe ?? is('own-run')?.pipe ?? null)
 const habits = computed(() => is('shorter-draws') ?? is('bath-to-shower'))
@@ -157,6 +163,13 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
       :choices="taps"
       @change="(v) => put('tapId', v)"
     />
+    <ChoiceField
+      v-if="is('mend-drip')"
+      label="Tap"
+      :value="is('mend-drip')!.tapId"
+      :choices="taps"
+      @change="(v) => put('tapId', v)"
+    />
     <template v-if="habits">
       <NumberField
         v-if="is('shorter-draws')"
@@ -221,7 +234,7 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
       <ChoiceField
         label="Size"
         :value="pipe.size"
-        :choices="sizeChoices(pipe.material)"
+        :choices="sizeChoices(pipe.material, table.units)"
         @change="(v) => put('pipe.size', v)"
       />
       <NumberField

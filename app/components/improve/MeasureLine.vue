@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ChevronRight, CircleAlert, CircleCheck, CircleHelp, Trash2 } from '@lucide/vue'
+import { ChevronRight, Trash2 } from '@lucide/vue'
 import type { MeasureDetails, MeasureSaving } from '~~/core/measures/compare'
 import { paybackYears } from '~~/core/measures/payback'
 import { worst } from '~~/core/sizing/size'
@@ -18,11 +18,6 @@ const table = useStudy()
 const units = computed(() => table.units)
 const open = ref(false)
 const verdict = computed(() => worst(props.details?.checks.map((c) => c.verdict) ?? []))
-const LOOK = {
-  fits: { icon: CircleCheck, tone: 'text-verdigris', says: 'nothing known stands in its way' },
-  'not known': { icon: CircleHelp, tone: 'text-copper', says: 'something is not known yet' },
-  'does not fit': { icon: CircleAlert, tone: 'text-alarm', says: 'something does not fit' },
-} as const
 const cost = computed(() => props.details?.costMoney ?? null)
 const figures = computed((): [string, string][] => [
   ['Saves alone', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
@@ -51,12 +46,12 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
         />
         <span class="min-w-0">{{ measure.name }}</span>
         <component
-          :is="LOOK[verdict].icon"
+          :is="VERDICT_LOOK[verdict].icon"
           v-if="details?.checks.length"
           :size="18"
           class="shrink-0"
-          :class="LOOK[verdict].tone"
-          :aria-label="LOOK[verdict].says"
+          :class="VERDICT_LOOK[verdict].tone"
+          :aria-label="VERDICT_LOOK[verdict].says"
           role="img"
         />
       </button>
@@ -80,17 +75,15 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
         <ul>
           <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-verdict="c.verdict">
             <component
-              :is="LOOK[c.verdict].icon"
+              :is="VERDICT_LOOK[c.verdict].icon"
               :size="17"
               class="mt-0.5 shrink-0"
-              :class="LOOK[c.verdict].tone"
+              :class="VERDICT_LOOK[c.verdict].tone"
               :aria-label="c.verdict"
               role="img"
             />
             <span
-              ><b v-if="c.verdict !== 'fits'" class="mr-1">{{
-                c.verdict === 'not known' ? 'Not known:' : 'Does not fit:'
-              }}</b
+              ><b>{{ VERDICT_LOOK[c.verdict].before }}</b
               >{{ c.sentence }}</span
             >
           </li>

@@ -43,8 +43,10 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
         v-if="result.measures.length > 1"
         >; single savings would add up to {{ units.money(result.sumOfSingles) }}, but what one saves the next cannot
         save again</template
-      >. Cost: <b>{{ result.costMoney === null ? 'not all known' : units.money(result.costMoney) }}</b>, paid back:
-      <b>{{ paybackText(paybackYears(result.costMoney, result.together)) }}</b>.
+      >. Cost:
+      <b>{{
+        result.costMoney === null ? 'not all known' : result.costMoney === 0 ? 'nothing' : units.money(result.costMoney)
+      }}</b>, paid back: <b>{{ paybackText(paybackYears(result.costMoney, result.together)) }}</b>.
     </p>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { paybackYears } from '~~/core/measures/payback'
+import { targetsOf } from '~~/core/measures/targets'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
@@ -11,6 +12,31 @@ const found = computed(() => years.found)
 const paysBack = computed(() =>
   result.value ? paybackText(paybackYears(result.value.costMoney, result.value.together)) : '',
 )
+/** The limits somebody chose, both of them or neither being kept. */
+const limits = computed(() => {
+  const house = years.house
+  const t = house && result.value ? targetsOf(house, result.value.result) : null
+  return [
+    ...(t?.waste
+      ? [
+          {
+            kept: t.waste.past.length === 0,
+            text: t.waste.past.length
+              ? `More than ${units.value.figure('volume', t.waste.limitL, 2)} to run off at ${t.waste.past.join(', ')}.`
+              : `At most ${units.value.figure('volume', t.waste.limitL, 2)} to run off at every tap.`,
+          },
+        ]
+      : []),
+    ...(t?.energy
+      ? [
+          {
+            kept: t.energy.boughtKwh <= t.energy.limitKwh,
+            text: `${units.value.energy(t.energy.boughtKwh)} bought; the limit is ${units.value.energy(t.energy.limitKwh)}.`,
+          },
+        ]
+      : []),
+  ]
+})
 const open = computed(() => {
   const checks = details.value.flatMap((d) => d.checks)
   const count = (verdict: string) => checks.filter((c) => c.verdict === verdict).length
@@ -28,7 +54,8 @@ const bars = computed(() => {
 const changes = computed(() => {
   const d = result.value?.difference
   if (!d) return []
-  const signed = (x: number, text: (v: number) => string) => `${x > 0 ? '+' : x < 0 ? '−' : ''}${text(Math.abs(x))}`
+  const signed = (x: number, text: (v: number) => string) =>
+    text(Math.abs(x)) === text(0) ? text(0) : `${x > 0 ? '+' : '−'}${text(Math.abs(x))}`
   return [
     ['Bought', signed(d.inputKwh, units.value.energy)],
     ['Water', signed(d.waterL, units.value.litres)],
@@ -58,14 +85,30 @@ const changes = computed(() => {
         </p>
         <p class="mt-1">
           It costs
-          <b>{{ result.costMoney === null ? 'an amount not all known' : units.money(result.costMoney) }}</b> and pays
-          back: <b>{{ paysBack }}</b>.
+          <b>{{
+            result.costMoney === null
+              ? 'an amount not all known'
+              : result.costMoney === 0
+                ? 'nothing'
+                : units.money(result.costMoney)
+          }}</b>
+          and pays back: <b>{{ paysBack }}</b>.
         </p>
         <p v-if="open.refused || open.unknown" class="mt-1">
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} do not fit</span>
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not known yet</span>
         </p>
         <p v-else-if="details.length" class="mt-1 text-verdigris">Nothing known stands in its way.</p>
+        <p v-for="line in limits" :key="line.text" class="mt-1 flex items-start gap-1.5" data-target>
+          <component
+            :is="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].icon"
+            :size="18"
+            class="mt-0.5 shrink-0"
+            :class="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].tone"
+            :aria-label="line.kept ? 'kept' : 'not kept'"
+            role="img"
+          />{{ line.text }}
+        </p>
       </div>
       <div>
         <dl>

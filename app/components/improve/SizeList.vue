@@ -1,37 +1,77 @@
 <script setup lang="ts">
-import { CircleAlert, CircleCheck, CircleHelp } from '@lucide/vue'
 import { dateOf } from '~~/core/calendar/names'
+import { HEATERS } from '~~/core/heaters/kinds'
 import type { How } from '~~/core/household/edits/heat-source'
-import { beginHeatSource } from '~~/core/measures/begin'
+import { addToPackage, beginHeatSource, idInPackage } from '~~/core/measures/begin'
+import { sourceJobs, sourceSentences, type SourceYear, sourceYear } from '~~/core/measures/sources'
 import { sizes } from '~~/core/sizing/candidates'
 import type { Sized } from '~~/core/sizing/size'
-import { freshId } from '~~/core/study/fresh-id'
 
 /** Every heat source the house has or could have, held against its own busiest moment. */
 const emit = defineEmits<{ added: [] }>()
 const table = useStudy()
+const years = useYears()
 const study = computed(() => table.study!)
 const units = computed(() => table.units)
 const sized = computed(() => sizes(study.value))
 const busiest = computed(() =>
   sized.value.peaks.tapIds.map((id) => study.value.pipes.taps.find((t) => t.id === id)!.name).join(' and '),
 )
-const groups = computed((): { title: string; how: How | null; list: Sized[] }[] => [
+const yearOf = (s: Sized, how: How | null) => sourced.value?.get(`${how} ${s.kind}`) ?? null
+
+/** A year of the house with each source; null until somebody asked for it. */
+const sourced = shallowRef<ReadonlyMap<string, SourceYear> | null>(null)
+const most = ref(0)
+const done = ref(0)
+const refused = ref(0)
+let batch = 0
+function stop() {
+  batch++
+  most.value = 0
+}
+watch(
+  () => table.study,
+  () => {
+    stop()
+    sourced.value = null
+  },
+)
+onUnmounted(stop)
+async function workOut() {
+  const now = years.now
+  if (!now) return
+  const mine = ++batch
+  const jobs = sourceJobs(study.value)
+  most.value = jobs.length
+  done.value = refused.value = 0
+  const known = new Map<string, SourceYear>()
+  await Promise.all(
+    jobs.map(async (job) => {
+      const all = await years.many([job.study], () => mine !== batch)
+      if (!all || mine !== batch) return
+      done.value++
+      if (all[0]) known.set(`${job.how} ${job.kind}`, sourceYear(study.value, now, job, all[0]))
+      else refused.value++
+      sourced.value = new Map(known)
+    }),
+  )
+  if (mine === batch) most.value = 0
+}
+const saidOf = (s: Sized, how: How | null) => sourceSentences(yearOf(s, how)!, units.value)
+/** Cheapest a year first, once their years are known. */
+const ordered = (list: readonly Sized[], how: How | null) =>
+  how && sourced.value && !most.value
+    ? [...list].sort((a, b) => (yearOf(a, how)?.totalMoney ?? Infinity) - (yearOf(b, how)?.totalMoney ?? Infinity))
+    : list
+const groups = computed((): { title: string; how: How | null; list: readonly Sized[] }[] => [
   { title: 'What is there', how: null, list: sized.value.there },
-  { title: 'In its place', how: 'instead', list: sized.value.instead },
-  { title: 'Beside it', how: 'beside', list: sized.value.beside },
+  { title: 'In its place', how: 'instead', list: ordered(sized.value.instead, 'instead') },
+  { title: 'Beside it', how: 'beside', list: ordered(sized.value.beside, 'beside') },
 ])
-const LOOK = {
-  fits: { icon: CircleCheck, tone: 'text-verdigris' },
-  'not known': { icon: CircleHelp, tone: 'text-copper' },
-  'does not fit': { icon: CircleAlert, tone: 'text-alarm' },
-} as const
 function add(kind: Sized['kind'], how: How) {
   table.change('add heat source', (d) => {
-    if (d.packages.length === 0) d.packages.push({ id: 'package', name: 'New package', measures: [] })
-    const [pack] = d.packages
-    const measure = beginHeatSource(study.value, kind, how, freshId('measure', pack!.measures))
-    if (measure) pack!.measures.push(measure)
+    const measure = beginHeatSource(study.value, kind, how, idInPackage(d))
+    if (measure) addToPackage(d, measure)
   })
   emit('added')
 }
@@ -52,6 +92,20 @@ function add(kind: Sized['kind'], how: How) {
       From the household’s own draws through the year. Every tap at once would be
       {{ units.figure('power', sized.peaks.allTapsKw) }}: nobody asks for that.
     </p>
+    <div class="mt-4 flex flex-wrap items-center gap-3">
+      <button v-if="most === 0" class="tool tool-main" :disabled="!years.now || years.pending > 0" @click="workOut">
+        Work out a year of each
+      </button>
+      <template v-else>
+        <progress class="w-40" :value="done" :max="most" aria-label="Years worked out" />
+        <span role="status">{{ done }} of {{ most }} years</span>
+        <button class="tool" @click="stop">Stop</button>
+      </template>
+      <p v-if="sourced && most === 0" role="status" class="caption">
+        Cheapest to run first. What buying and fitting costs is not in it: try one and put in its price.
+        {{ refused ? `${refused} could not be simulated.` : '' }}
+      </p>
+    </div>
     <template v-for="g in groups" :key="g.title">
       <h2 v-if="g.list.length" class="mt-5 border-b border-ink pb-1 text-xl">{{ g.title }}</h2>
       <ul>
@@ -64,28 +118,29 @@ function add(kind: Sized['kind'], how: How) {
         >
           <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
             <component
-              :is="LOOK[s.verdict].icon"
+              :is="VERDICT_LOOK[s.verdict].icon"
               :size="20"
-              :class="LOOK[s.verdict].tone"
+              :class="VERDICT_LOOK[s.verdict].tone"
               class="shrink-0"
               aria-hidden="true"
             />
-            <b>{{ s.heater }}</b>
-            <span :class="LOOK[s.verdict].tone" class="font-semibold">{{ s.verdict }}</span>
+            <b>{{ g.how ? HEATERS[s.kind].name : s.heater }}</b>
+            <span :class="VERDICT_LOOK[s.verdict].tone" class="font-semibold">{{ s.verdict }}</span>
             <button
               v-if="g.how"
               class="tool ml-auto"
-              :aria-label="`Try it: ${s.heater} ${g.how}`"
+              :aria-label="`Try it: ${HEATERS[s.kind].name} ${g.how}`"
               @click="add(s.kind, g.how)"
             >
               Try it
             </button>
           </div>
+          <p v-if="yearOf(s, g.how)" class="mt-1 max-w-prose pl-8" :data-year="`${g.how} ${s.kind}`">
+            <b>{{ saidOf(s, g.how)[0] }}</b> {{ saidOf(s, g.how).slice(1).join(' ') }}
+          </p>
           <ul class="mt-1 pl-8 text-sm">
             <li v-for="c in s.checks" :key="c.id" :data-check="c.id">
-              <b v-if="c.verdict !== 'fits'" :class="LOOK[c.verdict].tone"
-                >{{ c.verdict === 'not known' ? 'Not known' : 'Does not fit' }}: </b
-              >{{ c.sentence }}
+              <b :class="VERDICT_LOOK[c.verdict].tone">{{ VERDICT_LOOK[c.verdict].before }}</b>{{ c.sentence }}
             </li>
           </ul>
         </li>

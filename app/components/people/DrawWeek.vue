@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { dateOf } from '~~/core/calendar/names'
 import { DAY_NAMES } from '~~/core/calendar/week'
 import { DAY_S, DAYS } from '~~/core/calendar/year'
@@ -14,7 +13,7 @@ const week = ref(2)
 const days = computed(() => weekOf(study.value, all.value, week.value))
 const LAST = Math.floor(DAYS / 7)
 const box = ref<HTMLElement | null>(null)
-const { width: boxWidth } = useElementSize(box)
+const boxWidth = useBoxWidth(box)
 /** Drawn at its own size, so that its text stays readable on a phone. */
 const W = computed(() => Math.max(320, boxWidth.value || 720))
 const ROW = 30

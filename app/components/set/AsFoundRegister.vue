@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { RotateCcw } from '@lucide/vue'
+import { changesBetween, notedChanges } from '~~/core/household/changes'
 import { restoreFound, type Setting, settingsOf, settingText, wasChanged } from '~~/core/household/register'
 
 /** The register of every setting: what was found, what stands now, and the way back. */
@@ -8,7 +9,20 @@ const study = computed(() => table.study!)
 const rows = computed(() => settingsOf(study.value))
 const text = (s: Setting, value: unknown) => settingText(value, s.quantity, (q, v) => table.units.figure(q, v))
 const changed = computed(() => rows.value.filter(wasChanged).length)
-const restore = (path: string | null) => table.replace((s) => restoreFound(s, path))
+const restore = (path: string | null) =>
+  table.replace((s) => {
+    const back = restoreFound(s, path)
+    const changes = notedChanges(s, back, localIso(new Date()).slice(0, 10))
+    return { ...back, controls: { ...back.controls, changes } }
+  })
+const log = computed(() =>
+  changesBetween(study.value, '', '9')
+    .sort((a, b) => b.change.on.localeCompare(a.change.on))
+    .map(({ change, setting }) => ({
+      on: change.on,
+      text: `${setting.what} of ${setting.place}: ${text(setting, change.from)} to ${text(setting, change.to)}`,
+    })),
+)
 </script>
 
 <template>
@@ -78,5 +92,15 @@ const restore = (path: string | null) => table.replace((s) => restoreFound(s, pa
         </tbody>
       </table>
     </div>
+    <details v-if="log.length" class="mt-2">
+      <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
+        {{ log.length === 1 ? 'One change' : `${log.length} changes` }}, by day
+      </summary>
+      <ul class="text-sm">
+        <li v-for="(c, i) in log" :key="i" class="border-b border-line py-1" data-logged>
+          <b>{{ c.on }}</b> {{ c.text }}
+        </li>
+      </ul>
+    </details>
   </section>
 </template>

@@ -5,7 +5,7 @@ import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
 import { wantedAt } from '~~/core/household/ways'
-import { asFound } from '~~/core/study/study'
+import { asFound } from '~~/core/study/in-force'
 import { specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, FRAME_MIN, LEAD_DAYS } from '~~/core/year/trace'
 

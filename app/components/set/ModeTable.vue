@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MONTHS } from '~~/core/calendar/names'
-import type { LoopMode } from '~~/core/study/controls'
+import type { LoopMode } from '~~/core/study/loop-modes'
 import { LOOP_MODE_WORDS, modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
 
 /** Every way of running the loop side by side, on the household's own draws. */

@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { assumedDrain } from '~~/core/household/blank/drain'
 import { beginRecovery } from '~~/core/measures/begin'
-import { CONNECTIONS } from '~~/core/recovery/drain-recovery'
+import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import { Drain } from '~~/core/study/pipes'
 
 /** What a heat exchanger in the drain would find: the stack, the distances and which taps run down it. */
@@ -87,7 +87,7 @@ const toggle = (id: string) =>
         :choices="
           CONNECTIONS.map((value) => ({
             value,
-            name: { A: 'A: heater and shower', B: 'B: the shower only', C: 'C: the heater only' }[value],
+            name: `${value}: ${CONNECTION_GOES_TO[value]}`,
           }))
         "
         @change="(v) => table.change('recovery', (d) => void (d.pipes.recovery!.connection = v))"

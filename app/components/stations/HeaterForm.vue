@@ -268,6 +268,8 @@ const circuit = computed(() => {
       @change="(v) => put('settingsReviewed', v)"
     />
   </div>
+  <FireWay v-if="heater.kind === 'wood-coil'" :heater="heater" @change="(v) => put('way', v)" />
+  <MakerCurve v-if="isRunning(heater)" :heater="heater" @change="(v) => put('makerFlow', v)" />
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
     <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">

@@ -2,7 +2,8 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { beginReturns } from '~~/core/household/blank/loop'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
-import { bypassOf, Loop, LOOP_PLACES } from '~~/core/study/pipes'
+import { bypassOf } from '~~/core/household/loop'
+import { Loop, LOOP_PLACES } from '~~/core/study/pipes'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
 
 const table = useStudy()
@@ -14,7 +15,7 @@ const bypass = computed(() => bypassOf(loop.value))
 const line = computed(() => (bypass.value ? 'Cold line' : 'Return'))
 const places = LOOP_PLACES.map((value) => ({ value, name: value }))
 const [OWN, COLD] = Loop.shape.returns.options
-const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material) : []))
+const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, table.units) : []))
 </script>
 
 <template>

@@ -25,6 +25,11 @@ const edit = (id: string, change: (run: Run) => void) =>
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
 const joints = JOINTS.map((value) => ({ value, name: value }))
+/** Fittings that are there, in words. */
+const counted = ({ fittings }: Run) =>
+  (Object.keys(FITTINGS) as (keyof typeof FITTINGS)[])
+    .filter((k) => fittings[k] > 0)
+    .map((k) => `${fittings[k]} ${FITTINGS[k]}`)
 const FITTINGS = { bends: 'bends', tees: 'tees', valves: 'valves' } as const
 const limitSchema = Pipes.shape.wasteLimitL.unwrap()
 const limits = computed(() => [
@@ -37,6 +42,8 @@ const limits = computed(() => [
     ? [{ value: limit.value, name: table.units.figure('volume', limit.value, 2) }]
     : []),
 ])
+const energySchema = Pipes.shape.energyLimitKwh.unwrap()
+const boreSchema = Pipes.shape.leastBoreMm.unwrap()
 const limit = computed(() => table.study!.pipes.wasteLimitL)
 const setLimit = (litres: number | null) =>
   table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
@@ -113,7 +120,7 @@ watch(
 </script>
 
 <template>
-  <div class="mb-2 flex flex-wrap items-end gap-3">
+  <div class="mb-2 flex flex-wrap items-start gap-3">
     <ChoiceField class="w-44" label="Mark every run at" :value="limit ?? 0" :choices="limits" @change="setLimit" />
     <NumberField
       class="w-32"
@@ -124,6 +131,27 @@ watch(
       :schema="limitSchema"
       :value="limit"
       @change="setLimit"
+    />
+    <NumberField
+      class="w-40"
+      label="with no more energy than"
+      quantity="energy"
+      help="a year, held together with the litres"
+      optional
+      :schema="energySchema"
+      :value="table.study!.pipes.energyLimitKwh"
+      @change="(v) => table.change('energy limit', (d) => void (d.pipes.energyLimitKwh = v))"
+    />
+    <NumberField
+      class="w-40"
+      label="Least bore by local code"
+      quantity="thickness"
+      :decimals="1"
+      help="empty until it is looked up"
+      optional
+      :schema="boreSchema"
+      :value="table.study!.pipes.leastBoreMm"
+      @change="(v) => table.change('least bore', (d) => void (d.pipes.leastBoreMm = v))"
     />
   </div>
   <p id="run-help" class="caption mb-2">
@@ -180,7 +208,7 @@ watch(
             bare="wide"
             label="Size"
             :value="run.size"
-            :choices="sizeChoices(run.material)"
+            :choices="sizeChoices(run.material, table.units, run.size)"
             @change="(v) => edit(run.id, (r) => void (r.size = v))"
           />
           <NumberField
@@ -214,7 +242,8 @@ watch(
           />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span
-              >holds <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span
+              >{{ measuresOf(run.material, run.size, table.units) }}, holds
+              <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span
             >
             <span
               >loses
@@ -236,8 +265,7 @@ watch(
             <details class="open:w-full">
               <summary class="cursor-pointer py-2.5 text-ink-soft">
                 Joints and fittings<span class="sr-only"> of {{ run.name }}</span
-                >: {{ run.joints }}, {{ run.fittings.bends }} bends, {{ run.fittings.tees }} tees,
-                {{ run.fittings.valves }} valves
+                >: {{ [run.joints, ...counted(run)].join(', ') }}
               </summary>
               <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
                 <ChoiceField

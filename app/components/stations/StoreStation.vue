@@ -1,13 +1,18 @@
 <script setup lang="ts">
 import { PLACE_NAMES } from '~/utils/places'
+import { DISCHARGE } from '~~/core/safety/discharge'
 import { SAFETY } from '~~/core/safety/limits'
 import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
-import { StoreField } from '~~/core/study/plant'
+import { type Store, StoreField } from '~~/core/study/plant'
 
 const table = useStudy()
 const store = computed(() => table.study!.plant.store)
 const shape = StoreField.shape
 const ua = computed(() => (store.value ? standingUa(store.value.loss, store.value.litres) : 0))
+const valve = (key: string, change: Partial<Exclude<Store['mixing'], string>>) =>
+  table.change(key, ({ plant: { store: s } }) => {
+    if (s && typeof s.mixing === 'object') Object.assign(s.mixing, change)
+  })
 function setLoss(kind: 'ua' | 'test' | 'label') {
   table.change('loss kind', (d) => {
     const now = Math.round(ua.value * 100) / 100
@@ -158,7 +163,12 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
         (v) =>
           table.change(
             'mixing valve',
-            (d) => void (d.plant.store!.mixing = v ? { mixesToC: null } : v === false ? 'none' : 'not looked'),
+            (d) =>
+              void (d.plant.store!.mixing = v
+                ? { mixesToC: null, testedOn: null }
+                : v === false
+                  ? 'none'
+                  : 'not looked'),
           )
       "
     />
@@ -170,7 +180,13 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       optional
       :schema="shape.mixing.options[1].shape.mixesToC"
       :value="store.mixing.mixesToC"
-      @change="(v) => table.change('mixes to', (d) => void (d.plant.store!.mixing = { mixesToC: v }))"
+      @change="(v) => valve('mixes to', { mixesToC: v })"
+    />
+    <DateField
+      v-if="typeof store.mixing === 'object'"
+      label="It was last tested on"
+      :value="store.mixing.testedOn"
+      @change="(v) => valve('valve tested', { testedOn: v })"
     />
     <NumberField
       label="Relief valve opens at"
@@ -185,6 +201,11 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))"
     />
     <LookedField
+      label="It feels the top of the store"
+      :value="store.reliefAtTop"
+      @change="(v) => table.change('relief at top', (d) => void (d.plant.store!.reliefAtTop = v))"
+    />
+    <LookedField
       label="Its discharge ends in a safe place"
       :value="store.reliefPiped"
       @change="(v) => table.change('relief piped', (d) => void (d.plant.store!.reliefPiped = v))"
@@ -193,6 +214,13 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       label="Can be shut before the relief valve"
       :value="store.valveBeforeRelief"
       @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))"
+    />
+    <LookedField
+      v-for="(label, key) in DISCHARGE"
+      :key="key"
+      :label="label"
+      :value="store.discharge[key]"
+      @change="(v) => table.change(`discharge ${key}`, (d) => void (d.plant.store!.discharge[key] = v))"
     />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">
       A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above

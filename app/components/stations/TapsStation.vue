@@ -58,7 +58,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
         </div>
         <div class="mt-1 flex flex-wrap items-end gap-x-4 gap-y-1 text-sm">
           <NumberField
-            class="w-40"
+            class="w-36"
             :label="`Least hot it needs`"
             quantity="temperature"
             optional
@@ -67,7 +67,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
             @change="(v) => edit(i, 'least hot', (t) => void (t.leastHotC = v))"
           />
           <NumberField
-            class="w-40"
+            class="w-36"
             :label="`Litres to it, as told`"
             quantity="volume"
             :decimals="2"
@@ -76,7 +76,16 @@ const keeps = (id: string) => keepsTap(table.study!, id)
             :value="tap.saidContentL"
             @change="(v) => edit(i, 'said', (t) => void (t.saidContentL = v))"
           />
-          <label class="flex min-h-9 items-center gap-1.5"
+          <NumberField
+            class="w-36"
+            label="Drips hot"
+            quantity="drip"
+            optional
+            :schema="Tap.shape.dripLH"
+            :value="tap.dripLH"
+            @change="(v) => edit(i, 'drip', (t) => void (t.dripLH = v))"
+          />
+          <label class="flex min-h-11 items-center gap-1.5"
             ><input
               type="checkbox"
               class="size-5 accent-copper"
@@ -84,7 +93,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))"
             />mixes cold water in<span class="sr-only">: {{ tap.name }}</span></label
           >
-          <label class="flex min-h-9 items-center gap-1.5"
+          <label class="flex min-h-11 items-center gap-1.5"
             ><input
               type="checkbox"
               class="size-5 accent-copper"

@@ -56,7 +56,9 @@ const currency = computed(() => useStudy().study?.prices.currency ?? 'EUR')
 const unit = computed(() => figure.value?.unit?.replace('money', currency.value))
 const fault = computed(() => props.faults.find((f) => f.path === props.path)?.message.replace(/^got .*?, /, ''))
 const sizes = computed(() =>
-  props.name === 'size' && props.beside?.material ? sizeChoices(props.beside.material as Material) : null,
+  props.name === 'size' && props.beside?.material
+    ? sizeChoices(props.beside.material as Material, useStudy().units)
+    : null,
 )
 const group = computed(() => (props.value ?? {}) as Record<string, unknown>)
 const list = computed(() => (props.value ?? []) as unknown[])

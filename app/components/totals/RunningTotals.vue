@@ -46,7 +46,7 @@ function change(row: Row, from: YearResult | null, to: YearResult | null): strin
   return text === row.write(0) ? 'as it was' : `${by < 0 ? '−' : '+'}${text}`
 }
 const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
-  from && to ? Math.sign(row.of(from) - row.of(to)) : 0
+  from && to && change(row, from, to) !== 'as it was' ? Math.sign(row.of(from) - row.of(to)) : 0
 const hygiene = computed(() => years.shown?.hygiene)
 </script>
 

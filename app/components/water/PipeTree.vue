@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { wasteMarks } from '~~/core/household/waste-mark'
 import type { LOOP_PLACES, Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
@@ -11,7 +10,7 @@ const props = defineProps<{ study: Study; frame: Frame | null; chosen?: string }
 const emit = defineEmits<{ choose: [station: 'runs' | 'taps' | 'loop', id: string] }>()
 
 const box = ref<HTMLElement | null>(null)
-const { width: boxWidth } = useElementSize(box)
+const boxWidth = useBoxWidth(box)
 /** On a phone the names stand above their runs instead of in a column of their own. */
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 600)
 const runsWidth = computed(() => (narrow.value ? boxWidth.value - 20 : 560))

@@ -47,15 +47,20 @@ const stations = computed(() => {
     { at: 'prices' as const, name: 'Prices', now: '', c: null },
   ]
 })
+/** On a phone only what changes by the hour; all stations, and what stands out at them, are listed under Survey. */
+const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== 'people'
 </script>
 
 <template>
-  <section aria-label="The line of water" class="flex flex-wrap items-center gap-x-1">
+  <section aria-label="The line of water" class="flex flex-wrap items-center sm:gap-x-1">
     <button
       v-for="s in stations"
       :key="s.at"
-      class="flex min-h-11 items-center gap-1.5 rounded border px-2 text-sm hover:bg-plaster-deep"
-      :class="station === s.at ? 'border-copper bg-white' : 'border-transparent'"
+      class="min-h-11 items-center gap-1 rounded border px-1 text-sm hover:bg-plaster-deep sm:flex sm:gap-1.5 sm:px-2"
+      :class="[
+        station === s.at ? 'border-copper bg-white' : 'border-transparent',
+        lives(s) || station === s.at ? 'flex' : 'hidden',
+      ]"
       :aria-pressed="station === s.at"
       @click="emit('open', s.at, '')"
     >
@@ -69,7 +74,7 @@ const stations = computed(() => {
       <FindingMark v-if="s.at !== 'drain' && s.at !== 'prices' && marks(s.at)" :count="marks(s.at)" />
       <span v-if="s.now" class="tabular-nums">{{ s.now }}</span>
     </button>
-    <label class="ml-auto flex min-h-11 min-w-44 flex-1 items-center gap-2 sm:max-w-72">
+    <label class="ml-auto flex min-h-11 min-w-32 flex-1 sm:min-w-44 items-center gap-2 sm:max-w-72">
       <span class="text-sm tabular-nums">{{ units.time(years.minute) }}</span>
       <input
         v-model.number="years.minute"

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { demo, DEMOS } from '~~/core/demos/index'
+import { readStudy } from '~~/core/study/read'
 
 /** Opens a demo household: the copy already kept here, or a fresh one. */
 const name = String(useRoute().params.name)
 const study = demo(name)
-// Its worker gets ready while the household is kept.
-useYears()
+// Its year, as it will be read when it is opened, is worked out while the household is kept.
+const years = useYears()
+const read = study && readStudy(structuredClone(study))
+if (read?.ok) years.orderAhead(read.value)
 const trouble = ref('')
 onMounted(async () => {
   if (!study) return

@@ -8,7 +8,7 @@ import type { Backup, Heater, Store } from '../../study/plant'
 import type { Tariff } from '../../study/prices'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import { plainTariff } from './plain-tariff'
-import { unlookedHeater, unlookedStore } from './unlooked'
+import { unlookedHeater, unlookedStore, unlookedWay } from './unlooked'
 
 type Begin<K extends HeaterKind> = Omit<HeaterOf<K>, 'id' | 'place' | 'tapId' | keyof ReturnType<typeof unlookedHeater>>
 
@@ -102,6 +102,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     name: 'Coil in the fire',
     coil: { bottom: 0.4, top: 0.9 },
     circuit: { pump: null, heightM: 1.5, lengthM: 6, horizontalM: 2, boreMm: 26.2, fittingsM: 4, portsApartM: 0.3 },
+    way: unlookedWay(),
   },
   'instant-gas': {
     kind: 'instant-gas',
@@ -122,6 +123,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     units: 1,
     unitsShare: 'in turn',
     mostInletC: null,
+    makerFlow: [],
   },
   'instant-electric': {
     ...supply,
@@ -137,6 +139,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     units: 1,
     unitsShare: 'in turn',
     mostInletC: null,
+    makerFlow: [],
   },
   'district-heat': {
     kind: 'district-heat',
@@ -150,6 +153,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     units: 1,
     unitsShare: 'in turn',
     mostInletC: null,
+    makerFlow: [],
   },
   'under-sink': {
     ...supply,

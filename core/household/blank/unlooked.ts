@@ -21,15 +21,16 @@ export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({
   fittings: { bends: 0, tees: 0, valves: 0 },
 })
 
-export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWhenWarm'> => ({
+export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWhenWarm' | 'dripLH'> => ({
   leastHotC: null,
   saidContentL: null,
   stopsWhenWarm: false,
+  dripLH: null,
 })
 
 export const unlookedStore = (): Pick<
   Store,
-  'ambientC' | 'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief'
+  'ambientC' | 'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief' | 'reliefAtTop' | 'discharge'
 > => ({
   ambientC: null,
   mixing: 'not looked',
@@ -37,4 +38,9 @@ export const unlookedStore = (): Pick<
   reliefPiped: null,
   reliefC: 95,
   valveBeforeRelief: null,
+  reliefAtTop: null,
+  discharge: { fullSize: null, falls: null, endSeen: null, drained: null },
 })
+
+/** The water's way between a fire and its store. */
+export const unlookedWay = () => ({ rises: null, canBeShut: null, filled: null })

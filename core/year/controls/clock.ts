@@ -1,7 +1,8 @@
 import { isSummerTime } from '../../calendar/summer-time'
 import { WEEK_MIN } from '../../calendar/year'
 import type { Carrier } from '../../money/carriers'
-import { controlsOf, type Study } from '../../study/study'
+import { controlsOf } from '../../study/in-force'
+import type { Study } from '../../study/study'
 
 /** What the calendar and the clock on the wall say to whatever is switched by them. */
 export interface ClockNow {

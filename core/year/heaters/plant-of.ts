@@ -1,6 +1,7 @@
 import { emptyDays } from '../../household/empty-days'
 import { isOnStore, runningOf } from '../../study/heater-kinds'
-import { controlsOf, type Study } from '../../study/study'
+import { controlsOf } from '../../study/in-force'
+import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { InstantPlant } from './instant-plant'
 import type { PlantModel } from './plant-model'

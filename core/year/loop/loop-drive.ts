@@ -1,7 +1,8 @@
 import { isOn, type Week } from '../../calendar/week'
 import { DAY_S, DAYS, HOUR_S } from '../../calendar/year'
 import type { LoopControl } from '../../study/controls'
-import { controlsOf, type Study } from '../../study/study'
+import { controlsOf } from '../../study/in-force'
+import type { Study } from '../../study/study'
 import type { Draw } from '../draws/draws'
 import type { Network } from '../pipes/network'
 

@@ -1,7 +1,8 @@
 import { type Place, placeTemperature } from '../../climate/places'
 import { type Length, loopRuns, runFrontL, runUa } from '../../household/runs'
 import { carriedC } from '../../household/supply'
-import { controlsOf, type Study } from '../../study/study'
+import { controlsOf } from '../../study/in-force'
+import type { Study } from '../../study/study'
 import { Outflow, PlugRun } from './plug-run'
 
 /** One branch of the water: a run of pipe, the run before it, and what flows in it now. */

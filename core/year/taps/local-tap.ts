@@ -1,8 +1,9 @@
-import { unlookedStore } from '../../household/blank/unlooked'
+import { unlookedStore, unlookedWay } from '../../household/blank/unlooked'
 import { emptyDays } from '../../household/empty-days'
 import { type HeaterOf, isFedHot, type LocalHeater } from '../../study/heater-kinds'
+import { controlsOf } from '../../study/in-force'
 import type { Store } from '../../study/plant'
-import { controlsOf, type Study } from '../../study/study'
+import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { StorePlant } from '../heaters/store-plant'
 import { Outflow } from '../pipes/plug-run'
@@ -36,7 +37,7 @@ const ON_THE_FIRE = {
 const heaterOf = (h: LocalHeater): HeaterOf<'element' | 'wood-coil'> =>
   h.kind === 'under-sink'
     ? { ...h, kind: 'element', height: 0.05, sensorHeight: null }
-    : { ...h, kind: 'wood-coil', circuit: ON_THE_FIRE, coil: { bottom: 0, top: 0.5 } }
+    : { ...h, kind: 'wood-coil', circuit: ON_THE_FIRE, way: unlookedWay(), coil: { bottom: 0, top: 0.5 } }
 
 /** A small store at one tap: what the tap draws comes from its top, and cold or hot water takes its place. */
 export class LocalTap implements Stretch {

@@ -15,7 +15,8 @@ const stage = computed(() => VIEWS.find((v) => v.view === route.query.view)?.vie
 const packages = computed(() => table.study!.packages)
 const at = ref(0)
 const pack = computed(() => packages.value[Math.min(at.value, packages.value.length - 1)] ?? null)
-watch(pack, (p) => (years.lookedAt = p?.id ?? null), { immediate: true })
+// Sizes are of the house as it stands; the totals beside them are too.
+watch([pack, stage], ([p, view]) => (years.lookedAt = view === 'sizes' ? null : (p?.id ?? null)), { immediate: true })
 onUnmounted(() => (years.lookedAt = null))
 
 const result = computed(() => (pack.value ? (years.years.get(packageKey(pack.value.id)) ?? null) : null))

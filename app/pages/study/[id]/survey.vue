@@ -50,5 +50,6 @@ const there = computed(() =>
         </NuxtLink>
       </li>
     </ol>
+    <FinishVisit />
   </div>
 </template>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { CircleCheck } from '@lucide/vue'
+import { standsInTheWay } from '~~/core/findings/finishing'
+
+/** The visit marked as finished, which no danger and no unseen fire allows. */
+const table = useStudy()
+const years = useYears()
+const inTheWay = computed(() => standsInTheWay(years.points))
+const on = computed(() => table.study!.finishedOn)
+const finish = (day: string | null) => table.change('finished', (d) => void (d.finishedOn = day))
+</script>
+
+<template>
+  <section aria-label="Finish the visit" class="mt-8 border-t border-ink pt-3">
+    <h2 class="text-xl">Finish the visit</h2>
+    <template v-if="inTheWay.length">
+      <p class="mt-1 font-semibold text-alarm">
+        {{ on ? `Marked as finished on ${on}, but this stands against it now:` : 'It cannot be marked as finished:' }}
+      </p>
+      <ul class="mt-1 list-disc pl-5">
+        <li v-for="f in inTheWay" :key="f.id">{{ f.what }}</li>
+      </ul>
+    </template>
+    <p v-else-if="!years.pointsStand" class="mt-1 text-ink-soft" role="status">
+      What stands in the way is known once the year is simulated and looked through.
+    </p>
+    <p v-else-if="on" class="mt-1 flex items-center gap-2">
+      <CircleCheck :size="18" class="text-verdigris" aria-hidden="true" />Marked as finished on {{ on }}.
+    </p>
+    <p v-else class="mt-1">No danger is known, and nothing has to be seen before a fire is lit.</p>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button
+        v-if="!on"
+        class="tool"
+        :disabled="!years.pointsStand || inTheWay.length > 0"
+        @click="finish(localIso(new Date()).slice(0, 10))"
+      >
+        Mark as finished
+      </button>
+      <button v-else class="tool" @click="finish(null)">Take it back</button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,33 @@
+import { againstPhysics } from '../heaters/maker-curve'
+import { atAltitude } from '../household/at-altitude'
+import { mainsOnColdest } from '../household/ways'
+import { isRunning } from '../study/heater-kinds'
+import type { Finding, Rule } from './finding'
+
+/** A maker's figure this far from what the output makes of it is another figure, not a rounded one. */
+export const CURVE_APART = 0.1
+
+/** What a maker says a heater gives at a rise, and what its output can make of it. */
+export const curveAgainstPhysics: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (!isRunning(h) || h.makerFlow.length === 0) return []
+    const { outputKw } = atAltitude(h, study.site.altitudeM)
+    const points = againstPhysics(h.makerFlow, outputKw, mainsOnColdest(study))
+    const [worst] = [...points].sort((a, b) => Math.abs(b.above) - Math.abs(a.above))
+    if (Math.abs(worst.above) <= CURVE_APART) return []
+    return [
+      {
+        id: `curve-${h.id}`,
+        severity: 'look',
+        station: 'heater',
+        on: h.id,
+        what: 'Maker’s curve and output disagree',
+        why: `At a rise of ${write.figure('rise', worst.riseK)} its maker promises ${write.figure('flow', worst.lMin)}; ${write.figure('power', outputKw)} make ${write.figure('flow', worst.physicsLMin)} of it, ${Math.round(Math.abs(worst.above) * 100)} % ${worst.above > 0 ? 'less' : 'more'}.`,
+        source: 'Flow = output / (ρ c × rise)',
+        mend:
+          worst.above > 0
+            ? 'The curve may be at another output, height or inlet, or hold for a minute only: trust the output, and time a climb at the tap.'
+            : 'The output may be read off another model, or the flow is held back: read the plate again.',
+      },
+    ]
+  })

@@ -1,0 +1,133 @@
+import type { Browser, Page } from 'puppeteer-core'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { keptIn } from './attacks'
+import { openBrowser, openPage, settled } from './browser'
+import { choose, named, openDemo, press, type } from './hand'
+
+const url = inject('url')
+let browser: Browser
+let close: () => Promise<void>
+let page: Page
+let errors: string[]
+beforeAll(async () => {
+  ;({ browser, close } = await openBrowser())
+  ;({ page, errors } = await openPage(browser, 1280, 800, false))
+})
+afterAll(() => close())
+
+const inTheWay = () =>
+  page.$$eval('section[aria-label="Finish the visit"] li', (all) => all.map((li) => li.textContent!.trim()))
+const finish = () => page.waitForSelector(named('button', 'Mark as finished'))
+const survey = async (demo: string, at = '') => {
+  await page.goto(`${url}/study/${demo}/survey${at}`)
+  await settled(page)
+}
+
+describe('the end of a visit', () => {
+  it('is never offered while what stands in the way is not known yet', async () => {
+    const fresh = (await openPage(browser, 1280, 800, false)).page
+    await fresh.evaluateOnNewDocument(() => {
+      const seen = window as unknown as { offered: number; looked: number }
+      seen.offered = seen.looked = 0
+      const look = () => {
+        const button = Array.from(document.querySelectorAll('button')).find((b) =>
+          /Mark as finished/.test(b.textContent),
+        )
+        if (button) seen.looked++
+        if (button && !button.disabled) seen.offered++
+        requestAnimationFrame(look)
+      }
+      look()
+    })
+    await fresh.goto(`${url}/demo/mountain-refuge`)
+    await fresh.waitForFunction(() => /It cannot be marked as finished/.test(document.body?.textContent ?? ''))
+    const { offered, looked } = await fresh.evaluate(() => {
+      const { offered, looked } = window as unknown as { offered: number; looked: number }
+      return { offered, looked }
+    })
+    expect(looked).toBeGreaterThan(0)
+    expect(offered).toBe(0)
+    await fresh.close()
+  })
+
+  it('is refused while a fire’s relief and pipes were not looked at, and for every danger', async () => {
+    await openDemo(page, url, 'mountain-refuge')
+    await survey('mountain-refuge')
+    await page.waitForSelector('section[aria-label="Finish the visit"] li')
+    expect(await inTheWay()).toEqual(
+      expect.arrayContaining(['Where does the relief valve sit?', 'The store gets too hot']),
+    )
+    expect(await (await finish())!.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
+    await survey('mountain-refuge', '?at=store')
+    await choose(page, 'It feels the top of the store', 'yes')
+    for (const label of [
+      'Discharge as wide as the valve, all the way',
+      'Discharge falls all the way',
+      'Its end is open and in sight',
+      'Drain or vessel takes what comes',
+    ])
+      await choose(page, label, 'yes')
+    await survey('mountain-refuge', '?at=heater')
+    await choose(page, 'Something on it can be shut', 'yes')
+    await survey('mountain-refuge')
+    await page.waitForFunction(() =>
+      /can be shut in/.test(document.querySelector('section[aria-label="Finish the visit"]')!.textContent!),
+    )
+    expect((await inTheWay()).sort()).toEqual(['The fire’s water can be shut in', 'The store gets too hot'])
+  })
+
+  it('is marked with its day where nothing stands against it, is kept, and can be taken back', async () => {
+    await openDemo(page, url, 'harbour-flat')
+    await survey('harbour-flat')
+    await page.waitForFunction(() =>
+      /No danger is known/.test(document.querySelector('section[aria-label="Finish the visit"]')!.textContent!),
+    )
+    await press(page, 'button', 'Mark as finished')
+    await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
+    await page.reload()
+    await settled(page)
+    await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
+    expect((await keptIn(page, 'harbour-flat'))!.finishedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
+    await press(page, 'button', 'Take it back')
+    await finish()
+    expect(errors).toEqual([])
+  })
+})
+
+describe('a maker’s curve', () => {
+  it('is typed point by point and held against what the output makes of it', async () => {
+    await openDemo(page, url, 'harbour-flat')
+    await survey('harbour-flat', '?at=heater')
+    const add = (await page.waitForSelector(named('button', 'Add point')))!
+    expect(await add.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
+    await type(page, 'New: at a rise of', '30')
+    await type(page, 'New: it gives', '12')
+    await press(page, 'button', 'Add point')
+    await page.waitForFunction(() =>
+      /% above/.test(document.querySelector('section[aria-label="Maker’s curve"]')!.textContent!),
+    )
+    const heater = (await keptIn(page, 'harbour-flat'))!.plant.heaters[0]!
+    expect('makerFlow' in heater && heater.makerFlow).toEqual([{ riseK: 30, lMin: 12 }])
+    await page.waitForFunction(() => /Maker’s curve and output disagree/.test(document.body.textContent!))
+    expect(errors).toEqual([])
+  })
+})
+
+describe('what was set', () => {
+  it('stands in a log by day, one line for a setting that was moved to and fro', async () => {
+    await openDemo(page, url, 'duplex')
+    await settled(page)
+    const before = (await keptIn(page, 'duplex'))!
+    await type(page, 'Setpoint', '121')
+    await type(page, 'Setpoint', '118')
+    await page.waitForSelector('[data-logged]')
+    const lines = await page.$$eval('[data-logged]', (all) => all.map((li) => li.textContent!.trim()))
+    expect(lines).toHaveLength(1)
+    expect(lines[0]).toMatch(/^\d{4}-\d\d-\d\d Setpoint of .*: \d+ °F to 118 °F$/)
+    const kept = (await keptIn(page, 'duplex'))!
+    expect(kept.controls.changes).toHaveLength(before.controls.changes.length + 1)
+    await press(page, 'button', 'Put everything back as found')
+    await page.waitForFunction(() => document.querySelector('[data-logged]') === null)
+    expect(errors).toEqual([])
+  })
+})
