@@ -9,12 +9,14 @@ import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
-import { LOOP_MODES, TIMER_BY } from '../core/study/controls'
+import { TIMER_BY } from '../core/study/controls'
+import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
 import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
+import { putSurvey, survey } from './random-survey'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
   fc.record({
@@ -226,7 +228,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     keepHot: fc.boolean(),
     mixing: fc.oneof(
       fc.constantFrom('not looked' as const, 'none' as const),
-      fc.record({ mixesToC: fc.option(num(30, 70)) }),
+      fc.record({ mixesToC: fc.option(num(30, 70)), testedOn: fc.constantFrom(null, '2026-03-01') }),
     ),
     closesAtC: fc.option(num(25, 55)),
     airC: num(-10, 12),
@@ -245,6 +247,8 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     ),
     unattendedS: fc.constantFrom(0, 0, 20, 600),
     stopsWhenWarm: fc.boolean(),
+    dripLH: fc.constantFrom(null, null, 0, 0.4, 3, 30),
+    survey,
     exportPerKwh: fc.option(num(0, 0.5)),
     standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
@@ -261,6 +265,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     study.pipes.runs = study.pipes.runs.map((run, i) => ({ ...run, ...r.pipes[i % 12] }))
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
     study.pipes.taps[0].stopsWhenWarm = r.stopsWhenWarm
+    study.pipes.taps[0].dripLH = r.dripLH
     for (const h of study.people.habits) h.unattendedS = r.unattendedS
     const draining = study.pipes.taps.filter((t) => t.drains).map((t) => t.id)
     study.pipes.recovery = r.recovery && draining.length ? { ...r.recovery, tapIds: draining } : null
@@ -308,6 +313,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       }
       found.loop = { ...r.loopSettings, mode: r.mode, windows: everyDay(r.loop) }
     }
+    putSurvey(study, r.survey)
     return Study.parse(study)
   })
 

@@ -1,0 +1,72 @@
+import fc from 'fast-check'
+import { beginMeasure, measuresFor } from '../core/measures/begin'
+import { isRunning } from '../core/study/heater-kinds'
+import { MOST_CURVE_POINTS } from '../core/study/plant'
+import type { Study } from '../core/study/study'
+
+/** A study keeps no minus zero: JSON knows none. */
+const num = (min: number, max: number) =>
+  fc.oneof({ weight: 6, arbitrary: fc.double({ min, max, noNaN: true }).map((x) => x + 0) }, fc.constantFrom(min, max))
+const looked = fc.constantFrom(null, true, false)
+const day = fc.option(fc.constantFrom('1999-12-31', '2024-02-29', '2026-03-02', '2026-11-26'))
+
+/** What is seen on a visit and what somebody chose: it moves findings, checks and sizes, and most of it no year. */
+export const survey = fc.record({
+  relief: fc.record({ reliefValve: looked, reliefPiped: looked, valveBeforeRelief: looked, reliefAtTop: looked }),
+  discharge: fc.record({ fullSize: looked, falls: looked, endSeen: looked, drained: looked }),
+  way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),
+  makerFlow: fc.array(fc.record({ riseK: num(2, 90), lMin: num(0.3, 100) }), { maxLength: MOST_CURVE_POINTS }),
+  mostInletC: fc.option(num(10, 90)),
+  wasteLimitL: fc.option(num(0.1, 20)),
+  energyLimitKwh: fc.option(num(1, 1_000_000)),
+  leastBoreMm: fc.option(num(4, 60)),
+  electricMain: fc.option(
+    fc.record({
+      amps: num(10, 400),
+      volts: num(100, 480),
+      phases: fc.constantFrom(1 as const, 3 as const),
+      spareWays: fc.integer({ min: 0, max: 40 }),
+      otherAmps: num(0, 400),
+    }),
+  ),
+  gasLineKw: fc.option(num(1, 500)),
+  leastAirC: fc.option(num(-50, 20)),
+  pv: fc.record({
+    tiltDeg: num(0, 90),
+    azimuthDeg: num(-180, 180),
+    performance: num(0.3, 1),
+    houseKwhDay: num(0, 200),
+  }),
+  foundOn: day,
+  setOn: day,
+  finishedOn: day,
+  changes: fc.array(fc.record({ on: day.map((d) => d ?? '2025-06-01'), from: num(30, 85), to: num(30, 85) }), {
+    maxLength: 4,
+  }),
+  measures: fc.array(fc.nat(), { maxLength: 4 }),
+})
+type Survey = typeof survey extends fc.Arbitrary<infer S> ? S : never
+
+/** Puts what was seen into a study; measures are such as its household has something for. Changes it in place. */
+export function putSurvey(study: Study, s: Survey): void {
+  const { pipes, site, plant, controls } = study
+  Object.assign(pipes, {
+    wasteLimitL: s.wasteLimitL,
+    energyLimitKwh: s.energyLimitKwh,
+    leastBoreMm: s.leastBoreMm,
+  })
+  Object.assign(site, { electricMain: s.electricMain, gasLineKw: s.gasLineKw, leastAirC: s.leastAirC })
+  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge })
+  for (const h of plant.heaters) {
+    if (h.kind === 'wood-coil') h.way = s.way
+    if (h.kind === 'pv-element') Object.assign(h, s.pv)
+    if (isRunning(h)) Object.assign(h, { makerFlow: s.makerFlow, mostInletC: s.mostInletC })
+  }
+  const [first] = Object.keys(controls.found.heaters)
+  Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn })
+  controls.changes = first ? s.changes.map((c) => ({ ...c, path: `heaters.${first}.setpointC` })) : []
+  study.finishedOn = s.finishedOn
+  const kinds = measuresFor(study)
+  const measures = s.measures.map((pick, i) => beginMeasure(study, kinds[pick % kinds.length], `m${i}`))
+  study.packages = measures.length ? [{ id: 'thrown', name: 'Thrown together', measures }] : []
+}
