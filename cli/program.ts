@@ -3,6 +3,7 @@ import { Command, CommanderError } from 'commander'
 import { boardOf, judgedHeater } from '../core/board/board'
 import { demo, DEMOS } from '../core/demos/index'
 import { broughtBy, findings } from '../core/findings/findings'
+import { standsInTheWay } from '../core/findings/finishing'
 import { HEATERS } from '../core/heaters/kinds'
 import { applyAll } from '../core/measures/apply'
 import { compared } from '../core/measures/compare'
@@ -149,6 +150,9 @@ function program(write: (text: string) => void): Command {
         list.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('')
       if (options.json) return void print(all)
       print(text(all) || 'nothing stands out\n')
+      const inTheWay = standsInTheWay(all)
+      if (inTheWay.length)
+        print(`\nThe visit cannot be marked as finished:\n${inTheWay.map((f) => `- ${f.what}\n`).join('')}`)
       for (const pack of study.packages) {
         const after = applyAll(study, pack.measures)
         const brought = broughtBy(all, findings(after, simulate(after)))

@@ -1,5 +1,6 @@
 import Table from 'cli-table3'
 import { type Week, weekInWords } from '../core/calendar/week'
+import { LOOP_MODE_WORDS } from '../core/household/loop-mode-words'
 import type { Comparison } from '../core/measures/compare'
 import { sourceSentences, type SourceYear } from '../core/measures/sources'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
@@ -8,7 +9,7 @@ import type { Sized } from '../core/sizing/size'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
 import type { Found, Tried } from '../core/trials/find-windows'
-import { LOOP_MODE_WORDS, type ModeRow } from '../core/trials/loop-modes'
+import { type ModeRow } from '../core/trials/loop-modes'
 import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
@@ -145,6 +146,7 @@ export function comparisonTable(study: Study, c: Comparison): string {
       p.costMoney === null ? 'not all known' : d.money(p.costMoney),
     ])
     out += `${m.toString()}\n`
+    for (const t of p.targets) out += `${t.kept ? 'kept' : 'not kept'}: ${t.text}\n`
   }
   return out
 }

@@ -1,7 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { notedChanges } from '~~/core/household/changes'
+import { setAnew } from '~~/core/household/changes'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import { checkEdit } from '~~/core/study/check-edit'
 import type { Controls } from '~~/core/study/controls'
@@ -203,11 +203,8 @@ export const useStudy = defineStore('study', () => {
     return change(
       `set ${key}`,
       (draft) => {
-        const controls = edited(controlsOf(study.value!), edit)
-        draft.controls.set = JSON.stringify(controls) === JSON.stringify(draft.controls.found) ? null : controls
-        const today = localIso(new Date()).slice(0, 10)
-        draft.controls.setOn = draft.controls.set ? today : null
-        draft.controls.changes = notedChanges(study.value!, draft, today)
+        const anew = edited(controlsOf(study.value!), edit)
+        draft.controls = setAnew(study.value!, anew, localIso(new Date()).slice(0, 10)).controls
       },
       sliding,
     )

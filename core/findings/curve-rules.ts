@@ -1,20 +1,16 @@
-import { againstPhysics } from '../heaters/maker-curve'
 import { atAltitude } from '../household/at-altitude'
-import { mainsOnColdest } from '../household/ways'
+import { curveInHouse } from '../household/maker-curve'
 import { isRunning } from '../study/heater-kinds'
 import type { Finding, Rule } from './finding'
-
-/** A maker's figure this far from what the output makes of it is another figure, not a rounded one. */
-export const CURVE_APART = 0.1
 
 /** What a maker says a heater gives at a rise, and what its output can make of it. */
 export const curveAgainstPhysics: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Finding[] => {
-    if (!isRunning(h) || h.makerFlow.length === 0) return []
-    const { outputKw } = atAltitude(h, study.site.altitudeM)
-    const points = againstPhysics(h.makerFlow, outputKw, mainsOnColdest(study))
-    const [worst] = [...points].sort((a, b) => Math.abs(b.above) - Math.abs(a.above))
-    if (Math.abs(worst.above) <= CURVE_APART) return []
+    if (!isRunning(h)) return []
+    const [worst] = curveInHouse(h, study)
+      .filter((p) => p.apart)
+      .sort((a, b) => Math.abs(b.above) - Math.abs(a.above))
+    if (!worst) return []
     return [
       {
         id: `curve-${h.id}`,
@@ -22,7 +18,7 @@ export const curveAgainstPhysics: Rule = ({ study, write }) =>
         station: 'heater',
         on: h.id,
         what: 'Maker’s curve and output disagree',
-        why: `At a rise of ${write.figure('rise', worst.riseK)} its maker promises ${write.figure('flow', worst.lMin)}; ${write.figure('power', outputKw)} make ${write.figure('flow', worst.physicsLMin)} of it, ${Math.round(Math.abs(worst.above) * 100)} % ${worst.above > 0 ? 'less' : 'more'}.`,
+        why: `At a rise of ${write.figure('rise', worst.riseK)} its maker promises ${write.figure('flow', worst.lMin)}; ${write.figure('power', atAltitude(h, study.site.altitudeM).outputKw)} make ${write.figure('flow', worst.physicsLMin)} of it, ${Math.round(Math.abs(worst.above) * 100)} % ${worst.above > 0 ? 'less' : 'more'}.`,
         source: 'Flow = output / (ρ c × rise)',
         mend:
           worst.above > 0

@@ -60,7 +60,7 @@ export const changedTogether: Rule = ({ study }) => {
       const before = last.get(thingOf(r))
       last.set(thingOf(r), r)
       if (!before) return []
-      const made = changesBetween(study, before.takenAt.slice(0, 10), r.takenAt.slice(0, 10))
+      const made = changesBetween(study, { from: before.takenAt.slice(0, 10), to: r.takenAt.slice(0, 10) })
       if (new Set(made.map((m) => m.setting.path)).size < 2) return []
       const words = made.map((m) => `${m.setting.what.toLowerCase()} of ${m.setting.place} on ${m.change.on}`)
       return [

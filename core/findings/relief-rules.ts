@@ -1,5 +1,6 @@
 import { daysSince1970 } from '../calendar/year'
 import { highestSetting, hottestOf } from '../household/hottest'
+import { lastDayThere } from '../household/last-day'
 import { DISCHARGE } from '../safety/discharge'
 import { SAFETY } from '../safety/limits'
 import { hasSetpoint, isOnStore } from '../study/heater-kinds'
@@ -56,6 +57,11 @@ export const dischargeWay: Rule = ({ study }): Finding[] => {
   ]
 }
 
+/** Days for which a test of a mixing valve stands. */
+const YEARLY_DAYS = 366
+const dayOf = (iso: string): number =>
+  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
+
 /** A valve that makes hot storage bearable has to be known to work. */
 export const mixingTested: Rule = ({ study, write }): Finding[] => {
   const { store } = study.plant
@@ -63,19 +69,21 @@ export const mixingTested: Rule = ({ study, write }): Finding[] => {
   const hottestC = hottestInStore(study)
   if (hottestC <= SAFETY.scalds.value) return []
   const { testedOn } = store.mixing
-  const visit = study.controls.setOn ?? study.controls.foundOn
-  const days = testedOn && visit ? dayOf(visit) - dayOf(testedOn) : null
-  if (testedOn && (days === null || days <= YEARLY_DAYS)) return []
+  const there = lastDayThere(study)
+  if (testedOn && there && dayOf(there) - dayOf(testedOn) <= YEARLY_DAYS) return []
+  const known = !testedOn
+    ? 'Nobody wrote down a test.'
+    : `It was last tested on ${testedOn}${there ? '' : ', and no day of the visit is written down to hold that against'}.`
   return [
     {
       id: 'mixing-tested',
       severity: 'look',
       station: 'store',
       on: null,
-      what: testedOn ? 'The mixing valve wants its yearly test' : 'When was the mixing valve tested?',
-      why: `Without it ${write.temperature(hottestC)} would come to the taps. ${testedOn ? `It was last tested on ${testedOn}.` : 'Nobody wrote down a test.'}`,
+      what: testedOn && there ? 'The mixing valve wants its yearly test' : 'When was the mixing valve tested?',
+      why: `Without it ${write.temperature(hottestC)} would come to the taps. ${known}`,
       source: 'Makers of mixing valves ask for a yearly test',
-      mend: 'Read what it gives, shut its cold inlet: the hot must stop at once. Write the day under Store.',
+      mend: 'Read what it gives, shut its cold inlet: the hot must stop at once. Write the day under Store, and the day of the visit under As found.',
     },
   ]
 }
@@ -88,7 +96,3 @@ function hottestInStore(study: Study): number {
     .map((h) => (hasSetpoint(h) ? highestSetting(controls[h.id]) : (hottestOf(h, undefined) ?? 0)))
   return Math.max(0, ...hottest)
 }
-
-const YEARLY_DAYS = 366
-const dayOf = (iso: string): number =>
-  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0

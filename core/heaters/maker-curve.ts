@@ -11,16 +11,20 @@ export interface CurveAgainst extends CurvePoint {
   physicsLMin: number
   /** The maker's figure above it, as a share; negative: below. */
   above: number
+  /** So far from it that it is another figure. */
+  apart: boolean
 }
 
-/** Each point against physics: flow = output / (ρ c × rise), from an inlet. @param inletC °C */
+/** A maker's figure this far from what the output makes of it is another figure, not a rounded one. */
+const APART = 0.1
+
+/** Each point, in its order, against physics: flow = output / (ρ c × rise), from an inlet. @param inletC °C */
 export const againstPhysics = (points: readonly CurvePoint[], outputKw: number, inletC: number): CurveAgainst[] =>
-  [...points]
-    .sort((a, b) => a.riseK - b.riseK)
-    .map((p) => {
-      const physicsLMin = flowAtRise(outputKw, inletC, p.riseK)
-      return { ...p, physicsLMin, above: p.lMin / physicsLMin - 1 }
-    })
+  points.map((p) => {
+    const physicsLMin = flowAtRise(outputKw, inletC, p.riseK)
+    const above = p.lMin / physicsLMin - 1
+    return { ...p, physicsLMin, above, apart: Math.abs(above) > APART }
+  })
 
 /**
  * Flow at a rise between two points of a curve, L/min. Flow times rise is what the heater gives, and that changes little from

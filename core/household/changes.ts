@@ -1,16 +1,16 @@
+import type { Controls } from '../study/controls'
+import { valueAt, withValueAt } from '../study/paths'
 import { MOST_CHANGES } from '../study/shape'
 import type { Study } from '../study/study'
-import { type Setting, settingsOf } from './register'
+import { same, type Setting, settingsOf } from './register'
 
 export type Change = Study['controls']['changes'][number]
-
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /**
  * The log of changes after a study was set anew on a day. What is moved to and fro on one day is one change, and none when it
  * ends where it began.
  */
-export function notedChanges(before: Study, after: Study, on: string): Change[] {
+function notedChanges(before: Study, after: Study, on: string): Change[] {
   const stood = new Map(settingsOf(before).map((s) => [s.path, s.now]))
   const log = [...before.controls.changes]
   for (const { path, now } of settingsOf(after)) {
@@ -23,10 +23,28 @@ export function notedChanges(before: Study, after: Study, on: string): Change[] 
   return log.slice(-MOST_CHANGES)
 }
 
-/** Changes of a time, the day it begins and the day it ends among them, each with its setting. */
-export const changesBetween = (study: Study, from: string, to: string): { change: Change; setting: Setting }[] =>
+/** The study set anew on a day: what was found stays as it was, and the log has each setting that moved. */
+export function setAnew(study: Study, controls: Controls, on: string): Study {
+  const isFound = same(controls, study.controls.found)
+  const now = { ...study.controls, set: isFound ? null : controls, setOn: isFound ? null : on }
+  const after = { ...study, controls: now }
+  return { ...study, controls: { ...now, changes: notedChanges(study, after, on) } }
+}
+
+/** The study with one setting put back on a day to what was found, or all of them (null). */
+export function restoreFound(study: Study, path: string | null, on: string): Study {
+  const { found, set } = study.controls
+  if (!set) return study
+  return setAnew(study, path === null ? found : withValueAt(set, path, valueAt(found, path)), on)
+}
+
+/** Changes of a time, each with its setting; without ends all there are. Both days are within it. */
+export const changesBetween = (
+  study: Study,
+  { from, to }: { from?: string; to?: string } = {},
+): { change: Change; setting: Setting }[] =>
   settingsOf(study).flatMap((setting) =>
     study.controls.changes
-      .filter((change) => change.path === setting.path && change.on >= from && change.on <= to)
+      .filter((c) => c.path === setting.path && (!from || c.on >= from) && (!to || c.on <= to))
       .map((change) => ({ change, setting })),
   )

@@ -1,9 +1,10 @@
-import { hoursOpen, type Week } from '../calendar/week'
-import type { Controls } from '../study/controls'
+import { Controls, HeaterControl, type HeaterControl as Heating } from '../study/controls'
 import { hasSetpoint, isRunning } from '../study/heater-kinds'
-import { valueAt, withValueAt } from '../study/paths'
+import { LOOP_MODE_TAKES } from '../study/loop-modes'
+import { valueAt } from '../study/paths'
 import type { Study } from '../study/study'
-import type { Quantity } from '../units/quantities'
+import type { Display } from '../units/display'
+import { SETTING_WORDS } from './setting-words'
 
 /** A setting in the register: where it is set, what was found there and what it was changed to. */
 export interface Setting {
@@ -11,77 +12,105 @@ export interface Setting {
   path: string
   place: string
   what: string
-  quantity: Quantity | null
   found: unknown
   /** The same as `found` where nothing was changed. */
   now: unknown
+  /** What a value of it reads as; one that is none, from a file of somebody else, is said to be unreadable. */
+  say: (value: unknown, write: Display) => string
+  /** Whether anything hangs on it, as found or as it stands: a cable's watts hang on nothing where a pump runs. */
+  inUse: boolean
+}
+
+/** Whether two settings are the same: they are plain data. */
+export const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+export const wasChanged = (s: Setting) => !same(s.found, s.now)
+
+interface Reads {
+  what: string
+  say: (value: never, write: Display) => string
+}
+interface Takes {
+  safeParse: (value: unknown) => { success: boolean }
 }
 
 /** Every setting of the household, in the order of the water, as found and as it stands. */
 export function settingsOf(study: Study): Setting[] {
-  const { found, set } = study.controls
-  const row = (path: string, place: string, what: string, quantity: Quantity | null = null): Setting => ({
-    path,
-    place,
-    what,
-    quantity,
-    found: valueAt(found, path),
-    now: valueAt(set ?? found, path),
-  })
+  const { found } = study.controls
+  const now = study.controls.set ?? found
+  const either = (test: (controls: Controls) => boolean) => test(found) || test(now)
+  /** A group of settings at a path, each with its words, what it takes, and whether it is in use. */
+  function group<K extends string>(
+    at: string,
+    place: string,
+    words: Record<K, Reads>,
+    shape: Record<K, Takes>,
+    inUse: (key: K) => boolean = () => true,
+  ): Setting[] {
+    return (Object.keys(words) as K[]).map((key) => {
+      const path = `${at}.${key}`
+      const say = (value: unknown, write: Display) =>
+        shape[key].safeParse(value).success ? words[key].say(value as never, write) : 'not readable'
+      return {
+        path,
+        place,
+        what: words[key].what,
+        found: valueAt(found, path),
+        now: valueAt(now, path),
+        say,
+        inUse: inUse(key),
+      }
+    })
+  }
+  const nameOf = (id: string | null) => study.plant.heaters.find((h) => h.id === id)?.name ?? 'another appliance'
   return [
     ...study.plant.heaters
       .filter(hasSetpoint)
-      .flatMap((h) => [
-        row(`heaters.${h.id}.setpointC`, h.name, 'Setpoint', 'temperature'),
-        row(`heaters.${h.id}.hysteresisK`, h.name, 'Calls below it by', 'rise'),
-        row(`heaters.${h.id}.windows`, h.name, 'May heat'),
-        ...(isRunning(h) ? [row(`heaters.${h.id}.keepHot`, h.name, 'Keep-hot')] : []),
-      ]),
+      .flatMap((h) =>
+        group(`heaters.${h.id}`, h.name, SETTING_WORDS.heater, HeaterControl.shape, (key) =>
+          key === 'keepHot' ? isRunning(h) : either((c) => isOwnChoice(key, c.heaters[h.id])),
+        ),
+      ),
     ...(study.pipes.loop
-      ? [row('loop.mode', 'Loop', 'Pump runs'), row('loop.windows', 'Loop', 'Windows of the pump')]
+      ? group('loop', 'Loop', SETTING_WORDS.loop, Controls.shape.loop.shape, (key) =>
+          either((c) => takesPart(key, c.loop.mode)),
+        )
       : []),
-    row('grid.stepMin', 'Controller', 'Step, minutes'),
-    row('grid.periodsPerDay', 'Controller', 'Periods a day'),
-    row('grid.days', 'Controller', 'Programme for'),
+    ...group(
+      'heating',
+      'House heating',
+      {
+        ...SETTING_WORDS.heating,
+        heaterId: { ...SETTING_WORDS.heating.heaterId, say: (id: string | null) => nameOf(id) },
+      },
+      Controls.shape.heating.shape,
+      () => either((c) => c.heating.heaterId !== null),
+    ),
+    ...group('clock', 'Controller', SETTING_WORDS.clock, Controls.shape.clock.shape),
+    ...group('grid', 'Controller', SETTING_WORDS.grid, Controls.shape.grid.shape),
   ]
 }
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
-export const wasChanged = (s: Setting) => !same(s.found, s.now)
+/** A heater's functions are in use where they are not as a control comes; its setpoint and its windows always are. */
+function isOwnChoice(key: keyof Heating, control: Heating): boolean {
+  if (key === 'holidayC' || key === 'disinfection') return control[key] !== null
+  if (key === 'overrides') return control.overrides.length > 0
+  if (key === 'prices') return control.prices !== 'any'
+  if (key === 'timerBy') return control.windows !== null
+  return true
+}
 
-/** The study with one setting put back to what was found, or all of them. */
-export function restoreFound(study: Study, path: string | null): Study {
-  const { found, set } = study.controls
-  if (!set) return study
-  const restored: Controls = path === null ? found : withValueAt(set, path, valueAt(found, path))
-  return {
-    ...study,
-    controls: {
-      ...study.controls,
-      set: same(restored, found) ? null : restored,
-      setOn: same(restored, found) ? null : study.controls.setOn,
-    },
+/** What of a loop's settings its mode goes by. */
+function takesPart(key: keyof Controls['loop'], mode: Controls['loop']['mode']): boolean {
+  const takes = LOOP_MODE_TAKES[mode]
+  const by: Record<keyof Controls['loop'], boolean> = {
+    mode: true,
+    windows: takes.windows,
+    targetC: takes.target,
+    differentialK: takes.differential,
+    sampled: mode === 'sampled',
+    demand: mode === 'on demand',
+    learned: mode === 'learned',
+    trace: mode === 'trace heating',
   }
-}
-
-/** Words of the controls as a person reads them. */
-const WORDS: Record<string, string> = {
-  clock: 'by the clock',
-  same: 'all days alike',
-  'work-sat-sun': 'Mon–Fri, Sat, Sun',
-  each: 'each day by itself',
-}
-
-/** A setting in a few words. */
-export function settingText(
-  value: unknown,
-  quantity: Quantity | null,
-  write: (quantity: Quantity, metric: number) => string,
-): string {
-  if (quantity) return write(quantity, value as number)
-  if (value === null) return 'at all times'
-  if (typeof value === 'boolean') return value ? 'on' : 'off'
-  if (Array.isArray(value)) return `${Math.round(hoursOpen(value as Week) * 10) / 10} h a week`
-  const word = JSON.stringify(value).replace(/^"|"$/g, '')
-  return WORDS[word] ?? word
+  return by[key]
 }

@@ -1,3 +1,4 @@
+import { displayOf } from '../study/display-of'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
 import { boughtKwh, drawnL, type YearResult } from '../year/result'
@@ -5,6 +6,7 @@ import { applyAll } from './apply'
 import { checksOf, type MeasureCheck, whoDoes } from './checks'
 import { AS_FOUND, AS_SET, lastKey, packageKey, singleKey } from './jobs'
 import { costOf, type Part, partsOf } from './parts'
+import { type Target, targetsOf } from './targets'
 
 /** What changed from one year to another; less is negative. */
 export interface Difference {
@@ -47,6 +49,8 @@ export interface PackageResult {
   together: number
   /** What all of it costs; null as long as nobody has asked for a part of it. */
   costMoney: number | null
+  /** The limits somebody chose, as this household keeps them. */
+  targets: Target[]
 }
 
 export interface Comparison {
@@ -127,6 +131,7 @@ export function compared(
         sumOfSingles: measures.reduce((s, m) => s + m.aloneMoney, 0),
         together: saved(base, result),
         costMoney: sumKnown(measures.map((m) => m.costMoney)),
+        targets: targetsOf(applyAll(study, pack.measures), result, displayOf(study)),
       }
     }),
   }

@@ -1,29 +1,39 @@
 import { wasteMarks } from '../household/waste-mark'
 import type { Study } from '../study/study'
+import type { Display } from '../units/display'
 import { boughtKwh, type YearResult } from '../year/result'
 
-/** How a household stands to the litres somebody is ready to run off and to the energy that may be bought for it. */
-export interface Targets {
-  /** null while no limit was chosen. */
-  waste: { limitL: number; taps: number; past: string[] } | null
-  energy: { limitKwh: number; boughtKwh: number } | null
-  /** Every limit that was chosen is kept. */
+/** A limit that somebody chose, whether the household keeps it, and in words with its figures. */
+export interface Target {
   kept: boolean
+  text: string
 }
 
 /**
- * Both limits held together, since each is easily kept at the cost of the other: a loop that always runs wastes no water, and a
- * loop that rests no heat. null where none was chosen.
+ * Litres that somebody is ready to run off and energy that may be bought, held together, since each is easily kept at the
+ * cost of the other: a loop that always runs wastes no water, and a loop that rests no heat. Empty where none was chosen.
  */
-export function targetsOf(study: Study, year: YearResult): Targets | null {
-  const { wasteLimitL: limitL, energyLimitKwh: limitKwh, taps } = study.pipes
-  if (limitL === null && limitKwh === null) return null
-  const marks = limitL === null ? null : wasteMarks(study, limitL)
-  const past = marks ? taps.filter((t) => marks.get(t.runId)!.at !== 'within').map((t) => t.name) : []
-  const bought = boughtKwh(year)
+export function targetsOf(study: Study, year: YearResult, write: Display): Target[] {
+  const { wasteLimitL, energyLimitKwh } = study.pipes
+  return [
+    ...(wasteLimitL === null ? [] : [waste(study, wasteLimitL, write)]),
+    ...(energyLimitKwh === null ? [] : [energy(boughtKwh(year), energyLimitKwh, write)]),
+  ]
+}
+
+function waste(study: Study, limitL: number, write: Display): Target {
+  const marks = wasteMarks(study, limitL)
+  const past = study.pipes.taps.filter((t) => marks.get(t.runId)!.at !== 'within').map((t) => t.name)
+  const litres = write.figure('volume', limitL, 2)
   return {
-    waste: limitL === null ? null : { limitL, taps: taps.length, past },
-    energy: limitKwh === null ? null : { limitKwh, boughtKwh: bought },
-    kept: past.length === 0 && (limitKwh === null || bought <= limitKwh),
+    kept: past.length === 0,
+    text: past.length
+      ? `More than ${litres} to run off at ${past.join(', ')}.`
+      : `At most ${litres} to run off at every tap.`,
   }
 }
+
+const energy = (bought: number, limit: number, write: Display): Target => ({
+  kept: bought <= limit,
+  text: `${write.energy(bought)} bought; the limit is ${write.energy(limit)}.`,
+})

@@ -24,6 +24,10 @@ export const isFedHot = (h: LocalHeater) => h.kind === 'under-sink' && h.feed ==
 export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null =>
   heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
 
+/** May heat the house as well: what has a burner or a network behind it, but no gas store. */
+export const canHeatHouse = (h: Heater) =>
+  ['burner', 'network'].includes(HEATERS[h.kind].source) && h.kind !== 'gas-store'
+
 /** Carrier that a heater burns or draws. */
 export function carrierOf(heater: Heater): Carrier {
   if ('carrier' in heater) return heater.carrier

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { hillTown } from '../../core/demos/hill-town'
 import { findings } from '../../core/findings/findings'
-import { changesBetween, notedChanges } from '../../core/household/changes'
+import { changesBetween, setAnew } from '../../core/household/changes'
 import { settingsOf } from '../../core/household/register'
 import type { Controls } from '../../core/study/controls'
 import { edited } from '../../core/study/edited'
@@ -11,10 +11,8 @@ import { MOST_CHANGES } from '../../core/study/shape'
 import type { Study } from '../../core/study/study'
 import { changed } from '../../proof/studies'
 
-const set = (study: Study, on: string, edit: (controls: Controls) => void): Study => {
-  const after = { ...study, controls: { ...study.controls, set: edited(controlsOf(study), edit) } }
-  return { ...after, controls: { ...after.controls, changes: notedChanges(study, after, on) } }
-}
+const set = (study: Study, on: string, edit: (controls: Controls) => void): Study =>
+  setAnew(study, edited(controlsOf(study), edit), on)
 const setpoint = (c: number) => (k: Controls) => void (k.heaters.boiler!.setpointC = c)
 const path = 'heaters.boiler.setpointC'
 const found = controlsOf(hillTown).heaters.boiler!.setpointC
@@ -37,8 +35,8 @@ describe('the log of changes', () => {
     for (let i = 0; i < MOST_CHANGES + 5; i++)
       many = set(many, new Date(Date.UTC(2026, 0, 1 + i)).toISOString().slice(0, 10), setpoint(50 + (i % 2)))
     expect(many.controls.changes).toHaveLength(MOST_CHANGES)
-    expect(changesBetween(many, '2026-01-01', '2026-01-03')).toEqual([])
-    expect(changesBetween(many, '2026-02-01', '2026-02-03')).toHaveLength(3)
+    expect(changesBetween(many, { from: '2026-01-01', to: '2026-01-03' })).toEqual([])
+    expect(changesBetween(many, { from: '2026-02-01', to: '2026-02-03' })).toHaveLength(3)
   })
 })
 

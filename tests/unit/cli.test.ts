@@ -4,9 +4,12 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bagno as run } from '../../cli/program'
+import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { mountainRefuge } from '../../core/demos/mountain-refuge'
 import { readStudyText, writeStudy } from '../../core/study/read'
 import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
 
 const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
@@ -73,7 +76,13 @@ describe('the command line', () => {
       expect(table).not.toMatch(/NaN|undefined|null/)
     }
     expect((await bagno('compare', file)).stdout).toMatch(/alone saves.*last in saves/)
+    const limited = made('limited.json', writeStudy(changed(hillTown, (s) => void (s.pipes.energyLimitKwh = 100))))
+    expect((await bagno('compare', limited)).stdout).toMatch(/not kept: .* bought; the limit is 100 kWh/)
     expect((await bagno('findings', file)).stdout).toMatch(/The loop takes more heat than the taps/)
+    const refuge = made('refuge.json', writeStudy(mountainRefuge))
+    expect((await bagno('findings', refuge)).stdout).toMatch(
+      /cannot be marked as finished:\n(- .*\n)*- Where does the relief valve sit\?/,
+    )
   })
 
   it.each([

@@ -6,11 +6,9 @@ import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { plainTariff } from '../../core/household/blank/plain-tariff'
-import { restoreFound, settingsOf, settingText, wasChanged } from '../../core/household/register'
 import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
 import { cheapestPrice, dearWeek, perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
-import { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 
 describe('bills in units of their own', () => {
@@ -73,51 +71,6 @@ describe('bills in units of their own', () => {
     expect(b.months[0].cost.energy['natural-gas']).toBeCloseTo(2 * a.months[0].cost.energy['natural-gas']!, 4)
     expect(b.months[5].cost).toEqual(a.months[5].cost)
     expect(b.energy).toEqual(a.energy)
-  })
-})
-
-describe('the register of settings', () => {
-  const set = (change: (c: NonNullable<Study['controls']['set']>) => void): Study => {
-    const controls = structuredClone(hillTown.controls.found)
-    change(controls)
-    return Study.parse({ ...hillTown, controls: { ...hillTown.controls, set: controls, setOn: '2026-11-25' } })
-  }
-  const changed = set((c) => {
-    c.heaters.boiler.setpointC = 60
-    c.loop.mode = 'off'
-    c.grid.stepMin = 10
-  })
-
-  it('holds what was found beside what stands now', () => {
-    expect(settingsOf(hillTown).some(wasChanged)).toBe(false)
-    expect(
-      settingsOf(changed)
-        .filter(wasChanged)
-        .map((s) => [s.path, s.found, s.now]),
-    ).toEqual([
-      ['heaters.boiler.setpointC', 65, 60],
-      ['loop.mode', 'clock', 'off'],
-      ['grid.stepMin', 30, 10],
-    ])
-  })
-
-  it('puts one back, and the last one or all clear what was set', () => {
-    const one = restoreFound(changed, 'loop.mode')
-    expect(one.controls.set).toMatchObject({ loop: { mode: 'clock' }, heaters: { boiler: { setpointC: 60 } } })
-    expect(one.controls.setOn).toBe('2026-11-25')
-    const rest = restoreFound(restoreFound(one, 'heaters.boiler.setpointC'), 'grid.stepMin')
-    for (const back of [rest, restoreFound(changed, null)])
-      expect(back.controls).toEqual({ ...hillTown.controls, set: null, setOn: null })
-    expect(restoreFound(hillTown, 'loop.mode')).toBe(hillTown)
-  })
-
-  it('reads as words', () => {
-    const write = (_: unknown, v: number) => `${v} °C`
-    expect(
-      settingsOf(changed)
-        .map((s) => settingText(s.now, s.quantity, write))
-        .slice(0, 4),
-    ).toEqual(['60 °C', '5 °C', 'at all times', 'off'])
   })
 })
 

@@ -2,6 +2,7 @@
 import type { z } from 'zod'
 import { ALWAYS, weekInWords } from '~~/core/calendar/week'
 import { HEATERS } from '~~/core/heaters/kinds'
+import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import { INSULATIONS } from '~~/core/pipes/loss'
 import { HeaterControl, SetpointC } from '~~/core/study/controls'
 import { LOOP_MODES } from '~~/core/study/loop-modes'
@@ -9,7 +10,6 @@ import { Measure, type MeasureKind, type MeasureOf } from '~~/core/study/measure
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import { InsulationField, LengthOfPipe, Tap } from '~~/core/study/pipes'
 import { type Heater, StoreField } from '~~/core/study/plant'
-import { LOOP_MODE_WORDS } from '~~/core/trials/loop-modes'
 
 /** What a measure is told: its name and the figures of its kind. */
 const props = defineProps<{ index: number; at: number; measure: Measure }>()

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { paybackYears } from '~~/core/measures/payback'
-import { targetsOf } from '~~/core/measures/targets'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
@@ -12,31 +11,6 @@ const found = computed(() => years.found)
 const paysBack = computed(() =>
   result.value ? paybackText(paybackYears(result.value.costMoney, result.value.together)) : '',
 )
-/** The limits somebody chose, both of them or neither being kept. */
-const limits = computed(() => {
-  const house = years.house
-  const t = house && result.value ? targetsOf(house, result.value.result) : null
-  return [
-    ...(t?.waste
-      ? [
-          {
-            kept: t.waste.past.length === 0,
-            text: t.waste.past.length
-              ? `More than ${units.value.figure('volume', t.waste.limitL, 2)} to run off at ${t.waste.past.join(', ')}.`
-              : `At most ${units.value.figure('volume', t.waste.limitL, 2)} to run off at every tap.`,
-          },
-        ]
-      : []),
-    ...(t?.energy
-      ? [
-          {
-            kept: t.energy.boughtKwh <= t.energy.limitKwh,
-            text: `${units.value.energy(t.energy.boughtKwh)} bought; the limit is ${units.value.energy(t.energy.limitKwh)}.`,
-          },
-        ]
-      : []),
-  ]
-})
 const open = computed(() => {
   const checks = details.value.flatMap((d) => d.checks)
   const count = (verdict: string) => checks.filter((c) => c.verdict === verdict).length
@@ -99,7 +73,7 @@ const changes = computed(() => {
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not known yet</span>
         </p>
         <p v-else-if="details.length" class="mt-1 text-verdigris">Nothing known stands in its way.</p>
-        <p v-for="line in limits" :key="line.text" class="mt-1 flex items-start gap-1.5" data-target>
+        <p v-for="line in result.targets" :key="line.text" class="mt-1 flex items-start gap-1.5" data-target>
           <component
             :is="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].icon"
             :size="18"

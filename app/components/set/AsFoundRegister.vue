@@ -1,22 +1,19 @@
 <script setup lang="ts">
 import { RotateCcw } from '@lucide/vue'
-import { changesBetween, notedChanges } from '~~/core/household/changes'
-import { restoreFound, type Setting, settingsOf, settingText, wasChanged } from '~~/core/household/register'
+import { changesBetween, restoreFound } from '~~/core/household/changes'
+import { type Setting, settingsOf, wasChanged } from '~~/core/household/register'
 
 /** The register of every setting: what was found, what stands now, and the way back. */
 const table = useStudy()
 const study = computed(() => table.study!)
-const rows = computed(() => settingsOf(study.value))
-const text = (s: Setting, value: unknown) => settingText(value, s.quantity, (q, v) => table.units.figure(q, v))
-const changed = computed(() => rows.value.filter(wasChanged).length)
-const restore = (path: string | null) =>
-  table.replace((s) => {
-    const back = restoreFound(s, path)
-    const changes = notedChanges(s, back, localIso(new Date()).slice(0, 10))
-    return { ...back, controls: { ...back.controls, changes } }
-  })
+const all = computed(() => settingsOf(study.value))
+const changed = computed(() => all.value.filter(wasChanged).length)
+const showsAll = ref(false)
+const rows = computed(() => all.value.filter((s) => showsAll.value || s.inUse || wasChanged(s)))
+const text = (s: Setting, value: unknown) => s.say(value, table.units)
+const restore = (path: string | null) => table.replace((s) => restoreFound(s, path, localIso(new Date()).slice(0, 10)))
 const log = computed(() =>
-  changesBetween(study.value, '', '9')
+  changesBetween(study.value)
     .sort((a, b) => b.change.on.localeCompare(a.change.on))
     .map(({ change, setting }) => ({
       on: change.on,
@@ -34,7 +31,7 @@ const log = computed(() =>
           {{
             changed === 0
               ? 'Nothing has been changed.'
-              : `${changed} of ${rows.length} settings differ from what was found.`
+              : `${changed} of ${all.length} settings differ from what was found.`
           }}
         </p>
       </div>
@@ -92,6 +89,9 @@ const log = computed(() =>
         </tbody>
       </table>
     </div>
+    <label class="flex min-h-11 w-fit items-center gap-2 text-sm">
+      <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />with the settings that nothing hangs on
+    </label>
     <details v-if="log.length" class="mt-2">
       <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
         {{ log.length === 1 ? 'One change' : `${log.length} changes` }}, by day

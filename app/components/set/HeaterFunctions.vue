@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronRight, Plus, Trash2 } from '@lucide/vue'
 import { DAY_NAMES } from '~~/core/calendar/week'
+import { TIMER_WORDS } from '~~/core/household/setting-words'
 import {
   beginHotRun,
   HeaterControl as ControlSchema,
@@ -27,11 +28,6 @@ const addBoost = () =>
     c.overrides.push({ setpointC: Math.min(70, c.setpointC + 10), fromDay: 1, fromMin: 1080, minutes: 120 }),
   )
 const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100
-const BY: Record<(typeof TIMER_BY)[number], string> = {
-  'not looked': 'not looked',
-  'its control': 'asks its control',
-  'its mains': 'cuts its mains',
-}
 const cuts = computed(() => control.value.windows !== null && control.value.timerBy === 'its mains')
 const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
 </script>
@@ -49,7 +45,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
           class="w-56"
           label="What the timer switches"
           :value="control.timerBy"
-          :choices="TIMER_BY.map((value) => ({ value, name: BY[value] }))"
+          :choices="TIMER_BY.map((value) => ({ value, name: TIMER_WORDS[value] }))"
           @change="(v) => set('timer by', (c) => void (c.timerBy = v))"
         />
         <p v-if="cuts" class="mt-1 border-l-4 border-alarm pl-2 text-sm">

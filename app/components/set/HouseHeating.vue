@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ALWAYS } from '~~/core/calendar/week'
-import { HEATERS } from '~~/core/heaters/kinds'
+import { SUMMER_WORDS } from '~~/core/household/setting-words'
 import { Controls } from '~~/core/study/controls'
+import { canHeatHouse } from '~~/core/study/heater-kinds'
 
 const ClockAhead = Controls.shape.clock.shape.aheadMin
 
@@ -10,11 +11,8 @@ const table = useStudy()
 const years = useYears()
 const heating = computed(() => table.controls!.heating)
 const clock = computed(() => table.controls!.clock)
-const burners = computed(() =>
-  table.study!.plant.heaters.filter(
-    (h) => ['burner', 'network'].includes(HEATERS[h.kind].source) && h.kind !== 'gas-store',
-  ),
-)
+const burners = computed(() => table.study!.plant.heaters.filter(canHeatHouse))
+const SUMMERS = Controls.shape.clock.shape.summerTime.options.map((value) => ({ value, name: SUMMER_WORDS[value] }))
 const set = (edit: (h: Controls['heating']) => void) => table.set('house heating', (k) => edit(k.heating))
 const choices = computed(() => [
   { value: null as string | null, name: 'another appliance' },
@@ -82,10 +80,7 @@ const choices = computed(() => [
         class="w-56"
         label="In summer it"
         :value="clock.summerTime"
-        :choices="[
-          { value: 'follows', name: 'goes forward by itself' },
-          { value: 'stays', name: 'stays an hour behind' },
-        ]"
+        :choices="SUMMERS"
         @change="(v) => table.set('clock', (k) => void (k.clock.summerTime = v))"
       />
     </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { turnCoolsIn, turnSags } from '~~/core/household/loop-at-rest'
+import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import { type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_TAKES, LOOP_MODES } from '~~/core/study/loop-modes'
-import { LOOP_MODE_WORDS, testsADay } from '~~/core/trials/loop-modes'
+import { testsADay } from '~~/core/trials/loop-modes'
 
 /** How the loop is run, with what its mode needs to be told. */
 const table = useStudy()

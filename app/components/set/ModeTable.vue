@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { MONTHS } from '~~/core/calendar/names'
+import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import type { LoopMode } from '~~/core/study/loop-modes'
-import { LOOP_MODE_WORDS, modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
+import { modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
 
 /** Every way of running the loop side by side, on the household's own draws. */
 const table = useStudy()

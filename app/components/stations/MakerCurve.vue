@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import { CURVE_APART } from '~~/core/findings/curve-rules'
-import { againstPhysics } from '~~/core/heaters/maker-curve'
-import { atAltitude } from '~~/core/household/at-altitude'
-import { mainsOnColdest } from '~~/core/household/ways'
+import { curveInHouse } from '~~/core/household/maker-curve'
 import type { RunningHeater } from '~~/core/study/heater-kinds'
 import { InstantGas, MOST_CURVE_POINTS } from '~~/core/study/plant'
 
@@ -14,11 +11,7 @@ const table = useStudy()
 const units = computed(() => table.units)
 const shape = InstantGas.shape.makerFlow.element.shape
 const points = computed(() => props.heater.makerFlow)
-const physics = computed(() => {
-  const study = table.study!
-  const { outputKw } = atAltitude(props.heater, study.site.altitudeM)
-  return points.value.map((p) => againstPhysics([p], outputKw, mainsOnColdest(study))[0]!)
-})
+const physics = computed(() => curveInHouse(props.heater, table.study!))
 const riseK = ref<number | null>(null)
 const lMin = ref<number | null>(null)
 function add() {
@@ -56,7 +49,7 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
         />
         <p class="min-h-11 flex-1 content-center text-sm">
           by its output {{ units.figure('flow', physics[i]!.physicsLMin) }}:
-          <b :class="Math.abs(physics[i]!.above) > CURVE_APART ? 'text-alarm' : 'text-verdigris'"
+          <b :class="physics[i]!.apart ? 'text-alarm' : 'text-verdigris'"
             >{{ Math.abs(Math.round(physics[i]!.above * 100)) }} % {{ physics[i]!.above >= 0 ? 'above' : 'below' }}</b
           >
         </p>
