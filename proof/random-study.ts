@@ -16,7 +16,7 @@ import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
-import { putSurvey, survey } from './random-survey'
+import { papers, putSurvey, survey } from './random-survey'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
   fc.record({
@@ -243,6 +243,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         ratedFlowLMin: num(2, 40),
         warmUpS: fc.oneof(fc.constant(0), num(0, 300)),
         dropK: num(0, 10),
+        papers,
       }),
     ),
     unattendedS: fc.constantFrom(0, 0, 20, 600),

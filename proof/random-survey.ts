@@ -10,10 +10,17 @@ const num = (min: number, max: number) =>
 const looked = fc.constantFrom(null, true, false)
 const day = fc.option(fc.constantFrom('1999-12-31', '2024-02-29', '2026-03-02', '2026-11-26'))
 
+/** Whose figures they are, or nobody wrote it down. */
+export const papers = fc.option(
+  fc.record({ source: fc.constant('a sheet'), on: day, conditions: fc.constantFrom('', 'at 60 °C') }),
+)
+
 /** What is seen on a visit and what somebody chose: it moves findings, checks and sizes, and most of it no year. */
 export const survey = fc.record({
   relief: fc.record({ reliefValve: looked, reliefPiped: looked, valveBeforeRelief: looked, reliefAtTop: looked }),
   discharge: fc.record({ fullSize: looked, falls: looked, endSeen: looked, drained: looked }),
+  heaterPlace: fc.record({ flue: looked, condensate: looked, socket: looked }),
+  papers,
   way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),
   makerFlow: fc.array(fc.record({ riseK: num(2, 90), lMin: num(0.3, 100) }), { maxLength: MOST_CURVE_POINTS }),
   mostInletC: fc.option(num(10, 90)),
@@ -55,9 +62,15 @@ export function putSurvey(study: Study, s: Survey): void {
     energyLimitKwh: s.energyLimitKwh,
     leastBoreMm: s.leastBoreMm,
   })
-  Object.assign(site, { electricMain: s.electricMain, gasLineKw: s.gasLineKw, leastAirC: s.leastAirC })
-  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge })
+  Object.assign(site, {
+    electricMain: s.electricMain,
+    gasLineKw: s.gasLineKw,
+    leastAirC: s.leastAirC,
+    heaterPlace: s.heaterPlace,
+  })
+  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge, papers: s.papers })
   for (const h of plant.heaters) {
+    h.papers = s.papers
     if (h.kind === 'wood-coil') h.way = s.way
     if (h.kind === 'pv-element') Object.assign(h, s.pv)
     if (isRunning(h)) Object.assign(h, { makerFlow: s.makerFlow, mostInletC: s.mostInletC })

@@ -20,8 +20,8 @@ const YEARS = Number(process.env.YEARS ?? 200)
 /** How often the tests of tabs, storage and life without a server are gone through. */
 const ROUNDS = Number(process.env.ROUNDS ?? 5)
 const INTERFACE = { tabs: ['two-tabs', 'two-versions'], storage: ['kept'], offline: ['offline'] } as const
-/** A year that has not ended after this counts as hung, s. */
-const HUNG_S = 20
+/** A year that has worked for longer than this counts as hung, s of one core, whatever else the machine does meanwhile. */
+const HUNG_S = 10
 
 let failed = false
 function report(what: string, ok: boolean) {
@@ -66,7 +66,7 @@ function extremeYears() {
     ...fc.sample(extremeStudy, { numRuns: YEARS - EXTREMES.length, seed: 9 }),
   ]
   for (const study of studies) {
-    const from = performance.now()
+    const from = process.cpuUsage()
     try {
       if (Number.isFinite(simulate(study).cost.total)) years++
       else broken++
@@ -74,12 +74,13 @@ function extremeYears() {
       if (error instanceof YearRefused) refused++
       else broken++
     }
-    const s = (performance.now() - from) / 1000
+    const { user, system } = process.cpuUsage(from)
+    const s = (user + system) / 1e6
     longest = Math.max(longest, s)
     if (s > HUNG_S) hung++
   }
   report(
-    `${hung} hung, ${broken} broken of ${YEARS} extreme studies; ${years} years, ${refused} refused with a reason, the longest took ${longest.toFixed(1)} s`,
+    `${hung} hung, ${broken} broken of ${YEARS} extreme studies; ${years} years, ${refused} refused with a reason, the longest took ${longest.toFixed(1)} s of a core`,
     hung + broken === 0,
   )
 }

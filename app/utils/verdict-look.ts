@@ -1,5 +1,5 @@
 import { CircleAlert, CircleCheck, CircleHelp } from '@lucide/vue'
-import type { Verdict } from '~~/core/sizing/size'
+import type { Verdict } from '~~/core/sizing/verdict'
 
 /** How a verdict looks: told apart by its shape as well as by its colour, and what it says where only the mark stands. */
 export const VERDICT_LOOK: Record<Verdict, { icon: typeof CircleCheck; tone: string; says: string; before: string }> = {

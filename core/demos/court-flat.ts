@@ -2,7 +2,7 @@ import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -35,6 +35,7 @@ export const courtFlat: Study = {
     pressureBar: 3.4,
     leastAirC: -14,
     electricMain: { amps: 40, volts: 230, phases: 1, spareWays: 1, otherAmps: 22 },
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 210,
     metered: true,
@@ -219,6 +220,7 @@ export const courtFlat: Study = {
             ratedFlowLMin: 9.2,
             warmUpS: 25,
             dropK: 4,
+            papers: null,
             tapIds: ['shower'],
           },
         },

@@ -1,7 +1,7 @@
 import { everyDay } from '../calendar/week'
 import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { KWH_PER_THERM } from '../money/calorific'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -32,6 +32,7 @@ export const duplex: Study = {
     pressureBar: 3.8,
     leastAirC: null,
     electricMain: null,
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 180,
     metered: null,

@@ -3,7 +3,7 @@ import { everyMonth } from '../calendar/year'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedTap, unlookedWay } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap, unlookedWay } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -38,6 +38,7 @@ export const forestFarm: Study = {
     pressureBar: 2.6,
     leastAirC: null,
     electricMain: null,
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 110,
     metered: false,

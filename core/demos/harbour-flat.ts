@@ -2,7 +2,7 @@ import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPlace, unlookedTap } from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -33,6 +33,7 @@ export const harbourFlat: Study = {
     pressureBar: 2.6,
     leastAirC: null,
     electricMain: null,
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 95,
     metered: null,

@@ -2,7 +2,7 @@ import { everyDay, workAndRest } from '../calendar/week'
 import { everyMonth } from '../calendar/year'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPipe, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPipe, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -34,6 +34,7 @@ export const hillTown: Study = {
     pressureBar: 3.2,
     leastAirC: null,
     electricMain: null,
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 240,
     metered: null,

@@ -1,7 +1,7 @@
 import { everyDay } from '../calendar/week'
 import { basin, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -39,6 +39,7 @@ export const mountainRefuge: Study = {
     pressureBar: 1.6,
     leastAirC: -24,
     electricMain: { amps: 25, volts: 230, phases: 1, spareWays: 1, otherAmps: 8 },
+    heaterPlace: unlookedPlace(),
     gasLineKw: null,
     hardnessMgL: 45,
     metered: false,

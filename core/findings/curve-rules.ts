@@ -1,5 +1,6 @@
 import { atAltitude } from '../household/at-altitude'
 import { curveInHouse } from '../household/maker-curve'
+import { borrowed, cited } from '../household/papers'
 import { isRunning } from '../study/heater-kinds'
 import type { Finding, Rule } from './finding'
 
@@ -19,7 +20,7 @@ export const curveAgainstPhysics: Rule = ({ study, write }) =>
         on: h.id,
         what: 'Maker’s curve and output disagree',
         why: `At a rise of ${write.figure('rise', worst.riseK)} its maker promises ${write.figure('flow', worst.lMin)}; ${write.figure('power', atAltitude(h, study.site.altitudeM).outputKw)} make ${write.figure('flow', worst.physicsLMin)} of it, ${Math.round(Math.abs(worst.above) * 100)} % ${worst.above > 0 ? 'less' : 'more'}.`,
-        source: 'Flow = output / (ρ c × rise)',
+        source: `Flow = output / (ρ c × rise). The curve: ${cited(h.papers)}`,
         mend:
           worst.above > 0
             ? 'The curve may be at another output, height or inlet, or hold for a minute only: trust the output, and time a climb at the tap.'
@@ -27,3 +28,23 @@ export const curveAgainstPhysics: Rule = ({ study, write }) =>
       },
     ]
   })
+
+/** Borrowed figures with nobody's name to them cannot be defended. */
+export const borrowedFromNobody: Rule = ({ study }) => {
+  const names = borrowed(study)
+    .filter((b) => b.papers === null)
+    .map((b) => b.name)
+  if (names.length === 0) return []
+  return [
+    {
+      id: 'borrowed',
+      severity: 'look',
+      station: 'heater',
+      on: null,
+      what: 'Whose figures are these?',
+      why: `A maker’s, a label’s or a certificate’s figures stand without their source and day: ${names.join(', ')}.`,
+      source: 'A borrowed figure holds of its day and under its conditions',
+      mend: 'Write papers, day and conditions beside them.',
+    },
+  ]
+}

@@ -3,7 +3,7 @@ import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
 import { drips, eveningCool, tooLittleHot, wantedTooHot } from './comfort-rules'
 import { clockWrong, hotRunFails, overrideWithoutEnd, timerCutsMains, timerTooShort } from './control-rules'
-import { curveAgainstPhysics } from './curve-rules'
+import { borrowedFromNobody, curveAgainstPhysics } from './curve-rules'
 import { type Finding, type Rule, SEVERITIES } from './finding'
 import { dryCoil, fireWay, pumpedFire, untilRelief } from './fire-rules'
 import { runsAtRest, tepidInTheYear } from './hygiene-rules'
@@ -71,6 +71,7 @@ const RULES: readonly Rule[] = [
   leadsNowhere,
   willNotFire,
   curveAgainstPhysics,
+  borrowedFromNobody,
   tooLittleHot,
   wantedTooHot,
   eveningCool,

@@ -1,3 +1,4 @@
+import { HEATERS } from '../heaters/kinds'
 import { putHeater } from '../household/edits/plant'
 import { computedLoopUa } from '../household/loop'
 import { storeArea } from '../household/store-area'
@@ -8,8 +9,10 @@ import { standingUa, wrapped } from '../stores/standing-loss'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
 import { freshId } from '../study/fresh-id'
+import { isLocal } from '../study/heater-kinds'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
-import { Loop, type Run } from '../study/pipes'
+import { Loop, Run } from '../study/pipes'
+import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 
 /** The study with its controls changed. Measures change what is set; the register of what was found stays. */
@@ -42,6 +45,9 @@ function stillMeasured(before: Study, after: Study): Study {
     pipes.loop!.measuredUaWK = Math.max(min, (measured * computedLoopUa(after)) / computedLoopUa(before))
   })
 }
+
+/** What stands at a tap stays there, and so do a roof and a hearth. */
+const movesWithStore = (h: Heater) => !isLocal(h) && !['sun', 'fire'].includes(HEATERS[h.kind].source)
 
 const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Study } = {
   'insulate-runs': (study, m) =>
@@ -107,6 +113,19 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
       pipes.runs.push({ ...old, ...m.pipe, id, name: `${tap.name}, its own`, from: null, insulation: null })
       tap.runId = id
     }),
+  'move-heater': (study, m) =>
+    stillMeasured(
+      study,
+      edited(study, ({ pipes, plant }) => {
+        const { min } = rangeOf(Run.shape.lengthM)
+        const nearer = (pipe: Pick<Run, 'lengthM'>) => void (pipe.lengthM = Math.max(min, pipe.lengthM - m.nearerM))
+        for (const run of pipes.runs) if (run.from === null) nearer(run)
+        if (pipes.loop) nearer(pipes.loop.back)
+        // Air that was measured where they stood says nothing of where they will.
+        for (const thing of [plant.store, ...plant.heaters.filter(movesWithStore)])
+          if (thing) Object.assign(thing, { place: m.place, ambientC: null })
+      }),
+    ),
   'drain-recovery': (study, m) => edited(study, ({ pipes }) => void (pipes.recovery = m.recovery)),
   'heat-source': (study, m) => putHeater(study, m.replaces, m.heater, m.control, m.store),
 }

@@ -24,6 +24,8 @@ const JACKET_SHARE = { usual: 0.8, flue: 0.65 } as const
 const LOWER_K = 5
 const FLOW_SHARE = 0.8
 const SHORTER_SHARE = 0.75
+/** A heater is moved by half of its shortest first run to begin with, but at least by this, m. */
+const LEAST_MOVE_M = 0.5
 /** A shower that takes the place of a bath, minutes. */
 const SHOWER_MIN = 7
 /**
@@ -70,7 +72,13 @@ export function beginRecovery(study: Study): Recovery {
   const mount = drain.stackHeightM >= UPRIGHT_M ? 'upright' : 'flat'
   const draining = study.pipes.taps.filter((t) => t.drains)
   const surveyed = drain.tapIds.filter((id) => draining.some((t) => t.id === id))
-  return { connection: 'A', mount, ...UNITS[mount], tapIds: surveyed.length ? surveyed : [draining[0].id] }
+  return {
+    connection: 'A',
+    mount,
+    ...UNITS[mount],
+    papers: null,
+    tapIds: surveyed.length ? surveyed : [draining[0].id],
+  }
 }
 
 type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
@@ -145,6 +153,14 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
     const { material, size } = way[way.length - 1]
     const lengthM = Math.min(500, Math.round(way.reduce((s, r) => s + r.lengthM, 0) * 10) / 10)
     return { name: `${tap.name}, a run of its own`, tapId: tap.id, pipe: { material, size, lengthM } }
+  },
+  'move-heater': ({ pipes, plant }) => {
+    const roots = pipes.runs.filter((r) => r.from === null).map((r) => r.lengthM)
+    return {
+      name: 'Heater moved nearer to the taps',
+      nearerM: Math.max(LEAST_MOVE_M, Math.round(Math.min(...roots) * 5) / 10),
+      place: (plant.store ?? plant.heaters[0]).place,
+    }
   },
   'drain-recovery': (study) => ({ name: 'Drain-water heat recovery', recovery: beginRecovery(study) }),
   'heat-source': (study) => {

@@ -1,18 +1,21 @@
 import { HEATERS } from '../heaters/kinds'
 import { hottestOf } from '../household/hottest'
 import { loopRuns } from '../household/runs'
-import { carriedC, mixesTo } from '../household/supply'
+import { carriedC, mixesTo, supplyOf } from '../household/supply'
 import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { runsTo } from '../household/ways'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { insulationOf, INSULATIONS } from '../pipes/loss'
 import { peaksOf } from '../sizing/peaks'
-import { sizeHeater, type Verdict, worst } from '../sizing/size'
+import { placeChecks } from '../sizing/place'
+import { sizeHeater } from '../sizing/size'
+import { type Verdict, worst } from '../sizing/verdict'
 import { displayOf } from '../study/display-of'
 import { isLocal, runningOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import type { Recovery } from '../study/pipes'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { mainsThroughYear } from '../water/mains'
@@ -42,6 +45,7 @@ const WHO: Record<MeasureKind, string> = {
   'bath-to-shower': 'The household.',
   repipe: 'A licensed plumber.',
   'own-run': 'A licensed plumber.',
+  'move-heater': 'Licensed trades: water, fuel or cable, flue.',
   'drain-recovery': 'A licensed plumber: drains and drinking water meet at one wall.',
   'heat-source': 'Licensed trades.',
 }
@@ -149,6 +153,34 @@ function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pi
   )
 }
 
+/** Hours of work that fitting a drain unit takes, as assumed until a plumber has seen it. */
+const FIT_HOURS = { upright: { open: 4, shut: 12 }, flat: { open: 6, shut: 16 } } as const
+
+/** Whether a drain unit can be got at, and the work that it takes. */
+function reach(mount: Recovery['mount'], access: boolean | null): MeasureCheck[] {
+  const { open, shut } = FIT_HOURS[mount]
+  const opening = mount === 'upright' ? 'a wall or a shaft' : 'the tray or the floor'
+  if (access === null)
+    return [
+      one('access', 'not known', 'Whether it can be cut in and got at afterwards was not looked at.'),
+      one(
+        'time',
+        'not known',
+        `Assumed: ${open} h of work where it can be got at, ${shut} h where ${opening} is opened and made good.`,
+      ),
+    ]
+  const better = 'a plumber who has seen it says better'
+  return access
+    ? [
+        one('access', 'fits', 'It can be cut in and got at afterwards.'),
+        one('time', 'fits', `Assumed: ${open} h of work, for nothing has to be opened; ${better}.`),
+      ]
+    : [
+        one('access', 'does not fit', 'It cannot be got at afterwards.'),
+        one('time', 'fits', `Assumed: ${shut} h of work, for ${opening} is opened and made good; ${better}.`),
+      ]
+}
+
 const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
   'insulate-runs': (study, m, write) => {
     const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
@@ -215,6 +247,25 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
     ]
   },
   'own-run': (study, m, write) => [leastBore(study, m.pipe, write), ...pipeChecks(study, m, [m.tapId], write)],
+  'move-heater': (study, m, write) => {
+    const short = study.pipes.runs.filter((r) => r.from === null && r.lengthM < m.nearerM)
+    const moved = study.plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
+    return [
+      one(
+        'way',
+        short.length ? 'does not fit' : 'fits',
+        short.length
+          ? `Nearer by more than there is of it: ${short.map((r) => `${r.name}, ${write.figure('length', r.lengthM)}`).join('; ')}.`
+          : `Every run from the plant is shorter by ${write.figure('length', m.nearerM)}.`,
+      ),
+      ...placeChecks(study, moved),
+      one(
+        'lines',
+        'not known',
+        'Cold main, fuel or cable at the new place, and the floor that bears it, were not looked at.',
+      ),
+    ]
+  },
   'drain-recovery': (study, { recovery }, write) => {
     const { drain, taps } = study.pipes
     const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)
@@ -238,15 +289,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
             ),
           ]
         : []),
-      one(
-        'access',
-        drain?.access === true ? 'fits' : drain?.access === false ? 'does not fit' : 'not known',
-        drain?.access === true
-          ? 'It can be cut in and got at afterwards.'
-          : drain?.access === false
-            ? 'It cannot be got at afterwards.'
-            : 'Whether it can be cut in and got at afterwards was not looked at.',
-      ),
+      ...reach(recovery.mount, drain?.access ?? null),
       one(
         'way-round',
         'fits',
@@ -269,8 +312,8 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
     const after = apply(study, m)
     const peaks = peaksOf(study, carriedC(after))
     return [
-      ...sizeHeater(after, m.heater, peaks, write).checks.map(({ id, verdict, sentence }) =>
-        one(id, verdict, sentence),
+      ...sizeHeater(after, m.heater, peaks, write, placeChecks(study, m.heater)).checks.map(
+        ({ id, verdict, sentence }) => one(id, verdict, sentence),
       ),
       ...(m.heater.kind === 'heat-pump'
         ? [

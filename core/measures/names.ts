@@ -25,6 +25,11 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
   'bath-to-shower': { name: 'Shower instead of bath', at: 'People', finds: 'bath habit' },
   repipe: { name: 'Lay a run anew', at: 'Pipes', finds: 'repipe smaller bore shorter size' },
   'own-run': { name: 'Own run for a tap', at: 'Pipes', finds: 'twig manifold direct branch' },
+  'move-heater': {
+    name: 'Move heater and store',
+    at: 'Heater',
+    finds: 'nearer closer relocate place distance shorter',
+  },
   'drain-recovery': { name: 'Recover heat from the drain', at: 'Drain', finds: 'drain water heat exchanger waste' },
   'heat-source': {
     name: 'Another heat source',

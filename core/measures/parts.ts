@@ -105,6 +105,10 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'bath-to-shower': () => [],
   repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
   'own-run': (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
+  'move-heater': () => [
+    { key: 'lines', name: 'Cold main, fuel or cable, flue and drain to the new place', count: 1, unit: 'job' },
+    { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+  ],
   'drain-recovery': ({ pipes }, { recovery }) => {
     const drain = pipes.drain
     const metres =

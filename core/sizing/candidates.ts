@@ -5,6 +5,7 @@ import { carriedC } from '../household/supply'
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import { type Peaks, peaksOf } from './peaks'
+import { placeChecks } from './place'
 import { type Sized, sizeHeater } from './size'
 
 export interface Sizes {
@@ -28,7 +29,7 @@ export function sizes(study: Study): Sizes {
   const sized = (kind: HeaterKind, how: How): Sized => {
     const { replaces, heater, control, store } = heatSource(study, kind, how)!
     const after = putHeater(study, replaces, heater, control, store)
-    return sizeHeater(after, heater, peaksAt(carriedC(after)), write)
+    return sizeHeater(after, heater, peaksAt(carriedC(after)), write, placeChecks(study, heater))
   }
   return {
     peaks,

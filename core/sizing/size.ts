@@ -3,12 +3,14 @@ import { efficiencyAt } from '../heaters/efficiency'
 import { HEATERS } from '../heaters/kinds'
 import { flowByCurve } from '../heaters/maker-curve'
 import { atAltitude } from '../household/at-altitude'
+import { cited } from '../household/papers'
 import { carrierOf, efficiencyOf, isLocal, isRunning } from '../study/heater-kinds'
 import type { Heater, Store } from '../study/plant'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { heatPerLitre } from '../water/power'
 import type { Peaks } from './peaks'
+import { type SizeCheck, type Verdict, worst } from './verdict'
 
 /** Of a store that is as hot as it is set, this share can be drawn before it runs cool: cold water mixes in below. */
 const USABLE_SHARE = 0.75
@@ -17,17 +19,6 @@ const INPUT_RETURN_C = 50
 
 /** Water for washing leaves the drain no warmer than it was used, °C: a drain unit brings nothing above it. */
 const DRAIN_WARMS_TO_C = 38
-
-/** How a figure stands: it holds, it does not, or nobody knows yet. Only what is known can fit. */
-export type Verdict = 'fits' | 'not known' | 'does not fit'
-
-export interface SizeCheck {
-  id: string
-  verdict: Verdict
-  sentence: string
-  /** Formula or rule. */
-  source: string
-}
 
 export interface Sized {
   heater: string
@@ -40,10 +31,6 @@ export interface Sized {
   checks: SizeCheck[]
   verdict: Verdict
 }
-
-/** The worst of several: what does not fit beats what is not known. */
-export const worst = (verdicts: readonly Verdict[]): Verdict =>
-  verdicts.includes('does not fit') ? 'does not fit' : verdicts.includes('not known') ? 'not known' : 'fits'
 
 type Ask = { study: Study; heater: Heater; peaks: Peaks; write: Display }
 type Check = (ask: Ask) => SizeCheck[]
@@ -114,7 +101,7 @@ const output: Check = ({ study, heater, peaks, write }) => {
     'output',
     kw >= peaks.kw && (byCurve === null || byCurve >= peaks.hotLMin) ? 'fits' : 'does not fit',
     `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}${byCurve === null ? '' : `, by its maker’s curve ${write.figure('flow', byCurve)} at this rise`}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
-    'Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws',
+    `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws${byCurve === null ? '' : `; the curve: ${cited(heater.papers)}`}`,
   )
 }
 
@@ -150,7 +137,7 @@ const inlet: Check = ({ study, heater, peaks, write }) => {
     heater.mostInletC === null
       ? 'Whether it accepts preheated water was not read off its papers.'
       : `It accepts up to ${write.temperature(heater.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(most)} at most.`,
-    'Maker’s largest inlet temperature against the drain',
+    `Maker’s largest inlet temperature against the drain${heater.mostInletC === null ? '' : `: ${cited(heater.papers)}`}`,
   )
 }
 
@@ -226,9 +213,16 @@ const alone: Check = ({ study, heater }) => {
 const CHECKS: readonly Check[] = [output, contents, alone, leastFire, inlet, amps, gas, outdoors]
 
 /** Whether a heater serves a household at its busiest, and what stands in its way. What is unknown does not fit. */
-export function sizeHeater(study: Study, heater: Heater, peaks: Peaks, write: Display): Sized {
+export function sizeHeater(
+  study: Study,
+  heater: Heater,
+  peaks: Peaks,
+  write: Display,
+  /** What else is asked of it, beside whether it serves. */
+  besides: readonly SizeCheck[] = [],
+): Sized {
   const ask = { study, heater, peaks, write }
-  const checks = CHECKS.flatMap((judge) => judge(ask))
+  const checks = [...CHECKS.flatMap((judge) => judge(ask)), ...besides]
   const { store } = study.plant
   const stored = HEATERS[heater.kind].heats === 'store' && store ? storeFigures(ask, store) : null
   return {

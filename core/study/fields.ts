@@ -14,3 +14,12 @@ export const Looked = z.boolean().nullable()
 /** A day of the calendar, YYYY-MM-DD. */
 export const Day = z.iso.date('a day as YYYY-MM-DD')
 export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
+/** Whose borrowed figures are: papers, of which day, and under which conditions they hold; null: nobody wrote it down. */
+export const Papers = z
+  .strictObject({
+    source: z.string().trim().min(1, 'whose figures they are, not empty').max(120),
+    on: Day.nullable(),
+    conditions: z.string().max(200),
+  })
+  .nullable()
+export type Papers = z.infer<typeof Papers>

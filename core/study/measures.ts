@@ -3,6 +3,7 @@ import { HeaterControl, LoopMode, SetpointC } from './controls'
 import { between, Id, Name, Share } from './fields'
 import { InsulationField, LengthOfPipe, Recovery, withSize } from './pipes'
 import { Heater, StoreField } from './plant'
+import { PlaceField } from './site'
 import { Week } from './week'
 
 const common = {
@@ -59,6 +60,8 @@ export const Measure = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...common, kind: z.literal('repipe'), runId: Id, pipe: withSize(Pipe) }),
   z.strictObject({ ...common, kind: z.literal('own-run'), tapId: Id, pipe: withSize(Pipe) }),
+  /** Heater and store stand nearer to the taps: so much shorter is every run that leaves them, and a loop's return. */
+  z.strictObject({ ...common, kind: z.literal('move-heater'), nearerM: between(0.1, 200), place: PlaceField }),
   z.strictObject({ ...common, kind: z.literal('drain-recovery'), recovery: Recovery }),
   z.strictObject({
     ...common,

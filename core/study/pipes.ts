@@ -1,7 +1,7 @@
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
 import { CONNECTIONS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
-import { between, Id, Looked, Name, Share } from './fields'
+import { between, Id, Looked, Name, Papers, Share } from './fields'
 import { PlaceField } from './site'
 
 export const InsulationField = z.strictObject({
@@ -140,6 +140,8 @@ export const Recovery = z.strictObject({
   warmUpS: between(0, 300),
   /** The water that reaches it is cooler than what leaves the tap by this, K. */
   dropK: between(0, 10),
+  /** Whose its effectiveness and rated flow are. */
+  papers: Papers,
   /** Taps that drain through it; of them only those that drain while they fill give it heat. */
   tapIds: z.array(Id).min(1, 'at least one tap').max(60),
 })

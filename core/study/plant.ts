@@ -1,7 +1,7 @@
 import { EFFICIENCY } from '../heaters/efficiency'
 import { z } from '../schema/zod'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { AirC, between, Day, Id, Looked, Name, Note, Share, Twelve } from './fields'
+import { AirC, between, Day, Id, Looked, Name, Note, Papers, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { PlaceField } from './site'
@@ -42,6 +42,8 @@ const named = {
     lock: FunctionState,
     holiday: FunctionState,
   }),
+  /** Whose its output, curve, efficiency and limits are. */
+  papers: Papers,
   /** Flue, supply and whatever else was seen. */
   note: Note,
 }
@@ -305,6 +307,8 @@ export const StoreField = z.strictObject({
     z.strictObject({ kind: z.literal('test'), kwhDay: between(0, 50), riseK: between(10, 80) }),
     z.strictObject({ kind: z.literal('label'), label: z.enum(LABEL_CLASSES) }),
   ]),
+  /** Whose the figures of its loss and its contents are. */
+  papers: Papers,
   /** Height of the thermostat's sensor. */
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */

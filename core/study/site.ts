@@ -39,6 +39,8 @@ export const Site = z.strictObject({
     .nullable(),
   /** Gas input that the line to the heater can carry, kW; null: not asked. */
   gasLineKw: between(1, 500).nullable(),
+  /** What another heater would find where it is to stand; null: not looked. */
+  heaterPlace: z.strictObject({ flue: Looked, condensate: Looked, socket: Looked }),
   hardnessMgL: between(0, 1000).nullable(),
   /** What was looked for at the main; null: not looked. */
   metered: Looked,

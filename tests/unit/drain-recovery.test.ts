@@ -47,6 +47,7 @@ const withUnit = (study: Study, connection: Connection, more: Partial<Recovery> 
       ...UNIT,
       warmUpS: 0,
       dropK: DROP_K,
+      papers: null,
       tapIds: s.pipes.taps.filter((t) => t.kind === 'shower').map((t) => t.id),
       ...more,
     }

@@ -245,6 +245,21 @@ const figureIn = (heater: Heater, path: string) => valueAt(heater, path) as numb
         @change="(v) => put('pipe.lengthM', v)"
       />
     </template>
+    <template v-if="is('move-heater')">
+      <NumberField
+        label="Nearer to the taps by"
+        quantity="length"
+        :schema="accepts('move-heater', 'nearerM')"
+        :value="is('move-heater')!.nearerM"
+        @change="(v) => put('nearerM', v)"
+      />
+      <ChoiceField
+        label="It stands then"
+        :value="is('move-heater')!.place"
+        :choices="PLACE_NAMES"
+        @change="(v) => put('place', v)"
+      />
+    </template>
     <RecoveryForm
       v-if="is('drain-recovery')"
       :value="is('drain-recovery')!.recovery"

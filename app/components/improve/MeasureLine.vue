@@ -2,7 +2,7 @@
 import { ChevronRight, Trash2 } from '@lucide/vue'
 import type { MeasureDetails, MeasureSaving } from '~~/core/measures/compare'
 import { paybackYears } from '~~/core/measures/payback'
-import { worst } from '~~/core/sizing/size'
+import { worst } from '~~/core/sizing/verdict'
 import type { Measure } from '~~/core/study/measures'
 
 /** One measure: what it saves and costs on one line, and all of it when it is opened. */

@@ -273,7 +273,7 @@ const circuit = computed(() => {
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
     <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
-      Plate, months, functions, flue and supply
+      Plate, papers, months, functions, flue and supply
     </summary>
     <div class="mt-1 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <NumberField
@@ -300,6 +300,7 @@ const circuit = computed(() => {
         </button>
         <p class="caption">input on gross value × efficiency</p>
       </div>
+      <PapersFields :value="heater.papers" @change="(v) => put('papers', v)" />
       <ChoiceField
         v-for="(name, key) in HEATER_FUNCTIONS"
         :key="key"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HEATER_PLACE } from '~~/core/sizing/place'
 import { Site } from '~~/core/study/site'
 
 /** What the house is connected to, and the coldest air: what a heat source of another kind is held against. */
@@ -86,6 +87,13 @@ function put(key: keyof Main, value: number | null) {
         :schema="Site.shape.leastAirC"
         :value="site.leastAirC"
         @change="(v) => table.change('coldest air', (d) => void (d.site.leastAirC = v))"
+      />
+      <LookedField
+        v-for="({ asks }, need) in HEATER_PLACE"
+        :key="need"
+        :label="asks"
+        :value="site.heaterPlace[need]"
+        @change="(v) => table.change(`heater place ${need}`, (d) => void (d.site.heaterPlace[need] = v))"
       />
     </div>
     <p v-if="begun && missing.length" class="caption mt-1" role="status">

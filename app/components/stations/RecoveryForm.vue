@@ -53,6 +53,7 @@ function toggle(id: string) {
     :value="value.dropK"
     @change="(v) => put({ dropK: v! })"
   />
+  <PapersFields :value="value.papers" @change="(v) => put({ papers: v })" />
   <fieldset class="col-span-full">
     <legend class="caption">Drains through it</legend>
     <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"

@@ -132,6 +132,11 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
           })
       "
     />
+    <PapersFields
+      v-if="store.loss.kind !== 'ua'"
+      :value="store.papers"
+      @change="(v) => table.change('store papers', (d) => void (d.plant.store!.papers = v))"
+    />
     <p class="caption self-end pb-2">
       {{ table.units.figure('lossRate', ua) }}: {{ table.units.figure('energy', (ua * TEST_RISE_K * 24) / 1000, 2) }} a
       day at {{ table.units.figure('rise', TEST_RISE_K) }} above the room; an overnight drop is read under Measure<span

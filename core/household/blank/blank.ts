@@ -6,7 +6,7 @@ import type { Study } from '../../study/study'
 import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
 import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
-import { unlookedTap } from './unlooked'
+import { unlookedPlace, unlookedTap } from './unlooked'
 
 /** Currency to begin with, by units: what is written beside the other most often. */
 const CURRENCY = { metric: 'EUR', us: 'USD' } as const
@@ -52,6 +52,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       pressureBar: null,
       leastAirC: null,
       electricMain: null,
+      heaterPlace: unlookedPlace(),
       gasLineKw: null,
       hardnessMgL: null,
       metered: null,

@@ -6,13 +6,14 @@ import type { Heater, Store } from '../../study/plant'
 
 export const unlookedHeater = (): Pick<
   Heater,
-  'ambientC' | 'months' | 'plate' | 'settingsReviewed' | 'functions' | 'note'
+  'ambientC' | 'months' | 'plate' | 'settingsReviewed' | 'functions' | 'papers' | 'note'
 > => ({
   ambientC: null,
   months: everyMonth(true),
   plate: null,
   settingsReviewed: null,
   functions: { keepHot: 'not looked', boost: 'not looked', lock: 'not looked', holiday: 'not looked' },
+  papers: null,
   note: '',
 })
 
@@ -30,9 +31,18 @@ export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWh
 
 export const unlookedStore = (): Pick<
   Store,
-  'ambientC' | 'mixing' | 'reliefValve' | 'reliefPiped' | 'reliefC' | 'valveBeforeRelief' | 'reliefAtTop' | 'discharge'
+  | 'ambientC'
+  | 'papers'
+  | 'mixing'
+  | 'reliefValve'
+  | 'reliefPiped'
+  | 'reliefC'
+  | 'valveBeforeRelief'
+  | 'reliefAtTop'
+  | 'discharge'
 > => ({
   ambientC: null,
+  papers: null,
   mixing: 'not looked',
   reliefValve: null,
   reliefPiped: null,
@@ -41,6 +51,9 @@ export const unlookedStore = (): Pick<
   reliefAtTop: null,
   discharge: { fullSize: null, falls: null, endSeen: null, drained: null },
 })
+
+/** What another heater would find where it is to stand. */
+export const unlookedPlace = () => ({ flue: null, condensate: null, socket: null })
 
 /** The water's way between a fire and its store. */
 export const unlookedWay = () => ({ rises: null, canBeShut: null, filled: null })

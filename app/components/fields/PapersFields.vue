@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import type { Papers } from '~~/core/study/fields'
+
+/** Whose the figures beside it are: papers, their day, and the conditions under which they hold. */
+const props = defineProps<{ value: Papers }>()
+const emit = defineEmits<{ change: [value: Papers] }>()
+const put = (part: Partial<NonNullable<Papers>>) =>
+  emit('change', { source: '', on: null, conditions: '', ...props.value, ...part })
+</script>
+
+<template>
+  <TextField
+    label="Figures from"
+    optional
+    :value="value?.source ?? ''"
+    @change="(v) => (v.trim() ? put({ source: v }) : emit('change', null))"
+  />
+  <template v-if="value">
+    <DateField label="Of the day" :value="value.on" @change="(v) => put({ on: v })" />
+    <TextField
+      class="col-span-2"
+      label="Hold under these conditions"
+      optional
+      :value="value.conditions"
+      @change="(v) => put({ conditions: v })"
+    />
+  </template>
+</template>

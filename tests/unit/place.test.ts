@@ -1,0 +1,130 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { courtFlat } from '../../core/demos/court-flat'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { findings } from '../../core/findings/findings'
+import { assumedHeater } from '../../core/household/blank/assumed-heaters'
+import { tapFigures } from '../../core/household/tap-figures'
+import { runsTo } from '../../core/household/ways'
+import { apply } from '../../core/measures/apply'
+import { beginMeasure } from '../../core/measures/begin'
+import { checksOf, verdictOf } from '../../core/measures/checks'
+import { pipeOf } from '../../core/pipes/catalogue'
+import { contentsPerMetre } from '../../core/pipes/contents'
+import { sizes } from '../../core/sizing/candidates'
+import { HEATER_PLACE, placeChecks } from '../../core/sizing/place'
+import { isLocal } from '../../core/study/heater-kinds'
+import type { Study } from '../../core/study/study'
+import { simulate } from '../../core/year/simulate'
+import { randomStudy } from '../../proof/random-study'
+import { changed } from '../../proof/studies'
+
+const verdicts = (study: Study, kind: Parameters<typeof assumedHeater>[0]) =>
+  Object.fromEntries(
+    placeChecks(study, assumedHeater(kind, 'new', 'heated', study.pipes.taps[0]!.id, 200)).map((c) => [
+      c.id,
+      c.verdict,
+    ]),
+  )
+
+describe('where another heater is to stand', () => {
+  it('a flue, a drain for condensate and a supply are asked of those that need them', () => {
+    expect(verdicts(hillTown, 'boiler-coil')).toEqual({
+      flue: 'not known',
+      condensate: 'not known',
+      socket: 'not known',
+    })
+    expect(verdicts(hillTown, 'heat-pump')).toEqual({ condensate: 'not known' })
+    expect(verdicts(hillTown, 'element')).toEqual({})
+    expect(verdicts(hillTown, 'solar')).toEqual({ socket: 'not known' })
+  })
+
+  it('what is there fits, what is not there does not, and neither is asked of a heater that stands', () => {
+    const looked = (there: boolean) =>
+      changed(hillTown, (s) => void (s.site.heaterPlace = { flue: there, condensate: there, socket: there }))
+    for (const [study, verdict] of [
+      [looked(true), 'fits'],
+      [looked(false), 'does not fit'],
+    ] as const)
+      for (const v of Object.values(verdicts(study, 'boiler-coil'))) expect(v).toBe(verdict)
+    const { there, instead } = sizes(looked(false))
+    const asked = (list: typeof there) => list.flatMap((s) => s.checks).filter((c) => c.id in HEATER_PLACE)
+    expect(asked(there)).toEqual([])
+    expect(asked(instead).length).toBeGreaterThan(2)
+    for (const s of instead) if (s.checks.some((c) => c.id in HEATER_PLACE)) expect(s.verdict).toBe('does not fit')
+  })
+})
+
+describe('a heater that is moved', () => {
+  it('takes its metres off every way to a tap and off the loop’s return, in any household', () => {
+    fc.assert(
+      fc.property(randomStudy, fc.double({ min: 0.1, max: 50, noNaN: true }), (study, nearerM) => {
+        const moved = apply(study, { ...beginMeasure(study, 'move-heater', 'm'), nearerM })
+        for (const tap of study.pipes.taps) {
+          const [root] = runsTo(study, tap)
+          const off = root.lengthM - Math.max(0.1, root.lengthM - nearerM)
+          const now = moved.pipes.runs.find((r) => r.id === root.id)!
+          expect(root.lengthM - now.lengthM).toBeCloseTo(off, 9)
+          if (study.plant.heaters.some((h) => isLocal(h))) continue
+          const litres = tapFigures(study, tap).contentL - tapFigures(moved, tap).contentL
+          if (study.pipes.loop === null)
+            expect(litres).toBeCloseTo(contentsPerMetre(pipeOf(root.material, root.size)) * off, 6)
+        }
+        if (study.pipes.loop)
+          expect(moved.pipes.loop!.back.lengthM).toBe(Math.max(0.1, study.pipes.loop.back.lengthM - nearerM))
+        expect(moved.people).toBe(study.people)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('waits less and costs less in a flat without a loop, and is refused for more metres than there are', () => {
+    const measure = { ...beginMeasure(harbourFlat, 'move-heater', 'm'), nearerM: 1 }
+    const [now, then] = [simulate(harbourFlat), simulate(apply(harbourFlat, measure))]
+    expect(then.comfort.waitMedianS).toBeLessThan(now.comfort.waitMedianS)
+    expect(then.cost.total).toBeLessThan(now.cost.total)
+    expect(verdictOf(harbourFlat, { ...measure, nearerM: 199 })).toBe('does not fit')
+    expect(verdictOf(harbourFlat, measure)).toBe('not known')
+    const measured = changed(hillTown, (s) => void (s.plant.store!.ambientC = 31))
+    const store = apply(measured, { ...beginMeasure(hillTown, 'move-heater', 'm'), place: 'heated' }).plant.store!
+    expect([store.place, store.ambientC]).toEqual(['heated', null])
+  })
+})
+
+describe('a drain unit', () => {
+  it('says the hours that fitting it is assumed to take, by what has to be opened', () => {
+    const hours = (access: boolean | null) => {
+      const study = changed(courtFlat, (s) => void (s.pipes.drain!.access = access))
+      const time = checksOf(study, beginMeasure(study, 'drain-recovery', 'm')).find((c) => c.id === 'time')!
+      return [time.verdict, ...[...time.sentence.matchAll(/(\d+) h/g)].map((m) => Number(m[1]))] as const
+    }
+    const [[open, least], [shut, most], [unknown, ...both]] = [hours(true), hours(false), hours(null)]
+    expect([open, shut, unknown]).toEqual(['fits', 'fits', 'not known'])
+    expect(most).toBeGreaterThan(least!)
+    expect(both).toEqual([least, most])
+  })
+})
+
+describe('borrowed figures', () => {
+  it('are asked whose they are, and cited where they decide', () => {
+    const curve = changed(harbourFlat, (s) => {
+      const [h] = s.plant.heaters
+      if (h?.kind === 'instant-gas') h.makerFlow = [{ riseK: 30, lMin: 90 }]
+    })
+    const of = (study: Study, id: string) => findings(study, null).find((f) => f.id === id)
+    expect(of(curve, 'borrowed')!.why).toContain(curve.plant.heaters[0]!.name)
+    const named = changed(curve, (s) => {
+      s.plant.heaters[0]!.papers = { source: 'Sheet 12', on: '2024-05-01', conditions: 'inlet at 15 °C' }
+    })
+    expect(of(named, 'borrowed')).toBeUndefined()
+    expect(of(named, `curve-${named.plant.heaters[0]!.id}`)!.source).toMatch(/Sheet 12, 2024-05-01, inlet at 15 °C/)
+    const label = changed(hillTown, (s) => {
+      s.plant.store!.loss = { kind: 'label', label: 'C' }
+      delete s.origins['plant.store.loss']
+    })
+    expect(of(label, 'borrowed')!.why).toContain(label.plant.store!.name)
+    const assumed = changed(label, (s) => void (s.origins['plant.store.loss'] = 'assumed'))
+    expect(of(assumed, 'borrowed')).toBeUndefined()
+  })
+})
