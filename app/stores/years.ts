@@ -27,8 +27,11 @@ export const useYears = defineStore('years', () => {
   /** The figures in force before the last change. */
   const before = shallowRef<YearResult | null>(null)
   let batch = 0
-  /** The year on every screen has come once; what else is wanted waits for it. */
-  const firstYear = ref(false)
+  /**
+   * The household whose own year is on every screen, or was refused. What else is wanted of it waits for that: a day and
+   * what stands out would only take cores from the year, and of the year before they would be wrong.
+   */
+  const stands = shallowRef<{ study: Study; year: YearResult | null } | null>(null)
   let lastView: string | null = null
 
   function remember(key: string, result: YearResult) {
@@ -88,7 +91,11 @@ export const useYears = defineStore('years', () => {
     // Old figures stay in sight until all that is on every screen has come.
     const first = plan.filter((j) => j.key === AS_SET || j.key === AS_FOUND)
     const firstHere = () => first.every((j) => cache.has(j.content))
-    if (firstHere()) publish()
+    const stand = () => void (stands.value = { study, year: failure.value ? null : now.value })
+    if (firstHere()) {
+      publish()
+      stand()
+    }
     const isFirst = (job: Job) => job.key === AS_SET || job.key === AS_FOUND
     const simulated = (jobs: typeof missing) =>
       Promise.all(
@@ -111,12 +118,12 @@ export const useYears = defineStore('years', () => {
       )
     // What is on every screen comes first: workers share the cores with the page.
     await simulated(missing.filter(isFirst))
-    firstYear.value = true
+    if (stale()) return
+    stand()
     await simulated(missing.filter((job) => !isFirst(job)))
-    if (!stale()) {
-      pending.value = 0
-      if (current && shown.value && current !== shown.value && sameView === lookedAt.value) before.value = current
-    }
+    if (stale()) return
+    pending.value = 0
+    if (current && shown.value && current !== shown.value && sameView === lookedAt.value) before.value = current
   }
 
   /** Drops what has not been simulated yet. */
@@ -149,6 +156,7 @@ export const useYears = defineStore('years', () => {
     () => {
       years.value = new Map()
       before.value = null
+      points.value = []
     },
   )
   watch([() => table.study, lookedAt], ([study]) => study && void simulateAll(study), { immediate: true })
@@ -159,12 +167,12 @@ export const useYears = defineStore('years', () => {
   const minute = ref(6 * 60 + 30)
   const day = shallowRef<DayTrace | null>(null)
   let dayBatch = 0
+  const standing = computed(() => (house.value && stands.value?.study === table.study ? dependsOn(house.value) : null))
   watch(
-    [() => (house.value ? dependsOn(house.value) : ''), month, weekday, firstYear],
+    [standing, month, weekday],
     async () => {
-      if (!firstYear.value) return
       const study = house.value
-      if (!study) return
+      if (!study || standing.value === null) return
       const mine = ++dayBatch
       const at = dayInMonth(study, month.value, weekday.value)
       const trace = await pool.order('day', study, () => mine !== dayBatch, at).catch(() => null)
@@ -190,16 +198,14 @@ export const useYears = defineStore('years', () => {
   )
   let pointsBatch = 0
   watch(
-    [() => table.study, now, failure],
-    async ([study, year, failed], [before]) => {
+    stands,
+    async (of) => {
+      if (!of || (of.study === pointedOutOf.value?.study && of.year === pointedOutOf.value.year)) return
       const mine = ++pointsBatch
-      if (study?.id !== before?.id) points.value = []
-      // What is pointed out of a household needs its year; the first one is waited for.
-      if (!study || (!year && !failed)) return
-      const found = await pool.order('points', study, () => mine !== pointsBatch, year).catch(() => null)
+      const found = await pool.order('points', of.study, () => mine !== pointsBatch, of.year).catch(() => null)
       if (!found || mine !== pointsBatch) return
       points.value = found
-      pointedOutOf.value = { study, year }
+      pointedOutOf.value = of
     },
     { immediate: true },
   )

@@ -2,10 +2,10 @@
 export const MOST_DRAWS = 200_000
 
 /**
- * Work that a year may take, in units of about a quarter of a microsecond: five seconds of a quick core, ten of a slow one. The tall
+ * Work that a year may take, in units of about a quarter of a microsecond: four seconds of a quick core, nine of a slow one. The tall
  * house of the demos takes about a million.
  */
-export const MOST_WORK = 24_000_000
+export const MOST_WORK = 19_000_000
 
 /** A sound study whose year is not worked out, with the reason in plain words. */
 export class YearRefused extends Error {
