@@ -1,5 +1,6 @@
 import { HIDDEN_SEEDS, hiddenHouse } from '../proof/hidden-house'
-import { REFERENCE_CASES, type ReferenceCase } from '../proof/reference-cases'
+import { REFERENCE_CASES } from '../proof/reference-cases'
+import type { ReferenceCase } from '../proof/references/case'
 
 const percent = (x: number) => `${(100 * x).toFixed(1)} %`.replace('-', '−')
 const figures = (x: number) => Number(x.toPrecision(5)).toString()
@@ -19,7 +20,7 @@ export function validationPage(): string {
   })
   return `# Validation
 
-Written by \`npm run docs\` from the cases in \`proof/reference-cases.ts\`; the unit tests hold the same cases to the same
+Written by \`npm run docs\` from the cases in \`proof/references/\`; the unit tests hold the same cases to the same
 limits, and laws that must hold on any household (the ledger closes, more insulation never loses more, no temperature
 outside its sources) are tried on random studies in \`tests/unit/laws.test.ts\`.
 

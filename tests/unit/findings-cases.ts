@@ -1,0 +1,286 @@
+import { duplex } from '../../core/demos/duplex'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { findings } from '../../core/findings/findings'
+import { unlookedHeater } from '../../core/household/blank/unlooked'
+import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
+import { beginFunctions } from '../../core/study/controls'
+import type { HeaterOf } from '../../core/study/heater-kinds'
+import type { Heater } from '../../core/study/plant'
+import type { Reading } from '../../core/study/readings'
+import { Study } from '../../core/study/study'
+import { changed, readingOf } from '../../proof/studies'
+
+export const ids = (study: Study) => findings(study, null).map((f) => f.id)
+const reading = (
+  id: string,
+  kind: Reading['kind'],
+  values: Reading['values'],
+  where: string | null = null,
+  takenAt = '2026-03-02T09:00:00Z',
+) => readingOf(kind, values, { id, where, takenAt })
+
+export const withWood = addHeater(hillTown, 'wood-coil')
+export const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
+
+/** id of the finding, the household in which it stands, and what makes it go away. */
+export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
+  [
+    'store-tepid',
+    hillTown,
+    (s) => void (s.controls.found.heaters.boiler.setpointC = 47),
+    (s) => void (s.controls.found.heaters.boiler.setpointC = 60),
+  ],
+  [
+    'scald',
+    hillTown,
+    (s) => void (s.plant.store!.mixing = 'none'),
+    (s) => void (s.plant.store!.mixing = { mixesToC: 45, testedOn: null }),
+  ],
+  ['scald', harbourFlat, () => {}, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 46)],
+  [
+    'scald',
+    changeHeaterKind(hillTown, 'boiler', 'wood-coil'),
+    (s) => void (s.plant.store!.mixing = 'none'),
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'wood-coil'>).firings = []),
+  ],
+  [
+    'relief-valve',
+    hillTown,
+    (s) => void (s.plant.store!.reliefValve = false),
+    (s) => void (s.plant.store!.reliefValve = true),
+  ],
+  [
+    'relief-shut',
+    hillTown,
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, valveBeforeRelief: true }),
+    (s) => void (s.plant.store!.valveBeforeRelief = false),
+  ],
+  [
+    'relief-look',
+    hillTown,
+    () => {},
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: true }),
+  ],
+  [
+    'relief-piped',
+    hillTown,
+    (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: false }),
+    (s) => void (s.plant.store!.reliefPiped = true),
+  ],
+  ['expansion', hillTown, (s) => void (s.site.backflowGuard = true), (s) => void (s.site.expansionVessel = true)],
+  [
+    'plastic-basement-main',
+    duplex,
+    (s) => void Object.assign(s.pipes.runs[0], { material: 'pex-cts', size: '3/4' }),
+    (s) => void Object.assign(s.pipes.runs[0], { material: 'copper-l', size: '3/4' }),
+  ],
+  [
+    'will-not-fire-basin',
+    harbourFlat,
+    (s) => void (s.pipes.taps[1].flowLMin = 3),
+    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).leastFlowLMin = 0.5),
+  ],
+  [
+    'two-taps',
+    harbourFlat,
+    () => {},
+    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).outputKw = 60),
+  ],
+  [
+    'input-output-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].plate = { inputKw: 24, on: 'gross' }),
+    (s) => void (s.plant.heaters[0].plate = { inputKw: 26, on: 'gross' }),
+  ],
+  [
+    'factory-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].settingsReviewed = false),
+    (s) => void (s.plant.heaters[0].settingsReviewed = true),
+  ],
+  [
+    'power-factor',
+    hillTown,
+    (s) => void s.readings.push(reading('p', 'pump', { volts: 230, amps: 0.2 })),
+    (s) => void (s.readings[0].values.powerFactor = 0.6),
+  ],
+  [
+    'repeated-topped-up',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        reading('a', 'event', { event: 'topped up' }),
+        reading('b', 'event', { event: 'topped up' }),
+      ),
+    (s) => void s.readings.pop(),
+  ],
+  [
+    'waste-w',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        reading('w', 'time-to-hot', { seconds: 150, flowLMin: 7, hotC: 40 }, 'kitchen-sink', '2026-03-02T03:00:00Z'),
+      ),
+    (s) => void (s.readings[0].values.seconds = 60),
+  ],
+  [
+    'contradicts-m',
+    hillTown,
+    (s) => void s.readings.push(reading('m', 'mains', { coldC: 6 }), reading('n', 'mains', { coldC: 12 })),
+    (s) => void (s.readings[1].values.coldC = 7),
+  ],
+  [
+    'contents-kitchen-sink',
+    hillTown,
+    (s) => void (s.pipes.taps[0].saidContentL = 0.8),
+    (s) => void (s.pipes.taps[0].saidContentL = 5.8),
+  ],
+  [
+    'not-hot-enough-kitchen-sink',
+    hillTown,
+    (s) => void (s.pipes.taps[0].leastHotC = 64),
+    (s) => void (s.pipes.taps[0].leastHotC = 55),
+  ],
+  [
+    'crossover',
+    hillTown,
+    (s) => void (s.pipes.loop!.returns = { by: 'cold line', closesAtC: 40 }),
+    (s) => void (s.pipes.loop!.returns = { by: 'own pipe', height: 0.5 }),
+  ],
+  [
+    'functions-boiler',
+    hillTown,
+    (s) => void (s.plant.heaters[0].functions.boost = 'as it came'),
+    (s) => void (s.plant.heaters[0].functions.boost = 'gone through'),
+  ],
+  [
+    'below-fire-wood-coil',
+    withWood,
+    (s) => void (wood(s).circuit.heightM = -0.4),
+    (s) => void (wood(s).circuit.heightM = 1.5),
+  ],
+  [
+    'gravity-wood-coil',
+    withWood,
+    (s) => void Object.assign(wood(s).circuit, { heightM: 0.4, lengthM: 9, boreMm: 20.2 }),
+    (s) => void Object.assign(wood(s).circuit, { heightM: 1.5, lengthM: 6, boreMm: 26.2 }),
+  ],
+  [
+    'gravity-wood-coil',
+    withWood,
+    (s) => void (wood(s).circuit.horizontalM = 5),
+    (s) => void (wood(s).circuit.horizontalM = 2),
+  ],
+  ['logs-wood-coil', withWood, (s) => void (wood(s).firings[0].kg = 1), (s) => void (wood(s).firings[0].kg = 9)],
+  [
+    'reservoir-reservoir',
+    addHeater(hillTown, 'reservoir'),
+    () => {},
+    (s) => {
+      s.plant.heaters.pop()
+      delete s.controls.found.heaters.reservoir
+    },
+  ],
+  [
+    'loop-too-slow',
+    changeHeaterKind(hillTown, 'boiler', 'instant-gas'),
+    (s) => void (s.pipes.loop!.pumpLMin = 1),
+    (s) => void (s.pipes.loop!.pumpLMin = 6),
+  ],
+  [
+    'current-instant-electric',
+    addHeater(hillTown, 'instant-electric'),
+    (s) => void Object.assign(s.plant.heaters[1], { supply: { amps: 20, volts: 400 } }),
+    (s) => void Object.assign(s.plant.heaters[1], { supply: { amps: 32, volts: 400 } }),
+  ],
+  [
+    'input-output-boiler',
+    hillTown,
+    (s) => void Object.assign(s.plant.heaters[0], { plate: { inputKw: 21.5, on: 'net' } }),
+    (s) => void Object.assign(s.plant.heaters[0], { plate: { inputKw: 24, on: 'net' } }),
+  ],
+  ['pressure', hillTown, (s) => void (s.site.pressureBar = 16), (s) => void (s.site.pressureBar = 3)],
+  ['pressure', hillTown, (s) => void (s.site.pressureBar = 0), (s) => void (s.site.pressureBar = null)],
+  [
+    'freezes',
+    hillTown,
+    (s) => {
+      s.pipes.runs[0].place = 'outdoors'
+      s.site.monthlyAirC[0] = -4
+    },
+    (s) => void (s.site.monthlyAirC[0] = 6),
+  ],
+  ['bare-pipes', hillTown, () => {}, (s) => void (s.pipes.runs[0].insulation = { lambdaWMK: 0.04, thicknessMm: 20 })],
+  [
+    'velocity-first-bath',
+    hillTown,
+    (s) => void (s.pipes.taps[2].flowLMin = 22),
+    (s) => void (s.pipes.taps[2].flowLMin = 12),
+  ],
+  [
+    'above-flow-boiler',
+    hillTown,
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 65),
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 75),
+  ],
+  ['hard-and-hot', hillTown, () => {}, (s) => void (s.site.hardnessMgL = 90)],
+  [
+    'element-in-sun-element',
+    addHeater(addHeater(hillTown, 'solar'), 'element'),
+    () => {},
+    (s) => void ((s.plant.heaters[2] as HeaterOf<'element'>).height = 0.7),
+  ],
+  ['pilot-burner', duplex, () => {}, (s) => void ((s.plant.heaters[0] as HeaterOf<'gas-store'>).pilotW = 0)],
+  [
+    'keep-hot-wall-heater',
+    harbourFlat,
+    (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true),
+    (s) => void (s.controls.found.heaters['wall-heater'].keepHot = false),
+  ],
+  [
+    'flue-loss-burner',
+    duplex,
+    (s) => void (s.plant.store!.loss = { kind: 'label', label: 'C' }),
+    (s) => void (s.plant.store!.loss = { kind: 'ua', uaWK: 5 }),
+  ],
+  [
+    'wanted-too-hot',
+    harbourFlat,
+    (s) => void (s.people.habits[0].wantedC = 58),
+    (s) => void (s.people.habits[0].wantedC = 40),
+  ],
+  [
+    'loop-too-slow',
+    changeHeaterKind(hillTown, 'boiler', 'instant-electric'),
+    (s) => void (s.pipes.loop!.pumpLMin = 1),
+    (s) => void (s.pipes.loop!.pumpLMin = 6),
+  ],
+  [
+    'period-n',
+    hillTown,
+    (s) => void s.readings.push({ ...reading('n', 'note', {}), note: 'Bill says 84 euros for gas' }),
+    (s) => void (s.readings[0].note = 'Bill says 84 euros a month for gas'),
+  ],
+]
+
+const element = (id: string, height: number): Heater => ({
+  kind: 'element',
+  id,
+  name: id,
+  place: 'cellar',
+  ...unlookedHeater(),
+  sensorHeight: null,
+  powerKw: 4.5,
+  height,
+  supply: { amps: 15, volts: 240 },
+})
+export const twoElements = changed(hillTown, (s) => {
+  s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
+  s.controls.found.heaters = {
+    upper: { setpointC: 60, hysteresisK: 5, windows: null, ...beginFunctions() },
+    lower: { setpointC: 52, hysteresisK: 5, windows: null, ...beginFunctions() },
+  }
+  s.packages = []
+  s.origins = {}
+})
