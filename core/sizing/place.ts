@@ -10,7 +10,7 @@ type Need = keyof Site['heaterPlace']
 /** What another heater needs where it is to stand, in words that stand on the form too, and which heaters need it. */
 export const HEATER_PLACE: Record<Need, { asks: string; without: string; needs: (heater: Heater) => boolean }> = {
   flue: {
-    asks: 'A way for flue and air, of a kind the heater takes',
+    asks: 'A way for flue and air',
     without: 'there is no way for its flue and its air',
     needs: ({ kind }) => HEATERS[kind].source === 'burner',
   },

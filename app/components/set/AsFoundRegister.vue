@@ -9,7 +9,8 @@ const study = computed(() => table.study!)
 const all = computed(() => settingsOf(study.value))
 const changed = computed(() => all.value.filter(wasChanged).length)
 const showsAll = ref(false)
-const rows = computed(() => all.value.filter((s) => showsAll.value || s.inUse || wasChanged(s)))
+const listed = computed(() => all.value.filter((s) => s.inUse || wasChanged(s)))
+const rows = computed(() => (showsAll.value ? all.value : listed.value))
 const text = (s: Setting, value: unknown) => s.say(value, table.units)
 const restore = (path: string | null) => table.replace((s) => restoreFound(s, path, localIso(new Date()).slice(0, 10)))
 const log = computed(() =>
@@ -89,8 +90,9 @@ const log = computed(() =>
         </tbody>
       </table>
     </div>
-    <label class="flex min-h-11 w-fit items-center gap-2 text-sm">
-      <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />with the settings that nothing hangs on
+    <label v-if="all.length > listed.length" class="flex min-h-11 w-fit items-center gap-2 text-sm">
+      <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />with the
+      {{ all.length - listed.length }} that are not in use
     </label>
     <details v-if="log.length" class="mt-2">
       <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
