@@ -10,6 +10,7 @@ import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
 import type { Found, Tried } from '../core/trials/find-windows'
 import { type ModeRow } from '../core/trials/loop-modes'
+import { houseHeatSentence } from '../core/year/account/house-heat'
 import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
@@ -61,7 +62,7 @@ export function yearTable(study: Study, r: YearResult): string {
   t.push(['Half of the waits are under', d.seconds(r.comfort.waitMedianS)])
   t.push(['Draws too cool', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
-  return `${t.toString()}\n`
+  return `${t.toString()}\n${houseHeatSentence(r.energy, study.prices.creditHouseHeat, d)}\n`
 }
 
 /** Every mode of the loop side by side; money against the loop off. */

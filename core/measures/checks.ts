@@ -21,6 +21,7 @@ import type { Display } from '../units/display'
 import { mainsThroughYear } from '../water/mains'
 import { apply } from './apply'
 import { UPRIGHT_M } from './begin'
+import { loopModeChecks } from './loop-checks'
 
 /** Something to be looked at before a measure is done: it holds, it does not, or nobody knows yet. */
 export interface MeasureCheck {
@@ -221,6 +222,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
         : 'Controls, covers of elements, ports and the relief valve stay clear.',
     ),
   ],
+  'loop-mode': loopModeChecks,
   'tap-flow': lessFlow,
   'stop-when-warm': ({ people }, m) => {
     const late = people.habits.filter((h) => h.tapId === m.tapId && h.unattendedS > 0)

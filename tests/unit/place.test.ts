@@ -14,8 +14,11 @@ import { pipeOf } from '../../core/pipes/catalogue'
 import { contentsPerMetre } from '../../core/pipes/contents'
 import { sizes } from '../../core/sizing/candidates'
 import { HEATER_PLACE, placeChecks } from '../../core/sizing/place'
+import { displayOf } from '../../core/study/display-of'
 import { isLocal } from '../../core/study/heater-kinds'
+import type { LoopMode } from '../../core/study/loop-modes'
 import type { Study } from '../../core/study/study'
+import { houseHeatSentence, lostToAirKwh } from '../../core/year/account/house-heat'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
@@ -126,5 +129,44 @@ describe('borrowed figures', () => {
     expect(of(label, 'borrowed')!.why).toContain(label.plant.store!.name)
     const assumed = changed(label, (s) => void (s.origins['plant.store.loss'] = 'assumed'))
     expect(of(assumed, 'borrowed')).toBeUndefined()
+  })
+})
+
+describe('what a way of running a loop needs along it', () => {
+  const loop = hillTown.pipes.loop!
+  const checks = (mode: LoopMode, pumpAt: typeof loop.pumpAt, sensorAt: typeof loop.sensorAt) => {
+    const study = changed(hillTown, (s) => void Object.assign(s.pipes.loop!, { pumpAt, sensorAt }))
+    return checksOf(study, { ...beginMeasure(study, 'loop-mode', 'm'), mode }).map((c) => [c.id, c.verdict, c.sentence])
+  }
+  it('is nothing for a pump that rests, a supply for a cable, and a pump that was seen for the rest', () => {
+    expect(checks('off', 'not looked', 'not looked')).toEqual([])
+    expect(checks('trace heating', 'at the plant', 'not there')).toEqual([['supply', 'not known', expect.any(String)]])
+    expect(checks('clock', 'not looked', 'not looked').map((c) => c[1])).toEqual(['not known'])
+    expect(checks('clock', 'at the plant', 'not looked').map((c) => c[1])).toEqual(['fits'])
+  })
+
+  it('is a sensor where the mode goes by one, with the wire to the pump', () => {
+    const outM = runsTo(hillTown, { runId: loop.turnsAt }).reduce((s, r) => s + r.lengthM, 0)
+    const [, wire] = checks('stop warm', 'at the plant', 'at the far tap')
+    expect(wire![1]).toBe('fits')
+    expect(wire![2]).toContain(`${outM.toFixed(1)} m`)
+    expect(checks('sampled', 'at the plant', 'not there')[1]![1]).toBe('not known')
+    expect(checks('sampled', 'at the far tap', 'at the far tap')[1]![2]).toMatch(/short/)
+  })
+})
+
+describe('heat that came to heated rooms', () => {
+  it('is all of what is lost in a house that is heated all year, and nothing where nothing stands in a heated room', () => {
+    const all = (place: 'heated' | 'cellar') =>
+      simulate(
+        changed(hillTown, (s) => {
+          s.site.heatingMonths = s.site.heatingMonths.map(() => true)
+          for (const r of [...s.pipes.runs, s.pipes.loop!.back, s.plant.store!, ...s.plant.heaters]) r.place = place
+        }),
+      ).energy
+    const inside = all('heated')
+    expect(inside.houseHeatKwh / lostToAirKwh(inside)).toBeCloseTo(1, 6)
+    expect(houseHeatSentence(inside, false, displayOf(hillTown))).toMatch(/\(100 %\).*does not count it/)
+    expect(all('cellar').houseHeatKwh).toBe(0)
   })
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sankey, sankeyJustify, type SankeyLink, sankeyLinkHorizontal, type SankeyNode } from 'd3-sankey'
 import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
+import { houseHeatSentence } from '~~/core/year/account/house-heat'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'
 import type { Energy } from '~~/core/year/result'
 
@@ -9,7 +10,9 @@ const props = defineProps<{ energy: Energy; scaleTo: Energy }>()
 type N = SankeyNode<HeatNode, HeatLink>
 type L = SankeyLink<HeatNode, HeatLink>
 
-const units = computed(() => useStudy().units)
+const table = useStudy()
+const units = computed(() => table.units)
+const credited = computed(() => table.study!.prices.creditHouseHeat)
 const box = ref<HTMLElement | null>(null)
 const boxWidth = useBoxWidth(box)
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 560)
@@ -103,6 +106,7 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
         </text>
       </g>
     </svg>
+    <p class="caption" data-house-heat>{{ houseHeatSentence(energy, credited, units) }}</p>
     <details>
       <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
       <table class="w-full max-w-md text-sm">

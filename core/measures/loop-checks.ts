@@ -1,0 +1,49 @@
+import { runsTo } from '../household/ways'
+import type { Verdict } from '../sizing/verdict'
+import { LOOP_MODE_TAKES } from '../study/loop-modes'
+import type { MeasureOf } from '../study/measures'
+import type { Loop } from '../study/pipes'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+import type { MeasureCheck } from './checks'
+
+const one = (id: string, verdict: Verdict, sentence: string): MeasureCheck => ({ id, verdict, sentence })
+const isThere = (place: Loop['pumpAt']) => place !== 'not there' && place !== 'not looked'
+
+/** What a way of running a loop needs along it: a supply for the pump or cable, a sensor, a wire between them. */
+export function loopModeChecks(study: Study, { mode }: MeasureOf<'loop-mode'>, write: Display): MeasureCheck[] {
+  const { loop } = study.pipes
+  if (!loop || mode === 'off') return []
+  if (mode === 'trace heating')
+    return [
+      one(
+        'supply',
+        'not known',
+        'A cable needs a supply of its own, guarded against faults to earth, and lies under the insulation: for a licensed electrician.',
+      ),
+    ]
+  const pump = isThere(loop.pumpAt)
+    ? one('pump', 'fits', `The pump sits ${loop.pumpAt}, where it has its supply.`)
+    : one(
+        'pump',
+        'not known',
+        `${loop.pumpAt === 'not there' ? 'A pump has to be put in' : 'Where the pump sits was not looked at'}: anywhere on the circle, where there is a supply and it can be got at.`,
+      )
+  return LOOP_MODE_TAKES[mode].target ? [pump, sensor(study, loop, write)] : [pump]
+}
+
+function sensor(study: Study, { pumpAt, sensorAt, turnsAt }: Loop, write: Display): MeasureCheck {
+  if (!isThere(sensorAt))
+    return one(
+      'sensor',
+      'not known',
+      `${sensorAt === 'not there' ? 'A sensor has to be put on' : 'Where the sensor sits was not looked at'}: at the far tap it tells what comes there, on the return also what was lost on the way back.`,
+    )
+  const outM = runsTo(study, { runId: turnsAt }).reduce((s, r) => s + r.lengthM, 0)
+  const apart = pumpAt !== sensorAt && [pumpAt, sensorAt].includes('at the far tap')
+  return one(
+    'sensor',
+    isThere(pumpAt) ? 'fits' : 'not known',
+    `The sensor sits ${sensorAt}; ${isThere(pumpAt) ? (apart ? `to the pump its wire is about ${write.figure('length', outM)}, or it goes by radio` : 'its wire to the pump is short') : 'how long its wire is depends on where the pump sits'}.`,
+  )
+}

@@ -1,0 +1,13 @@
+import type { Display } from '../../units/display'
+import type { Energy } from '../result'
+
+/** What is lost by keeping water ready and by what cools in pipes, kWh: all of it warms the air around something. */
+export const lostToAirKwh = ({ storeKwh, loopKwh, deadRunKwh, primaryKwh }: Energy): number =>
+  storeKwh + loopKwh + deadRunKwh + primaryKwh
+
+/** How much of the losses came to heated rooms while they were heated, in a sentence; it depends on where things stand. */
+export function houseHeatSentence(energy: Energy, credited: boolean, write: Display): string {
+  const lost = lostToAirKwh(energy)
+  const share = lost > 0 ? Math.round((100 * energy.houseHeatKwh) / lost) : 0
+  return `Of ${write.energy(lost)} lost to the air around store, loop and pipes, ${write.energy(energy.houseHeatKwh)} (${share} %) came to heated rooms in months of heating; ${credited ? 'the heating they save is in the cost' : 'the cost does not count it as saved'}. The rest of the year the same pipes warm rooms that need none.`
+}
