@@ -412,13 +412,14 @@ export class House {
 
   /**
    * Cold water drawn at a tap whose cold line a loop comes back through: the warm water in it goes first. What the pump had
-   * put there leaves with it and counts as lost by the loop; that it makes the mix a little warmer is left out.
+   * put there leaves with it and counts as lost by the loop; that it makes the mix a little warmer is left out. Of a loop
+   * that never runs it is the warmth of the air that leaves.
    */
   private drawCold(tap: number, litres: number): void {
     if (!this.bypass || litres <= 0 || !this.behindTurn[tap]) return
     const { kj, warmL } = this.network.loopReturn.run.drawBack(litres, this.mainsC, WARM_COLD_K, this.nowS)
-    this.ledger.add('loop', kj)
-    this.ledger.water('warmCold', warmL)
+    this.ledger.add(this.network.loopInUse ? 'loop' : 'deadRun', kj)
+    if (this.network.loopInUse) this.ledger.water('warmCold', warmL)
   }
 
   /** What arrived at a tap in the hot run that is its alone in this step. */

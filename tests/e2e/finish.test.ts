@@ -114,6 +114,40 @@ describe('a maker’s curve', () => {
 })
 
 describe('what was set', () => {
+  it('is in the register and in the log whatever it is, a hot run and a clock among it', async () => {
+    await openDemo(page, url, 'hill-town')
+    await settled(page)
+    const register = (path: string) =>
+      page.$eval(`[data-setting="${path}"]`, (row) =>
+        Array.from(row.querySelectorAll('td'))
+          .slice(1, 4)
+          .map((cell) => cell.textContent!.trim()),
+      )
+    expect(await page.$('[data-setting="heaters.boiler.disinfection"]')).toBeNull()
+    await page.$$eval('summary', (all) =>
+      all.find((s) => /Holiday, hot run/.test(s.textContent!))!.scrollIntoView({ block: 'center' }),
+    )
+    await page.$$eval('summary', (all) => all.find((s) => /Holiday, hot run/.test(s.textContent!))!.click())
+    await page.$$eval('label', (all) => all.find((l) => /weekly hot run/i.test(l.textContent!))!.click())
+    await page.waitForSelector('[data-setting="heaters.boiler.disinfection"]')
+    expect(await register('heaters.boiler.disinfection')).toEqual([
+      'Hot run',
+      'none',
+      'Sunday 03:00, 65.0 °C held 30 min',
+    ])
+    await type(page, 'Is ahead by', '20')
+    await page.waitForFunction(() =>
+      document.querySelector('[data-setting="clock.aheadMin"]')!.textContent!.includes('20 min'),
+    )
+    const logged = await page.$$eval('[data-logged]', (all) => all.map((li) => li.textContent!))
+    expect(logged.join(' ')).toMatch(/Hot run of Condensing boiler: none to Sunday 03:00/)
+    await press(page, 'button', 'Back: Hot run of Condensing boiler')
+    await page.waitForFunction(() => !document.querySelector('[data-setting="heaters.boiler.disinfection"]'))
+    await press(page, 'button', 'Put everything back as found')
+    await page.waitForFunction(() => /Nothing has been changed/.test(document.body.textContent))
+    expect(errors).toEqual([])
+  })
+
   it('stands in a log by day, one line for a setting that was moved to and fro', async () => {
     await openDemo(page, url, 'duplex')
     await settled(page)

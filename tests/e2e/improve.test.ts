@@ -119,6 +119,27 @@ describe('a package of measures', () => {
   })
 })
 
+describe('moving the heater', () => {
+  it('is found by what it does, saves what the command line says, and is refused for more metres than there are', async () => {
+    await page.goto(`${url}/study/hill-town/improve`)
+    await settled(page)
+    await press(page, 'button', 'Package')
+    await addMeasure(page, 'nearer')
+    await compared()
+    const [moved] = (await told<Comparison>('compare')).packages.at(-1)!.measures
+    expect(moved!.aloneMoney).toBeGreaterThan(0)
+    const shown = await onLine('move-heater', 'Saves alone')
+    if (moved!.aloneMoney >= 10) expect(Number(shown.replace(/[€,]/g, ''))).toBe(Math.round(moved!.aloneMoney))
+    await openLine('move-heater')
+    await type(page, 'Nearer to the taps by', '150')
+    await page.waitForFunction(() =>
+      /Nearer by more than there is of it/.test(document.querySelector('[data-measure="move-heater"]')!.textContent!),
+    )
+    await press(page, 'button', 'Undo')
+    await settled(page)
+  })
+})
+
 describe('sizes', () => {
   it('do not fit while the main is not looked at, and an electric heater is refused for its amps', async () => {
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
@@ -146,6 +167,19 @@ describe('sizes', () => {
     await (await page.waitForSelector(named('button', 'Try it: Solar collector beside')))!.click()
     await page.waitForSelector('[data-measure="heat-source"]')
     expect(errors).toEqual([])
+  })
+
+  it('a condensing heater is refused where its condensate has no drain', async () => {
+    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await settled(page)
+    await choose(page, 'A drain for condensate', 'no')
+    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    const line = (await page.waitForSelector('[data-sized="instead instant-gas"]'))!
+    expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(/no drain/)
+    expect(await line.evaluate((l) => l.getAttribute('data-verdict'))).toBe('does not fit')
+    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await settled(page)
+    await choose(page, 'A drain for condensate', 'not looked yet')
   })
 
   it('a year of each source is what the command line says, cheapest first, and can be stopped', async () => {

@@ -36,7 +36,7 @@ export class Network {
   /** Runs with a cable along them. */
   readonly traced: Branch[] = []
   private readonly study: Study
-  private readonly loopInUse: boolean
+  readonly loopInUse: boolean
 
   constructor(study: Study) {
     this.study = study
