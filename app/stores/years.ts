@@ -249,6 +249,7 @@ export const useYears = defineStore('years', () => {
     traced,
     points,
     pointsStand,
+    stands,
     brought,
     years,
     found,

@@ -169,12 +169,12 @@ describe('sizes', () => {
     expect(errors).toEqual([])
   })
 
-  it('a condensing heater is refused where its condensate has no drain', async () => {
+  it('a condensing boiler is refused where its condensate has no drain', async () => {
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
     await settled(page)
     await choose(page, 'A drain for condensate', 'no')
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
-    const line = (await page.waitForSelector('[data-sized="instead instant-gas"]'))!
+    const line = (await page.waitForSelector('[data-sized="beside boiler-coil"]'))!
     expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(/no drain/)
     expect(await line.evaluate((l) => l.getAttribute('data-verdict'))).toBe('does not fit')
     await page.goto(`${url}/study/hill-town/survey?at=heater`)

@@ -176,6 +176,10 @@ describe('the board', () => {
     const shown = await page.$$eval('[data-check]', (all) =>
       all.map((e) => [e.getAttribute('data-check'), e.getAttribute('data-level')]),
     )
+    // What is slid is kept within 300 ms, and figures come sooner.
+    await expect
+      .poll(async () => (await keptIn(page, 'hill-town'))!.controls.set?.heaters.boiler!.setpointC, { timeout: 5000 })
+      .toBe(45)
     const board = (await told('board')) as { checks: { id: string; level: string }[] }
     expect(new Map(shown as [string, string][])).toEqual(new Map(board.checks.map((c) => [c.id, c.level])))
     await type(page, 'Reason', 'Two days only, the store is emptied after')

@@ -15,7 +15,11 @@ const years = useYears()
 const units = computed(() => table.units)
 const heaters = computed(() => table.study!.plant.heaters.filter(hasSetpoint))
 const chosen = ref<string | null>(null)
-const board = computed(() => (years.now ? boardOf(table.study!, years.now, chosen.value ?? undefined) : null))
+/** A setting is judged with its own year: while that is on its way, the one before it stands. */
+const judged = computed(() => (years.stands?.study.id === table.study!.id ? years.stands : null))
+const board = computed(() =>
+  judged.value?.year ? boardOf(judged.value.study, judged.value.year, chosen.value ?? undefined) : null,
+)
 const heater = computed(() => heaters.value.find((h) => h.id === board.value?.heaterId) ?? heaters.value[0] ?? null)
 const setC = computed(() => (heater.value ? table.controls!.heaters[heater.value.id]!.setpointC : 0))
 const foundC = computed(() => (heater.value ? table.study!.controls.found.heaters[heater.value.id]!.setpointC : 0))
@@ -51,9 +55,10 @@ const drop = (text: string, on: string) =>
   })
 /** What was said, once for each sentence. */
 const said = computed(() => [...new Map(reasons.value.map((r) => [`${r.on} ${r.text}`, r])).values()])
-const saving = computed(() =>
-  years.found && years.now && years.now !== years.found ? savingParts(table.study!, years.found, years.now) : null,
-)
+const saving = computed(() => {
+  const { study, year } = judged.value ?? {}
+  return study && year && years.found && year !== years.found ? savingParts(study, years.found, year) : null
+})
 const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh)}`
 </script>
 
@@ -124,7 +129,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
       </section>
       <section aria-label="Board">
         <h2 class="border-b border-ink pb-1 text-xl">What it keeps</h2>
-        <p v-if="!board" class="py-3 text-ink-soft">The year is being simulated…</p>
+        <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'The year is being simulated…' }}</p>
         <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
         <ul>
           <li
