@@ -2,8 +2,8 @@
 import { MONTHS } from '~~/core/calendar/names'
 import { DAYS_IN_MONTH, firstDayOf, MONTH_OF_DAY } from '~~/core/calendar/year'
 
-/** A day of the year, as day and month. */
-const props = defineProps<{ label: string; value: number }>()
+/** A day of the year, as day and month; the label says of what, where one is needed. */
+const props = defineProps<{ label?: string; value: number }>()
 const emit = defineEmits<{ change: [value: number] }>()
 const month = computed(() => MONTH_OF_DAY[props.value - 1]!)
 const day = computed(() => props.value - firstDayOf(month.value))
@@ -16,7 +16,19 @@ const months = MONTHS.map((name, value) => ({ value, name }))
 
 <template>
   <div class="flex items-end gap-1">
-    <ChoiceField class="w-18" :label="`${label}, day`" :value="day" :choices="days" @change="(d) => pick(month, d)" />
-    <ChoiceField class="w-20" label="month" :value="month" :choices="months" @change="(m) => pick(m, day)" />
+    <ChoiceField
+      class="w-18"
+      :label="label ? `${label}, day` : 'Day'"
+      :value="day"
+      :choices="days"
+      @change="(d) => pick(month, d)"
+    />
+    <ChoiceField
+      class="w-20"
+      :label="label ? 'month' : 'Month'"
+      :value="month"
+      :choices="months"
+      @change="(m) => pick(m, day)"
+    />
   </div>
 </template>

@@ -72,7 +72,9 @@ const changes = computed(() => {
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} do not fit</span>
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not known yet</span>
         </p>
-        <p v-else-if="details.length" class="mt-1 text-verdigris">Nothing known stands in its way.</p>
+        <p v-else-if="details.length && result.targets.every((t) => t.kept)" class="mt-1 text-verdigris">
+          Nothing known stands in its way.
+        </p>
         <p v-for="line in result.targets" :key="line.text" class="mt-1 flex items-start gap-1.5" data-target>
           <component
             :is="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].icon"

@@ -102,7 +102,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
 <template>
   <section aria-label="Day view">
     <div class="flex flex-wrap items-end gap-2">
-      <DayField label="Day" :value="day" @change="(d) => (day = d)" />
+      <DayField :value="day" @change="(d) => (day = d)" />
       <button v-for="[name, at] in jumps" :key="name" class="tool" :aria-pressed="day === at + 1" @click="day = at + 1">
         {{ name }}
       </button>
