@@ -58,6 +58,8 @@ export async function openBrowser(
       '--disable-component-update',
       '--disable-sync',
       '--disable-dev-shm-usage',
+      // Its address bar is a page of its own, which takes a core for a second while ours starts.
+      '--disable-features=WebUIOmniboxPopup,WebUIOmniboxAimPopup',
     ],
   })
   return {
