@@ -15,20 +15,13 @@ import { displayOf } from '../study/display-of'
 import { isLocal, runningOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
-import type { Recovery } from '../study/pipes'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { mainsThroughYear } from '../water/mains'
 import { apply } from './apply'
-import { UPRIGHT_M } from './begin'
+import { type MeasureCheck, one } from './check'
 import { loopModeChecks } from './loop-checks'
-
-/** Something to be looked at before a measure is done: it holds, it does not, or nobody knows yet. */
-export interface MeasureCheck {
-  id: string
-  verdict: Verdict
-  sentence: string
-}
+import { recoveryChecks } from './recovery-checks'
 
 /** Whose work a measure is. Local codes decide; this is what is usual. */
 const WHO: Record<MeasureKind, string> = {
@@ -56,8 +49,6 @@ export const whoDoes = (measure: Measure): string =>
   measure.kind === 'heat-source' ? `${WHO['heat-source']} ${HEATERS[measure.heater.kind].caution}` : WHO[measure.kind]
 
 type Judge<K extends MeasureKind> = (study: Study, measure: MeasureOf<K>, write: Display) => MeasureCheck[]
-
-const one = (id: string, verdict: Verdict, sentence: string): MeasureCheck => ({ id, verdict, sentence })
 
 /** What a smaller flow does to a heater that needs a least one, and to the wait. */
 const lessFlow: Judge<'tap-flow'> = (study, m, write) => {
@@ -154,34 +145,6 @@ function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pi
   )
 }
 
-/** Hours of work that fitting a drain unit takes, as assumed until a plumber has seen it. */
-const FIT_HOURS = { upright: { open: 4, shut: 12 }, flat: { open: 6, shut: 16 } } as const
-
-/** Whether a drain unit can be got at, and the work that it takes. */
-function reach(mount: Recovery['mount'], access: boolean | null): MeasureCheck[] {
-  const { open, shut } = FIT_HOURS[mount]
-  const opening = mount === 'upright' ? 'a wall or a shaft' : 'the tray or the floor'
-  if (access === null)
-    return [
-      one('access', 'not known', 'Whether it can be cut in and got at afterwards was not looked at.'),
-      one(
-        'time',
-        'not known',
-        `Assumed: ${open} h of work where it can be got at, ${shut} h where ${opening} is opened and made good.`,
-      ),
-    ]
-  const better = 'a plumber who has seen it says better'
-  return access
-    ? [
-        one('access', 'fits', 'It can be cut in and got at afterwards.'),
-        one('time', 'fits', `Assumed: ${open} h of work, for nothing has to be opened; ${better}.`),
-      ]
-    : [
-        one('access', 'does not fit', 'It cannot be got at afterwards.'),
-        one('time', 'fits', `Assumed: ${shut} h of work, for ${opening} is opened and made good; ${better}.`),
-      ]
-}
-
 const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
   'insulate-runs': (study, m, write) => {
     const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
@@ -268,48 +231,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
       ),
     ]
   },
-  'drain-recovery': (study, { recovery }, write) => {
-    const { drain, taps } = study.pipes
-    const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)
-    const served = runningOf(study.plant.heaters)
-    return [
-      one(
-        'drains',
-        gives.length ? 'fits' : 'does not fit',
-        gives.length
-          ? `Gives heat while it runs: ${gives.map((id) => taps.find((t) => t.id === id)!.name).join(', ')}. What fills first, as a bath does, gives none.`
-          : 'None of its taps drains while it fills: it would save nothing.',
-      ),
-      ...(recovery.mount === 'upright'
-        ? [
-            one(
-              'height',
-              drain === null ? 'not known' : drain.stackHeightM >= UPRIGHT_M ? 'fits' : 'does not fit',
-              drain === null
-                ? 'The drain was not looked at: an upright unit needs a stack that falls plumb.'
-                : `The stack falls ${write.figure('length', drain.stackHeightM)}; an upright unit needs ${write.figure('length', UPRIGHT_M)} and hangs plumb, so that the water clings to the wall all round.`,
-            ),
-          ]
-        : []),
-      ...reach(recovery.mount, drain?.access ?? null),
-      one(
-        'way-round',
-        'fits',
-        'Cold goes in at the bottom and comes out preheated at the top, against the drain. Look at it once a year: limescale and hair take from it.',
-      ),
-      ...(recovery.connection === 'B' || !served
-        ? []
-        : [
-            one(
-              'inlet',
-              served.mostInletC === null ? 'not known' : 'fits',
-              served.mostInletC === null
-                ? `Whether ${served.name} accepts preheated water was not read off its papers.`
-                : `${served.name} accepts up to ${write.temperature(served.mostInletC)} at its inlet.`,
-            ),
-          ]),
-    ]
-  },
+  'drain-recovery': recoveryChecks,
   'heat-source': (study, m, write) => {
     const after = apply(study, m)
     const peaks = peaksOf(study, carriedC(after))

@@ -1,13 +1,11 @@
 import { runsTo } from '../household/ways'
-import type { Verdict } from '../sizing/verdict'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
 import type { MeasureOf } from '../study/measures'
 import type { Loop } from '../study/pipes'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
-import type { MeasureCheck } from './checks'
+import { type MeasureCheck, one } from './check'
 
-const one = (id: string, verdict: Verdict, sentence: string): MeasureCheck => ({ id, verdict, sentence })
 const isThere = (place: Loop['pumpAt']) => place !== 'not there' && place !== 'not looked'
 
 /** What a way of running a loop needs along it: a supply for the pump or cable, a sensor, a wire between them. */
