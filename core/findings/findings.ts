@@ -39,6 +39,7 @@ import {
   noPeriod,
   notHotEnough,
   reliefOpens,
+  reservoirShort,
   reservoirWater,
   storeBelowFire,
 } from './survey-rules'
@@ -88,6 +89,7 @@ const RULES: readonly Rule[] = [
   dryCoil,
   gravityTooSlow,
   logsTooFew,
+  reservoirShort,
   reservoirWater,
   functionsAsTheyCame,
   loopTooSlow,

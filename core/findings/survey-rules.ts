@@ -3,6 +3,7 @@ import { COIL_LIMIT_C } from '../heaters/fire'
 import { gravityFlow } from '../heaters/thermosiphon'
 import { bypassOf } from '../household/loop'
 import { restedAt } from '../household/loop-at-rest'
+import { reservoirDay } from '../household/reservoir-day'
 import { carriedC, supplyOf } from '../household/supply'
 import { tapFigures } from '../household/tap-figures'
 import { steadyAtTap } from '../household/ways'
@@ -187,6 +188,25 @@ export const reservoirWater: Rule = ({ study }) =>
       source: 'Practice',
       mend: 'A lid, a sign, a tap that cannot be opened by a child, and fresh water each day.',
     }))
+
+/** Litres that a reservoir gives on a winter's day against those drawn from it. */
+export const reservoirShort: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    const day = h.kind === 'reservoir' ? reservoirDay(study, h) : null
+    if (!day || day.usesL <= day.makesL) return []
+    return [
+      {
+        id: `reservoir-short-${h.id}`,
+        severity: 'mend',
+        station: 'heater',
+        on: h.id,
+        what: 'The reservoir gives less than is drawn from it',
+        why: `On a winter’s day its fire makes ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.wantedC)}, what it loses taken off; ${write.figure('volume', day.usesL, 0)} are drawn.`,
+        source: '(Fire into the water − standing loss) / ρ c × rise',
+        mend: 'A longer fire, a lid and lagging, or another source for that tap.',
+      },
+    ]
+  })
 
 export const loopTooSlow: Rule = ({ study, write }) => {
   const { loop } = study.pipes

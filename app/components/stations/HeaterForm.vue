@@ -4,6 +4,7 @@ import { circuitFlow, riseAt } from '~~/core/heaters/fire'
 import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
 import { withPrices } from '~~/core/household/edits/plant'
 import { outputFromPlate } from '~~/core/household/plate'
+import { reservoirDay } from '~~/core/household/reservoir-day'
 import { CARRIER_NAMES } from '~~/core/money/carriers'
 import { HeaterControl } from '~~/core/study/controls'
 import { BurnerFuel, FireFuel } from '~~/core/study/fuels'
@@ -52,6 +53,7 @@ const BACKUP_NAMES: Record<Backup['by'], string> = {
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
+const ofDay = computed(() => (props.heater.kind === 'reservoir' ? reservoirDay(table.study!, props.heater) : null))
 const circuit = computed(() => {
   const h = props.heater
   if (h.kind !== 'wood-coil') return null
@@ -261,6 +263,10 @@ const circuit = computed(() => {
         <template v-else>Nothing moves: the store must stand at or above the fire, or a pump is wanted.</template>
       </p>
     </template>
+    <p v-if="ofDay" class="caption col-span-2 self-end pb-2">
+      On a winter’s day its fire makes {{ units.figure('volume', ofDay.makesL, 0) }} at
+      {{ units.temperature(ofDay.wantedC) }}; {{ units.figure('volume', ofDay.usesL, 0) }} are drawn.
+    </p>
     <LookedField
       label="Settings gone through"
       no="as they left the factory"

@@ -1,0 +1,36 @@
+import { coldestMonth } from '../calendar/year'
+import type { HeaterOf } from '../study/heater-kinds'
+import type { Study } from '../study/study'
+import { mainsByMonth } from '../water/mains'
+import { heatPerLitre } from '../water/power'
+import { airAround } from './air-around'
+import { tapOf } from './ways'
+
+/** What a reservoir gives on a winter's day, and what is drawn at its tap, both in litres at the temperature wanted there. */
+export interface ReservoirDay {
+  makesL: number
+  usesL: number
+  wantedC: number
+}
+
+/**
+ * Fire into its water on the mean day of its diary, less what it loses at the temperature wanted, over ρ c × rise from the
+ * coldest month's main; against the routine at its tap, guests and absences left out. null where nobody draws from it.
+ */
+export function reservoirDay(study: Study, heater: HeaterOf<'reservoir'>): ReservoirDay | null {
+  const tap = tapOf(study, heater.tapId)
+  const habits = study.people.habits.filter((h) => h.tapId === tap.id)
+  if (habits.length === 0) return null
+  const month = coldestMonth(study.site.monthlyAirC)
+  const coldC = mainsByMonth(study.site)[month]
+  const wantedC = Math.max(coldC + 1, ...habits.map((h) => h.wantedC))
+  const usesL = habits.reduce((sum, h) => {
+    const times = (h.days.filter(Boolean).length / 7) * h.chance
+    const litres = (h.use.kind === 'timed' ? h.use.minutes * tap.flowLMin : h.use.litres) * study.people.volumeFactor
+    return sum + (times * litres * Math.max(0, h.wantedC - coldC)) / (wantedC - coldC)
+  }, 0)
+  const hours = heater.firings.reduce((s, f) => s + (f.hours * f.days.filter(Boolean).length) / 7, 0)
+  const lostKwh = (24 * heater.uaWK * Math.max(0, wantedC - airAround(heater, month, study.site.monthlyAirC))) / 1000
+  const keptKwh = Math.max(0, heater.waterKw * hours - lostKwh)
+  return { makesL: (keptKwh * 3600) / (heatPerLitre(coldC, wantedC) * (wantedC - coldC)), usesL, wantedC }
+}
