@@ -51,6 +51,29 @@ export const willNotFire: Rule = ({ study, write }) => {
   })
 }
 
+/** What height takes of a plate is worth a word from here on. */
+const WORTH_DERATE = 0.99
+
+/** A burner high up gives less than its plate says, and may have to be set for thin air. */
+export const highUp: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Finding[] => {
+    if (!('outputHolds' in h)) return []
+    const { outputKw } = atAltitude(h, study.site.altitudeM)
+    if (outputKw >= WORTH_DERATE * h.outputKw) return []
+    return [
+      {
+        id: `high-up-${h.id}`,
+        severity: 'look',
+        station: 'heater',
+        on: h.id,
+        what: 'Is the burner set for this height?',
+        why: `At ${write.figure('altitude', study.site.altitudeM)} the ${write.figure('power', h.outputKw)} of its plate are ${write.figure('power', outputKw)}: the year reckons with these. Many makers ask for other jets or a setting there.`,
+        source: '4 % for each 300 m above 600 m; maker’s papers',
+        mend: 'Ask whoever commissioned it, or its maker. Where its output was measured here, say so: it holds at this height. Gas work is for the licensed.',
+      },
+    ]
+  })
+
 export const twoTaps: Rule = ({ study, write }) => {
   const rated = runningOf(study.plant.heaters)
   if (!rated) return []

@@ -26,6 +26,15 @@ export const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
 /** id of the finding, the household in which it stands, and what makes it go away. */
 export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
+    'high-up-boiler',
+    hillTown,
+    (s) => {
+      s.site.altitudeM = 1500
+      ;(s.plant.heaters[0] as HeaterOf<'boiler-coil'>).outputHolds = 'at sea level'
+    },
+    (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).outputHolds = 'at this height'),
+  ],
+  [
     'store-tepid',
     hillTown,
     (s) => void (s.controls.found.heaters.boiler.setpointC = 47),
