@@ -108,14 +108,14 @@ export const mixerReach: Judge = (setting) => {
 }
 
 export const coolDraws: Judge = ({ year }) => {
-  const { coolDraws: cool, draws, coolDays } = year.comfort
+  const { coolDraws: cool, draws, coolOn } = year.comfort
   const share = draws ? cool / draws : 0
   return [
     {
       id: 'delivery',
       title: 'Delivery',
       level: share > COOL_DRAWS.red ? 'red' : share > COOL_DRAWS.amber ? 'amber' : 'green',
-      sentence: `${cool} of ${draws} draws in the year came too cool or were given up (${(100 * share).toFixed(1)} %)${cool ? `, on ${coolDays} ${coolDays === 1 ? 'day' : 'days'}` : ''}.`,
+      sentence: `${cool} of ${draws} draws in the year came too cool or were given up (${(100 * share).toFixed(1)} %)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}.`,
       source: 'The year on the household’s own draws',
     },
   ]

@@ -65,8 +65,8 @@ export interface Comfort {
   waitP90S: number
   coolDraws: number
   draws: number
-  /** Days of the year on which at least one draw came too cool. */
-  coolDays: number
+  /** Days of the year (0–364) on which at least one draw came too cool, ascending. */
+  coolOn: number[]
   /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
   first: Waits
   second: Waits
@@ -115,6 +115,8 @@ export interface TapResult {
 export interface Hygiene {
   storeTepidHoursWeek: number
   drawnTepidHoursWeek: number
+  /** Days of the year (0–364) on which what would be drawn was tepid for more than an hour, ascending. */
+  tepidOn: number[]
   loopTepidHoursWeek: number
   leastLogKillWeek: number | null
   drawnLogKillWeek: number | null
@@ -288,7 +290,7 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
-    coolDays: new Set(records.filter((r) => r.cool).map((r) => r.day)).size,
+    coolOn: [...new Set(records.filter((r) => r.cool).map((r) => r.day))].sort((a, b) => a - b),
     waitedMinutes: r6(waited.reduce((s, x) => s + x, 0) / 60),
     warmWithin: WAITS_S.map((s) => warmShare(records, s)),
     worstMorning: worstMorning(records),
@@ -319,6 +321,7 @@ function hygieneOf(home: House): Hygiene {
   return {
     storeTepidHoursWeek: r6(log.storeTepidHoursWeek),
     drawnTepidHoursWeek: r6(log.drawnTepidHoursWeek),
+    tepidOn: log.tepidOn,
     loopTepidHoursWeek: r6(log.loopTepidHoursWeek),
     leastLogKillWeek: log.leastLogKillWeek === null ? null : r6(log.leastLogKillWeek),
     drawnLogKillWeek: log.drawnLogKillWeek === null ? null : r6(log.drawnLogKillWeek),

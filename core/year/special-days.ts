@@ -13,6 +13,26 @@ export interface SpecialDays {
   homecoming: number | null
 }
 
+/** A day of the year (0–364) that stayed below what is wanted, and in what. */
+export interface PoorDay {
+  day: number
+  why: string
+}
+
+/** Days below the limits of comfort or of hygiene, in the order of the year. @param leadDays as below */
+export function poorDays({ comfort, hygiene }: YearResult, leadDays: number): PoorDay[] {
+  const [cool, tepid] = [new Set(comfort.coolOn), new Set(hygiene.tepidOn)]
+  return [...new Set([...cool, ...tepid])]
+    .sort((a, b) => a - b)
+    .filter((day) => day >= leadDays)
+    .map((day) => ({
+      day,
+      why: [cool.has(day) ? 'a draw too cool' : '', tepid.has(day) ? 'tepid for an hour' : '']
+        .filter(Boolean)
+        .join(', '),
+    }))
+}
+
 /** A day that can be traced: some days of the year run before it. */
 const traceable = (day: number | null, leadDays: number): number | null =>
   day === null ? null : Math.max(leadDays, day)

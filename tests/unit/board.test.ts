@@ -15,7 +15,7 @@ import { displayOf } from '../../core/study/display-of'
 import type { Study } from '../../core/study/study'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
-import { specialDays } from '../../core/year/special-days'
+import { poorDays, specialDays } from '../../core/year/special-days'
 import { LEAD_DAYS } from '../../core/year/trace'
 import { YearRefused } from '../../core/year/work'
 import { randomStudy } from '../../proof/random-study'
@@ -168,6 +168,15 @@ describe('odd but legal households', () => {
         }
         const days = Object.values(specialDays(study, year, LEAD_DAYS)).filter((d) => d !== null)
         for (const d of days) expect(d >= LEAD_DAYS && d < 365).toBe(true)
+        const { comfort, hygiene } = year
+        expect(comfort.coolOn.length).toBeLessThanOrEqual(comfort.coolDraws)
+        expect(comfort.coolOn.length > 0).toBe(comfort.coolDraws > 0)
+        // Each such day was tepid for more than an hour.
+        expect(hygiene.tepidOn.length).toBeLessThanOrEqual(hygiene.drawnTepidHoursWeek * (365 / 7) + 1e-6)
+        expect(poorDays(year, 0).map((p) => p.day)).toEqual(
+          [...new Set([...comfort.coolOn, ...hygiene.tepidOn])].sort((a, b) => a - b),
+        )
+        for (const p of poorDays(year, 0)) expect(p.day >= 0 && p.day < 365 && p.why.length > 0).toBe(true)
       }),
       { numRuns: 5, endOnFailure: true },
     )

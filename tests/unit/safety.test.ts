@@ -7,6 +7,7 @@ import { scaldSeconds } from '../../core/safety/scald'
 import { beginFunctions } from '../../core/study/controls'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
 
 describe('scalding', () => {
   it.each([
@@ -61,6 +62,15 @@ describe('legionella', () => {
     expect(cool.hygiene.storeTepidHoursWeek).toBeGreaterThan(hot.hygiene.storeTepidHoursWeek)
     expect(cool.hygiene.loopReturnCoolShare).toBeGreaterThan(0.95)
     expect(hot.hygiene.loopReturnCoolShare).toBeLessThan(0.02)
+  })
+
+  it('a timer that lets the store go tepid every night is said for every day', () => {
+    const nights = changed(hillTown, (s) => {
+      s.controls.found.heaters.boiler!.windows = everyDay([1080, 1200])
+      s.controls.found.heaters.boiler!.setpointC = 46
+    })
+    expect(simulate(nights).hygiene.tepidOn.length).toBeGreaterThan(300)
+    expect(simulate(hillTown).hygiene.tepidOn).toEqual([])
   })
 })
 

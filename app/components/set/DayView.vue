@@ -6,7 +6,7 @@ import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
 import { wantedAt } from '~~/core/household/ways'
 import { asFound } from '~~/core/study/in-force'
-import { specialDays } from '~~/core/year/special-days'
+import { poorDays, specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, FRAME_MIN, LEAD_DAYS } from '~~/core/year/trace'
 
 /** Any day of the year, watched: what stands in store and pipes, what each tap would give, and the money as it runs. */
@@ -49,6 +49,11 @@ const jumps = computed(() =>
     ['Back from a holiday', special.value.homecoming],
   ].filter((j): j is [string, number] => j[1] !== null),
 )
+const poor = computed(() => (years.now ? poorDays(years.now, LEAD_DAYS) : []))
+const poorChoices = computed(() => [
+  { value: -1, name: poor.value.length === 1 ? 'one day' : `${poor.value.length} days` },
+  ...poor.value.map((p) => ({ value: p.day, name: `${dateOf(p.day)}: ${p.why}` })),
+])
 const frameOf = (trace: DayTrace | null) =>
   trace?.frames[Math.min(trace.frames.length - 1, Math.floor(minute.value / FRAME_MIN))] ?? null
 const frame = computed(() => frameOf(now.value))
@@ -106,6 +111,14 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       <button v-for="[name, at] in jumps" :key="name" class="tool" :aria-pressed="day === at + 1" @click="day = at + 1">
         {{ name }}
       </button>
+      <ChoiceField
+        v-if="poor.length"
+        class="w-60"
+        label="Below comfort or hygiene"
+        :value="poor.some((p) => p.day === day - 1) ? day - 1 : -1"
+        :choices="poorChoices"
+        @change="(d) => d >= 0 && (day = d + 1)"
+      />
       <button class="tool ml-auto" :disabled="!now" @click="exportCsv">CSV</button>
     </div>
     <p v-if="!now" class="py-4 text-ink-soft" role="status">

@@ -1,8 +1,10 @@
-import { HOUR_S } from '../../calendar/year'
+import { DAY_S, HOUR_S } from '../../calendar/year'
 import { logKillPerHour } from '../../safety/legionella'
 import { SAFETY } from '../../safety/limits'
 
 const WEEK_S = 7 * 24 * HOUR_S
+/** A day is tepid when what would be drawn was so for longer than this, s. */
+const TEPID_DAY_S = HOUR_S
 /** Kills beyond this are not told apart. */
 const MOST_KILLS = 99
 
@@ -12,6 +14,9 @@ const tepid = (c: number) => c >= SAFETY.tepid.value.low && c <= SAFETY.tepid.va
 export class HygieneLog {
   private tepidVolumeS = 0
   private tepidDrawnS = 0
+  private tepidTodayS = 0
+  private today = 0
+  private readonly tepidOn: number[] = []
   private loopTepidS = 0
   private loopOnS = 0
   private loopCoolS = 0
@@ -25,7 +30,10 @@ export class HygieneLog {
   store(tepidShare: number, coolestC: number, drawnC: number, dtS: number): void {
     this.hasStore = true
     this.tepidVolumeS += tepidShare * dtS
-    if (tepid(drawnC)) this.tepidDrawnS += dtS
+    if (tepid(drawnC)) {
+      this.tepidDrawnS += dtS
+      this.tepidTodayS += dtS
+    }
     this.kill.coolest += (logKillPerHour(coolestC) * dtS) / HOUR_S
     this.kill.drawn += (logKillPerHour(drawnC) * dtS) / HOUR_S
   }
@@ -38,8 +46,15 @@ export class HygieneLog {
     if (returnC < SAFETY.loopReturn.value) this.loopCoolS += dtS
   }
 
+  /** @param atS the moment that the step ended: no step passes midnight */
   pass(atS: number, dtS: number): void {
     this.elapsedS += dtS
+    const day = Math.floor((atS + 1e-6) / DAY_S)
+    if (day !== this.today) {
+      if (this.tepidTodayS > TEPID_DAY_S) this.tepidOn.push(this.today)
+      this.tepidTodayS = 0
+      this.today = day
+    }
     if (atS < this.weekEndS) return
     for (const layer of ['coolest', 'drawn'] as const) {
       this.least[layer] = Math.min(this.least[layer], this.kill[layer])
@@ -59,6 +74,7 @@ export class HygieneLog {
       storeTepidHoursWeek: this.tepidVolumeS / HOUR_S / weeks,
       /** Hours a week in which what would be drawn is tepid. */
       drawnTepidHoursWeek: this.tepidDrawnS / HOUR_S / weeks,
+      tepidOn: this.tepidOn,
       /** Hours a week that the loop's return is between 25 and 45 °C. */
       loopTepidHoursWeek: this.loopTepidS / HOUR_S / weeks,
       /** Tenfold kills reached by the coolest layer in the worst week; null without a store. At most 99 is shown. */
