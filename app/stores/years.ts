@@ -11,6 +11,7 @@ import { dayInMonth, type DayTrace, FRAME_MIN } from '~~/core/year/trace'
 import { useStudy } from './study'
 
 const YEARS_KEPT = 240
+const said = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
 /** Simulated years of the study on the table, as found, as set and improved, and the day that is being looked at. */
 export const useYears = defineStore('years', () => {
@@ -112,7 +113,7 @@ export const useYears = defineStore('years', () => {
                 lastMs.value = performance.now() - from
             }
           } catch (error) {
-            if (!stale()) failure.value = error instanceof Error ? error.message : String(error)
+            if (!stale()) failure.value = said(error)
           }
         }),
       )
@@ -196,13 +197,20 @@ export const useYears = defineStore('years', () => {
       pointedOutOf.value?.study === table.study &&
       pointedOutOf.value?.year === now.value,
   )
+  const pointsFailed = ref<string | null>(null)
   let pointsBatch = 0
   watch(
     stands,
     async (of) => {
       if (!of || (of.study === pointedOutOf.value?.study && of.year === pointedOutOf.value.year)) return
       const mine = ++pointsBatch
-      const found = await pool.order('points', of.study, () => mine !== pointsBatch, of.year).catch(() => null)
+      pointsFailed.value = null
+      const found = await pool
+        .order('points', of.study, () => mine !== pointsBatch, of.year)
+        .catch((error: unknown) => {
+          if (mine === pointsBatch) pointsFailed.value = said(error)
+          return null
+        })
       if (!found || mine !== pointsBatch) return
       points.value = found
       pointedOutOf.value = of
@@ -249,6 +257,7 @@ export const useYears = defineStore('years', () => {
     traced,
     points,
     pointsStand,
+    pointsFailed,
     stands,
     brought,
     years,

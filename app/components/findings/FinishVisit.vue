@@ -22,7 +22,11 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
       </ul>
     </template>
     <p v-else-if="!years.pointsStand" class="mt-1 text-ink-soft" role="status">
-      What stands in the way is known once the year is simulated and looked through.
+      {{
+        years.pointsFailed
+          ? `What stands in the way could not be worked out (${years.pointsFailed}); load the page anew.`
+          : 'What stands in the way is known once the year is simulated and looked through.'
+      }}
     </p>
     <p v-else-if="on" class="mt-1 flex items-center gap-2">
       <CircleCheck :size="18" class="text-verdigris" aria-hidden="true" />Marked as finished on {{ on }}.
