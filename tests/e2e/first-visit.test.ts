@@ -180,12 +180,12 @@ describe('the first visit, from survey to saving', () => {
     const picker = await page.$('input[type="file"]')
     await (picker as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
     await page.waitForSelector('section[aria-label="Households"] li a')
-    await page.click('section[aria-label="Households"] li a')
+    await (await page.waitForSelector('section[aria-label="Households"] li a'))!.click()
     await settled(page)
     expect(await total(page, 'Cost')).toBe(asSet)
     await press(page, 'link', 'Improve')
     await settled(page)
-    await page.select('::-p-aria(Package[role="combobox"])', '1')
+    await (await page.waitForSelector('::-p-aria(Package[role="combobox"])'))!.select('1')
     await page.waitForFunction(
       (want) => document.querySelector('[data-package-cost]')?.textContent === want,
       { timeout: 20_000 },

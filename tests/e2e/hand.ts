@@ -15,10 +15,16 @@ export async function openDemo(page: Page, url: string, name: string): Promise<v
 /** The control with a label, a title or a visible text. */
 export const named = (role: string, name: string) => `::-p-aria(${name}[role="${role}"])`
 
+/** Presses it; of a link to a stage it is waited until that is there: the old one stands while the next is fetched. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
   const target = await page.waitForSelector(named(role, name), { timeout: 10_000 })
-  await target!.evaluate((e) => e.scrollIntoView({ block: 'center' }))
+  const stage = await target!.evaluate((e) => {
+    e.scrollIntoView({ block: 'center' })
+    const path = e instanceof HTMLAnchorElement ? e.pathname : ''
+    return path.startsWith('/study/') ? path : null
+  })
   await target!.click()
+  if (stage) await page.waitForFunction((path) => location.pathname.startsWith(path), { timeout: 10_000 }, stage)
 }
 
 /** Types into the field of a label and leaves it. */

@@ -107,7 +107,7 @@ describe('a package of measures', () => {
     expect(a).toBeGreaterThan(b!)
     expect(a).toBeGreaterThan(c!)
     expect(Math.min(b!, c!)).toBeGreaterThan(0)
-    await page.click('[data-connection="B"]')
+    await (await page.waitForSelector('[data-connection="B"]'))!.click()
     await page.waitForFunction(
       () => document.querySelector('[data-connection="B"]')!.getAttribute('aria-checked') === 'true',
     )

@@ -100,7 +100,7 @@ describe('work that is going on', () => {
     await slideTo(page, 44)
     await page.evaluate(() => document.querySelector<HTMLAnchorElement>('a[aria-label="All households"]')!.click())
     await page.waitForSelector('a[href="/demo/duplex"]')
-    await page.click('a[href="/demo/duplex"]')
+    await (await page.waitForSelector('a[href="/demo/duplex"]'))!.click()
     await page.waitForFunction(() => location.pathname.startsWith('/study/duplex/'))
     expect((await keptIn(page, 'harbour-flat'))!.controls.set!.heaters['wall-heater'].setpointC).toBe(44)
   })
@@ -111,7 +111,7 @@ describe('work that is going on', () => {
     await page.waitForFunction(
       () => !document.querySelector('section[aria-label="Households"] a[href="/study/harbour-flat"]'),
     )
-    await page.click('a[href="/demo/harbour-flat"]')
+    await (await page.waitForSelector('a[href="/demo/harbour-flat"]'))!.click()
     await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
     await press(page, 'link', 'Set')
     expect(await valueOf(page, 'Setpoint')).toBe('55')
@@ -247,7 +247,7 @@ describe('a browser that keeps nothing', () => {
     })
     await page.goto(url)
     await page.waitForFunction(() => /does not let Bagno keep studies/.test(document.body.textContent!))
-    await page.click('a[href="/demo/harbour-flat"]')
+    await (await page.waitForSelector('a[href="/demo/harbour-flat"]'))!.click()
     await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
     await settled(page)
     await press(page, 'link', 'Set')

@@ -213,7 +213,7 @@ describe('loop, store, drain and keep-hot', () => {
   it('keep-hot costs and saves the lag', async () => {
     await at('harbour-flat', 'set')
     const [cost, wait] = [await total(page, 'Cost'), await total(page, 'Wait, first draws')]
-    await page.click('section[aria-label="Wall heater"] input[type="checkbox"]')
+    await (await page.waitForSelector('section[aria-label="Wall heater"] input[type="checkbox"]'))!.click()
     expect(figure(await newTotal(page, cost))).toBeGreaterThan(figure(cost))
     expect(figure(await total(page, 'Wait, first draws'))).toBeLessThan(figure(wait))
     expect(errors).toEqual([])

@@ -64,7 +64,7 @@ describe('the week on one strip', () => {
     expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.windows[0]!.at(-1)!.toMin).toBe(1410)
     const count = async () => (await keptIn(page, 'hill-town'))!.controls.set!.loop.windows.map((d) => d.length)
     const windows = (await count())[0]!
-    await page.click('[aria-label="Windows of Loop"] button[aria-label^="Split window"]')
+    await (await page.waitForSelector('[aria-label="Windows of Loop"] button[aria-label^="Split window"]'))!.click()
     await settled(page)
     expect((await count())[0]).toBe(windows + 1)
     expect((await count())[5]).not.toBe(windows + 1)
