@@ -1,6 +1,7 @@
 import { ownStoreOf } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
+import { usesADay } from './habit-uses'
 import { carriedC } from './supply'
 import { frontTo, tapOf } from './ways'
 
@@ -19,8 +20,7 @@ export function hotLitresADay(study: Study, month: number): number {
   return people.habits.reduce((sum, h) => {
     const tap = tapOf(study, h.tapId)
     if (ownStoreOf(study.plant.heaters, tap.id)) return sum
-    const times = (h.days.filter(Boolean).length / 7) * h.chance
-    const litres = (h.use.kind === 'timed' ? h.use.minutes * tap.flowLMin : h.use.litres) * people.volumeFactor
+    const { times, litres } = usesADay(h, tap, people)
     const share = tap.mixes ? Math.min(1, Math.max(0, (h.wantedC - coldC) / (hotC - coldC))) : 1
     return sum + times * (litres * share + (h.waits ? COLD_SHARE * frontTo(study, tap) : 0))
   }, 0)

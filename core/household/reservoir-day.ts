@@ -4,6 +4,7 @@ import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 import { heatPerLitre } from '../water/power'
 import { airAround } from './air-around'
+import { usesADay } from './habit-uses'
 import { tapOf } from './ways'
 
 /** What a reservoir gives on a winter's day, and what is drawn at its tap, both in litres at the temperature wanted there. */
@@ -25,8 +26,7 @@ export function reservoirDay(study: Study, heater: HeaterOf<'reservoir'>): Reser
   const coldC = mainsByMonth(study.site)[month]
   const wantedC = Math.max(coldC + 1, ...habits.map((h) => h.wantedC))
   const usesL = habits.reduce((sum, h) => {
-    const times = (h.days.filter(Boolean).length / 7) * h.chance
-    const litres = (h.use.kind === 'timed' ? h.use.minutes * tap.flowLMin : h.use.litres) * study.people.volumeFactor
+    const { times, litres } = usesADay(h, tap, study.people)
     return sum + (times * litres * Math.max(0, h.wantedC - coldC)) / (wantedC - coldC)
   }, 0)
   const hours = heater.firings.reduce((s, f) => s + (f.hours * f.days.filter(Boolean).length) / 7, 0)

@@ -38,10 +38,15 @@ function sensor(study: Study, { pumpAt, sensorAt, turnsAt }: Loop, write: Displa
       `${sensorAt === 'not there' ? 'A sensor has to be put on' : 'Where the sensor sits was not looked at'}: at the far tap it tells what comes there, on the return also what was lost on the way back.`,
     )
   const outM = runsTo(study, { runId: turnsAt }).reduce((s, r) => s + r.lengthM, 0)
-  const apart = pumpAt !== sensorAt && [pumpAt, sensorAt].includes('at the far tap')
+  const wire =
+    pumpAt === sensorAt
+      ? 'its wire to the pump is short'
+      : [pumpAt, sensorAt].includes('at the far tap') && [pumpAt, sensorAt].includes('at the plant')
+        ? `to the pump its wire is about ${write.figure('length', outM)}, or it goes by radio`
+        : 'how long its wire to the pump is depends on where on the return that is'
   return one(
     'sensor',
     isThere(pumpAt) ? 'fits' : 'not known',
-    `The sensor sits ${sensorAt}; ${isThere(pumpAt) ? (apart ? `to the pump its wire is about ${write.figure('length', outM)}, or it goes by radio` : 'its wire to the pump is short') : 'how long its wire is depends on where the pump sits'}.`,
+    `The sensor sits ${sensorAt}; ${isThere(pumpAt) ? wire : 'how long its wire is depends on where the pump sits'}.`,
   )
 }
