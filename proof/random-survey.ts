@@ -1,13 +1,19 @@
 import fc from 'fast-check'
 import { beginMeasure, measuresFor } from '../core/measures/begin'
+import { FAIL_SAFES } from '../core/study/fire'
 import { isRunning } from '../core/study/heater-kinds'
-import { MOST_CURVE_POINTS } from '../core/study/plant'
+import { FLUES, MOST_CURVE_POINTS } from '../core/study/plant'
+import { FROST_GUARDS } from '../core/study/site'
 import type { Study } from '../core/study/study'
 
 /** A study keeps no minus zero: JSON knows none. */
 const num = (min: number, max: number) =>
   fc.oneof({ weight: 6, arbitrary: fc.double({ min, max, noNaN: true }).map((x) => x + 0) }, fc.constantFrom(min, max))
 const looked = fc.constantFrom(null, true, false)
+const mixing = fc.oneof(
+  fc.constantFrom('not looked' as const, 'none' as const),
+  fc.record({ mixesToC: fc.option(num(30, 70)), testedOn: fc.constantFrom(null, '2026-03-01') }),
+)
 const day = fc.option(fc.constantFrom('1999-12-31', '2024-02-29', '2026-03-02', '2026-11-26'))
 
 /** Whose figures they are, or nobody wrote it down. */
@@ -37,6 +43,29 @@ export const survey = fc.record({
     }),
   ),
   gasLineKw: fc.option(num(1, 500)),
+  networks: fc.record({ gas: looked, heat: looked }),
+  frostGuard: fc.constantFrom(...FROST_GUARDS),
+  combustion: fc.record({
+    flue: fc.constantFrom(...FLUES),
+    airOpen: looked,
+    extractor: looked,
+    alarm: looked,
+    servicedOn: day,
+  }),
+  failSafe: fc.record({
+    by: fc.constantFrom(...FAIL_SAFES),
+    testedBy: fc.constantFrom('', 'whoever fitted it'),
+    testedOn: day,
+  }),
+  firePump: fc.option(fc.record({ flowLMin: num(0.5, 60), watts: num(0, 300) })),
+  guard: mixing,
+  backupHeight: num(0, 1),
+  collectorSensor: fc.option(num(0, 1)),
+  writes: fc.constantFrom('found' as const, 'set' as const),
+  kinds: fc.array(fc.constantFrom('adult' as const, 'child' as const, 'old' as const, 'reduced-sensation' as const), {
+    minLength: 1,
+    maxLength: 4,
+  }),
   leastAirC: fc.option(num(-50, 20)),
   pv: fc.record({
     tiltDeg: num(0, 90),
@@ -67,17 +96,29 @@ export function putSurvey(study: Study, s: Survey): void {
     gasLineKw: s.gasLineKw,
     leastAirC: s.leastAirC,
     heaterPlace: s.heaterPlace,
+    networks: s.networks,
+    frostGuard: s.frostGuard,
   })
+  pipes.taps[0].guard = s.guard
+  study.people.persons.forEach((p, i) => void (p.kind = s.kinds[i % s.kinds.length]))
   if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge, papers: s.papers })
   for (const h of plant.heaters) {
     h.papers = s.papers
-    if (h.kind === 'wood-coil') h.way = s.way
+    if ('combustion' in h) h.combustion = s.combustion
+    if (h.kind === 'wood-coil') {
+      h.way = s.way
+      Object.assign(h.circuit, { failSafe: s.failSafe, pump: s.firePump })
+    }
+    if (h.kind === 'heat-pump') h.backupHeight = s.backupHeight
+    if (h.kind === 'solar') h.sensorHeight = s.collectorSensor
     if (h.kind === 'pv-element') Object.assign(h, s.pv)
     if (isRunning(h)) Object.assign(h, { makerFlow: s.makerFlow, mostInletC: s.mostInletC })
   }
   const [first] = Object.keys(controls.found.heaters)
-  Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn })
-  controls.changes = first ? s.changes.map((c) => ({ ...c, path: `heaters.${first}.setpointC` })) : []
+  Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn, writes: s.writes })
+  controls.changes = first
+    ? s.changes.map((c) => ({ ...c, path: `heaters.${first}.setpointC`, as: 'set', by: '', why: '' }))
+    : []
   study.finishedOn = s.finishedOn
   const kinds = measuresFor(study)
   const measures = s.measures.map((pick, i) => beginMeasure(study, kinds[pick % kinds.length], `m${i}`))

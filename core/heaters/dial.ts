@@ -1,5 +1,8 @@
 import { refused, type Result } from '../units/result'
 
+/** A thermostat may let the water this far past its dial, K. */
+export const DIAL_OVER_K = 5
+
 /** A place on a dial that carries no degrees, in divisions, and what it gave when read. */
 export interface DialMark {
   division: number

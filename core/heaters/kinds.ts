@@ -23,6 +23,10 @@ export interface KindOfHeater {
   thermostat: boolean
   /** Sends its flue through the store it heats. */
   flueInStore: boolean
+  /** Makes its heat out of air: it cools what it stands in, drips, and does what it can before what is dearer helps. */
+  pumpsHeat: boolean
+  /** Gives heat when the sun shines or a fire burns, whether anything calls or not: it preheats, and is not counted on. */
+  byItself: boolean
   hottest: Hottest
   /** How warm and within what it is held to begin with, °C and K. */
   begins: { setpointC: number; hysteresisK: number }
@@ -62,6 +66,7 @@ export const HEATERS = {
       'own figure',
       `${ISOLATE} Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.`,
     ),
+    pumpsHeat: true,
     begins: { setpointC: 55, hysteresisK: 5 },
   },
   solar: kind(
@@ -127,6 +132,8 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
     hottest,
     thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
+    pumpsHeat: false as boolean,
+    byItself: source === 'sun' || source === 'fire',
     begins: heats === 'running' ? AS_IT_RUNS : STORED,
     readings: READ_AT[source],
     caution,

@@ -27,7 +27,7 @@ export const SAFETY = {
     name: 'The same where children, the old or people who feel less heat live',
     value: 46,
     quantity: 'temperature',
-    source: 'Codes set 41 to 46 °C at the taps of people at risk; seconds to a deep burn against temperature',
+    source: 'Codes set a lower limit at the taps of people at risk; seconds to a deep burn against temperature',
   },
   burnsAtOnce: {
     name: 'Nobody draws back in time from water that burns within, s',

@@ -43,6 +43,7 @@ export const QUANTITIES = {
   bigVolume: { metric: unit('m³', 0.001, 1), us: unit('gal', 1 / GAL_L, 0) },
   length: { metric: unit('m', 1, 1), us: unit('ft', 1 / 0.3048, 1) },
   thickness: { metric: unit('mm', 1, 0), us: unit('in', 1 / 25.4, 2) },
+  room: { metric: unit('m³', 1, 0), us: unit('ft³', 35.3147, 0) },
   area: { metric: unit('m²', 1, 1), us: unit('ft²', 1 / 0.09290304, 0) },
   /** Shown in the unit that the study is counted in: see `ENERGY_SHOWN`. */
   energy: { metric: unit('kWh', 1, 0), us: unit('kWh', 1, 0) },

@@ -1,8 +1,6 @@
-import { MINUTES_A_DAY } from '../calendar/clock'
 import { isOn } from '../calendar/week'
-import { DAY_S, DAYS, MONTH_OF_DAY, WEEK_MIN } from '../calendar/year'
+import { DAY_S } from '../calendar/year'
 import { emptyDays } from '../household/empty-days'
-import { bypassOf } from '../household/loop'
 import { type Carrier, CARRIERS } from '../money/carriers'
 import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
@@ -10,16 +8,15 @@ import type { LoopControl } from '../study/controls'
 import { isLocal, standbyOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
-import { mainsThroughYear } from '../water/mains'
 import { KJ_PER_LITRE_K } from '../water/properties'
-import { HygieneLog } from './account/hygiene'
+import { LoopHygiene, StoreHygiene } from './account/hygiene'
 import { Ledger } from './account/ledger'
 import { controllerAhead, inWeek } from './controls/clock'
 import { Levels } from './controls/levels'
 import { type Draw, drawsOfYear } from './draws/draws'
-import { weeklyEdges } from './edges'
 import type { PlantModel } from './heaters/plant-model'
 import { plantOf } from './heaters/plant-of'
+import { ColdLineReturn } from './loop/cold-line-return'
 import { LoopDrive } from './loop/loop-drive'
 import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
@@ -27,16 +24,8 @@ import { DrainUnit } from './recovery/drain-unit'
 import { Drips } from './taps/drips'
 import { LocalTap } from './taps/local-tap'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
-import { MOST_WORK, YearRefused } from './work'
-
-/** What a step costs besides the stretches of pipe in it, in the units of `MOST_WORK`. */
-const WORK_OF_A_STEP = 8
-/** A bypass valve is looked at this often while it is open, and while it is shut, s. */
-const VALVE_STEP_S = { open: 20, shut: 300 } as const
-/** Cold water this much warmer than the main counts as warm, K. */
-const WARM_COLD_K = 5
-/** It opens again when the water there has cooled this far below where it closes, K. */
-const VALVE_OPENS_K = 6
+import { MOST_WORK, WorkLimit } from './work'
+import { type Edge, YearCalendar } from './year-calendar'
 
 /**
  * A household in motion. Time jumps from event to event: a draw, a plug arriving, a thermostat, a window's edge;
@@ -48,7 +37,8 @@ export class House {
   readonly network: Network
   readonly plant: PlantModel
   readonly records: DrawRecord[] = []
-  readonly hygiene = new HygieneLog()
+  /** What bears on growth: in the store that all water passes, in the loop, and in each small store at a tap. */
+  readonly hygiene: { store: StoreHygiene | null; loop: LoopHygiene; locals: { id: string; log: StoreHygiene }[] }
   readonly branchLostKj: number[]
   readonly active: TapDraw[] = []
   pumping = false
@@ -59,18 +49,13 @@ export class House {
   private readonly localOf: (LocalTap | null)[]
   /** What water passes on its way to each tap, in order. */
   private readonly ways: Way[]
-  /** A bypass valve between hot and cold; without one the way is always open. */
-  private readonly bypass: ReturnType<typeof bypassOf>
-  private valveOpen = true
-  /** Taps at and behind the turn of the loop: their cold water comes by the line it comes back through. */
-  private readonly behindTurn: boolean[]
+  /** A loop that comes back through the cold line; null: its return is its own, and its way always open. */
+  private readonly coldLine: ColdLineReturn | null
+  private readonly calendar: YearCalendar
+  private readonly work: WorkLimit
   mainsC: number
   private readonly draws: Draw[]
   private nextDraw = 0
-  private readonly mains: Float64Array
-  private readonly edges: number[]
-  private edge = 0
-  private weekStartS: number
   private heldAtMonthStart: number
   /** The lowest price of each month, money per kWh, of the carriers that have a price. */
   private readonly cheapest: Partial<Record<Carrier, number[]>> = {}
@@ -78,7 +63,6 @@ export class House {
   private readonly arrived = new Outflow()
   private readonly standbyKw: number
   private paidS = 0
-  private work = 0
   private readonly tapIndex: Map<string, number>
   private readonly drive: LoopDrive
   /** A heat exchanger in the drain. */
@@ -88,24 +72,18 @@ export class House {
   private tracing = false
   /** The house is being heated by an appliance that heats water too. */
   private heating = false
-  /** Moments at which something is set by hand, ascending, s, and the next of them. */
-  private readonly changes: number[]
-  private nextChange = 0
 
   /** @param mostWork after which it gives up, in the units of `MOST_WORK` */
   constructor(
     readonly study: Study,
-    private readonly mostWork = MOST_WORK,
+    mostWork = MOST_WORK,
   ) {
-    this.mains = mainsThroughYear(study.site)
-    this.mainsC = this.mains[0]
+    this.work = new WorkLimit(mostWork)
     this.draws = drawsOfYear(study.people, study.site)
     this.network = new Network(study)
-    this.bypass = bypassOf(study.pipes.loop)
+    this.coldLine = ColdLineReturn.of(study, this.network, this.ledger)
     this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
-    this.edges = weeklyEdges(study)
-    this.weekStartS = -study.site.firstWeekday * DAY_S
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
     this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
     this.localOf = study.pipes.taps.map(() => null)
@@ -122,8 +100,6 @@ export class House {
         .filter((_, tap) => this.network.paths[tap].some((i) => this.network.branches[i].onLoop))
         .map((t) => t.id),
     )
-    const turn = this.network.hasLoop ? this.network.loopReturn.from : -1
-    this.behindTurn = this.network.paths.map((path) => path.includes(turn))
     this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
     for (const c of CARRIERS) {
       const tariff = study.prices.carriers[c]
@@ -135,26 +111,35 @@ export class House {
     const controls = controlsOf(study)
     this.loopControl = controls.loop
     const empty = emptyDays(study.people)
-    this.changes = Object.values(controls.heaters)
-      .flatMap((control) => new Levels(control, empty).changes())
-      .sort((a, b) => a - b)
+    this.calendar = new YearCalendar(
+      study,
+      Object.values(controls.heaters)
+        .flatMap((control) => new Levels(control, empty).changes())
+        .sort((a, b) => a - b),
+    )
+    this.mainsC = this.calendar.mainsC(0)
+    this.hygiene = {
+      store: this.plant.coolestC() === null ? null : new StoreHygiene(empty),
+      loop: new LoopHygiene(),
+      locals: study.plant.heaters.filter(isLocal).map((h) => ({ id: h.id, log: new StoreHygiene(empty) })),
+    }
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
   }
 
   /** Puts a household that has not moved yet at a midnight of the year, with what the calendar and the clock say there. */
   startAt(midnightS: number): void {
+    const { calendar } = this
     const day = Math.round(midnightS / DAY_S)
     this.nowS = this.paidS = midnightS
     this.plant.startAt(midnightS)
     for (const { local } of this.locals) local.plant.startAt(midnightS)
     this.network.startAt(midnightS)
-    this.mainsC = this.mains[day]
-    this.enterMonth(MONTH_OF_DAY[day])
-    while (this.nextEdgeS() < midnightS) this.stepEdge()
-    while (this.nextChange < this.changes.length && this.changes[this.nextChange] <= midnightS) this.nextChange++
+    this.mainsC = calendar.mainsC(day)
+    this.enterMonth(calendar.monthOf(day))
+    calendar.startAt(midnightS)
     while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
-    this.readClock(((this.study.site.firstWeekday + day) % 7) * MINUTES_A_DAY)
+    this.readClock(calendar.midnightOf(day))
   }
 
   private wayTo(tap: number): Way {
@@ -169,50 +154,31 @@ export class House {
     return held
   }
 
-  private nextEdgeS(): number {
-    return this.weekStartS + this.edges[this.edge] * 60
-  }
-
-  private stepEdge(): void {
-    if (++this.edge < this.edges.length) return
-    this.edge = 0
-    this.weekStartS += WEEK_MIN * 60
-  }
-
   /**
    * Runs until a moment of the year.
    * @param longestStepS caps the steps, for a trace that is to be drawn; @param seen is called after each step
    */
   runUntil(endS: number, longestStepS = Infinity, seen?: () => void): void {
     while (this.nowS < endS - 1e-6) {
-      while (this.nextEdgeS() <= this.nowS + 1e-6) this.passEdge()
-      this.passChanges()
+      for (let edge = this.calendar.passEdge(this.nowS); edge; edge = this.calendar.passEdge(this.nowS)) this.pass(edge)
+      // What was set by hand since is taken up.
+      if (this.calendar.passChanges(this.nowS)) this.readClock(this.calendar.minuteOfWeek(this.nowS))
       this.step(Math.min(endS - this.nowS, longestStepS))
       seen?.()
     }
   }
 
-  private passEdge(): void {
+  private pass({ minuteOfWeek, day }: Edge): void {
     this.payStandby()
-    const minute = this.edges[this.edge]
-    const day = Math.round((this.weekStartS + minute * 60) / DAY_S)
-    if (minute % MINUTES_A_DAY === 0 && day < DAYS) {
-      const month = MONTH_OF_DAY[day]
+    if (day !== null) {
+      const month = this.calendar.monthOf(day)
       if (month !== this.ledger.month) {
         this.closeMonth()
         this.enterMonth(month)
       }
-      this.mainsC = this.mains[day]
+      this.mainsC = this.calendar.mainsC(day)
     }
-    this.readClock(minute)
-    this.stepEdge()
-  }
-
-  /** Takes up what was set by hand since. */
-  private passChanges(): void {
-    if (!(this.changes[this.nextChange] <= this.nowS + 1e-6)) return
-    while (this.changes[this.nextChange] <= this.nowS + 1e-6) this.nextChange++
-    this.readClock(inWeek((this.nowS - this.weekStartS) / 60))
+    this.readClock(minuteOfWeek)
   }
 
   /** Electricity of controls and of the loop's pump since it was last paid; neither they nor the price change in between. */
@@ -252,14 +218,14 @@ export class House {
     if (runs === this.pumping) return
     this.payStandby()
     this.pumping = runs
+    this.network.setPumping(runs, this.nowS)
     if (runs) this.ledger.pump.starts[this.ledger.month]++
   }
 
   /** Seconds until the calendar, a setting by hand, the loop's control or a draw has something to say. */
   private untilNext(): number {
     const { nowS } = this
-    let dt = Math.min(this.nextEdgeS() - nowS, this.drive.untilLook(nowS))
-    if (this.nextChange < this.changes.length) dt = Math.min(dt, this.changes[this.nextChange] - nowS)
+    let dt = Math.min(this.calendar.until(nowS), this.drive.untilLook(nowS))
     if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - nowS)
     return dt
   }
@@ -269,7 +235,7 @@ export class House {
     this.openTaps()
     let dt = Math.min(longestS, this.untilNext())
 
-    const loopLMin = this.pumping && this.valveOpen ? this.study.pipes.loop!.pumpLMin : 0
+    const loopLMin = this.pumping && (this.coldLine?.valveOpen ?? true) ? this.study.pipes.loop!.pumpLMin : 0
     network.begin(loopLMin)
     const tapLMin = this.planDraws()
     for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
@@ -280,7 +246,10 @@ export class House {
     }
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
     for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
-    if (this.pumping && this.bypass) dt = Math.min(dt, this.valveOpen ? VALVE_STEP_S.open : VALVE_STEP_S.shut)
+    if (this.coldLine) {
+      if (this.pumping) dt = Math.min(dt, this.coldLine.longestStep(this.nowS, active.length > 0))
+      for (const d of active) dt = Math.min(dt, this.coldLine.evenS(d.tapIndex, d.coldLMin, this.nowS))
+    }
     dt = Math.max(1e-3, Math.min(dt, this.drips.longestStepS))
     this.count()
 
@@ -292,18 +261,18 @@ export class House {
     if (this.heating) this.heatingLost(dt)
     this.nowS += dt
     // At an edge of the clock it is looked at with what the clock says then.
-    if (this.nextEdgeS() > this.nowS + 1e-6) this.lookAtLoop()
-    this.lookAtValve()
+    if (this.calendar.nextEdgeS() > this.nowS + 1e-6) this.lookAtLoop()
+    this.coldLine?.lookAtValve(this.nowS)
     this.lookAtHygiene(dt)
   }
 
   /** What every open tap asks for in the step to come; returns the hot water that the plant is to give, L/min. */
   private planDraws(): number {
-    const { network, mainsC, drain } = this
+    const { network } = this
     for (const { local } of this.locals) local.flowLMin = 0
     let tapLMin = 0
     for (const d of this.active) {
-      d.plan(this.nowS, drain ? drain.atMixerC(d, mainsC) : mainsC)
+      this.planMixer(d)
       const local = this.localOf[d.tapIndex]
       if (local) local.flowLMin += d.hotLMin
       if (local && !local.fedHot) continue
@@ -313,20 +282,22 @@ export class House {
     return tapLMin + this.drips.open()
   }
 
-  /**
-   * Counts what a step costs: water moves in some branches, and each draw looks along its way.
-   * @throws YearRefused when the year would take more than anybody waits for
-   */
+  /** What the cold side of a draw's mixer takes in: preheated by a drain, warmed by a loop that comes back there, or the main. */
+  private planMixer(d: TapDraw): void {
+    const { drain, coldLine, mainsC, nowS } = this
+    const byDrain = drain ? drain.atMixerC(d, mainsC) : mainsC
+    const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.wantedC, mainsC, nowS) : mainsC
+    if (byDrain <= mainsC && byLoop > mainsC) d.plan(nowS, byLoop, true)
+    else d.plan(nowS, byDrain)
+  }
+
+  /** Counts what a step costs: water moves in some branches, and each draw looks along its way. */
   private count(): void {
     const { branches } = this.network
-    let work = WORK_OF_A_STEP
-    for (let i = 0; i < branches.length; i++) if (branches[i].flowLMin > 0) work++
-    for (const d of this.active) work += this.ways[d.tapIndex].length
-    this.work += work
-    if (this.work > this.mostWork)
-      throw new YearRefused(
-        `a year of this household takes too long to work out: it was given up on day ${Math.floor(this.nowS / DAY_S) + 1}. It is a very small store or heater with a fast pump, very many runs, or very many draws at once that takes so long`,
-      )
+    let stretches = 0
+    for (let i = 0; i < branches.length; i++) if (branches[i].flowLMin > 0) stretches++
+    for (const d of this.active) stretches += this.ways[d.tapIndex].length
+    this.work.step(stretches, Math.floor(this.nowS / DAY_S) + 1)
   }
 
   /** What would leave a tap now, °C. */
@@ -347,14 +318,6 @@ export class House {
     if (hotWaterFirst && this.plant.makes(heaterId!)) this.ledger.heatingLostS[this.ledger.month] += dtS
   }
 
-  private lookAtValve(): void {
-    const { bypass } = this
-    if (!bypass) return
-    const here = this.network.turnC(this.nowS)
-    if (this.valveOpen && here >= bypass.closesAtC) this.valveOpen = false
-    else if (!this.valveOpen && here < bypass.closesAtC - VALVE_OPENS_K) this.valveOpen = true
-  }
-
   private openTaps(): void {
     while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS <= this.nowS + 1e-6) {
       const draw = this.draws[this.nextDraw++]
@@ -363,7 +326,13 @@ export class House {
       if (draw.wantedC <= this.mainsC + 0.5) {
         const { flowLMin } = this.study.pipes.taps[index]
         if (draw.measure !== 'kj')
-          this.drawCold(index, draw.measure === 'litres' ? draw.amount : (draw.amount / 60) * flowLMin)
+          this.coldLine?.draw(
+            index,
+            draw.measure === 'litres' ? draw.amount : (draw.amount / 60) * flowLMin,
+            0,
+            this.mainsC,
+            this.nowS,
+          )
         continue
       }
       this.active.push(
@@ -398,28 +367,15 @@ export class House {
       const path = network.paths[d.tapIndex]
       const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
       d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
+      this.coldLine?.draw(d.tapIndex, d.coldTakenL, d.coldLineKj, mainsC, this.nowS + dt)
     }
     this.drips.enter(ledger, mainsC)
     if (moves) plant.refill(tapLitres, feedC, loopLMin > 0 ? network.loopReturn.out : null)
     for (let i = this.active.length - 1; i >= 0; i--)
       if (this.active[i].done) {
-        const { record } = this.active[i]
-        this.records.push(record)
-        this.drawCold(record.tap, record.litres - record.hotL)
+        this.records.push(this.active[i].record)
         this.active.splice(i, 1)
       }
-  }
-
-  /**
-   * Cold water drawn at a tap whose cold line a loop comes back through: the warm water in it goes first. What the pump had
-   * put there leaves with it and counts as lost by the loop; that it makes the mix a little warmer is left out. Of a loop
-   * that never runs it is the warmth of the air that leaves.
-   */
-  private drawCold(tap: number, litres: number): void {
-    if (!this.bypass || litres <= 0 || !this.behindTurn[tap]) return
-    const { kj, warmL } = this.network.loopReturn.run.drawBack(litres, this.mainsC, WARM_COLD_K, this.nowS)
-    this.ledger.add(this.network.loopInUse ? 'loop' : 'deadRun', kj)
-    if (this.network.loopInUse) this.ledger.water('warmCold', warmL)
   }
 
   /** What arrived at a tap in the hot run that is its alone in this step. */
@@ -433,16 +389,10 @@ export class House {
   }
 
   private lookAtHygiene(dt: number): void {
-    const coolest = this.plant.coolestC()
-    if (coolest !== null)
-      this.hygiene.store(
-        this.plant.shareBetween(SAFETY.tepid.value.low, SAFETY.tepid.value.high),
-        coolest,
-        this.plant.storedTopC(),
-        dt,
-      )
-    if (this.network.hasLoop) this.hygiene.loop(this.network.returnC(this.nowS), this.pumping, dt)
-    this.hygiene.pass(this.nowS, dt)
+    const { hygiene, locals, nowS } = this
+    if (hygiene.store) lookAtStore(hygiene.store, this.plant, nowS, dt)
+    for (let i = 0; i < locals.length; i++) lookAtStore(hygiene.locals[i].log, locals[i].local.plant, nowS, dt)
+    if (this.network.hasLoop) hygiene.loop.step(this.network.returnC(nowS), this.pumping, dt)
   }
 
   private enterMonth(month: number): void {
@@ -469,4 +419,9 @@ export class House {
     ledger.add('storedChange', held - this.heldAtMonthStart)
     this.heldAtMonthStart = held
   }
+}
+
+function lookAtStore(log: StoreHygiene, plant: PlantModel, atS: number, dtS: number): void {
+  const { low, high } = SAFETY.tepid.value
+  log.step(plant.shareBetween(low, high), plant.coolestC()!, plant.storedTopC(), atS, dtS)
 }

@@ -123,6 +123,8 @@ export interface Hygiene {
   loopReturnCoolShare: number | null
   /** Runs that go more than seven days without a draw, and the longest such time, days. */
   stillRuns: { id: string; days: number }[]
+  /** The small stores at taps: hours a week in which what would be drawn is tepid, and tenfold kills in the worst week. */
+  locals: { id: string; tepidHoursWeek: number; drawnLogKillWeek: number }[]
 }
 
 export interface YearResult extends Period {
@@ -313,20 +315,26 @@ function tapResult(id: string, records: readonly DrawRecord[]): TapResult {
 }
 
 function hygieneOf(home: House): Hygiene {
-  const log = home.hygiene.result()
+  const store = home.hygiene.store?.result() ?? null
+  const loop = home.hygiene.loop.result()
+  const orNull = (x: number | null | undefined) => (x === null || x === undefined ? null : r6(x))
   const stillRuns = home.network.branches
     .filter((b) => b.id !== LOOP_RETURN)
     .map((b) => ({ id: b.id, days: r6(Math.max(b.longestStillS, home.nowS - b.lastFlowS) / DAY_S) }))
     .filter((r) => r.days > SAFETY.still.value)
   return {
-    storeTepidHoursWeek: r6(log.storeTepidHoursWeek),
-    drawnTepidHoursWeek: r6(log.drawnTepidHoursWeek),
-    tepidOn: log.tepidOn,
-    loopTepidHoursWeek: r6(log.loopTepidHoursWeek),
-    leastLogKillWeek: log.leastLogKillWeek === null ? null : r6(log.leastLogKillWeek),
-    drawnLogKillWeek: log.drawnLogKillWeek === null ? null : r6(log.drawnLogKillWeek),
-    loopReturnCoolShare: log.loopReturnCoolShare === null ? null : r6(log.loopReturnCoolShare),
+    storeTepidHoursWeek: r6(store?.storeTepidHoursWeek ?? 0),
+    drawnTepidHoursWeek: r6(store?.drawnTepidHoursWeek ?? 0),
+    tepidOn: store?.tepidOn ?? [],
+    loopTepidHoursWeek: r6(loop.loopTepidHoursWeek),
+    leastLogKillWeek: orNull(store?.leastLogKillWeek),
+    drawnLogKillWeek: orNull(store?.drawnLogKillWeek),
+    loopReturnCoolShare: orNull(loop.loopReturnCoolShare),
     stillRuns,
+    locals: home.hygiene.locals.map(({ id, log }) => {
+      const { drawnTepidHoursWeek, drawnLogKillWeek } = log.result()
+      return { id, tepidHoursWeek: r6(drawnTepidHoursWeek), drawnLogKillWeek: r6(drawnLogKillWeek) }
+    }),
   }
 }
 

@@ -20,3 +20,26 @@ export function finite(x: number, what = 'a figure of the year'): number {
     )
   return x
 }
+
+/** What a step costs besides the stretches of pipe in it, in the units of `MOST_WORK`. */
+const WORK_OF_A_STEP = 8
+
+/** Counts what a year costs, and gives it up where that is more than anybody waits for. */
+export class WorkLimit {
+  private work = 0
+
+  /** @param most after which it gives up, in the units of `MOST_WORK` */
+  constructor(private readonly most: number) {}
+
+  /**
+   * A step in which water moved in so many branches and draws looked along so many stretches.
+   * @throws YearRefused when the year would take more than anybody waits for; @param day on which it is, from 1
+   */
+  step(stretches: number, day: number): void {
+    this.work += WORK_OF_A_STEP + stretches
+    if (this.work > this.most)
+      throw new YearRefused(
+        `a year of this household takes too long to work out: it was given up on day ${day}. It is a very small store or heater with a fast pump, very many runs, or very many draws at once that takes so long`,
+      )
+  }
+}

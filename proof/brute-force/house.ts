@@ -249,6 +249,7 @@ class StoreHeat {
   private calling = false
   private firing = false
   private lagS = 0
+  private overrunS = 0
   private primaryC: number
   private lit = false
   private cycles = false
@@ -318,7 +319,15 @@ class StoreHeat {
     const loses = (h.primary.uaWK / 1000) * (this.primaryC - this.airC)
     this.lostKj += loses
     this.primaryC -= loses / c
-    if (!on) return void (this.lit = this.cycles = false)
+    if (!on) {
+      this.overrunS = this.firing ? h.primary.overrunS : Math.max(0, this.overrunS - 1)
+      if (this.overrunS > 0) {
+        this.buy(h.primary.pumpW / 1000, 0)
+        if (this.primaryC > this.store.mean(h.coil.bottom, h.coil.top))
+          this.primaryC -= this.store.coil(this.primaryC, flowKwK, h.coil.uaWK, h.coil.bottom, h.coil.top) / c
+      }
+      return void (this.lit = this.cycles = false)
+    }
     const start = () => {
       this.r.starts++
       this.buy(h.purgeWh * 3.6, 0)
@@ -330,9 +339,7 @@ class StoreHeat {
     }
     this.buy(h.primary.pumpW / 1000, 0)
     if (this.lagS > 0) return void this.lagS--
-    const k = flowKwK * (1 - Math.exp(-h.coil.uaWK / 1000 / flowKwK))
-    const zoneC = this.store.mean(h.coil.bottom, h.coil.top, h.primary.flowMaxC)
-    const intoStore = Math.max(0, k * (this.primaryC - zoneC))
+    const intoStore = this.store.coil(this.primaryC, flowKwK, h.coil.uaWK, h.coil.bottom, h.coil.top)
     const hold = intoStore + c * (h.primary.flowMaxC - this.primaryC)
     if (this.lit && hold < h.leastOutputKw && this.primaryC >= h.primary.flowMaxC - 0.5) this.lit = false
     else if (!this.lit && this.primaryC <= h.primary.flowMaxC - h.primary.bandK) {
@@ -343,7 +350,6 @@ class StoreHeat {
     if (this.primaryC < h.primary.flowMaxC - 2 * h.primary.bandK) this.cycles = false
     const burns = this.lit ? (this.cycles ? h.leastOutputKw : Math.min(h.outputKw, Math.max(h.leastOutputKw, hold))) : 0
     if (burns > 0) this.buy(burns / efficiencyAt(h.efficiency, this.primaryC - intoStore / flowKwK, h.carrier), burns)
-    this.store.heat(intoStore, h.coil.bottom)
     this.primaryC += (burns - intoStore) / c
   }
 }
@@ -351,6 +357,8 @@ class StoreHeat {
 /** What heats the water as it runs, second by second. */
 class Instant {
   lostKj = 0
+  /** Its water before the heat and behind it: heated along its length it stands at the mean of both. */
+  private cold: Parcel[]
   private content: Parcel[]
   private firing = false
   private lagS = 0
@@ -363,13 +371,15 @@ class Instant {
     private readonly buy: Buy,
     private readonly r: BruteResult,
   ) {
-    this.content = [{ litres: spec.contentL, c: airC }]
+    this.cold = [{ litres: spec.contentL / 2, c: airC }]
+    this.content = [{ litres: spec.contentL / 2, c: airC }]
   }
 
   run(litres: number, mainC: number): Parcel[] {
     const { spec } = this
-    let c = mainC
     this.ran = true
+    const comes = heatOf(through(this.cold, { litres, c: mainC })) / (litres * KJ)
+    let c = comes
     if (litres * 60 >= spec.leastFlowLMin) {
       if (!this.firing) {
         this.firing = true
@@ -379,35 +389,40 @@ class Instant {
       }
       if (this.lagS >= 1) this.lagS--
       else {
-        const kw = Math.min(spec.outputKw, (this.setpointC - mainC) * litres * KJ)
+        const kw = Math.min(spec.outputKw, (this.setpointC - comes) * litres * KJ)
         c += kw / (litres * KJ)
-        this.buy(kw / efficiencyAt(spec.efficiency, spec.exchanger === 'plate' ? 48 : mainC + 10, spec.carrier), kw)
+        this.buy(kw / efficiencyAt(spec.efficiency, spec.exchanger === 'plate' ? 48 : comes + 10, spec.carrier), kw)
       }
     } else this.firing = false
-    this.content.push({ litres, c })
-    const out: Parcel[] = []
-    for (let left = litres; left > 1e-12;) {
-      const first = this.content[0]
-      const take = Math.min(first.litres, left)
-      out.push({ litres: take, c: first.c })
-      left -= take
-      if (first.litres - take < 1e-12) this.content.shift()
-      else first.litres -= take
-    }
-    return out
+    return through(this.content, { litres, c })
   }
 
   heldKj(): number {
-    return heatOf(this.content)
+    return heatOf(this.content) + heatOf(this.cold)
   }
 
   second(): void {
     if (!this.ran) this.firing = false
     this.ran = false
-    for (const p of this.content) {
+    for (const p of [...this.cold, ...this.content]) {
       const kj = ((p.c - this.airC) * this.spec.contentUaWK * p.litres) / this.spec.contentL / 1000
       p.c -= kj / (p.litres * KJ)
       this.lostKj += kj
     }
   }
+}
+
+/** Pushes a parcel into water that stands in order; what leaves at the other end. */
+function through(content: Parcel[], parcel: Parcel): Parcel[] {
+  content.push(parcel)
+  const out: Parcel[] = []
+  for (let left = parcel.litres; left > 1e-12;) {
+    const first = content[0]
+    const take = Math.min(first.litres, left)
+    out.push({ litres: take, c: first.c })
+    left -= take
+    if (first.litres - take < 1e-12) content.shift()
+    else first.litres -= take
+  }
+  return out
 }

@@ -92,6 +92,29 @@ export class FineStore {
     for (let i = first; i <= last; i++) this.stack[i].c = level + left / pool
   }
 
+  /**
+   * Gives heat along a coil in a second, layer by layer from its top down as the primary passes; returns the kJ that it gave.
+   * @param flowKwK heat capacity rate of the primary, kW/K; @param uaWK of the whole coil
+   */
+  coil(primaryC: number, flowKwK: number, uaWK: number, bottom: number, top: number): number {
+    let above = this.litres
+    let [c, given] = [primaryC, 0]
+    const perLitre = uaWK / 1000 / ((top - bottom) * this.litres)
+    for (let i = this.stack.length - 1; i >= 0; i--) {
+      const p = this.stack[i]
+      const low = above - p.litres
+      const inside = Math.min(above, top * this.litres) - Math.max(low, bottom * this.litres)
+      above = low
+      if (inside <= 0 || c <= p.c) continue
+      const kj = flowKwK * (c - p.c) * (1 - Math.exp((-perLitre * inside) / flowKwK))
+      c -= kj / flowKwK
+      p.c += kj / (p.litres * KJ)
+      given += kj
+    }
+    this.mixUp()
+    return given
+  }
+
   second(): void {
     for (const p of this.stack) {
       const drop = (((p.c - this.airC) * this.uaWK) / 1000 / (this.litres * KJ)) * 1

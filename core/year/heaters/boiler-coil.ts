@@ -4,12 +4,18 @@ import type { HeaterOf } from '../../study/heater-kinds'
 import { decay } from '../../units/decay'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
+import type { CoilZone } from '../stores/coil-zone'
 import type { LayeredStore } from '../stores/layered-store'
 import { Pace } from './pace'
 import type { StoreHeater } from './store-heater'
 
 /** Longest step while it heats, s: over it the return, and with it the efficiency, is taken at its mean. */
 const LONGEST_STEP_S = 240
+/** Circuit and zone are solved anew when what the coil feels has warmed by about so much, K; so often in a step at most. */
+const SOLVED_K = 8
+const MOST_SOLVED = 3
+/** A return that moves by less than this in a step has one efficiency, K. */
+const EVEN_RETURN_K = 6
 /** Longest step while its pump runs on, s. */
 const OVERRUN_STEP_S = 60
 
@@ -19,8 +25,9 @@ const OVERRUN_STEP_S = 60
  * The primary circuit (boiler water, pipes, coil) is one body of water that the burner heats, the coil cools and its
  * pipes lose from; the coil has the effectiveness 1 − exp(−UA/W) of a body at one temperature (W the heat capacity rate of
  * the primary flow). Circuit and coil's zone are solved together by the closed form of their difference, so that they
- * settle at one temperature for any size of either. Heat enters the coldest water of the zone first and none that is
- * warmer than the circuit. The return to the boiler sets its efficiency, which is why a cooler store condenses more.
+ * settle at one temperature for any size of either. Each layer of the zone gets heat by its own difference to the primary
+ * as that passes it from the top down, and none that is warmer than the circuit. The return to the boiler sets its
+ * efficiency, which is why a cooler store condenses more.
  * At the limit of its flow the burner turns down, and below its least output it goes out and lights again.
  */
 export class BoilerCoil implements StoreHeater {
@@ -30,14 +37,18 @@ export class BoilerCoil implements StoreHeater {
   private readonly carriedKwK: number
   private readonly coilKwK: number
   private readonly lossKwK: number
+  private readonly zone: CoilZone
   private readonly pace: Pace
   private primaryC: number
   private lagS = 0
   private overrunS = 0
   private firing = false
+  /** At the limit of its flow it goes out and lights again. */
+  private cycling = false
   private lost = 0
-  /** What the step just solved does: heat into the store, kJ; the circuit at its end and on the mean, °C. */
+  /** What the step just solved does: heat into the store and lost by the circuit, kJ; the circuit at its end and on the mean, °C. */
   private coilKj = 0
+  private lostKj = 0
   private endC = 0
   private meanC = 0
   starts = 0
@@ -54,6 +65,7 @@ export class BoilerCoil implements StoreHeater {
     this.carriedKwK = (spec.primary.flowLMin / 60) * KJ_PER_LITRE_K
     this.coilKwK = this.carriedKwK * (1 - decay(spec.coil.uaWK / 1000 / this.carriedKwK))
     this.lossKwK = spec.primary.uaWK / 1000
+    this.zone = { bottom: spec.coil.bottom, top: spec.coil.top, ntu: spec.coil.uaWK / 1000 / this.carriedKwK }
     // The loss is taken at the circuit's mean: a step is short against the time in which that alone would cool it.
     this.pace = new Pace(
       this.lossKwK > 0 ? Math.min(LONGEST_STEP_S, (0.5 * this.heatKjK) / this.lossKwK) : LONGEST_STEP_S,
@@ -111,26 +123,95 @@ export class BoilerCoil implements StoreHeater {
       this.cool(waitS)
       if (waitS >= stepS - 1e-9) return
     }
-    const dtS = stepS - waitS
-    const { bottom, top } = spec.coil
-    const zoneC = store.meanBetween(bottom, top, spec.primary.flowMaxC)
-    const zoneKjK = this.zoneKjK(store, Math.max(this.kw, 0.5 * this.coilKwK * (spec.primary.flowMaxC - zoneC)) * dtS)
-    const { flowMaxC, bandK } = spec.primary
-
-    let burnerKw = spec.outputKw
-    this.solve(burnerKw, dtS, zoneC, zoneKjK)
-    if (this.endC > flowMaxC) {
-      const fullC = this.endC
-      burnerKw = this.limited(flowMaxC, fullC, dtS, zoneC, zoneKjK)
-      if (burnerKw < spec.leastOutputKw) {
-        burnerKw = this.limited(flowMaxC - bandK / 2, fullC, dtS, zoneC, zoneKjK)
-        this.start(startsASecond(burnerKw, spec.leastOutputKw, this.heatKjK * bandK) * dtS)
-      }
+    // What the coil feels changes while it heats: it is solved again before that has moved far.
+    let leftS = stepS - waitS
+    for (let solved = 1; leftS > 1e-9; solved++) {
+      const zoneC = store.coilC(this.zone, spec.primary.flowMaxC)
+      const aboutKw = Math.max(this.kw, 0.5 * this.coilKwK * (spec.primary.flowMaxC - zoneC))
+      const zoneKjK = store.coilKjK(this.zone, aboutKw / this.coilKwK)
+      const dtS =
+        solved >= MOST_SOLVED ? leftS : Math.min(leftS, Math.max(5, (SOLVED_K * zoneKjK) / Math.max(aboutKw, 0.1)))
+      this.burn(dtS, zoneC, zoneKjK, store)
+      leftS -= dtS
     }
-    burnerKw = this.heldBack(burnerKw, dtS, store)
+  }
+
+  /**
+   * Burns for a part of a step in which what the coil feels hardly moves: at full output until the circuit is at the limit of
+   * its flow, and then as much as holds it there.
+   */
+  private burn(dtS: number, zoneC: number, zoneKjK: number, store: LayeredStore): void {
+    const { outputKw, primary } = this.spec
+    // Once it goes out and lights again it does so until the coil takes its least output.
+    if (this.cycling) return this.holdAtLimit(dtS, zoneC, zoneKjK, store)
+    this.solve(outputKw, dtS, zoneC, zoneKjK)
+    if (this.endC <= primary.flowMaxC) return this.finish(outputKw, dtS, store)
+    const fullS = this.untilLimit(dtS, zoneC, zoneKjK)
+    let fromC = zoneC
+    if (fullS > 1e-3) {
+      this.solve(outputKw, fullS, zoneC, zoneKjK)
+      fromC += this.coilKj / zoneKjK
+      this.finish(outputKw, fullS, store)
+    }
+    if (dtS - fullS > 1e-3) this.holdAtLimit(dtS - fullS, fromC, zoneKjK, store)
+  }
+
+  /** Seconds of a step in which the full output brings the circuit to the limit of its flow. */
+  private untilLimit(dtS: number, zoneC: number, zoneKjK: number): number {
+    const { outputKw, primary } = this.spec
+    if (this.primaryC >= primary.flowMaxC) return 0
+    let [low, high] = [0, dtS]
+    let seconds = dtS * Math.min(0.9, (primary.flowMaxC - this.primaryC) / (this.endC - this.primaryC))
+    for (let round = 0; round < 6; round++) {
+      this.solve(outputKw, seconds, zoneC, zoneKjK)
+      const over = this.endC - primary.flowMaxC
+      if (Math.abs(over) < 0.05) break
+      if (over > 0) high = seconds
+      else low = seconds
+      // By the slope so far, kept between what is too short and too long.
+      const guess = seconds * ((primary.flowMaxC - this.primaryC) / (this.endC - this.primaryC))
+      seconds = guess > low && guess < high ? guess : (low + high) / 2
+    }
+    return seconds
+  }
+
+  /** Holds the circuit at the limit of its flow; what is less than the least output is made by going out and lighting again. */
+  private holdAtLimit(dtS: number, zoneC: number, zoneKjK: number, store: LayeredStore): void {
+    const { primary, leastOutputKw, outputKw } = this.spec
+    const at = (circuitC: number) => {
+      this.endC = this.meanC = circuitC
+      this.coilKj = Math.max(0, zoneKjK * (circuitC - zoneC) * (1 - decay((this.coilKwK * dtS) / zoneKjK)))
+      this.lostKj = this.lossKwK * (circuitC - this.ambientC) * dtS
+      return (this.coilKj + this.lostKj + (circuitC - this.primaryC) * this.heatKjK) / dtS
+    }
+    let burnerKw = at(primary.flowMaxC)
+    this.cycling = burnerKw < leastOutputKw
+    if (this.cycling) {
+      burnerKw = at(Math.min(primary.flowMaxC, Math.max(zoneC, primary.flowMaxC - primary.bandK / 2)))
+      if (burnerKw < 0) {
+        // The circuit is still warmer than that: it only cools.
+        burnerKw = 0
+        this.solve(0, dtS, zoneC, zoneKjK)
+      }
+      this.start(startsASecond(burnerKw, leastOutputKw, this.heatKjK * primary.bandK) * dtS)
+    }
+    this.finish(Math.min(burnerKw, outputKw), dtS, store)
+  }
+
+  /** Books what was solved for some seconds at an output. */
+  private finish(outputKw: number, dtS: number, store: LayeredStore): void {
+    const { spec, ledger } = this
+    const beganC = this.primaryC
+    const burnerKw = this.heldBack(outputKw, dtS, store)
     this.take(burnerKw, dtS, store)
-    const returnC = this.meanC - this.coilKj / dtS / this.carriedKwK
-    ledger.buy(spec.carrier, (burnerKw * dtS) / efficiencyAt(spec.efficiency, returnC, spec.carrier), burnerKw * dtS)
+    const at = (circuitC: number) =>
+      1 / efficiencyAt(spec.efficiency, circuitC - this.coilKj / dtS / this.carriedKwK, spec.carrier)
+    // While the circuit warms its return does too: what is burned is integrated along it.
+    const perHeat =
+      Math.abs(this.endC - beganC) > EVEN_RETURN_K
+        ? (at(beganC) + 4 * at((beganC + this.endC) / 2) + at(this.endC)) / 6
+        : at(this.meanC)
+    ledger.buy(spec.carrier, burnerKw * dtS * perHeat, burnerKw * dtS)
   }
 
   /**
@@ -149,30 +230,6 @@ export class BoilerCoil implements StoreHeater {
     return burnerKw - over / dtS
   }
 
-  /** Heat that the coil's zone, and what warms up with it, take up for each kelvin while about so much heat comes, kJ/K. */
-  private zoneKjK(store: LayeredStore, aboutKj: number): number {
-    return store.litresHeated(this.spec.coil.bottom, this.spec.coil.top, Math.max(1, aboutKj)) * KJ_PER_LITRE_K
-  }
-
-  /**
-   * Solves a step with the output that leaves the circuit at a temperature, and returns it: what a step does is all but
-   * linear in it.
-   * @param fullC where the full output leaves it, °C
-   */
-  private limited(targetC: number, fullC: number, dtS: number, zoneC: number, zoneKjK: number): number {
-    const { outputKw } = this.spec
-    let [kw, endC] = [outputKw, fullC]
-    this.solve(0, dtS, zoneC, zoneKjK)
-    const noneC = this.endC
-    if (noneC >= targetC) return 0
-    for (let round = 0; round < 3 && (round === 0 || Math.abs(endC - targetC) > 0.1); round++) {
-      kw = Math.min(outputKw, Math.max(0, (kw * (targetC - noneC)) / (endC - noneC)))
-      this.solve(kw, dtS, zoneC, zoneKjK)
-      endC = this.endC
-    }
-    return kw
-  }
-
   /**
    * A step of circuit and zone with a burner at an output. Cooler than the zone the circuit only warms up; from there on
    * the difference d of the two obeys d' = (burner − loss)/C − (K/C + K/Z) d.
@@ -182,11 +239,12 @@ export class BoilerCoil implements StoreHeater {
     const rate = k / c + k / zoneKjK
     let meanC = primaryC
     let endC = primaryC
-    let coilKj = 0
+    let [coilKj, lostKj] = [0, 0]
     let [solvedS, near] = [-1, 0]
     // The loss depends on the mean it makes; two rounds bring that within a few watts.
     for (let round = 0; round < 2; round++) {
-      const netKw = burnerKw - this.lossKwK * (meanC - this.ambientC)
+      lostKj = this.lossKwK * (meanC - this.ambientC) * dtS
+      const netKw = burnerKw - lostKj / dtS
       const below = zoneC - primaryC
       const warmS = below > 0 ? (netKw > 0 ? Math.min(dtS, (below * c) / netKw) : dtS) : 0
       const s = dtS - warmS
@@ -198,28 +256,27 @@ export class BoilerCoil implements StoreHeater {
       meanC = (warmS * (primaryC + Math.min(zoneC, primaryC + (netKw * warmS) / c)) * 0.5 + s * apart) / dtS
     }
     this.coilKj = coilKj
+    this.lostKj = lostKj
     this.endC = endC
     this.meanC = meanC
   }
 
-  /** Books the step just solved: what the store got, what was lost, and what is left in the circuit. */
+  /** Books the step just solved: what the store got, what was lost, and in the circuit what is left of what was burned. */
   private take(burnerKw: number, dtS: number, store: LayeredStore): void {
-    // What is left over is what was lost; without a loss it is a rounding.
-    if (this.lossKwK > 0) this.lost += burnerKw * dtS - this.coilKj - (this.endC - this.primaryC) * this.heatKjK
-    this.primaryC = this.endC
+    this.lost += this.lostKj
+    this.primaryC += (burnerKw * dtS - this.coilKj - this.lostKj) / this.heatKjK
     this.kw = this.coilKj / dtS
-    store.heat(this.coilKj, this.spec.coil.bottom)
+    store.heatByCoil(this.coilKj, this.zone, this.coilKj / (dtS * this.coilKwK))
   }
 
   rest(dtS: number, store: LayeredStore): void {
     this.kw = 0
     const runsS = Math.min(this.overrunS, dtS)
     if (runsS > 0) {
-      const { bottom, top } = this.spec.coil
       this.overrunS -= runsS
       this.ledger.buy('electricity', (this.spec.primary.pumpW / 1000) * runsS, 0)
-      const zoneC = store.meanBetween(bottom, top, Math.max(0, this.primaryC))
-      this.solve(0, runsS, zoneC, this.zoneKjK(store, this.heatKjK * Math.max(0, this.primaryC - zoneC)))
+      const zoneC = store.coilC(this.zone, Math.max(0, this.primaryC))
+      this.solve(0, runsS, zoneC, store.coilKjK(this.zone, Math.max(0, this.primaryC - zoneC)))
       this.heldBack(0, runsS, store)
       this.take(0, runsS, store)
     }
@@ -235,7 +292,7 @@ export class BoilerCoil implements StoreHeater {
 
   stop(): void {
     if (this.firing) this.overrunS = this.spec.primary.overrunS
-    this.firing = false
+    this.firing = this.cycling = false
     this.kw = 0
     this.pace.rest()
   }

@@ -6,7 +6,7 @@ import type { LayeredStore } from '../stores/layered-store'
 import { DirectHeater } from './store-heater'
 
 /** An element is no thinner than this share of the store's height. */
-const ELEMENT_BAND = 0.05
+export const ELEMENT_BAND = 0.05
 /** A condensing burner sees the water at the foot of its store, as a share of the height. */
 const BURNER_TOP = 0.12
 /**

@@ -49,7 +49,8 @@ function sideBySide(spec: RunningHeater): RunningHeater {
 /**
  * Heats water as it runs. It does not fire below its least flow, and lights only for water that comes in cooler than its
  * setpoint less its hysteresis; after starting it gives nothing for its lag; asked for more than its power it delivers
- * inlet + P/(ρcF), for less than its least fire it goes out and lights again. Its exchanger holds a little water that cools
+ * inlet + P/(ρcF), for less than its least fire it goes out and lights again. Its exchanger is heated along its length: it
+ * holds a little water at about the mean of inlet and outlet, half of it before the heat and half behind it, which cools
  * between draws, unless keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
  */
 export class InstantPlant implements PlantModel {
@@ -68,7 +69,11 @@ export class InstantPlant implements PlantModel {
   private readonly swingKj: number
   private readonly study: Study
   private readonly ledger: Ledger
+  /** Its water before the heat and behind it. */
+  private readonly cold: PlugRun
   private readonly exchanger: PlugRun
+  private readonly entering = new Outflow()
+  private readonly warmed = new Outflow()
   private readonly heated = new Outflow()
   private readonly tee: LoopTee
   private nowS = 0
@@ -104,11 +109,14 @@ export class InstantPlant implements PlantModel {
     this.ledger = ledger
     const startC = airAround(spec, 0, study.site.monthlyAirC)
     this.tee = new LoopTee(startC)
-    this.exchanger = new PlugRun(spec.contentL, this.control.keepHot ? 0 : spec.contentUaWK, 1, startC)
+    const half = () => new PlugRun(spec.contentL / 2, this.control.keepHot ? 0 : spec.contentUaWK / 2, 1, startC)
+    this.cold = half()
+    this.exchanger = half()
   }
 
   startAt(atS: number): void {
     this.nowS = atS
+    this.cold.startAt(atS)
     this.exchanger.startAt(atS)
   }
 
@@ -140,7 +148,11 @@ export class InstantPlant implements PlantModel {
   supply(tapLitres: number, loopLitres: number, inletC: number, dtS: number, out: Outflow): void {
     this.still = false
     const litres = tapLitres + loopLitres
-    const mixedC = (tapLitres * inletC + loopLitres * this.tee.tempC) / litres
+    const inC = (tapLitres * inletC + loopLitres * this.tee.tempC) / litres
+    this.entering.clear()
+    this.entering.add(litres, inC)
+    this.cold.pass(this.entering, 1, this.nowS, dtS, this.warmed)
+    const mixedC = this.warmed.meanC
     const outletC = mixedC + this.burn(litres, mixedC, dtS)
     this.movedK = Math.abs(outletC - this.outletC)
     this.outletC = outletC
@@ -211,7 +223,7 @@ export class InstantPlant implements PlantModel {
     const { setpointC } = this
     // While it heats the house its exchanger is warm anyway: nothing is spent on keeping it so.
     const lost = this.warm ? 0 : (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
-    const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) : 0
+    const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) + this.cold.heatTo(setpointC, this.nowS) : 0
     this.keptKj += lost
     if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.leastOutputKw, this.swingKj) * dtS)
     this.buy(lost + warmed, setpointC)
@@ -237,19 +249,20 @@ export class InstantPlant implements PlantModel {
 
   setMonth(month: number): void {
     this.month = month
-    this.exchanger.ambientC = airAround(this.spec, month, this.study.site.monthlyAirC)
+    this.cold.ambientC = this.exchanger.ambientC = airAround(this.spec, month, this.study.site.monthlyAirC)
   }
 
   settle(ledger: Ledger, heatingMonth: boolean): void {
+    this.cold.coolTo(this.nowS)
     this.exchanger.coolTo(this.nowS)
-    const lost = this.exchanger.takeLost() + this.keptKj
+    const lost = this.cold.takeLost() + this.exchanger.takeLost() + this.keptKj
     this.keptKj = 0
     ledger.add('primary', lost)
     if (heatingMonth && this.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost
   }
 
   heldKj(): number {
-    return this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
+    return this.cold.heldKj() + this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
   }
 
   supplyC(): number {

@@ -2,9 +2,11 @@ import { DAYS, HOUR_S } from '../../calendar/year'
 import type { Hours } from '../../climate/hours'
 import { absorbed, circuitLossWK, gain, stagnation } from '../../heaters/collector'
 import type { HeaterOf } from '../../study/heater-kinds'
+import { decay } from '../../units/decay'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
+import type { CoilZone } from '../stores/coil-zone'
 import type { LayeredStore } from '../stores/layered-store'
 import { DirectHeater } from './store-heater'
 
@@ -22,6 +24,10 @@ export class SolarHeater extends DirectHeater {
   stagnantHours = 0
   private running = false
   private readonly carriedKwK: number
+  private readonly zone: CoilZone
+  private readonly coilKwK: number
+  /** Height of its controller's sensor: the middle of its coil, unless it was found elsewhere. */
+  private readonly sensor: number
   /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
   private readonly liftKPerKw: number
   private readonly light: Float64Array
@@ -35,6 +41,9 @@ export class SolarHeater extends DirectHeater {
   ) {
     super()
     this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
+    this.zone = { bottom: spec.coil.bottom, top: spec.coil.top, ntu: spec.coil.uaWK / 1000 / this.carriedKwK }
+    this.coilKwK = this.carriedKwK * (1 - decay(this.zone.ntu))
+    this.sensor = spec.sensorHeight ?? (spec.coil.bottom + spec.coil.top) / 2
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
     this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
     this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) =>
@@ -69,15 +78,17 @@ export class SolarHeater extends DirectHeater {
     const hour = this.hour(atS)
     const light = this.light[hour]
     if (light <= 0) return void (this.running = false)
-    const { bottom, top } = spec.coil
-    const coilC = store.meanBetween(bottom, top, spec.storeLimitC)
+    const { bottom } = spec.coil
+    const coilC = store.coilC(this.zone, spec.storeLimitC)
+    // Its controller reads the store at its sensor: there it begins and there it ends.
+    const sensorC = store.at(this.sensor)
     const airC = this.hours.airC[hour]
     if (store.topC >= spec.storeLimitC - FULL_K) {
       if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
       this.running = false
       return
     }
-    if (!this.running && airC + stagnation(spec, light) < coilC + ON_K) return
+    if (!this.running && airC + stagnation(spec, light) < sensorC + ON_K) return
     // Heat and collector temperature depend on each other: a few rounds of Newton bring them within a watt.
     const { circuitKwK, liftKPerKw } = this
     let kw = Math.max(0, gain(spec, light, coilC - airC))
@@ -90,20 +101,18 @@ export class SolarHeater extends DirectHeater {
       kw += (gain(spec, light, overAirK) - circuitKwK * Math.max(0, overAirK) - kw) / (1 + slope)
     }
     const risen = kw / this.carriedKwK
-    if (kw <= 0 || risen + kw * (1000 / spec.coil.uaWK) < OFF_K) return void (this.running = false)
+    const leavesC = coilC + kw * liftKPerKw + risen / 2
+    if (kw <= 0 || leavesC - sensorC < OFF_K) return void (this.running = false)
     if (!this.running) this.starts++
     this.running = true
-    // The coldest water takes it first, and none is heated past what comes in at the coil.
-    const kj = Math.min(
-      kw * dtS,
-      store.heatToReach(Math.min(spec.storeLimitC, coilC + kw * liftKPerKw + risen / 2), bottom),
-    )
+    // None is heated past what comes in at the coil.
+    const kj = Math.min(kw * dtS, store.heatToReach(Math.min(spec.storeLimitC, leavesC), bottom))
     const lostKj = circuitKwK * Math.max(0, overAirK) * (kj / kw)
     this.kw = kj / dtS
     this.ledger.buy('electricity', (spec.pumpW / 1000) * (kj / kw), 0)
     this.ledger.add('renewable', kj + lostKj)
     this.lost += lostKj
-    store.heat(kj, bottom)
+    store.heatByCoil(kj, this.zone, kj / dtS / this.coilKwK)
   }
 
   override takeLost(): number {

@@ -1,31 +1,26 @@
-import { MINUTES_A_DAY } from '../../calendar/clock'
-import { isOn, type Week } from '../../calendar/week'
 import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
-import { HOT_RUN_ABOVE_K, hottestOf } from '../../household/hottest'
+import { hottestOf } from '../../household/hottest'
 import { mixesTo } from '../../household/supply'
 import { standingUa } from '../../stores/standing-loss'
-import type { Controls, HeaterControl } from '../../study/controls'
-import { carrierOf, hasSetpoint, type StoreHeaterSpec } from '../../study/heater-kinds'
+import type { Controls } from '../../study/controls'
+import { carrierOf, hasSetpoint, isCollector, type StoreHeaterSpec } from '../../study/heater-kinds'
 import type { Store } from '../../study/plant'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
-import { Levels } from '../controls/levels'
 import { Outflow } from '../pipes/plug-run'
 import { LayeredStore } from '../stores/layered-store'
-import { hoursOf } from '../weather/site-hours'
-import { BoilerCoil } from './boiler-coil'
-import { ElementHeater, GasStoreBurner } from './direct-heaters'
-import { HeatPumpHeater } from './heat-pump'
+import { heaterOf } from './heater-of'
 import { LoopTee } from './loop-tee'
+import { CYCLE_STEP_S } from './pasteurisation-cycle'
 import type { PlantModel, PlantState } from './plant-model'
-import { PvElementHeater } from './pv-element'
+import { relieve } from './relief'
 import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
-import { WoodHeater } from './wood-coil'
+import { Thermostat } from './thermostat'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
@@ -34,18 +29,6 @@ const MOST_MOVED = { taps: 0.1, loop: 0.35 } as const
 /** Longest step with nothing acting, and while only a loop moves the store, s. */
 const IDLE_STEP_S = 3600
 const LOOP_STEP_S = 1200
-/** A sensor beside a loop is looked at after this when something else moved the water before, and never sooner than the second, s. */
-const FIRST_LOOK_S = 120
-const LEAST_LOOK_S = 30
-/** A fall slackens as the store cools: what is left of it takes so many times as long as at the pace of the step before. */
-const FALL_SLACKENS = 1.1
-/** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
-const CONTENT_K = 0.02
-/** A hot run is followed in steps of this, s, and given up after this. */
-const HOT_RUN_STEP_S = 60
-const HOT_RUN_MOST_S = 8 * 3600
-/** It counts as hot from this far below its temperature on, K. */
-const HOT_RUN_SHORT_K = 0.5
 /** A store that no thermostat holds begins the year at this, °C. */
 const UNHELD_C = 40
 
@@ -61,27 +44,14 @@ export interface StoreParts {
   loop: { pumpLMin: number; height: number } | null
 }
 
+/** A heater on the store, and the thermostat that holds it; null: it acts by itself, whatever the thermostats say. */
 interface Station {
   heater: StoreHeater
   spec: StoreHeaterSpec
-  /** Null: it acts by itself, whatever the thermostats say. */
-  setpointC: number | null
-  callC: number
-  sensor: number
-  windows: Week | null
-  levels: Levels | null
-  control: HeaterControl | null
-  /** A hot run under way: until when at most, and how long it has been hot enough, s. */
-  hotRun: { untilS: number; heldS: number } | null
+  thermostat: Thermostat | null
   open: boolean
   /** Its months, windows and prices let it heat. */
   free: boolean
-  calling: boolean
-  /** What its sensor showed after the last step, °C. */
-  lastC: number
-  /** How fast it fell when a loop alone last moved the water, K/s, and whether that was in the last step. */
-  fallKS: number
-  fellNow: boolean
 }
 
 /** A store with heaters in order of priority: of those with a thermostat one acts only while none before it is called. */
@@ -97,13 +67,12 @@ export class StorePlant implements PlantModel {
   private readonly drawn = new Outflow()
   /** What came back from the loop last, °C. */
   private backC: number
-  /** Nothing but the loop moved water in this step. */
-  private loopAlone = false
+  /** A tap moved the store in this step. */
+  private tapped = false
   private standingS = 0
   private nowS = 0
   private month = 0
   private readonly ledger: Ledger
-  private readonly hotRuns = { begun: 0, held: 0 }
 
   constructor(parts: StoreParts, ledger: Ledger) {
     this.parts = parts
@@ -124,30 +93,22 @@ export class StorePlant implements PlantModel {
     this.mixesToC = mixesTo(spec)
     this.tee = this.mixesToC !== null ? new LoopTee(Math.min(this.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
-      const set = hasSetpoint(heater) ? controls[heater.id] : null
+      const sensor = ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight
       return {
-        heater: modelOf(atAltitude(heater, site.altitudeM), ledger, site),
+        heater: heaterOf(atAltitude(heater, site.altitudeM), ledger, site),
         spec: heater,
-        setpointC: set && set.setpointC,
-        callC: set ? set.setpointC - set.hysteresisK : -Infinity,
-        sensor: ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight,
-        windows: set && set.windows,
-        levels: set && new Levels(set, parts.empty),
-        control: set,
-        hotRun: null,
+        thermostat: hasSetpoint(heater)
+          ? new Thermostat(controls[heater.id], sensor, carrierOf(heater), parts.empty, startC)
+          : null,
         open: true,
         free: true,
-        calling: false,
-        lastC: startC,
-        fallKS: 0,
-        fellNow: false,
       }
     })
   }
 
   /** The heater with a thermostat that acts now. */
   private get acting(): Station | null {
-    for (const s of this.stations) if (s.open && s.calling) return s
+    for (const s of this.stations) if (s.open && s.thermostat?.calling) return s
     return null
   }
 
@@ -157,24 +118,29 @@ export class StorePlant implements PlantModel {
 
   longestStep(tapLMin: number, loopLMin: number): number {
     const acting = this.acting
-    const flowLMin = tapLMin + loopLMin
-    let longest =
-      flowLMin > 0
-        ? ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin
-        : IDLE_STEP_S
-    if (this.tee && this.parts.loop && flowLMin > 0)
-      longest = Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
+    let longest = this.longestMove(tapLMin, loopLMin)
     for (const s of this.stations)
       if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
-    for (const s of this.stations) if (s.hotRun) longest = Math.min(longest, HOT_RUN_STEP_S)
-    if (acting)
-      return Math.min(
-        longest,
-        acting.heater.longestStep(this.store, acting.setpointC!, this.nowS, this.takenKw(loopLMin, acting.setpointC!)),
-      )
-    for (const s of this.stations)
-      if (s.open && s.setpointC !== null) longest = Math.min(longest, this.untilCall(s, tapLMin, loopLMin))
+    for (const s of this.stations) if (s.thermostat?.cycle.active) longest = Math.min(longest, CYCLE_STEP_S)
+    if (acting) {
+      const { setpointC } = acting.thermostat!
+      const heats = acting.heater.longestStep(this.store, setpointC, this.nowS, this.takenKw(loopLMin, setpointC))
+      return Math.min(longest, heats, tapLMin > 0 ? Infinity : acting.thermostat!.untilContent())
+    }
+    const loop =
+      loopLMin > 0 ? { lMin: loopLMin * this.hotShare, height: this.parts.loop?.height ?? 0, backC: this.backC } : null
+    if (loop && tapLMin <= 0) longest = Math.min(longest, LOOP_STEP_S)
+    for (const { open, thermostat } of this.stations)
+      if (open && thermostat) longest = Math.min(longest, thermostat.untilCall(this.store, tapLMin, loop))
     return longest
+  }
+
+  /** Longest step in which no more water moves through the store than it can follow at once, s. */
+  private longestMove(tapLMin: number, loopLMin: number): number {
+    const flowLMin = tapLMin + loopLMin
+    if (flowLMin <= 0) return IDLE_STEP_S
+    const longest = ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin
+    return this.tee && this.parts.loop ? Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin)) : longest
   }
 
   /** Heat below a setpoint that a loop takes out of the store, kW. */
@@ -182,18 +148,6 @@ export class StorePlant implements PlantModel {
     return (
       (loopLMin / 60) * this.hotShare * KJ_PER_LITRE_K * Math.max(0, Math.min(setpointC, this.store.topC) - this.backC)
     )
-  }
-
-  /** Seconds until a thermostat will call: when cold water reaches its sensor, the standing loss or the loop has cooled it. */
-  private untilCall(s: Station, tapLMin: number, loopLMin: number): number {
-    const now = this.store.at(s.sensor)
-    if (tapLMin > 0) return Math.max(1, (this.store.litresUntil(s.sensor, s.callC) / tapLMin) * 60)
-    if (loopLMin > 0) {
-      const seconds = s.fallKS > 0 ? (FALL_SLACKENS * (now - s.callC)) / s.fallKS + 0.1 : LOOP_STEP_S
-      // Something else moved the water since it was seen to fall: half of that at first.
-      return Math.min(LOOP_STEP_S, s.fellNow ? Math.max(LEAST_LOOK_S, seconds) : Math.max(FIRST_LOOK_S, seconds / 2))
-    }
-    return Math.max(LEAST_LOOK_S, this.store.secondsToCool(now, s.callC) + 1)
   }
 
   evenAhead(tempC: number, bandK: number): number {
@@ -205,7 +159,7 @@ export class StorePlant implements PlantModel {
 
   supply(tapLitres: number, loopLitres: number, mainsC: number, _dtS: number, out: Outflow): void {
     const litres = tapLitres + loopLitres
-    this.loopAlone = tapLitres <= 0 && !this.acting
+    this.tapped = tapLitres > 0
     this.hotShare = 1
     const { mixesToC } = this
     if (!this.tee || mixesToC === null || this.store.topC <= mixesToC) return this.store.draw(litres, out)
@@ -237,101 +191,47 @@ export class StorePlant implements PlantModel {
     const acting = this.acting
     for (const s of this.stations) {
       if (s === acting) s.heater.heat(this.store, dtS, this.nowS)
-      else if (s.open || s.setpointC !== null) s.heater.rest(dtS, this.store, this.nowS)
+      else if (s.open || s.thermostat) s.heater.rest(dtS, this.store, this.nowS)
     }
     this.nowS += dtS
     this.store.settle()
-    if (this.store.topC > this.parts.store.reliefC) this.relieve(mainsC)
-    this.think(dtS)
-    this.loopAlone = false
+    relieve(this.store, this.parts.store.reliefC, mainsC, this.ledger)
+    this.think(dtS, acting)
+    this.tapped = false
   }
 
-  /** The relief valve lets hot water go until what is at the top is no longer too hot; cold water takes its place. */
-  private relieve(mainsC: number): void {
-    const { reliefC } = this.parts.store
-    let litres = 0
-    while (this.store.topC > reliefC && litres < this.store.litres) {
-      this.drawn.clear()
-      const piece = this.store.litres / 40
-      this.store.draw(piece, this.drawn)
-      this.ledger.add('relief', piece * KJ_PER_LITRE_K * (this.drawn.meanC - mainsC))
-      this.store.fillBottom(piece, mainsC)
-      litres += piece
-    }
-    this.ledger.water('relief', litres)
-    this.store.settle()
-  }
-
-  /** Thermostats: call below setpoint less hysteresis, satisfied at the setpoint. */
-  private think(dtS: number): void {
+  /** Lets every thermostat look at its sensor, after its cycle has. */
+  private think(dtS: number, acting: Station | null): void {
     for (const s of this.stations) {
-      if (s.setpointC === null) continue
-      const now = this.store.at(s.sensor)
-      if (s.hotRun) this.followHotRun(s, now, dtS)
-      s.fellNow = this.loopAlone && dtS > 1
-      if (s.fellNow) s.fallKS = (s.lastC - now) / dtS
-      s.lastC = now
-      if (s.calling && now >= s.setpointC - CONTENT_K) {
-        s.calling = false
-        s.heater.stop()
-      } else if (!s.calling && now < s.callC) s.calling = true
+      const { thermostat } = s
+      if (!thermostat) continue
+      if (thermostat.cycle.follow(this.store.at(thermostat.sensor), this.nowS, dtS)) this.endCycle(s, thermostat)
+      if (thermostat.look(this.store, dtS, s === acting && !this.tapped)) s.heater.stop()
     }
   }
 
-  atClock(now: ClockNow): void {
-    for (const s of this.stations) {
-      this.beginHotRun(s, now)
-      this.setLevel(s, now.atS)
-      const inWindow = s.windows === null || isOn(s.windows, now.minuteOfWeek)
-      const cheap = s.control?.prices !== 'cheapest' || now.cheapest.has(carrierOf(s.spec))
-      s.free = s.spec.months[this.month] && inWindow && cheap
-      const open = s.free || s.hotRun !== null
-      // Timers ask for heat when they open: the store is brought up to its setpoint, not left at the edge of calling.
-      if (open && !s.open && s.setpointC !== null && this.store.at(s.sensor) < s.setpointC - 0.5) s.calling = true
-      if (!open && s.open) s.heater.stop()
-      s.open = open
-    }
-  }
-
-  /** A hot run begins at its minute of the week. */
-  private beginHotRun(s: Station, now: ClockNow): void {
-    const run = s.control?.disinfection
-    if (!run || now.minuteOfWeek !== run.weekday * MINUTES_A_DAY + run.atMin || s.hotRun || !s.spec.months[this.month])
-      return
-    s.hotRun = { untilS: now.atS + HOT_RUN_MOST_S, heldS: 0 }
-    this.hotRuns.begun++
-  }
-
-  /** Counts how long a hot run has held its temperature; it ends when that was long enough, or when it cannot. */
-  private followHotRun(s: Station, nowC: number, dtS: number): void {
-    const { toC, holdMin } = s.control!.disinfection!
-    const run = s.hotRun!
-    run.heldS = nowC >= toC - HOT_RUN_SHORT_K ? run.heldS + dtS : 0
-    const held = run.heldS >= holdMin * 60
-    if (!held && this.nowS < run.untilS) return
-    if (held) this.hotRuns.held++
-    s.hotRun = null
-    this.setLevel(s, this.nowS)
-    if (nowC >= s.callC) {
-      s.calling = false
+  /** A cycle has ended: its heater goes back to its level, and rests where its window is shut. */
+  private endCycle(s: Station, thermostat: Thermostat): void {
+    thermostat.setLevel(this.nowS)
+    if (this.store.at(thermostat.sensor) >= thermostat.callC) {
+      thermostat.calling = false
       s.heater.stop()
     }
-    // Its window may be shut.
     if (s.open && !s.free) s.heater.stop()
     s.open = s.free
   }
 
-  private setLevel(s: Station, atS: number): void {
-    if (!s.levels || !s.control) return
-    const { hysteresisK, disinfection } = s.control
-    const levelC = s.levels.at(atS)
-    if (s.hotRun && disinfection && disinfection.toC > levelC - hysteresisK) {
-      // It calls as soon as it is below what has to be held.
-      s.setpointC = disinfection.toC + Math.min(hysteresisK, HOT_RUN_ABOVE_K)
-      s.callC = disinfection.toC
-    } else {
-      s.setpointC = levelC
-      s.callC = levelC - hysteresisK
+  atClock(now: ClockNow): void {
+    for (const s of this.stations) {
+      const { thermostat } = s
+      const inUse = s.spec.months[this.month]
+      thermostat?.cycle.begin(now, inUse)
+      thermostat?.setLevel(now.atS)
+      s.free = inUse && (thermostat?.free(now) ?? true)
+      const open = s.free || (thermostat?.cycle.active ?? false)
+      if (open && !s.open) thermostat?.opens(this.store)
+      if (!open && s.open) s.heater.stop()
+      s.open = open
     }
   }
 
@@ -340,7 +240,8 @@ export class StorePlant implements PlantModel {
   }
 
   disinfections(): { begun: number; held: number } {
-    return this.hotRuns
+    const cycles = this.stations.flatMap((s) => (s.thermostat ? [s.thermostat.cycle] : []))
+    return { begun: cycles.reduce((n, c) => n + c.begun, 0), held: cycles.reduce((n, c) => n + c.held, 0) }
   }
 
   setMonth(month: number): void {
@@ -361,7 +262,7 @@ export class StorePlant implements PlantModel {
       ledger.add('primary', lost)
       // The circuit of collectors passes the loft and the roof: what it loses warms nobody.
       if (!heatingMonth || s.spec.place !== 'heated') continue
-      if (s.spec.kind !== 'solar') ledger.houseHeat[ledger.month] += lost
+      if (!isCollector(s.spec)) ledger.houseHeat[ledger.month] += lost
       ledger.roomHeat[ledger.month] += fromRoom
     }
   }
@@ -402,24 +303,5 @@ export class StorePlant implements PlantModel {
 
   shareBetween(fromC: number, toC: number): number {
     return this.store.shareBetween(fromC, toC)
-  }
-}
-
-function modelOf(spec: StoreHeaterSpec, ledger: Ledger, site: Site): StoreHeater {
-  switch (spec.kind) {
-    case 'boiler-coil':
-      return new BoilerCoil(spec, ledger, airAround(spec, 0, site.monthlyAirC))
-    case 'gas-store':
-      return new GasStoreBurner(spec, ledger)
-    case 'element':
-      return new ElementHeater(spec, ledger)
-    case 'heat-pump':
-      return new HeatPumpHeater(spec, ledger, hoursOf(site))
-    case 'solar':
-      return new SolarHeater(spec, ledger, hoursOf(site))
-    case 'pv-element':
-      return new PvElementHeater(spec, ledger, hoursOf(site))
-    case 'wood-coil':
-      return new WoodHeater(spec, ledger, site.firstWeekday)
   }
 }

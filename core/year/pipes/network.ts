@@ -20,6 +20,8 @@ export interface Branch {
   longestStillS: number
   /** What a cable along it can give, kW. */
   traceKw: number
+  /** Loss while the loop's pump keeps it hot, and while it rests, W/K: a cooler pipe has a weaker film. */
+  uaWK: { flows: number; rests: number }
 }
 
 /** Index of the loop's return among the branches is the last one; its id cannot clash with a run's. */
@@ -62,6 +64,10 @@ export class Network {
       lastFlowS: 0,
       longestStillS: 0,
       traceKw: 0,
+      uaWK: {
+        flows: runUa(length, carriesC, study.site.monthlyAirC),
+        rests: runUa(length, carriesC, study.site.monthlyAirC, 'rests'),
+      },
     })
     this.branches = ordered.map((r) => branch(r, r.id, r.from === null ? -1 : index.get(r.from)!))
     this.paths = study.pipes.taps.map((t) => this.pathTo(index.get(t.runId)!))
@@ -81,7 +87,11 @@ export class Network {
       const measured = study.pipes.loop.measuredUaWK
       if (measured !== null) {
         const computed = this.loopPath.reduce((sum, i) => sum + this.branches[i].run.uaWK, 0)
-        for (const i of this.loopPath) this.branches[i].run.uaWK *= measured / computed
+        for (const i of this.loopPath) {
+          const b = this.branches[i]
+          b.run.uaWK *= measured / computed
+          b.uaWK = { flows: b.run.uaWK, rests: (b.run.uaWK * b.uaWK.rests) / b.uaWK.flows }
+        }
       }
     }
   }
@@ -119,6 +129,15 @@ export class Network {
     let kj = 0
     for (const b of this.traced) if (b.flowLMin <= 0) kj += b.run.holdAt(holdsC, b.traceKw, fromS, toS)
     return kj
+  }
+
+  /** The loop's pump has begun or stopped: from now on its runs lose as they flow or as they rest. */
+  setPumping(on: boolean, atS: number): void {
+    for (const i of this.loopPath) {
+      const { run, uaWK } = this.branches[i]
+      run.coolTo(atS)
+      run.uaWK = on ? uaWK.flows : uaWK.rests
+    }
   }
 
   get loopReturn(): Branch {

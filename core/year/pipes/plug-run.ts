@@ -103,7 +103,7 @@ export class PlugRun {
     this.tail = 1
   }
 
-  /** Loss of the whole run, W/K. To be set before anything has moved. */
+  /** Loss of the whole run, W/K. To be set before anything has moved, or right after `coolTo`. */
   get uaWK(): number {
     return this.ua
   }
@@ -143,6 +143,22 @@ export class PlugRun {
   /** Temperature of the water that would leave next, °C. */
   exitC(atS: number): number {
     return this.aged(this.temps[this.head], atS - this.first[this.head])
+  }
+
+  /** Temperature of the water that stands at its inlet, °C. */
+  entryC(atS: number): number {
+    return this.aged(this.temps[this.tail - 1], atS - this.last[this.tail - 1])
+  }
+
+  /** Litres from the inlet on within a band of what stands there, K either way. */
+  entryLitresNear(bandK: number, atS: number): number {
+    const here = this.entryC(atS)
+    let sum = 0
+    for (let i = this.tail - 1; i >= this.head; i--) {
+      if (Math.abs(this.meanAt(i, atS) - here) > bandK) return sum
+      sum += this.litres[i]
+    }
+    return sum
   }
 
   /** Hottest water in it at a moment, °C. */

@@ -25,6 +25,8 @@ export class LayerStack {
   protected readonly temp = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
   /** Something came in since no layer was warmer than the one above it. */
   private stirred = false
+  /** Counts whenever layers become more, fewer, thicker or thinner. */
+  protected shape = 0
   private readonly largestL: number
   private readonly poolTop = new Int32Array(MOST_LAYERS + SPARE_LAYERS)
   private readonly poolL = new Float64Array(MOST_LAYERS + SPARE_LAYERS)
@@ -63,13 +65,18 @@ export class LayerStack {
 
   /** Temperature at a height, 0 (bottom) to 1 (top), °C. */
   at(share: number): number {
+    return this.temp[this.layerAt(share)]
+  }
+
+  /** The layer at a height, 0 (bottom) to 1 (top). */
+  protected layerAt(share: number): number {
     const mark = share * this.litres
     let below = 0
     for (let i = 0; i < this.n; i++) {
       below += this.vol[i]
-      if (below >= mark - 1e-9) return this.temp[i]
+      if (below >= mark - 1e-9) return i
     }
-    return this.topC
+    return this.n - 1
   }
 
   /** Mean temperature between two heights, °C; what is hotter than a limit counts as that. */
@@ -84,35 +91,6 @@ export class LayerStack {
       below += this.vol[i]
     }
     return heat / (to - from)
-  }
-
-  /**
-   * Litres whose warming takes up some heat that enters between two heights: those between them, and what stands above them
-   * as soon as they are as warm.
-   */
-  litresHeated(fromShare: number, toShare: number, kj: number): number {
-    const from = fromShare * this.litres
-    const to = toShare * this.litres
-    let below = 0
-    let [pool, level, left, inZone, rise] = [0, 0, kj / KJ_PER_LITRE_K, 0, 0]
-    for (let i = 0; i < this.n; i++) {
-      const top = below + this.vol[i]
-      const above = top - Math.max(from, below)
-      if (above > 0) {
-        if (pool > 0) {
-          const needs = (this.temp[i] - level) * pool
-          if (needs >= left) break
-          left -= needs
-          rise += (this.temp[i] - level) * inZone
-        }
-        level = this.temp[i]
-        pool += above
-        inZone += Math.max(0, Math.min(to, top) - Math.max(from, below))
-      }
-      below = top
-    }
-    rise += (left / pool) * inZone
-    return rise > 0 ? (kj / KJ_PER_LITRE_K) * ((to - from) / rise) : to - from
   }
 
   /** Litres that can be drawn before water colder than a temperature has risen to a height; Infinity where none stands below it. */
@@ -202,9 +180,15 @@ export class LayerStack {
   protected closeTo(count: number): void {
     const gone = count - 1
     if (gone === 0) return
+    this.shape++
     this.n -= gone
     this.vol.copyWithin(1, count, count + this.n)
     this.temp.copyWithin(1, count, count + this.n)
+  }
+
+  /** Something was warmed or let in: layers may lie warmer than those above them. */
+  protected stir(): void {
+    this.stirred = true
   }
 
   /** Puts a layer in below index i; one that is as warm as its neighbour joins it. */
@@ -213,6 +197,7 @@ export class LayerStack {
     for (const k of [i, i - 1]) {
       if (k < 0 || k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL)
         continue
+      this.shape++
       this.vol[k] += litres
       this.temp[k] += ((tempC - this.temp[k]) * litres) / this.vol[k]
       return
@@ -245,6 +230,7 @@ export class LayerStack {
       if (left >= FEWEST_LAYERS && temp[i] - temp[to] < EVEN_K && both <= this.largestL) {
         temp[to] += ((temp[i] - temp[to]) * vol[i]) / both
         vol[to] = both
+        this.shape++
       } else {
         to++
         vol[to] = vol[i]
@@ -265,6 +251,7 @@ export class LayerStack {
 
   /** Moves the layers from index i upwards to make room for one more. */
   private openAt(i: number): void {
+    this.shape++
     for (let j = this.n++; j > i; j--) {
       this.vol[j] = this.vol[j - 1]
       this.temp[j] = this.temp[j - 1]
@@ -285,6 +272,7 @@ export class LayerStack {
         best = i
       }
     }
+    this.shape++
     const both = this.vol[best] + this.vol[best + 1]
     this.temp[best] += ((this.temp[best + 1] - this.temp[best]) * this.vol[best + 1]) / both
     this.vol[best] = both

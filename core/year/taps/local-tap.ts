@@ -1,4 +1,4 @@
-import { unlookedStore, unlookedWay } from '../../household/blank/unlooked'
+import { unlookedFailSafe, unlookedStore, unlookedWay } from '../../household/blank/unlooked'
 import { emptyDays } from '../../household/empty-days'
 import { type HeaterOf, isFedHot, type LocalHeater } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
@@ -32,6 +32,7 @@ const ON_THE_FIRE = {
   boreMm: 28,
   fittingsM: 0,
   portsApartM: 0,
+  ...unlookedFailSafe(),
 }
 
 const heaterOf = (h: LocalHeater): HeaterOf<'element' | 'wood-coil'> =>

@@ -83,8 +83,12 @@ export class TapDraw {
   private readonly mixes: boolean
   /** What leaves it runs off at once. */
   readonly drains: boolean
-  /** Cold water at its mixer, °C. */
+  /** Cold water at its mixer, °C, and whether a loop has warmed it: else a drain has. */
   private coldC = 0
+  private coldByLoop = false
+  /** Of the step just taken: cold water that was mixed in, L, and the heat that it brought from the cold line, kJ. */
+  coldTakenL = 0
+  coldLineKj = 0
 
   constructor(
     private readonly draw: Draw,
@@ -133,8 +137,9 @@ export class TapDraw {
   }
 
   /** Decides the hot flow from the water that is about to arrive, hot and cold. */
-  plan(atS: number, coldC: number): void {
+  plan(atS: number, coldC: number, coldByLoop = false): void {
     this.coldC = coldC
+    this.coldByLoop = coldByLoop
     const arrivingC = this.last.run.exitC(atS)
     const { wantedC } = this.draw
     if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
@@ -211,6 +216,7 @@ export class TapDraw {
   /** Takes what arrived in a step. */
   receive(out: Outflow, share: number, mainsC: number, ledger: Ledger): void {
     const { record, draw } = this
+    this.coldTakenL = this.coldLineKj = 0
     for (let i = 0; i < out.n; i++) {
       const litres = out.litres[i] * share
       const tempC = out.tempC[i]
@@ -236,9 +242,11 @@ export class TapDraw {
       const mixed = this.mixes && tempC > draw.wantedC
       const delivered = mixed ? (litres * (tempC - this.coldC)) / (draw.wantedC - this.coldC) : litres
       const deliveredC = mixed ? draw.wantedC : tempC
-      // Cold water that was preheated on its way to the mixer brings what it was given.
+      // Cold water that was preheated on its way to the mixer brings what it was given; what a loop gave it is in the pipes' account.
       const broughtKj = (delivered - litres) * KJ_PER_LITRE_K * (this.coldC - mainsC)
-      if (broughtKj !== 0) ledger.add('recovered', broughtKj)
+      this.coldTakenL += delivered - litres
+      if (this.coldByLoop) this.coldLineKj += broughtKj
+      else if (broughtKj !== 0) ledger.add('recovered', broughtKj)
       if (this.unattendedS > TINY_S) {
         // Nobody is there yet: it goes the way of what was run off before.
         this.unattendedS -= seconds

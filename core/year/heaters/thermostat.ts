@@ -1,0 +1,124 @@
+import { isOn, type Week } from '../../calendar/week'
+import { HOT_RUN_ABOVE_K } from '../../household/hottest'
+import type { Carrier } from '../../money/carriers'
+import type { HeaterControl } from '../../study/controls'
+import type { ClockNow } from '../controls/clock'
+import { Levels } from '../controls/levels'
+import type { LayeredStore } from '../stores/layered-store'
+import { PasteurisationCycle } from './pasteurisation-cycle'
+
+/** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
+const CONTENT_K = 0.02
+/** Its sensor is looked at no sooner than this while a store stands, and while a loop moves it, s. */
+const LEAST_LOOK_S = { standing: 30, loop: 10 } as const
+/** A fall or a rise that was seen goes on; it is looked at when so much of the way is due. */
+const LOOK_AT_SHARE = 0.9
+/** A rise is looked at no sooner than this, s. */
+const LEAST_RISE_LOOK_S = 2
+/** When a timer opens, the store is brought up if it is further below its setpoint than this, K. */
+const OPENS_BELOW_K = 0.5
+
+/** The thermostat of a heater on a store, with its timer, its levels by hand and by holiday, and its pasteurisation cycle. */
+export class Thermostat {
+  /** What it is set to now, and below what it calls, °C. */
+  setpointC: number
+  callC: number
+  calling = false
+  readonly cycle: PasteurisationCycle
+  private readonly levels: Levels
+  private readonly windows: Week | null
+  /** What its sensor showed after the last step, °C, and how fast that rose in it while its heater worked alone, K/s. */
+  private lastC: number
+  private riseKS = 0
+
+  constructor(
+    private readonly control: HeaterControl,
+    /** Height of its sensor, 0 bottom to 1 top. */
+    readonly sensor: number,
+    private readonly carrier: Carrier,
+    empty: ReadonlySet<number>,
+    startC: number,
+  ) {
+    this.setpointC = control.setpointC
+    this.callC = control.setpointC - control.hysteresisK
+    this.levels = new Levels(control, empty)
+    this.windows = control.windows
+    this.cycle = new PasteurisationCycle(control.disinfection)
+    this.lastC = startC
+  }
+
+  /** Whether timer and price let its heater work. */
+  free(now: ClockNow): boolean {
+    const inWindow = this.windows === null || isOn(this.windows, now.minuteOfWeek)
+    return inWindow && (this.control.prices !== 'cheapest' || now.cheapest.has(this.carrier))
+  }
+
+  /** Takes up what it is set to at a moment: as always, by hand, at its holiday level, or for its cycle. */
+  setLevel(atS: number): void {
+    const { hysteresisK } = this.control
+    const levelC = this.levels.at(atS)
+    const { cycle } = this
+    if (cycle.active && cycle.toC! > levelC - hysteresisK) {
+      // It calls as soon as it is below what has to be held.
+      this.setpointC = cycle.toC! + Math.min(hysteresisK, HOT_RUN_ABOVE_K)
+      this.callC = cycle.toC!
+    } else {
+      this.setpointC = levelC
+      this.callC = levelC - hysteresisK
+    }
+  }
+
+  /** Its timer opens: a store that is below its setpoint is brought up, not left at the edge of calling. */
+  opens(store: LayeredStore): void {
+    if (store.at(this.sensor) < this.setpointC - OPENS_BELOW_K) this.calling = true
+  }
+
+  /**
+   * Calls below its setpoint less its differential, is content at its setpoint. Whether it became content.
+   * @param alone its heater worked in this step and no tap moved the store
+   */
+  look(store: LayeredStore, dtS: number, alone: boolean): boolean {
+    const now = store.at(this.sensor)
+    this.riseKS = alone && dtS > 0.5 ? (now - this.lastC) / dtS : 0
+    this.lastC = now
+    if (this.calling && now >= this.setpointC - CONTENT_K) {
+      this.calling = false
+      this.riseKS = 0
+      return true
+    }
+    if (!this.calling && now < this.callC) this.calling = true
+    return false
+  }
+
+  /** Seconds until its sensor will be at its setpoint, by how it rose in the last step; Infinity where that says nothing. */
+  untilContent(): number {
+    if (this.riseKS <= 0) return Infinity
+    return Math.max(LEAST_RISE_LOOK_S, (this.setpointC - this.lastC) / this.riseKS)
+  }
+
+  /** Seconds until it will call: when cold water reaches its sensor, or loss, conduction or the loop have cooled it. */
+  untilCall(store: LayeredStore, tapLMin: number, loop: LoopOnStore | null): number {
+    const now = store.at(this.sensor)
+    if (tapLMin > 0) return Math.max(1, (store.litresUntil(this.sensor, this.callC) / tapLMin) * 60)
+    const left = now - this.callC
+    if (left <= 0) return LEAST_LOOK_S.loop
+    if (loop)
+      return Math.max(
+        LEAST_LOOK_S.loop,
+        store.secondsUntilByLoop(this.sensor, this.callC, loop.lMin, loop.height, loop.backC),
+      )
+    const fall = store.fallKS(this.sensor)
+    const byFall = fall > 0 ? left / fall : Infinity
+    return Math.max(
+      LEAST_LOOK_S.standing,
+      Math.min(store.secondsToCool(now, this.callC) + 1, LOOK_AT_SHARE * byFall + 1),
+    )
+  }
+}
+
+/** A loop that alone moves a store: its flow through it, L/min, the height at which it comes back, and how warm, °C. */
+export interface LoopOnStore {
+  lMin: number
+  height: number
+  backC: number
+}
