@@ -2,7 +2,13 @@ import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import {
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPlace,
+  unlookedStore,
+  unlookedTap,
+} from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -34,6 +40,8 @@ export const courtFlat: Study = {
     mains: { kind: 'ground' },
     pressureBar: 3.4,
     leastAirC: -14,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: { amps: 40, volts: 230, phases: 1, spareWays: 1, otherAmps: 22 },
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -150,6 +158,7 @@ export const courtFlat: Study = {
         sensorHeight: null,
         outputKw: 1.5,
         backupKw: 1.5,
+        backupHeight: 0.05,
         air: 'where it stands',
         leastAirC: 5,
         coil: { bottom: 0.05, top: 0.65 },
@@ -180,6 +189,8 @@ export const courtFlat: Study = {
       ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 3, days: 'same' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

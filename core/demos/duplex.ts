@@ -1,7 +1,14 @@
 import { everyDay } from '../calendar/week'
 import { basin, bath, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import {
+  unlookedCombustion,
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPlace,
+  unlookedStore,
+  unlookedTap,
+} from '../household/blank/unlooked'
 import { KWH_PER_THERM } from '../money/calorific'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -31,6 +38,8 @@ export const duplex: Study = {
     mains: { kind: 'model' },
     pressureBar: 3.8,
     leastAirC: null,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: null,
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -190,6 +199,7 @@ export const duplex: Study = {
   plant: {
     heaters: [
       {
+        ...unlookedCombustion(),
         kind: 'gas-store',
         outputHolds: 'at this height',
         sensorHeight: null,
@@ -223,6 +233,8 @@ export const duplex: Study = {
       ...beginControls(),
       grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

@@ -3,7 +3,16 @@ import { everyMonth } from '../calendar/year'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap, unlookedWay } from '../household/blank/unlooked'
+import {
+  unlookedCombustion,
+  unlookedFailSafe,
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPlace,
+  unlookedStore,
+  unlookedTap,
+  unlookedWay,
+} from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -37,6 +46,8 @@ export const forestFarm: Study = {
     mains: { kind: 'model' },
     pressureBar: 2.6,
     leastAirC: null,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: null,
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -178,6 +189,7 @@ export const forestFarm: Study = {
     heaters: [
       {
         ...unlookedHeater(),
+        ...unlookedCombustion(),
         kind: 'wood-coil',
         way: unlookedWay(),
         id: 'range',
@@ -200,6 +212,7 @@ export const forestFarm: Study = {
           boreMm: 26.2,
           fittingsM: 4,
           portsApartM: 0.25,
+          ...unlookedFailSafe(),
         },
         note: 'Flue swept every autumn.',
       },
@@ -220,6 +233,7 @@ export const forestFarm: Study = {
         flowLMin: 3.5,
         pumpW: 30,
         storeLimitC: 85,
+        sensorHeight: null,
       },
       {
         ...unlookedHeater(),
@@ -271,6 +285,8 @@ export const forestFarm: Study = {
       ...beginControls(),
       grid: { stepMin: 15, periodsPerDay: 3, days: 'same' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

@@ -2,7 +2,13 @@ import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
 import { basin, dishes, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPlace, unlookedTap } from '../household/blank/unlooked'
+import {
+  unlookedCombustion,
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPlace,
+  unlookedTap,
+} from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -32,6 +38,8 @@ export const harbourFlat: Study = {
     mains: { kind: 'monthly', monthlyC: [7.5, 7.0, 7.8, 9.4, 12.0, 14.6, 16.8, 17.5, 16.4, 13.8, 11.0, 8.8] },
     pressureBar: 2.6,
     leastAirC: null,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: null,
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -142,6 +150,7 @@ export const harbourFlat: Study = {
   plant: {
     heaters: [
       {
+        ...unlookedCombustion(),
         kind: 'instant-gas',
         exchanger: 'direct',
         pilotW: 0,
@@ -175,6 +184,8 @@ export const harbourFlat: Study = {
       ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

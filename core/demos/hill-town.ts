@@ -2,7 +2,15 @@ import { everyDay, workAndRest } from '../calendar/week'
 import { everyMonth } from '../calendar/year'
 import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPipe, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import {
+  unlookedCombustion,
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPipe,
+  unlookedPlace,
+  unlookedStore,
+  unlookedTap,
+} from '../household/blank/unlooked'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -33,6 +41,8 @@ export const hillTown: Study = {
     mains: { kind: 'model' },
     pressureBar: 3.2,
     leastAirC: null,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: null,
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -258,6 +268,7 @@ export const hillTown: Study = {
   plant: {
     heaters: [
       {
+        ...unlookedCombustion(),
         kind: 'boiler-coil',
         outputHolds: 'at this height',
         sensorHeight: null,
@@ -294,6 +305,8 @@ export const hillTown: Study = {
       ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

@@ -1,7 +1,15 @@
 import { everyDay } from '../calendar/week'
 import { basin, dishes, foam, run, shower } from '../household/blank/build'
 import { plainTariff } from '../household/blank/plain-tariff'
-import { unlookedHeater, unlookedPlace, unlookedStore, unlookedTap } from '../household/blank/unlooked'
+import {
+  unlookedCombustion,
+  unlookedFailSafe,
+  unlookedHeater,
+  unlookedNetworks,
+  unlookedPlace,
+  unlookedStore,
+  unlookedTap,
+} from '../household/blank/unlooked'
 import { BILLED } from '../money/billing'
 import { beginControls, beginFunctions, beginLoop } from '../study/controls'
 import { VERSION } from '../study/shape'
@@ -38,6 +46,8 @@ export const mountainRefuge: Study = {
     mains: { kind: 'monthly', monthlyC: [2, 2, 2.5, 3, 4, 5.5, 7, 7.5, 6.5, 5, 3.5, 2.5] },
     pressureBar: 1.6,
     leastAirC: -24,
+    frostGuard: 'not looked',
+    networks: unlookedNetworks(),
     electricMain: { amps: 25, volts: 230, phases: 1, spareWays: 1, otherAmps: 8 },
     heaterPlace: unlookedPlace(),
     gasLineKw: null,
@@ -153,6 +163,7 @@ export const mountainRefuge: Study = {
     heaters: [
       {
         ...unlookedHeater(),
+        ...unlookedCombustion(),
         kind: 'wood-coil',
         way: { rises: true, canBeShut: false, filled: true },
         id: 'stove',
@@ -175,6 +186,7 @@ export const mountainRefuge: Study = {
           boreMm: 26.2,
           fittingsM: 4,
           portsApartM: 0.35,
+          ...unlookedFailSafe(),
         },
         note: 'Unions at both ports, drain cock at the foot of the cold pipe.',
       },
@@ -196,6 +208,7 @@ export const mountainRefuge: Study = {
         flowLMin: 4,
         pumpW: 25,
         storeLimitC: 85,
+        sensorHeight: null,
       },
       {
         ...unlookedHeater(),
@@ -235,6 +248,8 @@ export const mountainRefuge: Study = {
       ...beginControls(),
       grid: { stepMin: 30, periodsPerDay: 2, days: 'same' },
     },
+    writes: 'set',
+    by: '',
     foundOn: null,
     set: null,
     setOn: null,

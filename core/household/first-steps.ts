@@ -8,8 +8,9 @@ export interface FirstStep {
 
 /** Where on the water a figure of the study is entered; the first that fits. */
 const STATIONS: readonly [RegExp, FirstStep['station']][] = [
-  [/^site\./, 'main'],
-  [/^(plant\.heaters|controls)\./, 'heater'],
+  // What an appliance needs of the house is asked beside it.
+  [/^site\.(?!electricMain|gasLineKw|leastAirC|frostGuard|networks|heaterPlace)/, 'main'],
+  [/^(plant\.heaters|controls|site)\./, 'heater'],
   [/^plant\.store/, 'store'],
   [/^pipes\.loop/, 'loop'],
   [/^pipes\.runs/, 'runs'],
@@ -18,12 +19,15 @@ const STATIONS: readonly [RegExp, FirstStep['station']][] = [
   [/^prices\./, 'prices'],
 ]
 
+/** The station at which a field of the study is entered; undefined where it is at none. */
+export const stationOf = (path: string): FirstStep['station'] | undefined => STATIONS.find(([of]) => of.test(path))?.[1]
+
 /** What nobody has looked at yet, in the order of the water: each station with figures that are only assumed. */
 export function firstSteps(study: Study): FirstStep[] {
   const counts = new Map<FirstStep['station'], number>()
   for (const [path, origin] of Object.entries(study.origins)) {
     if (origin !== 'assumed') continue
-    const station = STATIONS.find(([of]) => of.test(path))?.[1]
+    const station = stationOf(path)
     if (station) counts.set(station, (counts.get(station) ?? 0) + 1)
   }
   return STATIONS.flatMap(([, station]) => (counts.has(station) ? [{ station, assumed: counts.get(station)! }] : []))

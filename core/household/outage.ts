@@ -1,5 +1,5 @@
 import { HEATERS } from '../heaters/kinds'
-import { standbyOf } from '../study/heater-kinds'
+import { isCollector, isFireOnStore, standbyOf } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 
@@ -23,11 +23,11 @@ function withoutPower(heater: Heater): [InOutage, string] {
     case 'network':
       return ['does not', 'its controls and the network’s pumps stand still']
     case 'sun':
-      return heater.kind === 'solar'
+      return isCollector(heater)
         ? ['becomes dangerous', 'its pump stands still in the sun: collectors reach 150 °C and make steam']
         : ['does not', 'the inverter shuts down with the grid']
     case 'fire':
-      return heater.kind === 'wood-coil' && heater.circuit.pump
+      return isFireOnStore(heater) && heater.circuit.pump
         ? [
             'becomes dangerous',
             'the fire burns on and nothing moves its water: it boils unless it is led away by itself',

@@ -22,19 +22,23 @@ export interface Length {
  * mean; at half, what is lost and what is run off are both within 3 % of a model that takes the film anew each second.
  */
 const DEAD_SHARE = 0.5
+/** The same of a loop between two runs of its pump, which cools only part of the way. */
+const REST_SHARE = 0.75
 
 /**
  * Loss of a run for each kelvin, W/K, at the year's mean of its place: for water of a temperature that keeps passing, or
- * for a run that is filled with it and left to cool, where the film is weaker for most of the time.
+ * for a loop that rests between two runs of its pump, or for a run that is filled with it and left to cool, where the film is
+ * weaker for most of the time.
  */
 export function runUa(
   length: Length,
   waterC: number,
   monthlyAirC: readonly number[],
-  use: 'flows' | 'cools' = 'flows',
+  use: 'flows' | 'rests' | 'cools' = 'flows',
 ): number {
   const airC = yearMean(monthlyAirC.map((_, m) => placeTemperature(length.place, m, monthlyAirC)))
-  const usualC = use === 'flows' ? waterC : airC + DEAD_SHARE * (waterC - airC)
+  const share = use === 'flows' ? 1 : use === 'rests' ? REST_SHARE : DEAD_SHARE
+  const usualC = share === 1 ? waterC : airC + share * (waterC - airC)
   return sameEverywhere(
     pipeLoss(pipeOf(length.material, length.size), usualC, airC, length.insulation, length.place).uWMK * length.lengthM,
   )

@@ -5,18 +5,17 @@ import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import { sumNamed } from '../sums/registry'
 import { climb } from './climb'
+import { EVENTS } from './events'
 import { dial, heaterDisplay, meter } from './heater-readings'
 import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
 import { drain, loop, overnightDrop, pump, storeTop } from './store-readings'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
 
-const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code'] as const
-
 const event = defineReading({
   kind: 'event',
-  title: 'Top-up, reset, fault, relief',
-  how: 'What was done or shown; a code goes in the note.',
+  title: 'Event or change',
+  how: 'A top-up, reset, fault or relief; works, fixtures, occupants or weather that changed. What exactly goes in the note.',
   at: null,
   input: z.strictObject({ event: z.enum(EVENTS) }),
   begin: { event: 'topped up' },

@@ -1,6 +1,6 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { z } from '../schema/zod'
-import { between } from './fields'
+import { between, Day } from './fields'
 
 /** Times a fire is lit: days of the week, Monday first, from when, how long, and what is burned. */
 export const Firing = z.strictObject({
@@ -16,6 +16,21 @@ export type Firing = z.infer<typeof Firing>
 
 export const Firings = z.array(Firing).max(20)
 
+/** What carries a fire's heat away without power when its pump stops, and who tried it. */
+export const FAIL_SAFES = [
+  'not looked',
+  'none',
+  'thermal discharge valve',
+  'gravity dump radiator',
+  'battery-fed pump',
+] as const
+export const FailSafe = z.strictObject({
+  by: z.enum(FAIL_SAFES),
+  /** Who tried it with the pump off; empty: nobody that is known. */
+  testedBy: z.string().max(120),
+  testedOn: Day.nullable(),
+})
+
 /** The way of the water between a fire and its store. */
 export const FireCircuit = z.strictObject({
   /** Moved by a pump, or by its own warmth when null. */
@@ -30,5 +45,7 @@ export const FireCircuit = z.strictObject({
   fittingsM: between(0, 60),
   /** Between the lower and the upper port of coil or jacket, m. */
   portsApartM: between(0, 5),
+  /** What works without power where a pump moves the water. */
+  failSafe: FailSafe,
 })
 export type FireCircuit = z.infer<typeof FireCircuit>

@@ -19,14 +19,26 @@ export const isOnStore = (h: Heater): h is StoreHeaterSpec => HEATERS[h.kind].he
 /** Follows a thermostat; the sun and a fire do not. */
 export const hasSetpoint = (h: Heater): h is HeldHeater => HEATERS[h.kind].thermostat
 /** Stands at a tap and is filled by the hot run. */
-export const isFedHot = (h: LocalHeater) => h.kind === 'under-sink' && h.feed === 'hot'
+export const isFedHot = (h: LocalHeater) => 'feed' in h && h.feed === 'hot'
+/** Makes its heat out of air. */
+export const isHeatPump = (h: Heater): h is HeaterOf<'heat-pump'> => HEATERS[h.kind].pumpsHeat
+/** A fire with a coil or jacket on the store. */
+export const isFireOnStore = (h: Heater): h is HeaterOf<'wood-coil'> =>
+  HEATERS[h.kind].source === 'fire' && isOnStore(h)
+/** Burns something, so that flue gas has to leave. */
+export type Burning = Extract<Heater, { combustion: unknown }>
+export const burnsFuel = (h: Heater): h is Burning => ['burner', 'fire'].includes(HEATERS[h.kind].source)
+/** A fire that is ever lit, or what burns at a call. */
+export const everBurns = (h: Heater): boolean => !('firings' in h) || h.firings.length > 0
+/** Collectors: their circuit is their own. */
+export const isCollector = (h: Heater): h is HeaterOf<'solar'> => HEATERS[h.kind].source === 'sun' && 'areaM2' in h
 /** The small store that serves a tap from the cold main, so that no hot pipe stands between; or none. */
 export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null =>
   heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
 
 /** May heat the house as well: what has a burner or a network behind it, but no gas store. */
 export const canHeatHouse = (h: Heater) =>
-  ['burner', 'network'].includes(HEATERS[h.kind].source) && h.kind !== 'gas-store'
+  ['burner', 'network'].includes(HEATERS[h.kind].source) && !HEATERS[h.kind].flueInStore
 
 /** Carrier that a heater burns or draws. */
 export function carrierOf(heater: Heater): Carrier {
@@ -42,7 +54,7 @@ export const standbyOf = (heater: Heater): number =>
 export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'waterKw'; kw: number } | null {
   if ('outputKw' in heater) return { field: 'outputKw', kw: heater.outputKw }
   if ('powerKw' in heater) return { field: 'powerKw', kw: heater.powerKw }
-  return heater.kind === 'solar' ? null : { field: 'waterKw', kw: heater.waterKw }
+  return 'waterKw' in heater ? { field: 'waterKw', kw: heater.waterKw } : null
 }
 
 /** How a heater turns what it burns into heat; null where there is no choice. */

@@ -6,6 +6,7 @@ import { from4 } from './older/from-4'
 import { from5 } from './older/from-5'
 import { from6 } from './older/from-6'
 import { from7 } from './older/from-7'
+import { from8 } from './older/from-8'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -16,6 +17,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   5: from5,
   6: from6,
   7: from7,
+  8: from8,
 }
 
 /** Whether a version can be brought to the one in use. */

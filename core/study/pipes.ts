@@ -2,6 +2,7 @@ import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
 import { CONNECTIONS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
 import { between, Id, Looked, Name, Papers, Share } from './fields'
+import { MixingValve } from './mixing'
 import { PlaceField } from './site'
 
 export const InsulationField = z.strictObject({
@@ -79,6 +80,8 @@ export const Tap = z.strictObject({
   saidContentL: between(0.05, 100).nullable(),
   /** A device cuts the flow to a trickle once the water is warm, until somebody is there. */
   stopsWhenWarm: z.boolean(),
+  /** A mixing valve at the tap itself, that guards it alone. */
+  guard: MixingValve,
   /** Hot water that drips from it, L/h; null: nobody has looked. */
   dripLH: between(0, 30).nullable(),
 })

@@ -4,6 +4,7 @@ import { LABEL_CLASSES } from '../stores/standing-loss'
 import { AirC, between, Day, Id, Looked, Name, Note, Papers, Share, Twelve } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
+import { MixingValve } from './mixing'
 import { PlaceField } from './site'
 
 const EfficiencyField = z.discriminatedUnion('kind', [
@@ -55,6 +56,23 @@ const Supply = z.strictObject({ amps: between(1, 200), volts: between(100, 480) 
 export type Supply = z.infer<typeof Supply>
 const supplied = { supply: Supply.nullable() }
 
+/** How a fire's flue gas leaves: a flue open to the room draws its air from there, a room-sealed one from outdoors. */
+export const FLUES = ['not looked', 'open', 'room-sealed'] as const
+/** What keeps flue gas out of the room, as somebody has seen it. */
+const combustion = {
+  combustion: z.strictObject({
+    flue: z.enum(FLUES),
+    /** The room lets in the air that an open flue needs. */
+    airOpen: Looked,
+    /** A fan draws air out of the same room: a hood, a dryer, a bathroom's. */
+    extractor: Looked,
+    /** A carbon monoxide alarm is there and was tried. */
+    alarm: Looked,
+    /** Last service that somebody wrote down. */
+    servicedOn: Day.nullable(),
+  }),
+}
+
 /** Fuel burned at each start before any heat is made use of, Wh. */
 const PurgeWh = between(0, 500)
 const StartLagS = between(0, 120)
@@ -73,6 +91,7 @@ const PilotW = between(0, 500)
 /** A boiler that heats the store through a coil. */
 export const BoilerCoil = z.strictObject({
   ...named,
+  ...combustion,
   ...ownSensor,
   ...outputHolds,
   kind: z.literal('boiler-coil'),
@@ -129,6 +148,7 @@ const EXCHANGERS = ['direct', 'plate'] as const
 /** Heats the water as it runs; nothing is stored. */
 export const InstantGas = z.strictObject({
   ...running,
+  ...combustion,
   ...outputHolds,
   exchanger: z.enum(EXCHANGERS),
   pilotW: PilotW,
@@ -153,6 +173,7 @@ const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat
 /** A burner under a store with its flue through it. The store's loss includes the flue's. */
 export const GasStoreBurner = z.strictObject({
   ...named,
+  ...combustion,
   ...ownSensor,
   ...outputHolds,
   kind: z.literal('gas-store'),
@@ -193,8 +214,9 @@ export const HeatPump = z.strictObject({
   kind: z.literal('heat-pump'),
   /** Heat given to the water, kW. */
   outputKw: between(0.3, 40),
-  /** An element that helps, kW; 0: none. */
+  /** An element that helps, kW; 0: none. Its height in the store. */
   backupKw: between(0, 20),
+  backupHeight: Share,
   /** Air it takes its heat from. */
   air: z.enum(['where it stands', 'outdoors']),
   /** Below this air only the element works, °C. */
@@ -241,10 +263,13 @@ const SolarCollector = z.strictObject({
   pumpW: between(0, 300),
   /** The store is loaded no hotter than this, °C. */
   storeLimitC: between(50, 95),
+  /** Height of the sensor that its controller reads in the store; null: the middle of its coil. */
+  sensorHeight: Share.nullable(),
 })
 
 /** What every fire has: heat into water while it burns, and of what the fuel holds, the share put down to hot water. */
 const fired = {
+  ...combustion,
   carrier: FireFuel,
   waterKw: between(0.2, 40),
   efficiency: between(0.2, 1),
@@ -313,15 +338,8 @@ export const StoreField = z.strictObject({
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */
   inletMix: between(0, 0.3),
-  /** A mixing valve that guards the taps, and what it is set to, °C; null: nobody knows to what. */
-  mixing: z.union([
-    z.enum(['not looked', 'none']),
-    z.strictObject({
-      mixesToC: between(30, 70).nullable(),
-      /** Day on which what it gives was last measured and its failure tried; null: nobody wrote one down. */
-      testedOn: Day.nullable(),
-    }),
-  ]),
+  /** A mixing valve at the store that guards every tap. */
+  mixing: MixingValve,
   /** A relief valve is there. */
   reliefValve: Looked,
   /** Its discharge is piped to a safe place. */

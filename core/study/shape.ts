@@ -12,7 +12,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 8
+export const VERSION = 9
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -46,13 +46,30 @@ export const StudyShape = z.strictObject({
   plant: Plant,
   /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
   controls: z.strictObject({
+    /** Which of the two is being written under Set. */
+    writes: z.enum(['found', 'set']),
+    /** Who is at work: stands beside each change; empty: nobody said. */
+    by: z.string().max(120),
     found: Controls,
     foundOn: Day.nullable(),
     set: Controls.nullable(),
     setOn: Day.nullable(),
-    /** What was changed on which day, oldest first: a setting by its path within the controls, from what to what. */
+    /**
+     * What was changed on which day, oldest first: a setting by its path within the controls, from what to what, whether it
+     * was entered as found or set, by whom and why.
+     */
     changes: z
-      .array(z.strictObject({ on: Day, path: z.string().max(120), from: z.json(), to: z.json() }))
+      .array(
+        z.strictObject({
+          on: Day,
+          path: z.string().max(120),
+          from: z.json(),
+          to: z.json(),
+          as: z.enum(['found', 'set']),
+          by: z.string().max(120),
+          why: z.string().max(400),
+        }),
+      )
       .max(MOST_CHANGES),
     /** Why something is set as it is though the board warns of it. */
     reasons: z.array(Reason).max(100),

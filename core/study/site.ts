@@ -6,6 +6,9 @@ import { Carrier } from './fuels'
 
 export const PlaceField = z.enum(PLACES)
 
+/** What keeps water in the cold from freezing, as somebody has seen it. */
+export const FROST_GUARDS = ['not looked', 'none', 'trace heating', 'drained in winter', 'room kept warm'] as const
+
 /** Where the household is, what its weather and its cold main are like, and what keeps it warm. */
 export const Site = z.strictObject({
   name: Name,
@@ -26,7 +29,12 @@ export const Site = z.strictObject({
   pressureBar: between(0, 16).nullable(),
   /** Coldest air that is reckoned with there, °C; null: not asked. */
   leastAirC: between(-50, 20).nullable(),
-  /** What the house is connected to: A of each phase, V between phases or to neutral, and ways free; null: not looked. */
+  /** What keeps pipes and appliances in the cold from freezing. */
+  frostGuard: z.enum(FROST_GUARDS),
+  /**
+   * What the house is connected to; null: not looked. A of each phase; V between two phases where there are three, and across
+   * the supply where there is one; ways free.
+   */
   electricMain: z
     .strictObject({
       amps: between(10, 400),
@@ -37,6 +45,8 @@ export const Site = z.strictObject({
       otherAmps: between(0, 400),
     })
     .nullable(),
+  /** Whether a gas main and a heat network lead to the house; null: not looked. */
+  networks: z.strictObject({ gas: Looked, heat: Looked }),
   /** Gas input that the line to the heater can carry, kW; null: not asked. */
   gasLineKw: between(1, 500).nullable(),
   /** What another heater would find where it is to stand; null: not looked. */

@@ -3,12 +3,12 @@ import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { KWH_PER_THERM } from '../../money/calorific'
 import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
 import { beginFunctions, type HeaterControl } from '../../study/controls'
-import type { HeaterOf } from '../../study/heater-kinds'
+import { type HeaterOf, isCollector, isFireOnStore } from '../../study/heater-kinds'
 import type { Backup, Heater, Store } from '../../study/plant'
 import type { Tariff } from '../../study/prices'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import { plainTariff } from './plain-tariff'
-import { unlookedHeater, unlookedStore, unlookedWay } from './unlooked'
+import { unlookedCombustion, unlookedFailSafe, unlookedHeater, unlookedStore, unlookedWay } from './unlooked'
 
 type Begin<K extends HeaterKind> = Omit<HeaterOf<K>, 'id' | 'place' | 'tapId' | keyof ReturnType<typeof unlookedHeater>>
 
@@ -21,6 +21,7 @@ const PURGE_WH = 4
 const supply = { supply: null }
 const store = { sensorHeight: null }
 const fire = {
+  ...unlookedCombustion(),
   carrier: 'wood-logs' as const,
   waterKw: 3,
   efficiency: 0.65,
@@ -31,6 +32,7 @@ const fire = {
 const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'boiler-coil': {
     ...store,
+    ...unlookedCombustion(),
     kind: 'boiler-coil',
     name: 'Boiler',
     carrier: 'natural-gas',
@@ -46,6 +48,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   },
   'gas-store': {
     ...store,
+    ...unlookedCombustion(),
     kind: 'gas-store',
     name: 'Gas burner',
     carrier: 'natural-gas',
@@ -63,6 +66,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     name: 'Heat pump',
     outputKw: 1.6,
     backupKw: 1.5,
+    backupHeight: 0.5,
     air: 'where it stands',
     leastAirC: -5,
     coil: { bottom: 0.05, top: 0.6 },
@@ -83,6 +87,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     flowLMin: 3,
     pumpW: 30,
     storeLimitC: 85,
+    sensorHeight: null,
   },
   'pv-element': {
     kind: 'pv-element',
@@ -101,10 +106,20 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     kind: 'wood-coil',
     name: 'Coil in the fire',
     coil: { bottom: 0.4, top: 0.9 },
-    circuit: { pump: null, heightM: 1.5, lengthM: 6, horizontalM: 2, boreMm: 26.2, fittingsM: 4, portsApartM: 0.3 },
+    circuit: {
+      pump: null,
+      heightM: 1.5,
+      lengthM: 6,
+      horizontalM: 2,
+      boreMm: 26.2,
+      fittingsM: 4,
+      portsApartM: 0.3,
+      ...unlookedFailSafe(),
+    },
     way: unlookedWay(),
   },
   'instant-gas': {
+    ...unlookedCombustion(),
     kind: 'instant-gas',
     name: 'Instantaneous heater',
     carrier: 'natural-gas',
@@ -184,9 +199,9 @@ const KWH_PER_LITRE_K = KJ_PER_LITRE_K / 3600
  */
 function sizedTo(heater: Heater, litres: number | null): Heater {
   if (litres === null) return heater
-  if (heater.kind === 'solar')
+  if (isCollector(heater))
     return { ...heater, areaM2: Math.min(100, Math.max(0.5, Math.round((litres / LITRES_PER_M2) * 2) / 2)) }
-  if (heater.kind !== 'wood-coil') return heater
+  if (!isFireOnStore(heater)) return heater
   const hours = heater.firings.reduce((s, f) => Math.max(s, f.hours), 1)
   return {
     ...heater,

@@ -6,7 +6,7 @@ import type { Study } from '../../study/study'
 import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, beginControl } from './assumed-heaters'
 import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
-import { unlookedPlace, unlookedTap } from './unlooked'
+import { unlookedNetworks, unlookedPlace, unlookedTap } from './unlooked'
 
 /** Currency to begin with, by units: what is written beside the other most often. */
 const CURRENCY = { metric: 'EUR', us: 'USD' } as const
@@ -51,6 +51,8 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       mains: { kind: 'model' },
       pressureBar: null,
       leastAirC: null,
+      frostGuard: 'not looked',
+      networks: unlookedNetworks(),
       electricMain: null,
       heaterPlace: unlookedPlace(),
       gasLineKw: null,
@@ -139,6 +141,8 @@ function begun(id: string, units: Study['units'], currency: string): Study {
         ...beginControls(),
         grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
       },
+      writes: 'found',
+      by: '',
       foundOn: null,
       set: null,
       setOn: null,

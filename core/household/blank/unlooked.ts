@@ -22,10 +22,11 @@ export const unlookedPipe = (): Pick<Run, 'joints' | 'fittings'> => ({
   fittings: { bends: 0, tees: 0, valves: 0 },
 })
 
-export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWhenWarm' | 'dripLH'> => ({
+export const unlookedTap = (): Pick<Tap, 'leastHotC' | 'saidContentL' | 'stopsWhenWarm' | 'guard' | 'dripLH'> => ({
   leastHotC: null,
   saidContentL: null,
   stopsWhenWarm: false,
+  guard: 'not looked',
   dripLH: null,
 })
 
@@ -54,6 +55,17 @@ export const unlookedStore = (): Pick<
 
 /** What another heater would find where it is to stand. */
 export const unlookedPlace = () => ({ flue: null, condensate: null, socket: null })
+
+/** Whether gas and heat are led to the house. */
+export const unlookedNetworks = () => ({ gas: null, heat: null })
+
+/** What keeps flue gas out of a room. */
+export const unlookedCombustion = () => ({
+  combustion: { flue: 'not looked' as const, airOpen: null, extractor: null, alarm: null, servicedOn: null },
+})
+
+/** What cools a pumped fire when the power is cut. */
+export const unlookedFailSafe = () => ({ failSafe: { by: 'not looked' as const, testedBy: '', testedOn: null } })
 
 /** The water's way between a fire and its store. */
 export const unlookedWay = () => ({ rises: null, canBeShut: null, filled: null })

@@ -1,8 +1,10 @@
 import { HEAT_PUMP_LIMIT_C } from '../../heaters/heat-pump'
 import { HEATER_KINDS, type HeaterKind, HEATERS } from '../../heaters/kinds'
+import type { Carrier } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
 import { freshId } from '../../study/fresh-id'
-import { hasSetpoint, isLocal, isOnStore } from '../../study/heater-kinds'
+import { BurnerFuel } from '../../study/fuels'
+import { carrierOf, hasSetpoint, type HeaterOf, isHeatPump, isLocal, isOnStore } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
 import type { Tap } from '../../study/pipes'
 import type { Heater, Store } from '../../study/plant'
@@ -26,26 +28,67 @@ export interface HeatSource {
 /** Whether it takes the place of what supplies the taps, or stands beside it. */
 export type How = 'instead' | 'beside'
 
+/** What of a heat source is chosen for the house it comes to: its fuel, the phases it takes, the air it draws from. */
+export interface Choice {
+  carrier?: Carrier
+  phases?: 1 | 3
+  air?: HeaterOf<'heat-pump'>['air']
+}
+
+/** Fuels of a burner in the order in which they are thought of; gas only where nobody has said that none is there. */
+const fuelsIn = ({ site }: Study): Carrier[] =>
+  BurnerFuel.options.filter((fuel) => fuel !== 'natural-gas' || site.networks.gas !== false)
+
+/** What can be chosen of a heater, and among what. */
+export function choicesOf(study: Study, heater: Heater): { [K in keyof Choice]: NonNullable<Choice[K]>[] } {
+  return {
+    ...(HEATERS[heater.kind].source === 'burner' ? { carrier: fuelsIn(study) } : {}),
+    ...('phases' in heater ? { phases: [1, 3] as (1 | 3)[] } : {}),
+    ...(isHeatPump(heater)
+      ? { air: ['where it stands', 'outdoors'] as const satisfies readonly string[] as never }
+      : {}),
+  }
+}
+
+/** A heater as it is chosen; where nothing is, by what the house has: its own fuel, its phases. */
+function chosen(study: Study, heater: Heater, choice: Choice): Heater {
+  const burnt = study.plant.heaters.map(carrierOf)
+  const fuels = fuelsIn(study)
+  const carrier = choice.carrier ?? fuels.find((f) => burnt.includes(f)) ?? fuels[0]
+  const phases = choice.phases ?? study.site.electricMain?.phases
+  return {
+    ...heater,
+    ...(HEATERS[heater.kind].source === 'burner' ? { carrier } : {}),
+    ...('phases' in heater && phases ? { phases } : {}),
+    ...(isHeatPump(heater) && choice.air ? { air: choice.air } : {}),
+  } as Heater
+}
+
 /** Kinds of heater that could stand there in the place of the one that supplies, or beside it. */
 export const sourcesFor = (study: Study, how: How): HeaterKind[] =>
   HEATER_KINDS.filter((kind) => heatSource(study, kind, how) !== null)
 
 /** A heat source as it is begun, or null where its kind cannot stand there. */
-export function heatSource(study: Study, kind: HeaterKind, how: How): HeatSource | null {
+export function heatSource(study: Study, kind: HeaterKind, how: How, choice: Choice = {}): HeatSource | null {
   const { heaters, store } = study.plant
   const supplying = heaters.find((h) => h.id === supplyOf(study).heaterId)!
   // What serves one tap takes nobody's place, and what heats as it runs none of the sun's.
   if (how === 'instead' && (HEATERS[kind].heats === 'tap' || !HEATERS[kind].thermostat || kind === supplying.kind))
     return null
+  if (HEATERS[kind].source === 'network' && study.site.networks.heat === false) return null
   const replaces = how === 'instead' ? [supplying.id] : []
   const named = study.packages.flatMap((p) => p.measures.flatMap((m) => (m.kind === 'heat-source' ? [m.heater] : [])))
   const id = freshId(kind, [...heaters, ...named])
   const place = store?.place ?? supplying.place
-  const heater: Heater = assumedHeater(kind, id, place, farFreeTap(study), store?.litres ?? ASSUMED_STORE_L)
+  const heater = chosen(
+    study,
+    assumedHeater(kind, id, place, farFreeTap(study), store?.litres ?? ASSUMED_STORE_L),
+    choice,
+  )
   if (refusesPut(study, replaces, heater) !== null) return null
   // What takes over a store keeps it as warm as it was kept.
   const alike = HEATERS[supplying.kind].heats === HEATERS[kind].heats && hasSetpoint(supplying)
-  const mostC = kind === 'heat-pump' ? HEAT_PUMP_LIMIT_C : Infinity
+  const mostC = HEATERS[kind].pumpsHeat ? HEAT_PUMP_LIMIT_C : Infinity
   const likeBefore = alike ? { setpointC: Math.min(mostC, controlsOf(study).heaters[supplying.id].setpointC) } : {}
   return {
     replaces,

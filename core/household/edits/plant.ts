@@ -112,8 +112,9 @@ export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): St
   const others = heaters.filter((h) => h.id !== id)
   if (!old || old.kind === kind || refusesHeater(others, kind) || !tapsLeft(study, others, kind)) return study
   const cleared = edited(study, ({ controls }) => {
+    // What was set on everything else stays.
     delete controls.found.heaters[id]
-    controls.set = controls.setOn = null
+    if (controls.set) delete controls.set.heaters[id]
   })
   const heater = assumedHeater(
     kind,
@@ -182,7 +183,7 @@ export function putHeater(
   if (refusesPut(study, replaces, heater) !== null) return study
   const place = heaters.findIndex((h) => replaces.includes(h.id))
   // A heat pump does what it can before what is dearer helps.
-  const first = heater.kind === 'heat-pump' ? [heater, ...heaters] : [...heaters, heater]
+  const first = HEATERS[heater.kind].pumpsHeat ? [heater, ...heaters] : [...heaters, heater]
   const next = place < 0 ? first : [...others.slice(0, place), heater, ...others.slice(place)]
   const put = withHeaters(store ? edited(study, ({ plant }) => void (plant.store = store)) : study, next)
   if (!control) return put
