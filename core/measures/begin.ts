@@ -1,7 +1,7 @@
 import { ALWAYS, type Week } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { assumedDrain } from '../household/blank/drain'
-import { farFreeTap, heatSource, type How } from '../household/edits/heat-source'
+import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
 import { supplyOf } from '../household/supply'
 import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
@@ -178,8 +178,14 @@ export const beginMeasure = <K extends MeasureKind>(study: Study, kind: K, id: s
   ({ id, kind, costMoney: null, partPrices: {}, ...BEGIN[kind](study) }) as unknown as MeasureOf<K>
 
 /** A heat source as a measure. */
-export function beginHeatSource(study: Study, kind: HeaterKind, how: How, id: string): Measure | null {
-  const begun = heatSource(study, kind, how)
+export function beginHeatSource(
+  study: Study,
+  kind: HeaterKind,
+  how: How,
+  id: string,
+  choice: Choice = {},
+): Measure | null {
+  const begun = heatSource(study, kind, how, choice)
   if (!begun) return null
   const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} beside it`
   return { id, kind: 'heat-source', name, costMoney: null, partPrices: {}, ...begun }

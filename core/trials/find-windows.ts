@@ -1,5 +1,5 @@
 import { ALWAYS, everyDay, type Week } from '../calendar/week'
-import { findings } from '../findings/findings'
+import { checksOf } from '../checks/catalogue'
 import { storeThermostat } from '../household/supply'
 import { frontTo } from '../household/ways'
 import { standingUa } from '../stores/standing-loss'
@@ -178,7 +178,7 @@ class Search {
     if (!nowYear)
       throw new RangeError('the year of the household as it stands is refused: nothing can be compared with it')
     this.draws = nowYear.comfort.draws
-    for (const f of findings(study, nowYear)) if (f.severity === 'danger') this.dangersNow.add(f.id)
+    for (const id of dangersOf(study, nowYear)) this.dangersNow.add(id)
     const asItStands = this.entry(this.planNow(), nowYear)
     const always = (await this.tryAll([this.planAlways()]))[0] ?? asItStands
     // What always on does not keep no windows keep: then they have to keep as much as that.
@@ -293,10 +293,14 @@ class Search {
     if (!entry || !year) return
     if (entry.warm < this.least || (this.best && entry.cost > this.best.cost - LEAST_BETTER)) return
     // What would hurt somebody is no answer, however cheap.
-    if (findings(study, year).some((f) => f.severity === 'danger' && !this.dangersNow.has(f.id))) {
+    if (dangersOf(study, year).some((id) => !this.dangersNow.has(id))) {
       this.dangers++
       return
     }
     this.best = entry
   }
 }
+
+/** What would hurt somebody in a year, by the names of its checks. */
+const dangersOf = (study: Study, year: YearResult): string[] =>
+  checksOf(study, year).flatMap((c) => (c.concern === 'harm' && c.level === 'fail' ? [c.id] : []))

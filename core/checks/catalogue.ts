@@ -1,0 +1,51 @@
+import { displayOf } from '../study/display-of'
+import type { Study } from '../study/study'
+import type { YearResult } from '../year/result'
+import { type Check, check, type Rule, type Visit } from './check'
+import { CIRCULATION_CHECKS } from './circulation'
+import { COMBUSTION_CHECKS } from './combustion'
+import { CONTROLS_CHECKS } from './controls'
+import { DELIVERY_CHECKS } from './delivery'
+import { ELECTRICAL_CHECKS } from './electrical'
+import { FIRE_CHECKS } from './fire'
+import { FLOW_CHECKS } from './flow'
+import { FROST_CHECKS } from './frost'
+import { HYGIENE_CHECKS } from './hygiene'
+import { LIMIT_CHECKS } from './limits-in-order'
+import { LOG_CHECKS } from './log'
+import { PIPES_CHECKS } from './pipes'
+import { RECORDS_CHECKS } from './records'
+import { RELIEF_CHECKS } from './relief'
+import { RUNNING_CHECKS } from './running'
+import { SCALD_CHECKS } from './scald'
+import { TARGET_CHECKS } from './targets'
+import { WATER_CHECKS } from './water'
+
+/** Every check there is, by name, in the order of the water: a file's own that are left out of its record are unused. */
+export const CATALOGUE = {
+  ...SCALD_CHECKS,
+  ...RELIEF_CHECKS,
+  ...FIRE_CHECKS,
+  ...COMBUSTION_CHECKS,
+  ...ELECTRICAL_CHECKS,
+  ...FROST_CHECKS,
+  ...HYGIENE_CHECKS,
+  ...LIMIT_CHECKS,
+  ...WATER_CHECKS,
+  ...DELIVERY_CHECKS,
+  ...FLOW_CHECKS,
+  ...CIRCULATION_CHECKS,
+  ...RUNNING_CHECKS,
+  ...CONTROLS_CHECKS,
+  ...PIPES_CHECKS,
+  ...TARGET_CHECKS,
+  ...RECORDS_CHECKS,
+  ...LOG_CHECKS,
+} as const satisfies Record<string, Rule>
+export type CheckName = keyof typeof CATALOGUE
+
+/** A household judged: every check, each once. */
+export function checksOf(study: Study, year: YearResult | null): Check[] {
+  const visit: Visit = { study, year, write: displayOf(study) }
+  return Object.values(CATALOGUE).flatMap((rule: Rule) => rule(visit).map(check))
+}

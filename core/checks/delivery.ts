@@ -1,0 +1,268 @@
+import { isOn } from '../calendar/week'
+import { coldestMonth, DAYS } from '../calendar/year'
+import { atAltitude } from '../household/at-altitude'
+import { reservoirDay } from '../household/reservoir-day'
+import { carriedC } from '../household/supply'
+import { mainsOnColdest, steadyAtTap, wantedAt } from '../household/ways'
+import { hasSetpoint, isLocal, ownStoreOf, runningOf } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import type { Tap } from '../study/pipes'
+import type { Study } from '../study/study'
+import { mainsThroughYear } from '../water/mains'
+import { waterPower } from '../water/power'
+import { KJ_PER_LITRE_K } from '../water/properties'
+import { COOL_K } from '../year/taps/tap-draw'
+import type { Level, Rule, Told, Visit } from './check'
+
+/** Shares of draws that came too cool: from the first on somebody speaks of it, from the second on it fails. */
+const COOL_SHARE = { marginal: 0.01, fail: 0.02 } as const
+/** A mixer that has to take in more hot water than this share has nothing left to set. */
+const MIXER_FULL = 0.95
+/** Of the cool draws, the share in hours in which a timer lets nothing heat, from which on it is to blame. */
+const TIMER_SHARE = 0.5
+
+/** What arrives at a tap in a long draw of the coldest month, °C. */
+const arrivesAt = (study: Study, tap: Tap) =>
+  steadyAtTap(study, tap, carriedC(study), coldestMonth(study.site.monthlyAirC))
+
+/** Heaters with a timer, and in how many of the hours with cool draws none of them may heat. */
+function byTimer({ study }: Visit, coolByHour: readonly number[]) {
+  const timed = study.plant.heaters.filter(hasSetpoint).flatMap((heater) => {
+    const { windows } = controlsOf(study).heaters[heater.id]
+    return windows ? [{ heater, windows }] : []
+  })
+  const held = study.plant.heaters.filter((h) => hasSetpoint(h) && !isLocal(h))
+  // Where one that serves the house may heat at any time, no timer is to blame.
+  if (timed.length === 0 || held.some((h) => !timed.some((t) => t.heater.id === h.id))) return { timed, shut: 0 }
+  const shut = coolByHour.reduce((s, n, h) => s + (timed.some(({ windows }) => isOn(windows, h * 60 + 30)) ? 0 : n), 0)
+  return { timed, shut }
+}
+
+/** Draws that came too cool or were given up, and what is to blame. */
+const delivery: Rule = (visit): Told[] => {
+  const { year, write } = visit
+  if (!year) return []
+  const { coolDraws: cool, draws, coolOn, coolByHour } = year.comfort
+  const share = draws ? cool / draws : 0
+  const level: Level = share >= COOL_SHARE.fail ? 'fail' : share > COOL_SHARE.marginal ? 'marginal' : 'pass'
+  const { timed, shut } = byTimer(visit, coolByHour)
+  const timer = level !== 'pass' && shut >= TIMER_SHARE * cool
+  const worst = year.taps.reduce((a, b) => (b.coolDraws > a.coolDraws ? b : a))
+  return [
+    {
+      id: 'delivery',
+      subject: timer ? { kind: 'controller', id: timed[0].heater.id } : { kind: 'tap', id: worst.id },
+      concern: 'comfort',
+      level,
+      title: level === 'pass' ? 'Delivery' : timer ? 'The timer leaves draws cool' : 'Too little hot water',
+      sentence: `${cool} of ${draws} draws in the year came too cool or were given up (${(100 * share).toFixed(1)} %)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them in hours in which ${timed.map((t) => t.heater.name).join(' and ')} may not heat` : ''}.`,
+      figures: {
+        coolDraws: { value: cool, unit: 'draws', worse: { when: 'more', by: Math.max(5, draws * 0.002) } },
+        draws: { value: draws, unit: 'draws' },
+      },
+      source: `The year’s draws: more than ${write.figure('rise', COOL_K)} short on the mean of a draw, or past what anybody runs off`,
+      remedy: timer
+        ? 'Let it heat before those hours.'
+        : 'More power, a larger store, less flow at the largest tap, or one after the other.',
+      settledBy: 'store-top',
+      setting: timer ? `heaters.${timed[0].heater.id}.windows` : null,
+      board: 'all',
+    },
+  ]
+}
+
+/** Taps that need hot water before they mix, whether they get it, and what is cheaper than a hotter house where one alone does not. */
+const tapNeeds: Rule = ({ study, write }) => {
+  const asking = study.pipes.taps.filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
+  const short = asking.filter((t) => arrivesAt(study, t) < t.leastHotC!)
+  return asking.map((tap): Told => {
+    const arrivesC = arrivesAt(study, tap)
+    const isShort = short.includes(tap)
+    const alone = isShort && short.length === 1 && asking.length > 1
+    return {
+      id: `need-${tap.id}`,
+      subject: { kind: 'tap', id: tap.id },
+      concern: 'comfort',
+      level: isShort ? 'fail' : 'pass',
+      title: isShort ? `Hot water arrives too cool for ${tap.name}` : `Need of ${tap.name}`,
+      sentence: `It needs ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw of the coldest month.${alone ? ' It alone asks for hotter water.' : ''}`,
+      figures: {
+        needsC: { value: tap.leastHotC!, quantity: 'temperature' },
+        arrivesC: { value: arrivesC, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
+      },
+      source: 'Along each run T − air falls as exp(−U′L/ṁc)',
+      remedy: alone
+        ? 'Insulation on its way, its mixer set again, or a small store at it: each costs less than hotter water everywhere.'
+        : 'Insulation on the way, or hotter water.',
+      settledBy: 'tap-temperature',
+      mendedBy: 'insulate-runs',
+      board: 'all',
+    }
+  })
+}
+
+/** What the pipes must carry so that a tap gets what it needs in a long draw of the coldest month, °C; null: boiling would not do. */
+export function carriedFor(study: Study, tap: Tap): number | null {
+  const month = coldestMonth(study.site.monthlyAirC)
+  const short = (c: number) => steadyAtTap(study, tap, c, month) < tap.leastHotC!
+  let [low, high] = [0, 100]
+  if (short(high)) return null
+  while (high - low > 0.01) {
+    const middle = (low + high) / 2
+    if (short(middle)) low = middle
+    else high = middle
+  }
+  return high
+}
+
+/** The highest need sets the least setting; where it is one tap's alone, a boost before it is used does instead. */
+const leastSetting: Rule = ({ study, write }): Told[] => {
+  const needs = study.pipes.taps
+    .filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
+    .map((tap) => ({ tap, carried: carriedFor(study, tap) ?? Infinity }))
+    .sort((a, b) => b.carried - a.carried)
+  const [most, next] = needs
+  if (!most || most.carried === Infinity) return []
+  const now = carriedC(study)
+  const kept = now >= most.carried - 0.05
+  const spare = next ? most.carried - next.carried : 0
+  return [
+    {
+      id: 'least-setting',
+      subject: { kind: 'tap', id: most.tap.id },
+      concern: 'comfort',
+      level: kept ? 'pass' : 'marginal',
+      title: 'Least that must be carried',
+      ...(kept
+        ? {}
+        : { cause: { id: `need-${most.tap.id}`, title: `Hot water arrives too cool for ${most.tap.name}` } }),
+      sentence: `${most.tap.name} needs most: ${write.temperature(most.tap.leastHotC!)} there is ${write.temperature(most.carried)} in the pipes, and ${write.temperature(now)} ${kept ? 'is carried' : 'is all that is carried'}.${spare > 0.5 ? ` The others would do with ${write.temperature(next.carried)}.` : ''}`,
+      figures: {
+        neededC: { value: most.carried, quantity: 'temperature' },
+        carriedC: { value: now, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
+      },
+      source: 'Along each run T − air falls as exp(−U′L/ṁc), turned round',
+      remedy:
+        spare > 0.5
+          ? 'A boost before it is used, for a bath topped up or the dishes, spares the rest of the day.'
+          : 'Insulation on the way, or hotter water.',
+      board: 'all',
+    },
+  ]
+}
+
+/** Whether mixers can reach what is wanted at them, with what the pipes carry. */
+const mixerReach: Rule = ({ study, write }): Told[] => {
+  const mainsC = mainsOnColdest(study)
+  const reaches = study.pipes.taps
+    .filter((t) => t.mixes && !ownStoreOf(study.plant.heaters, t.id))
+    .flatMap((tap) => {
+      const wantedC = wantedAt(study, tap.id)
+      if (wantedC === null) return []
+      const arrivesC = arrivesAt(study, tap)
+      return [{ tap, wantedC, arrivesC, share: arrivesC > mainsC ? (wantedC - mainsC) / (arrivesC - mainsC) : 2 }]
+    })
+    .sort((a, b) => b.share - a.share)
+  const [worst] = reaches
+  if (!worst) return []
+  const level: Level = worst.share > 1 ? 'fail' : worst.share > MIXER_FULL ? 'marginal' : 'pass'
+  const short = reaches.filter((r) => r.share > 1).map((r) => r.tap.name)
+  return [
+    {
+      id: 'mixer-reach',
+      subject: { kind: 'tap', id: worst.tap.id },
+      concern: 'comfort',
+      level,
+      title: level === 'fail' ? 'Wanted hotter than it arrives' : 'Reach of the mixers',
+      sentence: `${worst.tap.name} is asked for ${write.temperature(worst.wantedC)} and gets ${write.temperature(worst.arrivesC)} to mix from: ${worst.share > 1 ? 'it cannot be reached in winter' : `its mixer takes ${Math.round(worst.share * 100)} % hot water in winter`}.${short.length > 1 ? ` The same at ${short.slice(1).join(', ')}.` : ''}`,
+      figures: {
+        hotShare: { value: worst.share, unit: 'of the mix', worse: { when: 'more', by: 0.02 } },
+        arrivesC: { value: worst.arrivesC, quantity: 'temperature' },
+      },
+      source: 'Mixer balance with the coldest main',
+      remedy: 'Ask again what is wanted; insulation on the way, a small store at that tap, or hotter water.',
+      mendedBy: 'insulate-runs',
+      board: 'all',
+    },
+  ]
+}
+
+/** A hot tap that drips: water all year, and with a store the heat in it. */
+const drips: Rule = ({ study, write }) =>
+  study.pipes.taps.flatMap((tap): Told[] => {
+    if (!tap.dripLH) return []
+    const litres = tap.dripLH * DAYS * 24
+    const mains = mainsThroughYear(study.site)
+    const meanC = mains.reduce((s, c) => s + c, 0) / mains.length
+    const kwh = (litres * KJ_PER_LITRE_K * (carriedC(study) - meanC)) / 3600
+    return [
+      {
+        id: `drips-${tap.id}`,
+        concern: 'cost',
+        level: 'fail',
+        subject: { kind: 'tap', id: tap.id },
+        title: `${tap.name} drips`,
+        sentence: `${write.litres(litres)} of hot water a year${study.plant.store ? `, up to ${write.energy(kwh)} of heat` : '; too little for a heater that heats as it runs to light, so it comes cold'}.`,
+        source: 'Litres an hour through the year, at what the pipes carry',
+        remedy: 'A washer or a cartridge.',
+        mendedBy: 'mend-drip',
+      },
+    ]
+  })
+
+const twoTaps: Rule = ({ study, write }) => {
+  const rated = runningOf(study.plant.heaters)
+  if (!rated) return []
+  const heater = atAltitude(rated, study.site.altitudeM)
+  const coldest = Math.min(...mainsThroughYear(study.site))
+  const asks = study.pipes.taps
+    .map((tap) => ({
+      tap,
+      wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)),
+    }))
+    .filter((a) => a.wantedC > coldest)
+    .map((a) => ({ ...a, kw: waterPower(a.tap.flowLMin, coldest, a.wantedC) }))
+    .sort((a, b) => b.kw - a.kw)
+    .slice(0, 2)
+  const together = asks.reduce((s, a) => s + a.kw, 0)
+  const gives = heater.outputKw * heater.units
+  if (asks.length < 2 || together <= gives) return []
+  return [
+    {
+      id: 'two-taps',
+      concern: 'comfort',
+      level: 'fail',
+      subject: { kind: 'heater', id: heater.id },
+      title: 'Two taps ask more than it lifts',
+      sentence: `${asks.map((a) => a.tap.name).join(' and ')} together take ${write.figure('power', together)} with the main at its coldest, ${write.temperature(coldest)}; ${heater.name} gives ${write.figure('power', gives)}${heater.units > 1 ? `, all ${heater.units} of it` : ''}.`,
+      figures: {
+        asksKw: { value: together, quantity: 'power', worse: { when: 'more', by: 0.5 } },
+        givesKw: { value: gives, quantity: 'power', worse: { when: 'less', by: 0.5 } },
+      },
+      source: 'Flow × ρc × rise at the winter inlet',
+      remedy: 'Less flow at the larger tap, or a rule of the house: one after the other.',
+      settledBy: 'droop',
+    },
+  ]
+}
+
+/** Litres that a reservoir gives on a winter's day against those drawn from it. */
+const reservoirShort: Rule = ({ study, write }) =>
+  study.plant.heaters.flatMap((h): Told[] => {
+    const day = isLocal(h) && 'firings' in h ? reservoirDay(study, h) : null
+    if (!day || day.usesL <= day.makesL) return []
+    return [
+      {
+        id: `reservoir-short-${h.id}`,
+        concern: 'comfort',
+        level: 'fail',
+        subject: { kind: 'heater', id: h.id },
+        title: 'The reservoir gives less than is drawn from it',
+        sentence: `On a winter’s day its fire makes ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.wantedC)}, what it loses taken off; ${write.figure('volume', day.usesL, 0)} are drawn.`,
+        source: '(Fire into the water − standing loss) / ρ c × rise',
+        remedy: 'A longer fire, a lid and lagging, or another source for that tap.',
+      },
+    ]
+  })
+
+export const DELIVERY_CHECKS = { delivery, tapNeeds, leastSetting, mixerReach, drips, twoTaps, reservoirShort }

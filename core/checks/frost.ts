@@ -1,0 +1,109 @@
+import { emptyDays } from '../household/empty-days'
+import { frostAt, hoursUntilIce } from '../household/frost'
+import { isCollector, isLocal } from '../study/heater-kinds'
+import type { Study } from '../study/study'
+import type { Level, Rule, Told, Visit } from './check'
+
+/** Water in a pipe that stands longer than this before it freezes gets through a night, h. */
+const NIGHT_H = 24
+
+const GUARD_WORDS: Record<Study['site']['frostGuard'], string> = {
+  'not looked': 'what keeps them from freezing is not checked',
+  none: 'nothing keeps them from freezing',
+  'trace heating': 'trace heating with a thermostat keeps them from freezing, while it has power',
+  'drained in winter': 'they are drained in winter',
+  'room kept warm': 'the room is kept above freezing',
+}
+
+interface Cold {
+  name: string
+  subject: Told['subject']
+  coldestC: number
+  asked: boolean
+  /** Hours until it freezes when nothing moves; null: it is no pipe. */
+  hours: number | null
+}
+
+/** Everything that holds water where frost can come. Collectors have a fluid of their own. */
+function inTheCold({ study }: Visit): Cold[] {
+  const { pipes, plant } = study
+  const at = <T extends { place: Study['plant']['heaters'][number]['place'] }>(things: readonly T[]) =>
+    things.flatMap((thing) => {
+      const frost = frostAt(study, thing.place)
+      return frost ? [{ thing, ...frost }] : []
+    })
+  return [
+    ...at(pipes.runs).map(({ thing, ...f }) => ({
+      name: thing.name,
+      subject: { kind: 'run', id: thing.id } as const,
+      hours: hoursOf(thing, study, f.coldestC),
+      ...f,
+    })),
+    ...at(pipes.loop ? [pipes.loop.back] : []).map(({ thing, ...f }) => ({
+      name: 'the return of the loop',
+      subject: { kind: 'loop', id: null } as const,
+      hours: hoursOf(thing, study, f.coldestC),
+      ...f,
+    })),
+    ...at(plant.store ? [plant.store] : []).map(({ thing, ...f }) => ({
+      name: thing.name,
+      subject: { kind: 'store', id: null } as const,
+      hours: null,
+      ...f,
+    })),
+    ...at(plant.heaters.filter((h) => !isCollector(h) && !isLocal(h))).map(({ thing, ...f }) => ({
+      name: thing.name,
+      subject: { kind: 'heater', id: thing.id } as const,
+      hours: null,
+      ...f,
+    })),
+  ]
+}
+
+/** Hours until standing water begins to freeze; null where it never does. */
+function hoursOf(...of: Parameters<typeof hoursUntilIce>): number | null {
+  const hours = hoursUntilIce(...of)
+  return hours !== null && Number.isFinite(hours) ? hours : null
+}
+
+/** What can freeze, against the coldest air that was entered, and how long a pipe there takes. */
+const freezes: Rule = (visit): Told[] => {
+  const { study, write } = visit
+  const cold = inTheCold(visit)
+  if (cold.length === 0) return []
+  const { frostGuard } = study.site
+  const guarded = frostGuard !== 'not looked' && frostGuard !== 'none'
+  const empty = emptyDays(study.people).size > 0
+  return cold.map((c): Told => {
+    // A pipe that outlasts a night is drawn through in the morning, where somebody is there.
+    const lasts = c.hours !== null && c.hours > NIGHT_H && !empty
+    const unguarded: Level = lasts ? 'marginal' : 'fail'
+    const level: Level = guarded
+      ? 'pass'
+      : unguarded === 'fail' && (frostGuard === 'not looked' || !c.asked)
+        ? 'not checked'
+        : unguarded
+    return {
+      id: `freezes-${c.subject.kind}${c.subject.id ? `-${c.subject.id}` : ''}`,
+      subject: c.subject,
+      concern: 'harm',
+      level,
+      title: `Frost at ${c.name}`,
+      cause: { id: 'freezes', title: 'Pipes and appliances that can freeze' },
+      sentence: `Around ${c.name} air ${c.asked ? 'falls to' : 'may fall to'} ${write.temperature(c.coldestC)}${c.asked ? '' : ' (the coldest air of the site was not asked)'}; ${GUARD_WORDS[frostGuard]}.${c.hours === null ? '' : ` Standing water there begins to freeze after ${c.hours < 10 ? c.hours.toFixed(1) : Math.round(c.hours)} h.`}`,
+      figures: {
+        coldestC: { value: c.coldestC, quantity: 'temperature' },
+        ...(c.hours === null
+          ? {}
+          : { hoursUntilIce: { value: c.hours, unit: 'h', worse: { when: 'less' as const, by: 1 } } }),
+      },
+      source: 'Coldest air by place; standing water cools by exp(−t/τ), insulation slows it and does not stop it',
+      remedy: c.asked
+        ? 'Trace heating with a thermostat, another way for the pipe, or draining it in winter; say under Heater what was done.'
+        : 'Ask for the coldest air of the site, and look what keeps it from freezing.',
+      asks: c.asked ? 'site.frostGuard' : 'site.leastAirC',
+    }
+  })
+}
+
+export const FROST_CHECKS = { freezes }

@@ -1,0 +1,100 @@
+import { DIAL_OVER_K } from '../heaters/dial'
+import { scaldLimitOf } from '../household/at-risk'
+import { hottestOnFailure, ordinaryHottest, reachesAtPlant } from '../household/hottest-water'
+import { pipeLimitC, standsC } from '../household/pipe-limit'
+import { mixesTo, supplyOf } from '../household/supply'
+import { hasSetpoint, isLocal } from '../study/heater-kinds'
+import { boilsAt } from '../water/boiling'
+import { type Level, type Rule, type Told, type Visit, worst } from './check'
+
+/** What stands out of its order, each with how bad that is. */
+function outOfOrder(
+  { study, write }: Visit,
+  { deliveredC, pipe, hottest }: { deliveredC: number; pipe: number | null; hottest: number },
+): { level: Level; text: string }[] {
+  const { heaters, store } = study.plant
+  const valve = mixesTo(store)
+  const behindValve = Math.min(hottest, valve ?? Infinity)
+  const out: { level: Level; text: string }[] = []
+  const add = (level: Level, text: string) => void out.push({ level, text })
+  if (deliveredC > scaldLimitOf(study).value + 0.05) add('marginal', `what comes at the taps is above the scald limit`)
+  if (pipe !== null && behindValve > pipe)
+    add('fail', `the pipe at the plant stands less than the ${write.temperature(behindValve)} that come`)
+  else if (pipe !== null && Math.min(hottestOnFailure(study), valve ?? Infinity) > pipe)
+    add(
+      'marginal',
+      `${write.temperature(hottestOnFailure(study))} can be reached when a thermostat fails, above what the pipe at the plant stands`,
+    )
+  if (store && pipe !== null && valve === null && store.reliefC > pipe)
+    add('marginal', 'the relief valve opens above what the pipe at the plant stands')
+  const held = heaters.some(
+    (h) => !isLocal(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (store?.reliefC ?? Infinity),
+  )
+  if (held) add('fail', 'the relief valve opens at what a heater is set to')
+  return out
+}
+
+/** Every limit of the house on one scale, and what stands out of its order: taps, mixing, sources, pipe, relief, boiling. */
+const limitsInOrder: Rule = (visit): Told[] => {
+  const { study, year, write } = visit
+  const { heaters, store } = study.plant
+  const sources = heaters.filter((h) => !isLocal(h)).map((h) => ({ name: h.name, c: ordinaryHottest(study, h) }))
+  const hottest = Math.max(...sources.map((s) => s.c))
+  const valve = mixesTo(store)
+  const deliveredC = year ? Math.max(0, ...year.taps.map((t) => t.hottestC ?? 0)) : Math.min(hottest, valve ?? Infinity)
+  const scaldC = scaldLimitOf(study).value
+  const pipe = pipeLimitC(study)
+  const boils = boilsAt(study.site.altitudeM)
+  const out = outOfOrder(visit, { deliveredC, pipe, hottest })
+  const flashes =
+    store && store.reliefC >= boils
+      ? ` The relief valve opens above where open water boils up here (${write.temperature(boils)}): part of what it lets go flashes to steam, so its discharge ends where steam hurts nobody.`
+      : ''
+  const order = [
+    { name: 'scald limit', c: scaldC },
+    ...(valve === null ? [] : [{ name: 'mixing valve', c: valve }]),
+    { name: 'at the taps', c: deliveredC },
+    ...sources,
+    ...(pipe === null ? [] : [{ name: 'pipe at the plant', c: pipe }]),
+    ...(store ? [{ name: 'relief valve', c: store.reliefC }] : []),
+    { name: 'boiling, open', c: boils },
+  ].sort((a, b) => a.c - b.c)
+  const level = worst(out.map((o) => o.level))
+  return [
+    {
+      id: 'limits',
+      subject: { kind: store ? 'store' : 'heater', id: store ? null : supplyOf(study).heaterId },
+      concern: 'fault',
+      level,
+      title: level === 'pass' ? 'Limits in their order' : 'Limits out of their order',
+      sentence: `${order.map((o) => `${o.name} ${write.temperature(o.c)}`).join(', ')}: ${out.length ? `${out.map((o) => o.text).join('; ')}.` : 'in order.'}${flashes}`,
+      figures: Object.fromEntries(order.map((o) => [o.name, { value: o.c, quantity: 'temperature' as const }])),
+      source: 'Makers’ limits of pipes; open water boils cooler the higher the place',
+      remedy: 'Mix down what comes, lower what is set, or put metal where plastic cannot stand it.',
+      board: 'all',
+    },
+  ]
+}
+
+/** A pipe at the plant that cannot stand what may come a little past the dial. */
+const plasticAtSource: Rule = ({ study, write }) => {
+  const canReach = Math.min(reachesAtPlant(study), (mixesTo(study.plant.store) ?? Infinity) + DIAL_OVER_K)
+  return study.pipes.runs
+    .filter((r) => r.from === null && standsC(r.material) < canReach)
+    .map((r): Told => ({
+      id: `plastic-${r.id}`,
+      subject: { kind: 'run', id: r.id },
+      concern: 'fault',
+      level: 'fail',
+      title: `Plastic pipe at the plant: ${r.name}`,
+      sentence: `Its water can reach ${write.temperature(canReach)}; the pipe stands ${write.temperature(standsC(r.material))}, or what its maker says.`,
+      figures: {
+        reachesC: { value: canReach, quantity: 'temperature', worse: { when: 'more', by: 1 } },
+        standsC: { value: standsC(r.material), quantity: 'temperature' },
+      },
+      source: 'Limits of plastic pipes; makers differ',
+      remedy: 'The first metre or two in metal, and a limit on the heater.',
+    }))
+}
+
+export const LIMIT_CHECKS = { limitsInOrder, plasticAtSource }

@@ -1,0 +1,241 @@
+import { daysSince1970 } from '../calendar/year'
+import { runsTo, tapOf } from '../household/ways'
+import { FAULTS_LOGGED } from '../readings/events'
+import { judge, kindOf, titleOf } from '../readings/kinds'
+import { consecutive, pairsOf, thingOf } from '../readings/pairs'
+import { agrees } from '../readings/reading-kind'
+import type { Reading } from '../study/readings'
+import { sumNamed } from '../sums/registry'
+import type { Figure as SumFigure } from '../sums/sum'
+import type { Figure, Rule, Told } from './check'
+
+/** A wait of this many times the contents is no slip of the tape. */
+const WASTE_TIMES = 1.5
+
+/** Two readings of one thing further apart than this share contradict each other. */
+const CONTRADICTS_SHARE = 0.25
+
+/** A reading older than the newest by this many years is stale. */
+const STALE_YEARS = 2
+
+const waste: Rule = ({ study, write }) =>
+  study.readings.flatMap((r): Told[] => {
+    if (r.kind !== 'time-to-hot' || r.adopted) return []
+    const verdict = judge(study, r)?.verdict
+    if (!verdict || verdict.measured < WASTE_TIMES * verdict.modelled) return []
+    const tap = tapOf(study, r.where)
+    const hidden = runsTo(study, tap).filter((run) => !run.reachable || run.place === 'ground')
+    return [
+      {
+        id: `waste-${r.id}`,
+        concern: 'fault',
+        level: 'fail',
+        subject: { kind: 'tap', id: tap.id },
+        title: `${tap.name} runs off far more than its pipes hold`,
+        sentence: `${write.figure('volume', verdict.measured, 1)} were run off where the runs hold ${write.figure('volume', verdict.modelled, 1)}${hidden.length ? `; ${hidden.map((h) => h.name).join(', ')} cannot be seen` : ''}.`,
+        source: 'Plug flow: contents × (1 + C wall / C water)',
+        remedy: 'Look for a longer or wider run, a bare or buried stretch, or cold water crossing over.',
+        settledBy: 'time-to-hot',
+      },
+    ]
+  })
+
+const noPowerFactor: Rule = ({ study }) =>
+  study.readings
+    .filter((r) => r.kind === 'pump' && r.values.powerFactor === undefined)
+    .slice(-1)
+    .map((r) => ({
+      id: 'power-factor',
+      concern: 'record',
+      level: 'marginal',
+      subject: { kind: 'loop', id: null },
+      title: 'Volt-amperes are not watts',
+      sentence: `The pump was read at ${r.values.volts} V and ${r.values.amps} A with no power factor; small pumps draw about half of that product.`,
+      source: 'P = V × A × power factor',
+      remedy: 'Read it with a wattmeter.',
+      settledBy: 'pump',
+    }))
+
+/** Two readings with a change between them say what it did, unless more than one was made. */
+const pairs: Rule = ({ study, write }) =>
+  pairsOf(study).map(({ before, after, changes, figure, was, is, uncertainty }): Told => {
+    const several = changes.length > 1
+    const share = was !== 0 ? `, ${Math.abs(Math.round(100 * (is / was - 1)))} % ${is < was ? 'less' : 'more'}` : ''
+    const within = Math.abs(is - was) <= uncertainty
+    return {
+      id: `pair-${after.id}`,
+      concern: 'record',
+      level: several ? 'marginal' : 'pass',
+      subject: { kind: 'reading', id: after.id },
+      title: several ? 'More than one thing changed between two readings' : `Before and after: ${titleOf(after)}`,
+      sentence: `${figure.label}: ${write.value(figure, was)} on ${before.takenAt.slice(0, 10)}, ${write.value(figure, is)} on ${after.takenAt.slice(0, 10)}${within ? ', the same within what they are good to' : share}. In between: ${changes.map((c) => `${c.what} on ${c.on}`).join(', ')}.${several ? ' What each of them did cannot be told from these.' : ''}`,
+      figures: { before: figureOf(figure, was), after: figureOf(figure, is) },
+      source: 'The visit log; one change at a time',
+      remedy: several
+        ? 'Read it between two changes, or put one back and read again.'
+        : 'None: this is what the change did.',
+    }
+  })
+
+const figureOf = ({ quantity, unit }: SumFigure, value: number): Figure => ({
+  value,
+  ...(quantity ? { quantity } : unit ? { unit } : {}),
+})
+
+/** Flows this close are the same, and readings this far apart in time may show a trend, days. */
+const SAME_FLOW_SHARE = 0.1
+const TREND_DAYS = 90
+/** A rise that fell by more than this share at the same flow is no accident of a thermometer. */
+const TREND_SHARE = 0.08
+
+/** Same flow, less rise, nothing changed in between, months later: what hands the heat on is scaled or fouled. */
+const trends: Rule = ({ study, write }) =>
+  consecutive(study).flatMap(({ before, after, changes }): Told[] => {
+    const trend = changes.length === 0 ? trendOf(before, after) : null
+    if (!trend) return []
+    return [
+      {
+        id: `trend-${after.id}`,
+        concern: 'fault',
+        level: 'fail',
+        subject: { kind: 'heater', id: after.where },
+        title: 'Less rise at the same flow',
+        sentence: `At ${write.figure('flow', trend.flowLMin)} it rose by ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)} and by ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; nothing is logged in between.`,
+        figures: {
+          wasK: { value: trend.was, quantity: 'rise' },
+          isK: { value: trend.is, quantity: 'rise', worse: { when: 'less', by: 1 } },
+        },
+        source: 'Two readings at one flow; scale on an exchanger takes from its rise',
+        remedy: 'Look at the exchanger for scale, and at what it burns; read it again after it was cleaned.',
+        settledBy: 'heater-display',
+      },
+    ]
+  })
+
+function trendOf(before: Reading, after: Reading): { flowLMin: number; was: number; is: number } | null {
+  const read = ({ values: { inletC, outletC, flowLMin } }: Reading) =>
+    typeof inletC === 'number' && typeof outletC === 'number' && typeof flowLMin === 'number'
+      ? { rise: outletC - inletC, flowLMin }
+      : null
+  const [a, b] = [read(before), read(after)]
+  if (!a || !b || a.rise <= 0) return null
+  const apart = dayNumber(after) - dayNumber(before) >= TREND_DAYS
+  const sameFlow = Math.abs(a.flowLMin - b.flowLMin) <= SAME_FLOW_SHARE * a.flowLMin
+  return apart && sameFlow && b.rise < (1 - TREND_SHARE) * a.rise
+    ? { flowLMin: b.flowLMin, was: a.rise, is: b.rise }
+    : null
+}
+
+const repeatedEvents: Rule = ({ study }) =>
+  FAULTS_LOGGED.flatMap((event): Told[] => {
+    const times = study.readings.filter((r) => r.kind === 'event' && r.values.event === event).length
+    if (times < 2) return []
+    return [
+      {
+        id: `repeated-${event.replaceAll(' ', '-')}`,
+        concern: 'fault',
+        level: 'fail',
+        subject: { kind: 'reading', id: null },
+        title: `${event === 'topped up' ? 'Topped up' : event === 'reset' ? 'Reset' : 'The relief valve opened'} ${times} times`,
+        sentence:
+          'A fault that returns after it was put right is a fault: a leak, a vessel without air, a scaled exchanger.',
+        source: 'Practice',
+        remedy: 'Have the cause found by the licensed; shut the filling valve again each time.',
+      },
+    ]
+  })
+
+const years = (iso: string) => Number(iso.slice(0, 4)) + Number(iso.slice(5, 7)) / 12
+
+const dayNumber = ({ takenAt }: Reading) =>
+  daysSince1970(Number(takenAt.slice(0, 4)), Number(takenAt.slice(5, 7)), Number(takenAt.slice(8, 10))) ?? 0
+
+const staleOrContradictory: Rule = ({ study }) => {
+  const things = new Map<string, number>()
+  for (const r of study.readings) things.set(thingOf(r), (things.get(thingOf(r)) ?? 0) + 1)
+  // A log may be long: what is neither in the study nor read twice says nothing here and is not worked out.
+  const compared = study.readings.flatMap((r) => {
+    const verdict = kindOf(r) && (r.adopted || things.get(thingOf(r))! > 1) ? judge(study, r)?.verdict : null
+    return verdict ? [{ r, verdict }] : []
+  })
+  const newest = study.readings.reduce((y, r) => Math.max(y, years(r.takenAt)), 0)
+  // What was changed in between, and what fell over months, is told as such.
+  const explained = new Set(
+    consecutive(study)
+      .filter(({ before, after, changes }) => changes.length > 0 || trendOf(before, after))
+      .map(({ before }) => before.id),
+  )
+  const next = new Map<string, number>()
+  const later = new Array<number | undefined>(compared.length)
+  for (let i = compared.length - 1; i >= 0; i--) {
+    later[i] = next.get(thingOf(compared[i].r))
+    next.set(thingOf(compared[i].r), compared[i].verdict.measured)
+  }
+  return compared.flatMap(({ r, verdict }, i): Told[] => {
+    const found: Told[] = []
+    const [a, b] = [verdict.measured, later[i]]
+    if (
+      b !== undefined &&
+      !explained.has(r.id) &&
+      Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b))
+    )
+      found.push({
+        id: `contradicts-${r.id}`,
+        concern: 'record',
+        level: 'marginal',
+        subject: { kind: 'reading', id: null },
+        title: `Two readings contradict each other: ${titleOf(r)}`,
+        sentence: 'They were taken of the same thing and lie more than a quarter apart.',
+        source: 'The visit log',
+        remedy: 'Take it once more and drop the one that was wrong.',
+        settledBy: r.kind,
+      })
+    if (r.adopted && !agrees(verdict))
+      found.push({
+        id: `overruled-${r.id}`,
+        concern: 'record',
+        level: 'marginal',
+        subject: { kind: 'reading', id: null },
+        title: `Adopted, and changed since: ${titleOf(r)}`,
+        sentence: 'The study no longer says what this reading said.',
+        source: 'The visit log',
+        remedy: 'Take the reading back out of the study, or put its figure back.',
+      })
+    if (r.adopted && newest - years(r.takenAt) > STALE_YEARS)
+      found.push({
+        id: `stale-${r.id}`,
+        concern: 'record',
+        level: 'marginal',
+        subject: { kind: 'reading', id: null },
+        title: `Read years ago: ${titleOf(r)}`,
+        sentence: `It is more than ${STALE_YEARS} years older than the newest reading.`,
+        source: 'The visit log',
+        remedy: 'Read it again.',
+        settledBy: r.kind,
+      })
+    return found
+  })
+}
+
+/** An amount of money, energy or water, and the words that say per what. */
+const AMOUNT =
+  /(?:[€$£]\s?\d[\d.,]*|\d[\d.,]*\s?(?:[€$£]|euros?\b|dollars?\b|pounds?\b|EUR\b|USD\b|GBP\b|kWh\b|therms?\b|m³|litres?\b|L\b|gal(?:lons)?\b))/i
+
+const PERIOD =
+  /\b(?:per|an?|each|every|in)\s+(?:\d+\s+)?(?:hour|day|night|week|month|quarter|winter|year|shower|bath|draw|person|unit|kWh|m³|therm)s?\b|\/\s?(?:h|d|day|week|month|mo|yr|year|a|kWh|m³)\b|\b(?:daily|weekly|monthly|yearly|annual|a year)\b|\b(?:19|20)\d{2}\b/i
+
+const noPeriod: Rule = ({ study }) =>
+  study.readings
+    .filter((r) => AMOUNT.test(r.note) && !PERIOD.test(r.note) && !(r.kind === 'sum' && sumNamed(r.sum ?? '')))
+    .map((r) => ({
+      id: `period-${r.id}`,
+      concern: 'record',
+      level: 'marginal',
+      subject: { kind: 'reading', id: null },
+      title: 'A figure with no period',
+      sentence: `“${r.note.length > 80 ? `${r.note.slice(0, 80)}…` : r.note}”: per what? A day, a month, a winter, a year?`,
+      source: 'Practice',
+      remedy: 'Ask, and write the period beside the figure.',
+    }))
+
+export const LOG_CHECKS = { waste, noPowerFactor, pairs, trends, repeatedEvents, staleOrContradictory, noPeriod }

@@ -1,0 +1,123 @@
+import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
+import { warmestPreheated } from '../household/preheated'
+import { supplyOf } from '../household/supply'
+import { UPRIGHT_M } from '../measures/begin'
+import { type RunningHeater, runningOf } from '../study/heater-kinds'
+import type { MeasureOf } from '../study/measures'
+import type { Recovery } from '../study/pipes'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+import { KJ_PER_LITRE_K } from '../water/properties'
+import type { Told } from './check'
+import { one } from './one'
+
+/** Hours of work that fitting a drain unit takes, as assumed until a plumber has seen it. */
+const FIT_HOURS = { upright: { open: 4, shut: 12 }, flat: { open: 6, shut: 16 } } as const
+
+/** Whether a drain unit can be got at, and the work that it takes. */
+function reach(mount: Recovery['mount'], access: boolean | null): Told[] {
+  const { open, shut } = FIT_HOURS[mount]
+  const opening = mount === 'upright' ? 'a wall or a shaft' : 'the tray or the floor'
+  if (access === null)
+    return [
+      one('access', 'not checked', 'Whether it can be cut in and got at afterwards was not looked at.'),
+      one(
+        'time',
+        'not checked',
+        `Assumed: ${open} h of work where it can be got at, ${shut} h where ${opening} is opened and made good.`,
+      ),
+    ]
+  const better = 'a plumber who has seen it says better'
+  return access
+    ? [
+        one('access', 'pass', 'It can be cut in and got at afterwards.'),
+        one('time', 'pass', `Assumed: ${open} h of work, for nothing has to be opened; ${better}.`),
+      ]
+    : [
+        one('access', 'fail', 'It cannot be got at afterwards.'),
+        one('time', 'pass', `Assumed: ${shut} h of work, for ${opening} is opened and made good; ${better}.`),
+      ]
+}
+
+/** What a drain unit has to find: taps that drain while they fill, a stack, a way to it, a heater that takes warm water. */
+export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-recovery'>, write: Display): Told[] {
+  const { drain, taps } = study.pipes
+  const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)
+  const served = runningOf(study.plant.heaters)
+  return [
+    one(
+      'drains',
+      gives.length ? 'pass' : 'fail',
+      gives.length
+        ? `Gives heat while it runs: ${gives.map((id) => taps.find((t) => t.id === id)!.name).join(', ')}. What fills first, as a bath does, gives none.`
+        : 'None of its taps drains while it fills: it would save nothing.',
+    ),
+    ...(recovery.mount === 'upright'
+      ? [
+          one(
+            'height',
+            drain === null ? 'not checked' : drain.stackHeightM >= UPRIGHT_M ? 'pass' : 'fail',
+            drain === null
+              ? 'The drain was not looked at: an upright unit needs a stack that falls plumb.'
+              : `The stack falls ${write.figure('length', drain.stackHeightM)}; an upright unit needs ${write.figure('length', UPRIGHT_M)} and hangs plumb, so that the water clings to the wall all round.`,
+          ),
+        ]
+      : []),
+    ...reach(recovery.mount, drain?.access ?? null),
+    one(
+      'way-round',
+      'pass',
+      'Cold goes in at the bottom and comes out preheated at the top, against the drain. Look at it once a year: limescale and hair take from it.',
+    ),
+    ...(drain === null || recovery.mount !== 'upright'
+      ? []
+      : [
+          one(
+            'diameter',
+            drain.diameterMm < UNIT_BORES_MM.low || drain.diameterMm > UNIT_BORES_MM.high ? 'fail' : 'pass',
+            `The stack is ${write.figure('thickness', drain.diameterMm)} wide; upright units are made for ${write.figure('thickness', UNIT_BORES_MM.low)} to ${write.figure('thickness', UNIT_BORES_MM.high)}.`,
+          ),
+        ]),
+    ...(recovery.connection === 'B' || !served ? [] : onPreheated(study, served, recovery, write)),
+  ]
+}
+
+/** Stacks that upright units are made for, mm. */
+const UNIT_BORES_MM = { low: 48, high: 160 } as const
+
+/** Whether what heats as it runs takes warm water, and turns far enough down on it. */
+function onPreheated(study: Study, served: RunningHeater, recovery: Recovery, write: Display): Told[] {
+  const warmsToC = warmestPreheated(study, recovery)
+  return [
+    one(
+      'inlet',
+      served.mostInletC === null ? 'not checked' : served.mostInletC < warmsToC ? 'fail' : 'pass',
+      served.mostInletC === null
+        ? `Whether ${served.name} accepts preheated water was not read off its papers.`
+        : `${served.name} accepts up to ${write.temperature(served.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(warmsToC)} at most.`,
+    ),
+    ...('leastOutputKw' in served && served.leastOutputKw > 0 ? [leastLoad(study, served, warmsToC, write)] : []),
+  ]
+}
+
+/** Least output of a burner against the smallest shower on preheated water. */
+function leastLoad(
+  study: Study,
+  served: RunningHeater & { leastOutputKw: number },
+  inletC: number,
+  write: Display,
+): Told {
+  const { setpointC } = supplyOf(study)
+  const loads = study.pipes.taps
+    .filter((t) => study.people.habits.some((h) => h.tapId === t.id))
+    .map((t) => {
+      const hotLMin = hotFlow(t, leastWantedAt(study, t.id), mainsOnWarmest(study), setpointC)
+      return (hotLMin / 60) * KJ_PER_LITRE_K * Math.max(0, setpointC - inletC)
+    })
+  const least = loads.length ? Math.min(...loads) : 0
+  return one(
+    'least-load',
+    least < served.leastOutputKw ? 'marginal' : 'pass',
+    `On water of ${write.temperature(inletC)} the smallest use takes ${write.figure('power', least)}; ${served.name} goes out and lights again below ${write.figure('power', served.leastOutputKw)}.`,
+  )
+}

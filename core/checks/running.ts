@@ -1,0 +1,340 @@
+import { yearMean } from '../calendar/year'
+import { HEATED_ROOM_C } from '../climate/places'
+import { efficiencyAt } from '../heaters/efficiency'
+import { coefficientOfPerformance } from '../heaters/heat-pump'
+import { HEATERS } from '../heaters/kinds'
+import { airAround } from '../household/air-around'
+import { hottestOf } from '../household/hottest'
+import { type Carrier, CARRIER_NAMES } from '../money/carriers'
+import { perKwh } from '../money/tariff'
+import {
+  carrierOf,
+  efficiencyOf,
+  hasSetpoint,
+  isCollector,
+  isHeatPump,
+  isOnStore,
+  isRunning,
+  runningOf,
+} from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import type { Heater } from '../study/plant'
+import type { Rule, Told, Visit } from './check'
+
+/** A boiler brings a store no nearer to the hottest flow it may send than this, K. */
+const COIL_GAP_K = 3
+
+/** Starts a year above which a burner wears out early. */
+const MANY_STARTS = 5000
+
+/** Share of a heat pump's heat that its element may make. */
+const BACKUP_SHARE = 0.1
+
+/** What stores with a flue through them lose, W/K. */
+const FLUE_UA = { low: 4, high: 6 } as const
+
+/** What a heater can make against what it is set to: a coil brings no water to the temperature of its flow. */
+const reach: Rule = ({ study, write }) =>
+  study.plant.heaters.filter(hasSetpoint).flatMap((h): Told[] => {
+    const control = controlsOf(study).heaters[h.id]
+    const most = hottestOf(h, control)
+    if (most === null) return []
+    const makes = 'primary' in h ? most - COIL_GAP_K : most
+    const short = control.setpointC > makes
+    return [
+      {
+        id: `reach-${h.id}`,
+        concern: 'fault',
+        level: short ? 'fail' : 'pass',
+        subject: { kind: 'heater', id: h.id },
+        title: short ? `${h.name} is set hotter than it can make` : `Reach of ${h.name}`,
+        sentence: `Set to ${write.temperature(control.setpointC)}; ${'primary' in h ? `it sends at most ${write.temperature(most)} to the coil` : `it makes at most ${write.temperature(most)}`}${short ? ': the setpoint is never reached' : ''}.`,
+        figures: {
+          setpointC: { value: control.setpointC, quantity: 'temperature' },
+          makesC: { value: makes, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
+        },
+        source: 'Its own limit; a coil brings no water to the temperature of its flow',
+        remedy: `A setpoint of ${write.temperature(makes)} or less${'primary' in h ? ', or a hotter flow for hot water' : ''}.`,
+        setting: `heaters.${h.id}.setpointC`,
+        board: [h.id],
+      },
+    ]
+  })
+
+/** Height from which a heater on the store heats what is above it; null: from the bottom. */
+const heatsFrom = (h: Heater): number | null =>
+  'coil' in h ? h.coil.bottom : isOnStore(h) && 'height' in h ? h.height : null
+
+/** A sensor below what heats never feels it: what is heated rises away from it. */
+const sensorBelowHeat: Rule = ({ study }) =>
+  study.plant.heaters
+    .filter((h) => hasSetpoint(h) && isOnStore(h))
+    .flatMap((h): Told[] => {
+      const from = heatsFrom(h)
+      const own = 'sensorHeight' in h ? h.sensorHeight : null
+      const sensor = own ?? study.plant.store!.sensorHeight
+      if (from === null || sensor >= from) return []
+      return [
+        {
+          id: `sensor-below-${h.id}`,
+          concern: 'fault',
+          level: 'fail',
+          subject: { kind: 'heater', id: h.id },
+          title: `Sensor below what heats: ${h.name}`,
+          sentence: `Its sensor is at ${Math.round(100 * sensor)} % of the height of the store and it heats from ${Math.round(100 * from)} % up: what it heats rises away from the sensor, which stays cold, so it runs and starts without end.`,
+          figures: {
+            sensorHeight: { value: sensor, unit: 'of the height' },
+            heatsFrom: { value: from, unit: 'of the height' },
+          },
+          source: 'Water heated at a height rises',
+          remedy: 'Move the sensor to the height of the coil or element, or above it.',
+          asks: own === null ? 'plant.store.sensorHeight' : `plant.heaters.${h.id}.sensorHeight`,
+        },
+      ]
+    })
+
+const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1)
+
+const cycles: Rule = ({ study, year, write }) => {
+  if (!year || year.heaterStarts <= MANY_STARTS) return []
+  const burner = study.plant.heaters.find((h) => 'leastOutputKw' in h) ?? study.plant.heaters[0]
+  // What makes it start is named, where it is known, and both are one entry.
+  const [sensor] = sensorBelowHeat({ study, year, write })
+  const running = runningOf(study.plant.heaters)
+  const kept = running !== null && controlsOf(study).heaters[running.id].keepHot === true
+  const why = sensor
+    ? ` The cause: ${lowerFirst(sensor.title)}.`
+    : kept
+      ? ` The cause: keep-hot of ${running.name}.`
+      : ''
+  return [
+    {
+      id: 'cycling',
+      ...(sensor ? { cause: { id: sensor.id, title: sensor.title } } : {}),
+      ...(!sensor && kept ? { cause: { id: `keep-hot-${running.id}`, title: 'Kept hot day and night' } } : {}),
+      figures: { starts: { value: year.heaterStarts, unit: 'starts/year', worse: { when: 'more', by: 500 } } },
+      concern: 'fault',
+      level: 'fail',
+      subject: { kind: 'heater', id: burner.id },
+      title: 'It starts very often',
+      sentence: `${year.heaterStarts.toLocaleString('en-GB')} starts a year, ${Math.round(year.heaterStarts / 365)} a day: each loses a purge and wears igniter and valves.${why}`,
+      source: 'The year: heat asked for over what is made from lighting to going out',
+      remedy: sensor
+        ? sensor.remedy
+        : kept
+          ? 'Keep-hot off, or only in the hours that somebody waits in.'
+          : 'A wider differential, less power for hot water, more water in the circuit, or a loop that is asked for less often.',
+      setting: !sensor && kept ? `heaters.${running.id}.keepHot` : null,
+    },
+  ]
+}
+
+const elementInTheSun: Rule = ({ study }) => {
+  const solar = study.plant.heaters.find(isCollector)
+  if (!solar) return []
+  return study.plant.heaters
+    .filter((h) => isOnStore(h) && hasSetpoint(h) && 'height' in h && h.height < solar.coil.top)
+    .map((h) => ({
+      id: `element-in-sun-${h.id}`,
+      concern: 'fault',
+      level: 'fail',
+      subject: { kind: 'heater', id: h.id },
+      title: 'The element heats what is the sun’s',
+      sentence: `${h.name} sits below the top of the collectors’ coil: it warms the water that the sun is meant to warm, so that they find it hot.`,
+      source: 'Water heated at a height rises; below it stays what the sun can use',
+      remedy: 'An element above the coil, or a timer that keeps it out of the day.',
+    }))
+}
+
+/** What a power costs that is spent all year, in energy and money. */
+function allYear({ study, write }: Visit, carrier: Carrier, watts: number): string {
+  const kwh = watts * 8.76
+  const tariff = study.prices.carriers[carrier]
+  return tariff ? `${write.energy(kwh)} a year, ${write.money(kwh * perKwh(tariff))}` : `${write.energy(kwh)} a year`
+}
+
+const pilots: Rule = (given) =>
+  given.study.plant.heaters.flatMap((h): Told[] => {
+    if (!('pilotW' in h) || h.pilotW <= 0) return []
+    return [
+      {
+        id: `pilot-${h.id}`,
+        concern: 'cost',
+        level: 'fail',
+        subject: { kind: 'heater', id: h.id },
+        title: 'A pilot that burns all year',
+        sentence: `The flame of ${h.name} takes ${allYear(given, h.carrier, h.pilotW)}${HEATERS[h.kind].flueInStore ? '; part of it keeps the store warm' : ''}.`,
+        source: 'Watts × 8,760 h',
+        remedy:
+          'A heater with electric ignition when it is due; out while the house is empty for long. Lighting it again is for those who know how.',
+        mendedBy: 'heat-source',
+        settledBy: 'meter',
+      },
+    ]
+  })
+
+const keepsHot: Rule = (given) => {
+  const { study } = given
+  const heater = runningOf(study.plant.heaters)
+  if (!heater || !controlsOf(study).heaters[heater.id].keepHot) return []
+  const watts = heater.contentUaWK * Math.max(0, controlsOf(study).heaters[heater.id].setpointC - HEATED_ROOM_C)
+  return [
+    {
+      id: `keep-hot-${heater.id}`,
+      concern: 'cost',
+      level: 'marginal',
+      setting: `heaters.${heater.id}.keepHot`,
+      subject: { kind: 'heater', id: heater.id },
+      title: 'Kept hot day and night',
+      sentence: `${heater.name} holds its exchanger warm: its loss alone is ${allYear(given, carrierOf(heater), watts)}, its purges not counted. It saves ${heater.startLagS} s at each first draw.`,
+      source: 'Loss of the exchanger × (setpoint − room) × 8,760 h',
+      remedy: 'Off, or only in the hours that somebody waits in.',
+      mendedBy: 'heater-control',
+    },
+  ]
+}
+
+const muchBackup: Rule = ({ study, year, write }) => {
+  const pump = study.plant.heaters.find(isHeatPump)
+  if (!pump || !year) return []
+  const airC = yearMean(
+    study.site.monthlyAirC.map((c, m) => (pump.air === 'outdoors' ? c : airAround(pump, m, study.site.monthlyAirC))),
+  )
+  const cop = coefficientOfPerformance(controlsOf(study).heaters[pump.id].setpointC, airC)
+  // Heat of the pump is what it took from the air and the electricity that lifted it.
+  const pumpKwh = (year.energy.ambientKwh * cop) / Math.max(cop - 1, 0.1)
+  const { backupKwh } = year.energy
+  if (backupKwh < BACKUP_SHARE * (backupKwh + pumpKwh)) return []
+  return [
+    {
+      id: `backup-${pump.id}`,
+      concern: 'cost',
+      level: 'fail',
+      subject: { kind: 'heater', id: pump.id },
+      title: 'The element does the heat pump’s work',
+      sentence: `${write.energy(backupKwh)} a year come from the element of ${pump.name}; the heat pump makes a kWh for 1/${cop.toFixed(1)} of its electricity.`,
+      figures: {
+        backupKwh: { value: backupKwh, quantity: 'energy', worse: { when: 'more', by: 20 } },
+        cop: { value: cop, unit: 'COP' },
+      },
+      source: 'The year, by the element’s control; COP at the setpoint and the mean air',
+      remedy: 'Let it help by boost only, heat earlier, set the store cooler, or a larger store.',
+    },
+  ]
+}
+
+const flueStoreByLabel: Rule = ({ study, write }) =>
+  study.plant.store?.loss.kind === 'label'
+    ? study.plant.heaters
+        .filter((h) => HEATERS[h.kind].flueInStore)
+        .map((h) => ({
+          id: `flue-loss-${h.id}`,
+          concern: 'record',
+          level: 'marginal',
+          subject: { kind: 'store', id: null },
+          title: 'An electric store’s label on a store with a flue',
+          sentence:
+            'A flue through the store carries heat off day and night: it loses two to four times what a label class allows.',
+          source: `Gas stores: ${write.figure('lossRate', FLUE_UA.low)} to ${write.figure('lossRate', FLUE_UA.high)}`,
+          remedy: 'Measure the overnight drop with burner and pilot out, or put the loss for each degree.',
+          settledBy: 'overnight-drop',
+        }))
+    : []
+
+/** Hours of collectors in the sun with a full store that are worth a word. */
+const STAGNANT_H = 100
+
+const collectorsFull: Rule = ({ study, year }) => {
+  const solar = study.plant.heaters.find(isCollector)
+  if (!solar || !year || year.stagnantHours < STAGNANT_H) return []
+  return [
+    {
+      id: `stagnation-${solar.id}`,
+      concern: 'record',
+      level: 'marginal',
+      subject: { kind: 'heater', id: solar.id },
+      title: 'The collectors stand idle in the sun',
+      sentence: `For ${Math.round(year.stagnantHours)} hours a year the store is full and they come to rest at their hottest, which ages the fluid.`,
+      source: 'The yearly run: sun on the plane against the store’s limit',
+      remedy: 'A steeper tilt favours winter; a larger store or fewer collectors. See that vessel and fluid stand it.',
+    },
+  ]
+}
+
+/** An appliance condenses well from this efficiency on gross value on. */
+const CONDENSES_WELL = 0.9
+
+/** What a condensing heater made of its fuel over the year. What heats as it runs returns by its inlet, whatever it is set to. */
+const condensing: Rule = ({ study, year, write }) =>
+  study.plant.heaters.flatMap((h): Told[] => {
+    const efficiency = efficiencyOf(h)
+    if (efficiency?.kind !== 'condensing' || !year || !hasSetpoint(h)) return []
+    const carrier = carrierOf(h)
+    const { setpointC } = controlsOf(study).heaters[h.id]
+    const input = year.energy.inputKwh[carrier] ?? 0
+    const dry = efficiencyAt(efficiency, DRY_RETURN_C, carrier)
+    const electric = year.energy.inputKwh.electricity ?? 0
+    const share = input > 0 ? 1 - Math.max(0, year.energy.conversionKwh - electric) / input : dry
+    const byReturn = isRunning(h)
+      ? 'Its return follows its inlet or its exchanger, not its setpoint.'
+      : 'A cooler store condenses more.'
+    return [
+      {
+        id: `condensing-${h.id}`,
+        concern: 'cost',
+        level: share >= CONDENSES_WELL ? 'pass' : 'marginal',
+        subject: { kind: 'heater', id: h.id },
+        title: `Condensing of ${h.name}`,
+        sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)} % of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)} %. ${byReturn}`,
+        figures: { efficiency: { value: share, unit: 'gross', worse: { when: 'less', by: 0.01 } } },
+        source: 'Efficiency against return water, gross value',
+        remedy: isRunning(h) ? 'None by its setpoint.' : 'A cooler store where hygiene allows it, or a larger coil.',
+        setting: isRunning(h) ? null : `heaters.${h.id}.setpointC`,
+        board: [h.id],
+      },
+    ]
+  })
+
+/** Return at which nothing condenses any more, °C. */
+const DRY_RETURN_C = 80
+/** Losses of keeping water ready that are worth a word, as a share of what is used. */
+const MUCH_STANDING = 0.5
+
+/** What is lost by keeping water ready. What it costs is told by a year without it, not by a share of the bill. */
+const standing: Rule = ({ study, year, write }): Told[] => {
+  if (!year) return []
+  const { storeKwh, loopKwh, primaryKwh, usefulKwh } = year.energy
+  const lost = storeKwh + loopKwh + primaryKwh
+  return [
+    {
+      id: 'standing',
+      concern: 'cost',
+      level: lost > MUCH_STANDING * usefulKwh ? 'marginal' : 'pass',
+      subject: { kind: study.plant.store ? 'store' : 'heater', id: null },
+      title: 'Standing and loop loss',
+      sentence: `${write.energy(lost)} a year are lost by keeping water ready (store ${write.energy(storeKwh)}, loop ${write.energy(loopKwh)}, heater circuit ${write.energy(primaryKwh)}) for ${write.energy(usefulKwh)} of use.`,
+      figures: {
+        lostKwh: { value: lost, quantity: 'energy', worse: { when: 'more', by: 50 } },
+        usefulKwh: { value: usefulKwh, quantity: 'energy' },
+      },
+      source: 'The year’s ledger',
+      remedy: 'Insulation, a timer for loop and heater, or hotter water for less long: try them under Improve.',
+      mendedBy: 'insulate-runs',
+      board: 'all',
+    },
+  ]
+}
+
+export const RUNNING_CHECKS = {
+  reach,
+  sensorBelowHeat,
+  condensing,
+  standing,
+  cycles,
+  elementInTheSun,
+  pilots,
+  keepsHot,
+  muchBackup,
+  flueStoreByLabel,
+  collectorsFull,
+}

@@ -1,0 +1,192 @@
+import { daysSince1970 } from '../calendar/year'
+import { atRisk, burnsInS, scaldLimitOf } from '../household/at-risk'
+import { hottestAtPlant, ordinaryHottest } from '../household/hottest-water'
+import { lastDayThere } from '../household/last-day'
+import { mixesTo } from '../household/supply'
+import { SAFETY } from '../safety/limits'
+import { burnTime, scaldSeconds } from '../safety/scald'
+import { hasSetpoint, isFedHot, isLocal } from '../study/heater-kinds'
+import type { MixingValve } from '../study/mixing'
+import type { Tap } from '../study/pipes'
+import type { Heater } from '../study/plant'
+import type { Level, Rule, Told, Visit } from './check'
+
+/** Taps that nobody puts a hand under. */
+const NO_HANDS = new Set(['machine'])
+/** Water that gets hotter by less than this burns as it did, K. */
+const NOTICED_K = 2
+/** A figure this close to a limit keeps it, K. */
+const KEEPS_K = 0.05
+
+/** What heats the water of a tap alone, filled from the cold main; or null: the plant does. */
+const ownHeater = ({ study }: Visit, tap: Tap): Heater | null =>
+  study.plant.heaters.find((h) => isLocal(h) && h.tapId === tap.id && !isFedHot(h)) ?? null
+
+/**
+ * Hottest water that comes at a tap, °C: of its year; where it drew none, of the taps that share its plant; while no year is
+ * known, what heaters are set to and fires make, mixed down where a valve is known to.
+ */
+function hottestAt(visit: Visit, tap: Tap): number {
+  const { study, year } = visit
+  const own = ownHeater(visit, tap)
+  const drawn = year?.taps.find((t) => t.id === tap.id)?.hottestC ?? null
+  if (drawn !== null) return drawn
+  if (own) return ordinaryHottest(study, own)
+  const others = (year?.taps ?? []).flatMap((t) => {
+    const other = study.pipes.taps.find((o) => o.id === t.id)
+    return other && !ownHeater(visit, other) && t.hottestC !== null ? [t.hottestC] : []
+  })
+  return others.length ? Math.max(...others) : Math.min(hottestAtPlant(study), mixesTo(study.plant.store) ?? Infinity)
+}
+
+/** What is known of a valve that should guard a tap: nothing, that it is not there, or what it lets through. */
+const isUnknown = (valve: MixingValve) =>
+  valve === 'not looked' || (typeof valve === 'object' && valve.mixesToC === null)
+const letsThrough = (valve: MixingValve) => (typeof valve === 'object' ? (valve.mixesToC ?? Infinity) : Infinity)
+
+/** How water of a temperature stands: within the limit, above it, or so hot that nobody draws back in time. */
+function levelOf({ study }: Visit, comesC: number): Level {
+  if (comesC <= scaldLimitOf(study).value + KEEPS_K) return 'pass'
+  return burnsInS(study, comesC) < SAFETY.burnsAtOnce.value ? 'fail' : 'marginal'
+}
+
+function valveText(valve: MixingValve, at: string, write: Visit['write']): string {
+  if (valve === 'not looked') return `${at}: not checked`
+  if (valve === 'none') return `${at}: none`
+  return `${at}: ${valve.mixesToC === null ? 'its setting is not known' : `set to ${write.temperature(valve.mixesToC)}`}`
+}
+
+/** Burns at each tap, by the hottest water of its year, whatever heats it and whatever valve is known to mix it down. */
+const scaldAtTaps: Rule = (visit) => {
+  const { study, write } = visit
+  const { store, heaters } = study.plant
+  const limit = scaldLimitOf(study)
+  const risk = atRisk(study)
+  return study.pipes.taps
+    .filter((tap) => !NO_HANDS.has(tap.kind))
+    .map((tap): Told => {
+      const own = ownHeater(visit, tap)
+      const central: MixingValve = own || !store ? 'none' : store.mixing
+      const comesC = Math.min(hottestAt(visit, tap), letsThrough(tap.guard))
+      const asItIs = levelOf(visit, comesC)
+      const unknown = isUnknown(central) || isUnknown(tap.guard)
+      const level: Level = asItIs === 'fail' && unknown ? 'not checked' : asItIs
+      const { adultS, childS } = scaldSeconds(comesC)
+      const valves = [
+        ...(own || !store ? [] : [valveText(central, 'Mixing valve at the store', write)]),
+        valveText(tap.guard, 'Mixing valve at the tap', write),
+      ].join('. ')
+      return {
+        id: `scald-${tap.id}`,
+        subject: { kind: 'tap', id: tap.id },
+        concern: 'harm',
+        level,
+        title: `Burns at ${tap.name}`,
+        cause: own
+          ? { id: `scald-${own.id}`, title: `Scalding water from ${own.name}` }
+          : {
+              id: 'scald',
+              title: level === 'not checked' ? 'Scalding water, mixing valve not checked' : 'Scalding water',
+            },
+        sentence: `Up to ${write.temperature(comesC)} comes at ${tap.name}: an adult burns in ${burnTime(adultS)}, a child in ${burnTime(childS)}. ${risk.length ? `With ${risk.map((p) => p.name).join(', ')} in the house` : 'With adults alone'} the limit is ${write.temperature(limit.value)}.${level === 'pass' ? '' : ` ${valves}.`}`,
+        figures: {
+          hottestC: { value: comesC, quantity: 'temperature', worse: { when: 'more', by: NOTICED_K } },
+          limitC: { value: limit.value, quantity: 'temperature' },
+          adultS: { value: adultS, unit: 's' },
+          childS: { value: childS, unit: 's' },
+        },
+        source: `${limit.source}, by the hottest water of the year`,
+        remedy:
+          level === 'not checked'
+            ? 'Look for a thermostatic mixing valve at the store and at the tap, read what it gives, and write down its setting.'
+            : store && !own
+              ? `Fit a thermostatic mixing valve at the store or at the tap, set to ${write.temperature(limit.value)} or less.`
+              : `Set the heater to ${write.temperature(limit.value)} or less, or fit a thermostatic mixing valve at the tap.`,
+        settledBy: 'tap-temperature',
+        asks:
+          level === 'not checked' ? (isUnknown(central) ? 'plant.store.mixing' : `pipes.taps.${tap.id}.guard`) : null,
+        board: own ? [own.id] : heaters.filter((h) => !isLocal(h)).map((h) => h.id),
+      }
+    })
+}
+
+/** What sun and fires make at their hottest, which no setpoint ends. */
+const uncontrolledHeat: Rule = ({ study, write }) => {
+  const valve = mixesTo(study.plant.store)
+  const limit = scaldLimitOf(study)
+  return study.plant.heaters
+    .filter((h) => !isLocal(h) && !hasSetpoint(h))
+    .flatMap((h): Told[] => {
+      const hottestC = ordinaryHottest(study, h)
+      if (hottestC <= limit.value) return []
+      const comesC = Math.min(hottestC, valve ?? Infinity)
+      return [
+        {
+          id: `wild-${h.id}`,
+          subject: { kind: 'heater', id: h.id },
+          // What comes at the taps is judged there; this says why no setpoint mends it.
+          concern: 'record',
+          level: comesC <= limit.value ? 'pass' : 'marginal',
+          title: `${h.name} at its hottest`,
+          cause: { id: 'scald', title: 'Scalding water' },
+          sentence: `Whatever is set, ${h.name} can heat the water to ${write.temperature(hottestC)}; ${valve === null ? 'no valve with a known setting mixes it down' : `the valve at the store mixes it down to ${write.temperature(comesC)}`}.`,
+          figures: {
+            hottestC: { value: hottestC, quantity: 'temperature' },
+            comesC: { value: comesC, quantity: 'temperature' },
+          },
+          source: 'What its physics or its own limit ends',
+          remedy: `A thermostatic mixing valve at the store, set to ${write.temperature(limit.value)} or less.`,
+          board: 'all',
+        },
+      ]
+    })
+}
+
+/** Days for which a test of a mixing valve stands. */
+const YEARLY_DAYS = 366
+const dayOf = (iso: string): number =>
+  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
+
+/** A valve that makes hot water bearable has to be known to work. */
+const mixingTested: Rule = ({ study, write }): Told[] => {
+  const { store } = study.plant
+  const hottestC = hottestAtPlant(study)
+  const there = lastDayThere(study)
+  const limitC = scaldLimitOf(study).value
+  const valves = [
+    ...(store
+      ? [{ id: 'mixing-tested', subject: { kind: 'store', id: null } as const, valve: store.mixing, at: store.name }]
+      : []),
+    ...study.pipes.taps.map((t) => ({
+      id: `mixing-tested-${t.id}`,
+      subject: { kind: 'tap', id: t.id } as const,
+      valve: t.guard,
+      at: t.name,
+    })),
+  ]
+  return valves.flatMap(({ id, subject, valve, at }): Told[] => {
+    if (typeof valve !== 'object' || hottestC <= limitC) return []
+    const { testedOn } = valve
+    if (testedOn && there && dayOf(there) - dayOf(testedOn) <= YEARLY_DAYS) return []
+    const known = !testedOn
+      ? 'No test is written down.'
+      : `It was last tested on ${testedOn}${there ? '' : ', and no day of the visit is written down to hold that against'}.`
+    return [
+      {
+        id,
+        subject,
+        concern: 'record',
+        level: 'not checked',
+        title: testedOn && there ? 'Mixing valve due for its yearly test' : 'Test of the mixing valve not recorded',
+        cause: { id: 'mixing-tested', title: 'Yearly test of mixing valves' },
+        sentence: `Without the valve at ${at}, ${write.temperature(hottestC)} would come to the taps. ${known}`,
+        figures: { hottestC: { value: hottestC, quantity: 'temperature' } },
+        source: 'Makers of mixing valves ask for a yearly test',
+        remedy:
+          'Read what it gives, shut its cold inlet: the hot must stop at once. Write down the day, and the day of the visit under As found.',
+      },
+    ]
+  })
+}
+
+export const SCALD_CHECKS = { scaldAtTaps, uncontrolledHeat, mixingTested }

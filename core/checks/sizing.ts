@@ -1,0 +1,329 @@
+import { coldestMonth } from '../calendar/year'
+import { shareAtAltitude } from '../heaters/burner'
+import { efficiencyAt } from '../heaters/efficiency'
+import { HEATERS } from '../heaters/kinds'
+import { flowByCurve } from '../heaters/maker-curve'
+import { airAround } from '../household/air-around'
+import { atAltitude } from '../household/at-altitude'
+import { loopAir, loopUa } from '../household/loop'
+import { cited } from '../household/papers'
+import { warmestPreheated } from '../household/preheated'
+import { standingUa } from '../stores/standing-loss'
+import { carrierOf, efficiencyOf, isHeatPump, isLocal, isOnStore, isRunning, outputOf } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import type { Heater, Store } from '../study/plant'
+import type { Study } from '../study/study'
+import { heatPerLitre } from '../water/power'
+import type { Demand, Peaks } from '../year/demand'
+import { answered, type Level, type Told, type Visit } from './check'
+import { candidateSupply } from './electrical'
+
+/** Of a store that is as hot as it is set, this share can be drawn before it runs cool: cold water mixes in below. */
+const USABLE_SHARE = 0.75
+/** Return at which a burner's input is reckoned, °C. */
+const INPUT_RETURN_C = 50
+/** Largest store that is sized, L, and how near its size is found. */
+const LARGEST_L = 5000
+const NEAR_L = 1
+
+type Ask = { visit: Visit; heater: Heater; demand: Demand }
+type Size = (ask: Ask) => Told[]
+
+const about = ({ heater }: Ask) =>
+  ({ subject: { kind: 'heater', id: heater.id }, concern: 'comfort', source: '' }) as const
+
+const output: Size = (ask) => {
+  const { visit, heater, demand } = ask
+  const { study, write } = visit
+  const { peaks } = demand
+  if (!isRunning(heater)) return []
+  const kw = atAltitude(heater, study.site.altitudeM).outputKw * heater.units
+  const loopKw = loopTakesKw(study, peaks)
+  const share =
+    'outputHolds' in heater && heater.outputHolds === 'at sea level' ? shareAtAltitude(study.site.altitudeM) : 1
+  const promised = flowByCurve(heater.makerFlow, peaks.hotC - peaks.coldC)
+  const byCurve = promised === null ? null : promised * heater.units
+  const names = peaks.tapIds.map((id) => study.pipes.taps.find((t) => t.id === id)!.name).join(' and ')
+  return [
+    {
+      ...about(ask),
+      id: 'output',
+      level: kw - loopKw >= peaks.kw && (byCurve === null || byCurve >= peaks.hotLMin) ? 'pass' : 'fail',
+      title: 'Output at the busiest moment',
+      sentence: `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}${loopKw > 0.05 ? `, of which the loop takes ${write.figure('power', loopKw)}` : ''}${byCurve === null ? '' : `, by its maker’s curve ${write.figure('flow', byCurve)} at this rise`}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
+      figures: {
+        neededKw: { value: peaks.kw, quantity: 'power', worse: { when: 'more', by: 0.5 } },
+        givesKw: { value: kw - loopKw, quantity: 'power', worse: { when: 'less', by: 0.5 } },
+      },
+      source: `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws${byCurve === null ? '' : `; the curve: ${cited(heater.papers)}`}`,
+      remedy: 'More output, less flow at the largest tap, or one after the other.',
+    },
+  ]
+}
+
+const leastFire: Size = (ask): Told[] => {
+  const { visit, heater, demand } = ask
+  const { study, write } = visit
+  const { peaks } = demand
+  if (!isRunning(heater)) return []
+  const short = peaks.leastHotLMin < heater.leastFlowLMin
+  const least = 'leastOutputKw' in heater ? heater.leastOutputKw : 0
+  // What comes in warmest asks for least: the drain unit of the house, where it leads to the heater.
+  const { recovery } = study.pipes
+  const inletC = Math.max(peaks.coldC, recovery && recovery.connection !== 'B' ? warmestPreheated(study, recovery) : 0)
+  const smallestKw = (peaks.leastHotLMin / 60) * heatPerLitre(inletC, peaks.hotC) * Math.max(0, peaks.hotC - inletC)
+  return [
+    {
+      ...about(ask),
+      id: 'least-flow',
+      concern: 'fault',
+      level: short ? 'fail' : 'pass',
+      title: 'Least flow',
+      sentence: `The smallest use asks for ${write.figure('flow', peaks.leastHotLMin)} hot in summer; it needs ${write.figure('flow', heater.leastFlowLMin)} to start.`,
+      figures: {
+        hotFlowLMin: { value: peaks.leastHotLMin, quantity: 'flow' },
+        neededLMin: { value: heater.leastFlowLMin, quantity: 'flow' },
+      },
+      source: 'Mixer balance at the warmest main, against the least flow',
+      remedy: 'A heater that starts at less, or more flow at that tap.',
+    },
+    ...(least > 0 && smallestKw < least
+      ? [
+          {
+            ...about(ask),
+            id: 'least-fire',
+            concern: 'fault' as const,
+            level: 'marginal' as const,
+            title: 'Least output',
+            sentence: `Below ${write.figure('power', least)} it goes out and lights again: the smallest use takes ${write.figure('power', smallestKw)}${inletC > peaks.coldC ? ' on preheated water' : ''}.`,
+            figures: {
+              leastKw: { value: least, quantity: 'power' as const },
+              smallestKw: { value: smallestKw, quantity: 'power' as const },
+            },
+            source: 'Least output against the smallest use',
+            remedy: 'A heater that turns further down.',
+          },
+        ]
+      : []),
+  ]
+}
+
+const inlet: Size = (ask) => {
+  const { visit, heater } = ask
+  const { study, write } = visit
+  const { recovery } = study.pipes
+  if (!isRunning(heater) || !recovery || recovery.connection === 'B') return []
+  const most = warmestPreheated(study, recovery)
+  return [
+    {
+      ...about(ask),
+      id: 'inlet',
+      concern: 'fault',
+      level: heater.mostInletC === null ? 'not checked' : heater.mostInletC < most ? 'fail' : 'pass',
+      title: 'Warmest inlet',
+      sentence:
+        heater.mostInletC === null
+          ? 'Whether it accepts preheated water was not read off its papers.'
+          : `It accepts up to ${write.temperature(heater.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(most)} at most.`,
+      source: `Maker’s largest inlet temperature against the drain${heater.mostInletC === null ? '' : `: ${cited(heater.papers)}`}`,
+      remedy: 'Read its papers, or connect the drain unit to the shower only.',
+    },
+  ]
+}
+
+/** Heat that the loop takes while the taps run, kW: its loss in the coldest month, where it is in use. */
+function loopTakesKw(study: Study, { hotC }: Peaks): number {
+  if (!study.pipes.loop || controlsOf(study).loop.mode === 'off') return 0
+  return (loopUa(study) * Math.max(0, hotC - loopAir(study, coldestMonth(study.site.monthlyAirC)))) / 1000
+}
+
+/** What a store loses standing, kW, in the coldest month. */
+const standingKw = (study: Study, store: Store, hotC: number): number =>
+  (standingUa(store.loss, store.litres) *
+    Math.max(0, hotC - airAround(store, coldestMonth(study.site.monthlyAirC), study.site.monthlyAirC))) /
+  1000
+
+/**
+ * A store serves its house from what it holds and what its heater makes besides, what loop and store lose taken off: the
+ * least of it that no stretch of the year empties. Its heater comes on when the cold has risen to the sensor.
+ */
+function storeFigures(
+  { visit, heater, demand }: Ask,
+  store: Store,
+): { neededL: number; minutes: number; madeKw: number } {
+  const { study } = visit
+  const { peaks, runsAheadL } = demand
+  const kw = outputOf(atAltitude(heater, study.site.altitudeM))?.kw ?? 0
+  const madeKw = Math.max(0, kw - loopTakesKw(study, peaks) - standingKw(study, store, peaks.hotC))
+  const perLitreKwh = (heatPerLitre(peaks.coldC, peaks.hotC) * (peaks.hotC - peaks.coldC)) / 3600
+  const madeLMin = madeKw / 60 / perLitreKwh
+  const sensor = ('sensorHeight' in heater ? heater.sensorHeight : null) ?? store.sensorHeight
+  const serves = (litres: number) => runsAheadL(madeLMin, sensor * litres * USABLE_SHARE) <= litres * USABLE_SHARE
+  let [low, high] = [0, LARGEST_L]
+  if (!serves(high)) low = high
+  while (high - low > NEAR_L) {
+    const middle = (low + high) / 2
+    if (serves(middle)) high = middle
+    else low = middle
+  }
+  const usable = store.litres * USABLE_SHARE
+  const minutes = peaks.hotLMin > madeLMin ? usable / (peaks.hotLMin - madeLMin) : Infinity
+  return { neededL: high, minutes, madeKw }
+}
+
+/** What a store that a thermostat holds must hold, and how long it lasts; null where that is not what decides. */
+export function storeNeeds(visit: Visit, heater: Heater, demand: Demand): { neededL: number; minutes: number } | null {
+  const { store } = visit.study.plant
+  if (!isOnStore(heater) || !store || !HEATERS[heater.kind].thermostat) return null
+  return storeFigures({ visit, heater, demand }, store)
+}
+
+const contents: Size = (ask) => {
+  const { visit, heater, demand } = ask
+  const { study, write } = visit
+  const { store } = study.plant
+  if (!isOnStore(heater) || !store || !HEATERS[heater.kind].thermostat) return []
+  const { neededL, minutes, madeKw } = storeFigures(ask, store)
+  const most = neededL >= LARGEST_L
+  return [
+    {
+      ...about(ask),
+      id: 'contents',
+      level: store.litres >= neededL ? 'pass' : 'fail',
+      title: 'Contents of the store',
+      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
+      figures: {
+        neededL: { value: neededL, quantity: 'volume', worse: { when: 'more', by: 5 } },
+        thereL: { value: store.litres, quantity: 'volume', worse: { when: 'less', by: 5 } },
+      },
+      source: `${Math.round(100 * USABLE_SHARE)} % of a store can be drawn hot; its heater comes on when the cold has risen to its sensor`,
+      remedy: 'A larger store, more output, or one after the other.',
+    },
+  ]
+}
+
+const gas: Size = (ask) => {
+  const { visit, heater } = ask
+  const { study, write } = visit
+  const efficiency = efficiencyOf(heater)
+  if (!efficiency || !('outputKw' in heater) || !carrierOf(heater).includes('gas')) return []
+  const kw =
+    (heater.outputKw * (isRunning(heater) ? heater.units : 1)) /
+    efficiencyAt(efficiency, INPUT_RETURN_C, carrierOf(heater))
+  const line = study.site.gasLineKw
+  return [
+    {
+      ...about(ask),
+      id: 'gas-line',
+      concern: 'fault',
+      level: line === null ? 'not checked' : kw > line ? 'fail' : 'pass',
+      title: 'Gas line',
+      sentence: `It burns ${write.figure('power', kw)}; ${line === null ? 'what the gas line carries was not asked' : `the line carries ${write.figure('power', line)}`}. Line, flue and air are for the licensed.`,
+      figures: { burnsKw: { value: kw, quantity: 'power' } },
+      source: 'Output over efficiency, gross',
+      remedy: 'A larger line, or less output.',
+      asks: 'site.gasLineKw',
+    },
+  ]
+}
+
+/** Gas or heat has to be led to the house, unless something there lives on it already. */
+const network: Size = (ask) => {
+  const { visit, heater } = ask
+  const { study } = visit
+  const carrier = carrierOf(heater)
+  const which = carrier === 'natural-gas' ? 'gas' : carrier === 'district-heat' ? 'heat' : null
+  if (which === null) return []
+  const used =
+    study.plant.heaters.some((h) => h.id !== heater.id && carrierOf(h) === carrier) ||
+    study.site.heating.carrier === carrier
+  const there = used ? true : study.site.networks[which]
+  const name = which === 'gas' ? 'A gas main' : 'A heat network'
+  return [
+    {
+      ...about(ask),
+      id: 'network',
+      concern: 'fault',
+      level: answered(there, true),
+      title: name,
+      sentence: `${name} ${there === null ? 'at the house was not asked for' : there ? 'leads to the house' : 'does not lead to the house'}.`,
+      source: 'Survey',
+      remedy: there === null ? 'Ask, and say so under Heater.' : 'Another fuel.',
+      asks: `site.networks.${which}`,
+    },
+  ]
+}
+
+const outdoors: Size = (ask) => {
+  const { visit, heater } = ask
+  const { study, write } = visit
+  const pump = isHeatPump(heater) ? heater : null
+  if (heater.place !== 'outdoors' && pump?.air !== 'outdoors') return []
+  const { leastAirC } = study.site
+  const limit = pump?.leastAirC ?? null
+  const byElement = pump !== null && pump.backupKw > 0
+  const asItIs: Level = leastAirC === null || limit === null ? 'not checked' : leastAirC < limit ? 'fail' : 'pass'
+  return [
+    {
+      ...about(ask),
+      id: 'outdoors',
+      concern: 'fault',
+      level: byElement && asItIs === 'fail' ? 'pass' : asItIs,
+      title: 'Outdoors',
+      sentence:
+        leastAirC === null
+          ? 'The coldest air of the site was not asked. Outdoors it needs weather cover, drained condensate and frost protection of pipes.'
+          : limit === null
+            ? `Air falls to ${write.temperature(leastAirC)}; what it stands was not read. It needs weather cover and frost protection of pipes.`
+            : `Air falls to ${write.temperature(leastAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its element works' : 'it does not work'}. Condensate and pipes are kept from freezing.`,
+      source: 'Coldest air against the limit of the unit',
+      remedy: 'Ask for the coldest air, read its limit, or put it indoors.',
+      asks: 'site.leastAirC',
+    },
+  ]
+}
+
+/** The sun and a fire give what they give: something else must be able to serve the house alone. */
+const alone: Size = (ask) => {
+  const { visit, heater } = ask
+  const { source, heats, byItself } = HEATERS[heater.kind]
+  if (heats !== 'store' || !byItself) return []
+  const others = visit.study.plant.heaters.filter(
+    (h) => h.id !== heater.id && !isLocal(h) && HEATERS[h.kind].thermostat,
+  )
+  return [
+    {
+      ...about(ask),
+      id: 'alone',
+      level: others.length ? 'pass' : 'fail',
+      title: 'When it gives nothing',
+      sentence: others.length
+        ? `When it gives nothing ${others.map((h) => h.name).join(' and ')} serves the house.`
+        : 'When it gives nothing there is no hot water: nothing with a thermostat stands beside it.',
+      source: 'What gives by itself is not counted on at the busiest moment',
+      remedy: 'Something with a thermostat beside it.',
+    },
+    {
+      ...about(ask),
+      id: 'place',
+      concern: 'fault',
+      level: 'not checked',
+      title: 'Place',
+      sentence:
+        source === 'sun'
+          ? 'Roof, its load, shade and the way of the pipes or cables were not looked at.'
+          : 'The fire, its flue, and whether the store stands above it were not looked at.',
+      source: 'Survey',
+      remedy: 'Look before anything is ordered.',
+    },
+  ]
+}
+
+/** In the order they are read. */
+const SIZES: readonly Size[] = [output, contents, alone, leastFire, inlet, network, gas, outdoors]
+
+/** Whether a heater serves a household at its busiest, and can be fed where it stands: its checks, in the order they are read. */
+export const heaterChecks = (visit: Visit, heater: Heater, demand: Demand): Told[] => [
+  ...SIZES.flatMap((size) => size({ visit, heater, demand })),
+  ...candidateSupply(visit, heater),
+]

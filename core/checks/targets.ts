@@ -1,0 +1,62 @@
+import { loopStandsHot, wasteMarks } from '../household/waste-mark'
+import { boughtKwh } from '../year/result'
+import type { Level, Rule, Told } from './check'
+
+/**
+ * Litres that somebody is ready to run off and energy that may be bought, held together, since each is easily kept at the
+ * cost of the other: a loop that always runs wastes no water, and a loop that rests no heat. Nothing where none was chosen.
+ */
+const wasteLimit: Rule = ({ study, write }): Told[] => {
+  const { wasteLimitL } = study.pipes
+  if (wasteLimitL === null) return []
+  const past = (loopHot: boolean) => {
+    const marks = wasteMarks(study, wasteLimitL, loopHot)
+    return study.pipes.taps.filter((t) => marks.get(t.runId)!.at !== 'within').map((t) => t.name)
+  }
+  const stands = loopStandsHot(study)
+  const [atBest, cold] = [past(stands !== 'never'), past(stands === 'always')]
+  const level: Level = cold.length === 0 ? 'pass' : atBest.length === 0 ? 'marginal' : 'fail'
+  const litres = write.figure('volume', wasteLimitL, 2)
+  return [
+    {
+      id: 'waste-limit',
+      subject: { kind: 'tap', id: null },
+      concern: 'comfort',
+      level,
+      title: 'Litres to run off',
+      sentence:
+        level === 'pass'
+          ? `At most ${litres} to run off at every tap.`
+          : level === 'marginal'
+            ? `At most ${litres} to run off at every tap while the loop is hot; at other times more at ${cold.join(', ')}.`
+            : `More than ${litres} to run off at ${atBest.join(', ')}.`,
+      figures: { tapsPast: { value: cold.length, unit: 'taps', worse: { when: 'more', by: 0.5 } } },
+      source: 'Contents of the pipes from the last water that stands hot',
+      remedy: 'A shorter or thinner run, a run of its own, or a loop that reaches further.',
+    },
+  ]
+}
+
+const energyLimit: Rule = ({ study, year, write }): Told[] => {
+  const { energyLimitKwh } = study.pipes
+  if (energyLimitKwh === null || !year) return []
+  const bought = boughtKwh(year)
+  return [
+    {
+      id: 'energy-limit',
+      subject: { kind: 'supply', id: null },
+      concern: 'cost',
+      level: bought <= energyLimitKwh ? 'pass' : 'fail',
+      title: 'Energy to buy',
+      sentence: `${write.energy(bought)} bought; the limit is ${write.energy(energyLimitKwh)}.`,
+      figures: {
+        boughtKwh: { value: bought, quantity: 'energy', worse: { when: 'more', by: 20 } },
+        limitKwh: { value: energyLimitKwh, quantity: 'energy' },
+      },
+      source: 'The year’s ledger against a limit that somebody chose',
+      remedy: 'Less kept hot, or a higher limit.',
+    },
+  ]
+}
+
+export const TARGET_CHECKS = { wasteLimit, energyLimit }

@@ -1,0 +1,95 @@
+import { storeSetpoint } from '../household/supply'
+import { mainsOnColdest } from '../household/ways'
+import { SAFETY } from '../safety/limits'
+import { hasSetpoint } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import { HARD_MG_L, SCALES_C } from '../water/hardness'
+import { density } from '../water/properties'
+import type { Level, Rule, Told } from './check'
+
+/** Very hard water, mg/L, and so far above where scale grows sharply, K: both together are more than a word. */
+const VERY_HARD = { mgL: 300, aboveK: 5 } as const
+
+/** Scale by hardness and by how hot the water is made, of every heater with a thermostat. */
+const scale: Rule = ({ study, write }) =>
+  study.plant.heaters.filter(hasSetpoint).map((h): Told => {
+    const { hardnessMgL } = study.site
+    const { setpointC } = controlsOf(study).heaters[h.id]
+    const hot = setpointC > SCALES_C
+    const hard = hardnessMgL !== null && hardnessMgL >= HARD_MG_L
+    const bad = hardnessMgL !== null && hardnessMgL >= VERY_HARD.mgL && setpointC > SCALES_C + VERY_HARD.aboveK
+    const level: Level =
+      hardnessMgL === null ? (hot ? 'not checked' : 'pass') : bad ? 'fail' : hard && hot ? 'marginal' : 'pass'
+    return {
+      id: `scale-${h.id}`,
+      subject: { kind: 'heater', id: h.id },
+      concern: 'fault',
+      level,
+      title: level === 'fail' || level === 'marginal' ? `Hard water, made very hot: ${h.name}` : `Scale in ${h.name}`,
+      cause: { id: 'scale', title: 'Scale' },
+      sentence:
+        hardnessMgL === null
+          ? `The hardness is not known; ${hot ? `above ${write.temperature(SCALES_C)} scale grows sharply in hard water` : `up to ${write.temperature(SCALES_C)} scale grows slowly`}.`
+          : `${write.figure('hardness', hardnessMgL)} at ${write.temperature(setpointC)}: ${level === 'pass' ? (hard ? `hard, but not above ${write.temperature(SCALES_C)}` : 'not hard enough to matter') : `scale grows sharply above ${write.temperature(SCALES_C)} and takes coil and element first`}.`,
+      figures: {
+        setpointC: { value: setpointC, quantity: 'temperature', worse: { when: 'more', by: 1 } },
+        ...(hardnessMgL === null ? {} : { hardnessMgL: { value: hardnessMgL, quantity: 'hardness' as const } }),
+      },
+      source: 'Practice; hardness as calcium carbonate',
+      remedy:
+        hardnessMgL === null
+          ? 'Read the hardness, or look into a kettle.'
+          : level === 'pass'
+            ? 'Have element and coil looked at every two years or so.'
+            : `${write.temperature(SCALES_C)} is hot enough; have element, coil and store looked at every year.`,
+      settledBy: 'hardness',
+      setting: `heaters.${h.id}.setpointC`,
+      board: [h.id],
+    }
+  })
+
+const pressureOdd: Rule = ({ study, write }) => {
+  const { pressureBar } = study.site
+  if (pressureBar === null || (pressureBar >= SAFETY.pressure.value.low && pressureBar <= SAFETY.pressure.value.high))
+    return []
+  const high = pressureBar > SAFETY.pressure.value.high
+  return [
+    {
+      id: 'pressure',
+      concern: 'fault',
+      level: 'fail',
+      subject: { kind: 'supply', id: null },
+      title: high ? 'Pressure too high for the fittings' : 'Hardly any pressure',
+      sentence: `The gauge said ${write.figure('pressure', pressureBar)}; fittings and heaters are made for ${write.figure('pressure', SAFETY.pressure.value.low)} to ${write.figure('pressure', SAFETY.pressure.value.high)}.`,
+      source: SAFETY.pressure.source,
+      remedy: high
+        ? 'A pressure reducer, and with it an expansion vessel at a store.'
+        : 'Read it again; ask the supplier, look for a half-shut valve. Many instantaneous heaters and mixers do not work so low.',
+      settledBy: 'pressure',
+    },
+  ]
+}
+
+/** A store that no thermostat holds is reckoned this hot, °C. */
+const UNHELD_HOT_C = 80
+
+const expansion: Rule = ({ study, write }) => {
+  const { site, plant } = study
+  const closed = site.backflowGuard === true || site.pressureReducer === true
+  if (!plant.store || !closed || site.expansionVessel === true) return []
+  return [
+    {
+      id: 'expansion',
+      concern: 'fault',
+      level: site.expansionVessel === null ? 'not checked' : 'fail',
+      subject: { kind: 'supply', id: null },
+      asks: 'site.expansionVessel',
+      title: 'Expansion has nowhere to go',
+      sentence: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${write.figure('volume', plant.store.litres, 0)} of heated water, which grow by ${write.figure('volume', plant.store.litres * (density(mainsOnColdest(study)) / density(storeSetpoint(study) ?? UNHELD_HOT_C) - 1), 1)}, push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
+      source: 'Density of water at the main against that at the setpoint (Kell 1975)',
+      remedy: 'Fit an expansion vessel on the cold feed, between the check valve and the store.',
+    },
+  ]
+}
+
+export const WATER_CHECKS = { scale, pressureOdd, expansion }

@@ -1,0 +1,11 @@
+import { checksOf } from '../checks/catalogue'
+import type { Study } from '../study/study'
+import { findingsOf } from './findings'
+
+/** What is said beside a setpoint that can do harm, before its year is known; empty for one that cannot. */
+export function setpointCautions(study: Study, heaterId: string): string[] {
+  const hangs = checksOf(study, null).filter(
+    (c) => (c.concern === 'harm' && c.setting !== null) || (c.concern === 'harm' && c.id.startsWith('scald-')),
+  )
+  return findingsOf(hangs.filter((c) => c.board === 'all' || c.board.includes(heaterId))).map((f) => f.sentence)
+}

@@ -1,0 +1,86 @@
+import { type Check, check, type Level, worst } from '../checks/check'
+import { heaterChecks, storeNeeds } from '../checks/sizing'
+import { placeChecks } from '../checks/space'
+import type { HeaterKind } from '../heaters/kinds'
+import { type Choice, choicesOf, heatSource, type How, sourcesFor } from '../household/edits/heat-source'
+import { putHeater } from '../household/edits/plant'
+import { carriedC } from '../household/supply'
+import { displayOf } from '../study/display-of'
+import { isLocal, isRunning } from '../study/heater-kinds'
+import type { Heater } from '../study/plant'
+import type { Study } from '../study/study'
+import { type Demand, demandOf, type Peaks } from '../year/demand'
+
+/** A heat source held against what a household asks for. */
+export interface Sized {
+  heater: string
+  kind: Heater['kind']
+  /** What would be needed: output for what heats as it runs, kW; contents for a store, L; null where the other decides. */
+  neededKw: number | null
+  neededL: number | null
+  /** Minutes of the busiest flow that the store gives, with what its heater adds meanwhile; Infinity where it never ends. */
+  minutes: number | null
+  checks: Check[]
+  level: Level
+  /** What can be chosen of it, and what is. */
+  choices: ReturnType<typeof choicesOf>
+  choice: Choice
+}
+
+export interface Sizes {
+  peaks: Peaks
+  there: Sized[]
+  instead: Sized[]
+  beside: Sized[]
+}
+
+/** A heater as it would stand in a study, sized. @param before the house it is put into; null: it stands there */
+export function sizeHeater(study: Study, heater: Heater, demand: Demand, before: Study | null = null): Sized {
+  const visit = { study, year: null, write: displayOf(study) }
+  const told = [...heaterChecks(visit, heater, demand), ...(before ? placeChecks(before, heater) : [])]
+  const checks = told.map((t) => check({ ...t, subject: { kind: 'heater', id: heater.id } }))
+  const stored = storeNeeds(visit, heater, demand)
+  return {
+    heater: heater.name,
+    kind: heater.kind,
+    neededKw: isRunning(heater) ? demand.peaks.kw : null,
+    neededL: stored?.neededL ?? null,
+    minutes: stored?.minutes ?? null,
+    checks,
+    level: checks.length === 0 ? 'not checked' : worst(checks.map((c) => c.level)),
+    choices: before ? choicesOf(before, heater) : {},
+    choice: {
+      ...('carrier' in heater ? { carrier: heater.carrier } : {}),
+      ...('phases' in heater ? { phases: heater.phases } : {}),
+      ...('air' in heater ? { air: heater.air } : {}),
+    },
+  }
+}
+
+/** Every heat source that a house could have, sized on its own draws: what is there, and what could stand in its place or beside it. */
+export function sizes(study: Study, choiceOf: (kind: HeaterKind, how: How) => Choice = () => ({})): Sizes {
+  // Each kind has a temperature of its own; the draws of a year are mixed once for each.
+  const known = new Map<number, Demand>()
+  const demandAt = (hotC: number) => {
+    const demand = known.get(hotC) ?? demandOf(study, hotC)
+    known.set(hotC, demand)
+    return demand
+  }
+  const now = demandAt(carriedC(study))
+  const sized = (kind: HeaterKind, how: How): Sized => {
+    const { replaces, heater, control, store } = heatSource(study, kind, how, choiceOf(kind, how))!
+    const after = putHeater(study, replaces, heater, control, store)
+    return sizeHeater(after, heater, demandAt(carriedC(after)), study)
+  }
+  return {
+    peaks: now.peaks,
+    there: study.plant.heaters.map((h) => sizeHeater(study, h, now)),
+    instead: sourcesFor(study, 'instead').map((kind) => sized(kind, 'instead')),
+    beside: sourcesFor(study, 'beside')
+      .filter((kind) => !isLocalKind(study, kind))
+      .map((kind) => sized(kind, 'beside')),
+  }
+}
+
+/** What stands at one tap is no source for the house. */
+const isLocalKind = (study: Study, kind: HeaterKind) => isLocal(heatSource(study, kind, 'beside')!.heater)
