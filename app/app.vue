@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
+import NoticeBar from '~/components/NoticeBar.vue'
+import { usePocket } from '~/composables/usePocket'
+const LazySumPocket = defineAsyncComponent(() => import('~/components/sums/SumPocket.vue'))
 
 /** The pocket of sums is fetched when it is first opened. */
 const { open } = usePocket()

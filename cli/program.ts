@@ -1,16 +1,11 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
-import { boardOf, judgedHeater } from '../core/board/board'
+import { checksOf } from '../core/checks/catalogue'
 import { demo, DEMOS } from '../core/demos/index'
-import { broughtBy, findings } from '../core/findings/findings'
-import { standsInTheWay } from '../core/findings/finishing'
 import { HEATERS } from '../core/heaters/kinds'
 import { applyAll } from '../core/measures/apply'
-import { compared } from '../core/measures/compare'
 import { jobsOf } from '../core/measures/jobs'
-import { sourceJobs, sourceYear } from '../core/measures/sources'
 import { accepts } from '../core/schema/words'
-import { sizes } from '../core/sizing/candidates'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { sumNamed, SUMS } from '../core/sums/registry'
@@ -18,10 +13,26 @@ import { runSum } from '../core/sums/run'
 import { BEGIN_GOAL, findWindows } from '../core/trials/find-windows'
 import { modeJobs, modeRows } from '../core/trials/loop-modes'
 import { type Fault, faultText } from '../core/units/result'
+import { broughtBy } from '../core/views/brought'
+import { comparedInFull } from '../core/views/compare'
+import { findingsOf, inTheWay } from '../core/views/findings'
+import { LEVEL_WORDS } from '../core/views/level-words'
+import { boardOf, judgedHeater } from '../core/views/setpoint-board'
+import { sizes } from '../core/views/sizes'
+import { ranked, sourceJobs, sourceYear } from '../core/views/sources'
 import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
-import { comparisonTable, foundTable, modesTable, sizeTable, sourcesTable, yearTable } from './tables'
+import {
+  broughtText,
+  comparisonTable,
+  findingsText,
+  foundTable,
+  modesTable,
+  sizeTable,
+  sourcesTable,
+  yearTable,
+} from './tables'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
 export interface Answer {
@@ -135,7 +146,7 @@ function program(write: (text: string) => void): Command {
     .action((file: string, options: { json?: boolean }) => {
       const study = load(file)
       const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
-      const comparison = compared(study, years)
+      const comparison = comparedInFull(study, years)
       print(options.json ? comparison : comparisonTable(study, comparison))
     })
 
@@ -145,18 +156,17 @@ function program(write: (text: string) => void): Command {
     .option('--json', 'print every field')
     .action((file: string, options: { json?: boolean }) => {
       const study = load(file)
-      const all = findings(study, simulate(study))
-      const text = (list: typeof all) =>
-        list.map((f) => `${f.severity.padEnd(7)} ${f.what}\n        ${f.why}\n        ${f.mend}\n`).join('')
+      const checks = checksOf(study, simulate(study))
+      const all = findingsOf(checks)
       if (options.json) return void print(all)
-      print(text(all) || 'nothing stands out\n')
-      const inTheWay = standsInTheWay(all)
-      if (inTheWay.length)
-        print(`\nThe visit cannot be marked as finished:\n${inTheWay.map((f) => `- ${f.what}\n`).join('')}`)
+      print(findingsText(all) || 'nothing stands out\n')
+      const blocking = inTheWay(all)
+      if (blocking.length)
+        print(`\nThe visit cannot be marked as finished:\n${blocking.map((f) => `- ${f.title}\n`).join('')}`)
       for (const pack of study.packages) {
         const after = applyAll(study, pack.measures)
-        const brought = broughtBy(all, findings(after, simulate(after)))
-        if (brought.length) print(`\n“${pack.name}” would bring:\n${text(brought)}`)
+        const brought = broughtBy(checks, checksOf(after, simulate(after)))
+        if (brought.length) print(`\n“${pack.name}” would bring:\n${broughtText(study, brought)}`)
       }
     })
 
@@ -201,10 +211,13 @@ function program(write: (text: string) => void): Command {
       const study = load(file)
       if (options.heater !== undefined && judgedHeater(study, options.heater) !== options.heater)
         refuse(`--heater: there is no heater "${options.heater}" with a thermostat`)
-      const board = boardOf(study, simulate(study), options.heater)
+      const board = boardOf(study, checksOf(study, simulate(study)), options.heater)
       if (options.json) return void print(board)
-      if (!board) return void print('no thermostat sets anything here\n')
-      print(board.checks.map((c) => `${c.level.padEnd(6)} ${c.title}\n       ${c.sentence}\n`).join(''))
+      if (board.heaterId === null)
+        print('No thermostat sets anything here: what hangs on none is judged all the same.\n')
+      print(
+        board.checks.map((c) => `${LEVEL_WORDS[c.level].padEnd(12)} ${c.title}\n             ${c.sentence}\n`).join(''),
+      )
     })
 
   program
@@ -224,12 +237,12 @@ function program(write: (text: string) => void): Command {
     .action((file: string, options: { json?: boolean }) => {
       const study = load(file)
       const now = simulate(study)
-      const years = sourceJobs(study)
-        .flatMap((job) => {
+      const years = ranked(
+        sourceJobs(study).flatMap((job) => {
           const then = yearOrNull(job.study)
           return then ? [{ name: HEATERS[job.kind].name, ...sourceYear(study, now, job, then) }] : []
-        })
-        .sort((a, b) => a.totalMoney - b.totalMoney)
+        }),
+      )
       print(options.json ? years : sourcesTable(study, now, years))
     })
 

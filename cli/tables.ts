@@ -1,15 +1,17 @@
 import Table from 'cli-table3'
 import { type Week, weekInWords } from '../core/calendar/week'
 import { LOOP_MODE_WORDS } from '../core/household/loop-mode-words'
-import type { Comparison } from '../core/measures/compare'
-import { sourceSentences, type SourceYear } from '../core/measures/sources'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
-import type { Sizes } from '../core/sizing/candidates'
-import type { Sized } from '../core/sizing/size'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
 import type { Found, Tried } from '../core/trials/find-windows'
 import { type ModeRow } from '../core/trials/loop-modes'
+import type { Brought } from '../core/views/brought'
+import type { FullComparison } from '../core/views/compare'
+import type { Finding } from '../core/views/findings'
+import { LEVEL_WORDS } from '../core/views/level-words'
+import type { Sized, Sizes } from '../core/views/sizes'
+import { sourceSentences, type SourceYear } from '../core/views/sources'
 import { houseHeatSentence } from '../core/year/account/house-heat'
 import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
@@ -53,6 +55,8 @@ export function yearTable(study: Study, r: YearResult): string {
     t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
   if (r.cost.standing) t.push(['Standing charges', d.money(r.cost.standing)])
   if (r.cost.houseHeatCredit) t.push(['Space heating displaced', d.money(-r.cost.houseHeatCredit)])
+  if (r.cost.roomHeatCharge) t.push(['Space heating bought again', d.money(r.cost.roomHeatCharge)])
+  if (r.cost.exportForgone) t.push(['Export forgone', d.money(r.cost.exportForgone)])
   t.push(['Water and sewer', d.money(r.cost.water)])
   t.push(['Total', d.money(r.cost.total)])
   t.push(['Water at the taps', d.litres(r.water.mixedL)])
@@ -115,7 +119,7 @@ export function foundTable(study: Study, found: Found): string {
 }
 
 /** As found, as set and every package side by side, then what each measure saves. */
-export function comparisonTable(study: Study, c: Comparison): string {
+export function comparisonTable(study: Study, c: FullComparison): string {
   const d = displayOf(study)
   const t = table(['', 'money a year', 'change', 'bought', 'water', 'median wait'])
   const row = (name: string, r: YearResult, change: number | null) =>
@@ -147,7 +151,8 @@ export function comparisonTable(study: Study, c: Comparison): string {
       p.costMoney === null ? 'not all known' : d.money(p.costMoney),
     ])
     out += `${m.toString()}\n`
-    for (const t of p.targets) out += `${t.kept ? 'kept' : 'not kept'}: ${t.text}\n`
+    for (const t of p.targets) out += `${LEVEL_WORDS[t.level]}: ${t.sentence}\n`
+    if (p.brought.length) out += `It would bring:\n${broughtText(study, p.brought)}`
   }
   return out
 }
@@ -161,10 +166,31 @@ export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes
       : `\n${title}\n${sized
           .map(
             (s) =>
-              `${s.verdict.padEnd(13)} ${s.heater}\n${s.checks.map((c) => `${' '.repeat(14)}${c.verdict}: ${c.sentence}\n`).join('')}`,
+              `${LEVEL_WORDS[s.level].padEnd(13)} ${s.heater}\n${s.checks.map((c) => `${' '.repeat(14)}${LEVEL_WORDS[c.level]}: ${c.sentence}\n`).join('')}`,
           )
           .join('')}`
   return `${study.name}: at its busiest ${d.figure('flow', peaks.hotLMin)} hot at once (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} hot in the busiest hour\n${rows('What is there', there)}${rows('In its place', instead)}${rows('Beside it', beside)}`
+}
+
+/** What stands out, one entry for each cause, with its parts. */
+export const findingsText = (list: readonly Finding[]): string =>
+  list
+    .map((f) => {
+      const parts = f.parts.length > 1 ? f.parts : []
+      const lines = parts.length ? parts.map((c) => `        - ${c.sentence}\n`).join('') : `        ${f.sentence}\n`
+      return `${f.severity.padEnd(7)} ${f.title}\n${lines}        ${f.remedy}\n`
+    })
+    .join('')
+
+/** What a change makes worse, with the figures that moved. */
+export const broughtText = (study: Study, list: readonly Brought[]): string => {
+  const d = displayOf(study)
+  return list
+    .map((b) => {
+      const moved = b.worsened.map((w) => `${d.value(w.was, w.was.value)} → ${d.value(w.is, w.is.value)}`)
+      return `${LEVEL_WORDS[b.level].padEnd(12)} ${b.title}${moved.length ? ` (${moved.join('; ')})` : ''}\n             ${b.sentence}\n`
+    })
+    .join('')
 }
 
 /** A year with each heat source, in words. */

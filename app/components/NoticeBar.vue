@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
+import { useNotice } from '~/composables/useNotice'
 const { notice, clear } = useNotice()
 async function undo() {
   const back = notice.value?.undo

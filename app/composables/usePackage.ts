@@ -1,5 +1,7 @@
 import { createSharedComposable } from '@vueuse/core'
-import { compared, type Comparison, detailsOf, type MeasureDetails } from '~~/core/measures/compare'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { compared, type Comparison, detailsOf, type MeasureDetails } from '~~/core/views/compare'
 
 /** The package that is being looked at: what its measures take, and what its years say of them. */
 export const usePackage = createSharedComposable(() => {

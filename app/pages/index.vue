@@ -1,5 +1,13 @@
 <script setup lang="ts">
 import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import PipeSketch from '~/components/home/PipeSketch.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
+import { forgetStudy, keepStudy, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
+import { exportKept } from '~/utils/files'
+import { importStudy, underFreeId, wholeOf } from '~/utils/files'
+import { keepLeft, takeUp } from '~/utils/leaving'
 import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/household/blank/blank'
 import { CURRENCIES } from '~~/core/money/tariff'

@@ -1,13 +1,29 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { setAnew } from '~~/core/household/changes'
+import { useNotice } from '~/composables/useNotice'
+import {
+  keepStudy,
+  keepWay,
+  KeptElsewhere,
+  keptStudy,
+  keptWay,
+  markOf,
+  newMark,
+  onTold,
+  storageTrouble,
+} from '~/utils/db'
+import { underFreeId } from '~/utils/files'
+import { Keeper } from '~/utils/keeper'
+import { apart } from '~/utils/kept-pictures'
+import { keepLeft, putAside, takeUp } from '~/utils/leaving'
+import { localIso } from '~/utils/local-iso'
+import { settleControls, writtenControls } from '~~/core/household/changes'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import { checkEdit } from '~~/core/study/check-edit'
 import type { Controls } from '~~/core/study/controls'
 import { displayOf } from '~~/core/study/display-of'
 import { edited } from '~~/core/study/edited'
-import { controlsOf } from '~~/core/study/in-force'
 import { readStudy } from '~~/core/study/read'
 import type { Origin } from '~~/core/study/shape'
 import type { Study } from '~~/core/study/study'
@@ -182,7 +198,7 @@ export const useStudy = defineStore('study', () => {
   }
 
   function take(key: string, before: Study, after: Study, sliding: boolean): boolean {
-    const draft = sharing(before, after)
+    const draft = sharing(before, settleControls(before, after, localIso(new Date()).slice(0, 10)))
     if (draft === before) return true
     draft.origins = settleOrigins(before, draft)
     const wrong = checkEdit(before, draft)
@@ -198,13 +214,14 @@ export const useStudy = defineStore('study', () => {
     return true
   }
 
-  /** Changes what is set; the register of what was found is left as it was. */
+  /** Changes a setting: as found, or as set, whichever is being written. */
   function set(key: string, edit: (controls: Controls) => void, sliding = false): boolean {
     return change(
       `set ${key}`,
       (draft) => {
-        const anew = edited(controlsOf(study.value!), edit)
-        draft.controls = setAnew(study.value!, anew, localIso(new Date()).slice(0, 10)).controls
+        const { writes, found } = study.value!.controls
+        if (writes === 'found') draft.controls.found = edited(found, edit)
+        else draft.controls.set = edited(writtenControls(study.value!), edit)
       },
       sliding,
     )
@@ -230,7 +247,8 @@ export const useStudy = defineStore('study', () => {
     show(next)
   }
 
-  const controls = computed(() => (study.value ? controlsOf(study.value) : null))
+  /** The settings that are being written: as found, or as set. */
+  const controls = computed(() => (study.value ? writtenControls(study.value) : null))
   const units = computed(() => (study.value ? displayOf(study.value) : display('metric', 'EUR', 'kwh')))
   const origin = (path: string): Origin => study.value?.origins[path] ?? 'entered'
 

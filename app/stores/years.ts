@@ -1,10 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
-import type { Finding } from '~~/core/findings/finding'
+import type { Check } from '~~/core/checks/check'
 import { applyAll } from '~~/core/measures/apply'
 import { AS_FOUND, AS_SET, type Job, jobsOf, packageKey } from '~~/core/measures/jobs'
+import { asFound } from '~~/core/study/in-force'
 import { type Study } from '~~/core/study/study'
+import type { Tried } from '~~/core/views/advice'
+import type { Judged } from '~~/core/views/compare'
+import { findingsOf } from '~~/core/views/findings'
 import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
 import { dayInMonth, type DayTrace, FRAME_MIN } from '~~/core/year/trace'
@@ -136,19 +140,23 @@ export const useYears = defineStore('years', () => {
   const found = computed(() => years.value.get(AS_FOUND) ?? null)
   /** The household as it stands now: as set, or as found while nothing is set. */
   const now = computed(() => years.value.get(AS_SET) ?? found.value)
+  /** What is being written is what is shown: as found, while that is entered. */
+  const showsFound = computed(() => table.study?.controls.writes === 'found')
+  const written = computed(() => (showsFound.value ? found.value : now.value))
 
   /** The year on show beside the work: with the package that is being looked at, or as it stands. */
-  const shown = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || now.value)
+  const shown = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || written.value)
   const shownAs = computed(() => {
     if (lookedAt.value && years.value.has(packageKey(lookedAt.value))) return 'with the package'
-    return table.study?.controls.set ? 'as set' : 'as found'
+    return table.study?.controls.set && !showsFound.value ? 'as set' : 'as found'
   })
 
   /** The household that line, clock and totals show: with the package that is being looked at, or as it stands. */
   const house = computed(() => {
     const study = table.study
     const pack = study?.packages.find((p) => p.id === lookedAt.value)
-    return study && pack ? applyAll(study, pack.measures) : study
+    if (study && pack) return applyAll(study, pack.measures)
+    return study && showsFound.value ? asFound(study) : study
   })
   // Another view of the same study is not a change.
   watch(lookedAt, () => (before.value = null))
@@ -157,7 +165,7 @@ export const useYears = defineStore('years', () => {
     () => {
       years.value = new Map()
       before.value = null
-      points.value = []
+      checks.value = []
     },
   )
   watch([() => table.study, lookedAt], ([study]) => study && void simulateAll(study), { immediate: true })
@@ -185,9 +193,11 @@ export const useYears = defineStore('years', () => {
     () => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / FRAME_MIN))] ?? null,
   )
 
-  /** What an experienced engineer would point out of the household as it stands. */
-  const points = shallowRef<readonly Finding[]>([])
-  /** What the points were worked out of. */
+  /** The household as it stands, judged: every check, each once. Every screen shows a view of these. */
+  const checks = shallowRef<readonly Check[]>([])
+  /** What an experienced engineer would point out of them. */
+  const points = computed(() => findingsOf(checks.value))
+  /** What the checks were worked out of. */
   const pointedOutOf = shallowRef<{ study: Study; year: YearResult | null } | null>(null)
   /** The points are those of the household as it stands now, with its own year: nothing is still on its way. */
   const pointsStand = computed(
@@ -206,27 +216,56 @@ export const useYears = defineStore('years', () => {
       const mine = ++pointsBatch
       pointsFailed.value = null
       const found = await pool
-        .order('points', of.study, () => mine !== pointsBatch, of.year)
+        .order('checks', of.study, () => mine !== pointsBatch, of.year)
         .catch((error: unknown) => {
           if (mine === pointsBatch) pointsFailed.value = said(error)
           return null
         })
       if (!found || mine !== pointsBatch) return
-      points.value = found
+      checks.value = found
       pointedOutOf.value = of
     },
     { immediate: true },
   )
-  /** Dangers and faults that the package being looked at would bring; null while its year is not there. */
-  const brought = shallowRef<readonly Finding[] | null>(null)
+  /** Remedies of the household as it stands, each tried on it; they come after all that is on the screen. */
+  const advice = shallowRef<readonly Tried[]>([])
+  const advicePending = ref(0)
+  let adviceBatch = 0
+  watch([checks, pending, lookedAt], async () => {
+    const mine = ++adviceBatch
+    const of = pointedOutOf.value
+    advicePending.value = 0
+    if (!of?.year || of.study !== table.study || pending.value > 0) {
+      if (of?.study !== table.study) advice.value = []
+      return
+    }
+    const stale = () => mine !== adviceBatch
+    advice.value = []
+    const { study, year } = of
+    const candidates = await pool.order('candidates', study, stale, checks.value).catch(() => null)
+    if (!candidates || stale()) return
+    advicePending.value = candidates.length
+    const judged = [...checks.value]
+    for (const candidate of candidates) {
+      const [then] = (await many([candidate.study], stale)) ?? []
+      if (stale()) return
+      const one = then && (await pool.order('tried', study, stale, year, judged, candidate, then).catch(() => null))
+      if (stale()) return
+      advicePending.value--
+      if (one) advice.value = [...advice.value, one]
+    }
+  })
+
+  /** The package being looked at, judged; null while its year is not there. */
+  const judged = shallowRef<Judged | null>(null)
   const packageYear = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || null)
   let broughtBatch = 0
   watch([() => table.study, lookedAt, now, packageYear], async ([study, pack, year, then], [, packBefore]) => {
     const mine = ++broughtBatch
-    if (pack !== packBefore || !then) brought.value = null
+    if (pack !== packBefore || !then) judged.value = null
     if (!study || !pack || !then) return
-    const found = await pool.order('brought', study, () => mine !== broughtBatch, pack, year, then).catch(() => null)
-    if (found && mine === broughtBatch) brought.value = found
+    const found = await pool.order('judged', study, () => mine !== broughtBatch, pack, year, then).catch(() => null)
+    if (found && mine === broughtBatch) judged.value = found
   })
 
   /**
@@ -255,11 +294,15 @@ export const useYears = defineStore('years', () => {
     orderAhead,
     many,
     traced,
+    checks,
+    judgedOf: pointedOutOf,
     points,
     pointsStand,
     pointsFailed,
     stands,
-    brought,
+    judged,
+    advice,
+    advicePending,
     years,
     found,
     now,

@@ -1,3 +1,4 @@
+import { type Kept, keptStudies, keptStudy } from '~/utils/db'
 import { freshId } from '~~/core/study/fresh-id'
 import { LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'

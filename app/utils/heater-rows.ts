@@ -52,6 +52,7 @@ const ROWS: Record<string, Row> = {
   outputKw: { label: 'Output', quantity: 'power' },
   powerKw: { label: 'Power', quantity: 'power' },
   backupKw: { label: 'Element beside it', quantity: 'power', help: '0 where there is none' },
+  backupHeight: { label: 'Element beside it at height', help: HEIGHTS },
   leastAirC: { label: 'Only the element below', quantity: 'temperature' },
   leastOutputKw: { label: 'Least output', quantity: 'power' },
   leastFlowLMin: { label: 'Least flow to fire', quantity: 'flow' },
@@ -100,7 +101,10 @@ const ROWS: Record<string, Row> = {
   'circuit.portsApartM': { label: 'Between the ports', quantity: 'length' },
   units: { label: 'How many side by side', decimals: 0 },
   ambientC: { label: 'Air around it', quantity: 'temperature', help: 'as measured; empty: as is usual there' },
-  sensorHeight: { label: 'Its own sensor at height', help: '0 bottom to 1 top; empty: the store’s' },
+  sensorHeight: {
+    label: 'Its own sensor at height',
+    help: '0 bottom to 1 top; empty: the store’s, of collectors the middle of their coil',
+  },
 }
 
 /** What a kind calls a figure by a word of its own. */
@@ -110,6 +114,7 @@ const OWN_WORDS: Partial<Record<HeaterKind, Record<string, string>>> = {
     'coil.bottom': 'Condenser begins at height',
     'coil.top': 'Condenser ends at height',
   },
+  solar: { sensorHeight: 'Sensor of its controller at height' },
   'wood-coil': { 'coil.bottom': 'Heat enters from height', 'coil.top': 'Heat enters up to height' },
 }
 

@@ -1,3 +1,5 @@
+import { keepStudy, KeptElsewhere } from '~/utils/db'
+import { underFreeId } from '~/utils/files'
 import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 

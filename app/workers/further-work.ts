@@ -1,8 +1,9 @@
-import type { Finding } from '~~/core/findings/finding'
-import { broughtBy, findings } from '~~/core/findings/findings'
-import { applyAll } from '~~/core/measures/apply'
+import { checksOf } from '~~/core/checks/catalogue'
+import type { Check } from '~~/core/checks/check'
 import { fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
+import { type Candidate, candidatesFor, type Tried, tried } from '~~/core/views/advice'
+import { type Judged, judgedPackage } from '~~/core/views/compare'
 import type { YearResult } from '~~/core/year/result'
 import { traceDay } from '~~/core/year/trace'
 
@@ -10,11 +11,19 @@ import { traceDay } from '~~/core/year/trace'
 export const furtherWork = {
   fit,
   day: traceDay,
-  /** What stands out of a household, with its year or without. */
-  points: (study: Study, year: YearResult | null): Finding[] => findings(study, year),
-  /** Dangers and faults that a package would bring. */
-  brought: (study: Study, packageId: string, now: YearResult | null, then: YearResult): Finding[] => {
-    const pack = study.packages.find((p) => p.id === packageId)!
-    return broughtBy(findings(study, now), findings(applyAll(study, pack.measures), then))
-  },
+  /** A household judged, with its year or without. */
+  checks: (study: Study, year: YearResult | null): Check[] => checksOf(study, year),
+  /** What is worth trying for what stands out. */
+  candidates: (study: Study, checks: readonly Check[]): Candidate[] => candidatesFor(study, checks),
+  /** One of them by the year that was simulated with it. */
+  tried: (_study: Study, year: YearResult, checks: readonly Check[], candidate: Candidate, then: YearResult): Tried =>
+    tried({ year, checks }, candidate, then),
+  /** What a package would make worse, and the limits that it keeps. */
+  judged: (study: Study, packageId: string, now: YearResult | null, then: YearResult): Judged =>
+    judgedPackage(
+      study,
+      study.packages.find((p) => p.id === packageId)!,
+      checksOf(study, now),
+      then,
+    ),
 }

@@ -21,7 +21,9 @@ export const yearWork = {
   year: (text: string) => simulate(read(text)),
   fit: further('fit'),
   day: further('day'),
-  points: further('points'),
-  brought: further('brought'),
+  checks: further('checks'),
+  candidates: further('candidates'),
+  tried: further('tried'),
+  judged: further('judged'),
 }
 export type YearWork = typeof yearWork

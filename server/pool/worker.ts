@@ -1,8 +1,8 @@
-import { compared, type Comparison } from '../../core/measures/compare'
 import { jobsOf } from '../../core/measures/jobs'
 import { readStudyText } from '../../core/study/read'
 import type { Fault } from '../../core/units/result'
 import { faultText } from '../../core/units/result'
+import { comparedInFull, type FullComparison } from '../../core/views/compare'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { YearRefused } from '../../core/year/work'
@@ -14,7 +14,7 @@ export interface Task {
 }
 
 /** What came of it, or why not in words and by its faults. */
-export type Outcome = { value: YearResult | Comparison } | { refused: string; faults: Fault[] }
+export type Outcome = { value: YearResult | FullComparison } | { refused: string; faults: Fault[] }
 
 /** Years that one comparison may ask for. */
 const MOST_YEARS = 60
@@ -29,7 +29,7 @@ export default function work({ kind, text }: Task): Outcome {
       const message = `these packages take ${jobs.length.toLocaleString('en-GB')} years to compare; at most ${MOST_YEARS} are worked out at once`
       return { refused: message, faults: [{ path: 'packages', message }] }
     }
-    return { value: compared(read.value, new Map(jobs.map((job) => [job.key, simulate(job.study)]))) }
+    return { value: comparedInFull(read.value, new Map(jobs.map((job) => [job.key, simulate(job.study)]))) }
   } catch (error) {
     if (!(error instanceof YearRefused)) throw error
     return { refused: error.message, faults: [{ path: '', message: error.message }] }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
 import { MONTHS } from '~~/core/calendar/names'
 import { DAYS_IN_MONTH, firstDayOf, MONTH_OF_DAY } from '~~/core/calendar/year'
 

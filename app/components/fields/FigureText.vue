@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
 import type { Shown } from '~~/core/units/display'
 
 /** A figure with its unit, as the study writes it. */

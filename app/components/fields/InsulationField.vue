@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NumberField from '~/components/fields/NumberField.vue'
 import type { Insulation } from '~~/core/pipes/loss'
 import { InsulationField } from '~~/core/study/pipes'
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+
 /** Whether something is there, or nobody has looked yet. */
 defineProps<{ label: string; value: boolean | null; yes?: string; no?: string }>()
 const emit = defineEmits<{ change: [value: boolean | null] }>()

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import type { z } from 'zod'
+import { useLeaving } from '~/composables/useLeaving'
+import { useStudy } from '~/stores/study'
 import { rangeOf } from '~~/core/schema/shape'
 import { meanings, parseNumber, parseQuantity, understood } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import DateField from '~/components/fields/DateField.vue'
+import TextField from '~/components/fields/TextField.vue'
 import type { Papers } from '~~/core/study/fields'
 
 /** Whose the figures beside it are: papers, their day, and the conditions under which they hold. */

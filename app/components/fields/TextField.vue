@@ -1,6 +1,17 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { useLeaving } from '~/composables/useLeaving'
+
 /** A short text; an empty one is refused where a name is needed. */
-const props = defineProps<{ label: string; value: string; optional?: boolean; bare?: boolean; long?: boolean }>()
+const props = defineProps<{
+  label: string
+  /** What is read of the label where its whole would be too long beside many like it. */
+  short?: string
+  value: string
+  optional?: boolean
+  bare?: boolean
+  long?: boolean
+}>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
 const error = ref('')
@@ -12,17 +23,30 @@ function commit() {
   error.value = text === '' && !props.optional ? `${props.label}: a name, not empty` : ''
   if (!error.value && text !== props.value) emit('change', text)
 }
+/** A text that may be anything is taken while it is typed: a tab that is killed loses no more than a moment of it. */
+const takeLater = useDebounceFn(() => {
+  if (!props.optional || typed.value === null) return
+  const text = typed.value.trim()
+  if (text !== props.value) emit('change', text)
+}, 400)
+function type(event: Event) {
+  typed.value = (event.target as HTMLInputElement).value
+  void takeLater()
+}
 // What was typed and not left yet is taken when the page goes.
 useLeaving(commit)
 watch(
   () => props.value,
-  () => (typed.value = null),
+  // What has just been taken is still being typed.
+  (value) => typed.value?.trim() !== value && (typed.value = null),
 )
 </script>
 
 <template>
   <div class="min-w-0">
-    <label :for="id" :class="bare ? 'sr-only' : 'caption block'">{{ label }}</label>
+    <label :for="id" :class="bare ? 'sr-only' : 'caption block'"
+      >{{ short ?? label }}<span v-if="short" class="sr-only">, {{ label }}</span></label
+    >
     <textarea
       v-if="long"
       :id="id"
@@ -30,7 +54,7 @@ watch(
       rows="2"
       maxlength="4000"
       :value="typed ?? value"
-      @input="typed = ($event.target as HTMLTextAreaElement).value"
+      @input="type"
       @change="commit"
     />
     <input
@@ -41,7 +65,7 @@ watch(
       :value="typed ?? value"
       :aria-invalid="error !== ''"
       autocomplete="off"
-      @input="typed = ($event.target as HTMLInputElement).value"
+      @input="type"
       @change="commit"
     />
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { parseTime } from '~~/core/units/parse'
 

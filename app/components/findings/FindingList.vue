@@ -1,30 +1,42 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
-import type { Finding, Severity } from '~~/core/findings/finding'
+import AdviceLines from '~/components/findings/AdviceLines.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { LEVEL_LOOK } from '~/utils/level-look'
+import type { Check } from '~~/core/checks/check'
+import type { Finding, Severity } from '~~/core/views/findings'
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()
 const route = useRoute()
 const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> = {
   danger: { icon: TriangleAlert, name: 'Danger', tone: 'text-alarm' },
-  mend: { icon: Wrench, name: 'To mend', tone: 'text-copper' },
-  look: { icon: Eye, name: 'To look at', tone: 'text-ink-soft' },
+  mend: { icon: Wrench, name: 'Action', tone: 'text-copper' },
+  look: { icon: Eye, name: 'Check', tone: 'text-ink-soft' },
 }
 const table = useStudy()
 /** A measure that would mend it, begun in the first package, or in one of its own where there is none. */
-async function tryOut({ tries, what }: Finding) {
+async function tryOut({ mendedBy: tries, title }: Check) {
   if (!tries) return
   const { addToPackage, beginMeasure, idInPackage, measuresFor } = await import('~~/core/measures/begin')
   if (!measuresFor(table.study!).includes(tries)) return
-  table.change(`try ${tries}`, (d) => addToPackage(d, beginMeasure(table.study!, tries, idInPackage(d)), what))
+  table.change(`try ${tries}`, (d) => addToPackage(d, beginMeasure(table.study!, tries, idInPackage(d)), title))
   await navigateTo(`/study/${String(route.params.id)}/improve`)
 }
+/** A measure is offered once it was tried on the house, helped, and hurt nobody. */
+const years = useYears()
+const offers = (f: Finding) =>
+  years.advice.some((t) => t.offered && t.measure === f.mendedBy && f.parts.some((c) => c.id === t.check))
 const place = (f: Finding) =>
   f.station === 'log'
     ? { path: `/study/${String(route.params.id)}/measure` }
     : {
         path: `/study/${String(route.params.id)}/survey`,
-        query: { at: f.station, ...(f.on && (f.station === 'runs' || f.station === 'taps') ? { on: f.on } : {}) },
+        query: {
+          at: f.station,
+          ...(f.subject.id && (f.station === 'runs' || f.station === 'taps') ? { on: f.subject.id } : {}),
+        },
       }
 </script>
 
@@ -44,14 +56,37 @@ const place = (f: Finding) =>
             <span class="caption mr-2">{{ LOOK[f.severity].name }}</span><NuxtLink
               :to="place(f)"
               class="font-semibold text-copper underline"
-              >{{ f.what }}</NuxtLink
+              >{{ f.title }}</NuxtLink
             >
           </p>
-          <p class="text-sm">{{ f.why }}</p>
+          <p class="text-sm">{{ f.sentence }}</p>
+          <details v-if="f.parts.length > 1">
+            <summary class="flex min-h-11 w-fit cursor-pointer items-center text-sm font-semibold text-copper">
+              All {{ f.parts.length }} of it
+            </summary>
+            <ul class="mb-2">
+              <li v-for="c in f.parts" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-part="c.id">
+                <component
+                  :is="LEVEL_LOOK[c.level].icon"
+                  :size="17"
+                  class="mt-0.5 shrink-0"
+                  :class="LEVEL_LOOK[c.level].tone"
+                  :aria-label="LEVEL_LOOK[c.level].says"
+                  role="img"
+                />{{ c.sentence }}
+              </li>
+            </ul>
+          </details>
           <p class="text-sm">
-            <b>{{ f.mend }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
+            <b>{{ f.remedy }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
           </p>
-          <button v-if="f.tries" class="tool mt-1" :aria-label="`Try it as a measure: ${f.what}`" @click="tryOut(f)">
+          <AdviceLines :finding="f" />
+          <button
+            v-if="f.mendedBy && offers(f)"
+            class="tool mt-1"
+            :aria-label="`Try it as a measure: ${f.title}`"
+            @click="tryOut(f)"
+          >
             Try it as a measure
           </button>
         </div>

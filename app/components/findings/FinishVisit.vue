@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { CircleCheck } from '@lucide/vue'
-import { standsInTheWay } from '~~/core/findings/finishing'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { localIso } from '~/utils/local-iso'
+import { inTheWay as blocking } from '~~/core/views/findings'
 
-/** The visit marked as finished, which no danger and no unseen fire allows. */
+/** The visit marked as finished, which no danger and nothing unseen that could be one allows. */
 const table = useStudy()
 const years = useYears()
-const inTheWay = computed(() => standsInTheWay(years.points))
+const inTheWay = computed(() => blocking(years.points))
 const on = computed(() => table.study!.finishedOn)
 const finish = (day: string | null) => table.change('finished', (d) => void (d.finishedOn = day))
 </script>
@@ -18,7 +21,9 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
         {{ on ? `Marked as finished on ${on}, but this stands against it now:` : 'It cannot be marked as finished:' }}
       </p>
       <ul class="mt-1 list-disc pl-5">
-        <li v-for="f in inTheWay" :key="f.id">{{ f.what }}</li>
+        <li v-for="f in inTheWay" :key="f.id">
+          {{ f.title }}<span class="caption ml-1">{{ f.severity === 'danger' ? 'Danger' : 'Not checked' }}</span>
+        </li>
       </ul>
     </template>
     <p v-else-if="!years.pointsStand" class="mt-1 text-ink-soft" role="status">
@@ -31,7 +36,7 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
     <p v-else-if="on" class="mt-1 flex items-center gap-2">
       <CircleCheck :size="18" class="text-verdigris" aria-hidden="true" />Marked as finished on {{ on }}.
     </p>
-    <p v-else class="mt-1">No danger is known, and nothing has to be seen before a fire is lit.</p>
+    <p v-else class="mt-1">No check of harm fails, and none that could is open.</p>
     <div class="mt-2 flex flex-wrap gap-2">
       <button
         v-if="!on"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { layOut } from '~/utils/tree-layout'
 import type { Study } from '~~/core/study/study'
 
 /** A household's hot pipes in a thumbnail, to know it by. */

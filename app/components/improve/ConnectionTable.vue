@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { apply, applyAll } from '~~/core/measures/apply'
 import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import type { MeasureOf } from '~~/core/study/measures'

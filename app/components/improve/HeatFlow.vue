@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { sankey, sankeyJustify, type SankeyLink, sankeyLinkHorizontal, type SankeyNode } from 'd3-sankey'
+import { useBoxWidth } from '~/composables/useBoxWidth'
+import { useStudy } from '~/stores/study'
 import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
 import { houseHeatSentence } from '~~/core/year/account/house-heat'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'

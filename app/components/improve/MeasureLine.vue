@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { ChevronRight, Trash2 } from '@lucide/vue'
-import type { MeasureDetails, MeasureSaving } from '~~/core/measures/compare'
+import ConnectionTable from '~/components/improve/ConnectionTable.vue'
+import MeasureForm from '~/components/improve/MeasureForm.vue'
+import MeasureParts from '~/components/improve/MeasureParts.vue'
+import { useStudy } from '~/stores/study'
+import { LEVEL_LOOK } from '~/utils/level-look'
+import { paybackText } from '~/utils/payback-text'
+import { worst } from '~~/core/checks/check'
 import { paybackYears } from '~~/core/measures/payback'
-import { worst } from '~~/core/sizing/verdict'
 import type { Measure } from '~~/core/study/measures'
+import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
 
 /** One measure: what it saves and costs on one line, and all of it when it is opened. */
 const props = defineProps<{
@@ -17,7 +23,7 @@ const props = defineProps<{
 const table = useStudy()
 const units = computed(() => table.units)
 const open = ref(false)
-const verdict = computed(() => worst(props.details?.checks.map((c) => c.verdict) ?? []))
+const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
 const figures = computed((): [string, string][] => [
   ['Saves alone', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
@@ -46,12 +52,12 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
         />
         <span class="min-w-0">{{ measure.name }}</span>
         <component
-          :is="VERDICT_LOOK[verdict].icon"
+          :is="LEVEL_LOOK[level].icon"
           v-if="details?.checks.length"
           :size="18"
           class="shrink-0"
-          :class="VERDICT_LOOK[verdict].tone"
-          :aria-label="VERDICT_LOOK[verdict].says"
+          :class="LEVEL_LOOK[level].tone"
+          :aria-label="LEVEL_LOOK[level].says"
           role="img"
         />
       </button>
@@ -73,18 +79,17 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
       <div v-if="details && details.checks.length">
         <h3 class="text-base">To look at first</h3>
         <ul>
-          <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-verdict="c.verdict">
+          <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-level="c.level">
             <component
-              :is="VERDICT_LOOK[c.verdict].icon"
+              :is="LEVEL_LOOK[c.level].icon"
               :size="17"
               class="mt-0.5 shrink-0"
-              :class="VERDICT_LOOK[c.verdict].tone"
-              :aria-label="c.verdict"
+              :class="LEVEL_LOOK[c.level].tone"
+              :aria-label="LEVEL_LOOK[c.level].says"
               role="img"
             />
             <span
-              ><b>{{ VERDICT_LOOK[c.verdict].before }}</b
-              >{{ c.sentence }}</span
+              ><b v-if="c.level !== 'pass'">{{ LEVEL_LOOK[c.level].says }}: </b>{{ c.sentence }}</span
             >
           </li>
         </ul>

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import MeasureLine from '~/components/improve/MeasureLine.vue'
+import MeasureSearch from '~/components/improve/MeasureSearch.vue'
+import { usePackage } from '~/composables/usePackage'
+import { useStudy } from '~/stores/study'
+import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
 
 /** The measures of a package, one line each until it is opened. */

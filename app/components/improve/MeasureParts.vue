@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
 import type { Part } from '~~/core/measures/parts'
 import { rangeOf } from '~~/core/schema/shape'
 import { Measure } from '~~/core/study/measures'

@@ -8,6 +8,7 @@ import {
   ComboboxOptions,
 } from '@headlessui/vue'
 import { Search } from '@lucide/vue'
+import { useStudy } from '~/stores/study'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { type How, sourcesFor } from '~~/core/household/edits/heat-source'
 import { beginHeatSource, beginMeasure, measuresFor } from '~~/core/measures/begin'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
 import { Bar } from 'vue-chartjs'
+import { useStudy } from '~/stores/study'
+import { letterCharts } from '~/utils/charts'
 import { MONTHS } from '~~/core/calendar/names'
 import type { YearResult } from '~~/core/year/result'
 

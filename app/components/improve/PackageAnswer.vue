@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { usePackage } from '~/composables/usePackage'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { LEVEL_LOOK } from '~/utils/level-look'
+import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
@@ -8,25 +13,35 @@ const { details, comparison } = usePackage()
 const units = computed(() => table.units)
 const result = computed(() => comparison.value?.packages[0] ?? null)
 const found = computed(() => years.found)
+const targets = computed(() => years.judged?.targets ?? [])
+/** What it is held against: the house as found, or as it is set where that differs. */
+const baseline = ref<'found' | 'set'>('found')
+const differs = computed(() => Boolean(comparison.value?.asSet))
+const difference = computed(
+  () => result.value && (differs.value && baseline.value === 'set' ? result.value.againstSet : result.value.difference),
+)
+const base = computed(() => (differs.value && baseline.value === 'set' ? comparison.value!.asSet!.result : found.value))
+const baseName = computed(() => (differs.value && baseline.value === 'set' ? 'As set' : 'As found'))
 const paysBack = computed(() =>
   result.value ? paybackText(paybackYears(result.value.costMoney, result.value.together)) : '',
 )
 const open = computed(() => {
   const checks = details.value.flatMap((d) => d.checks)
-  const count = (verdict: string) => checks.filter((c) => c.verdict === verdict).length
-  return { refused: count('does not fit'), unknown: count('not known') }
+  const count = (level: string) => checks.filter((c) => c.level === level).length
+  return { refused: count('fail'), unknown: count('not checked') }
 })
 /** The same bar for both years: what is paid, part by part. */
 const bars = computed(() => {
   if (!result.value || !found.value) return []
-  const most = Math.max(found.value.cost.total, result.value.result.cost.total, 1)
+  const from = base.value!
+  const most = Math.max(from.cost.total, result.value.result.cost.total, 1)
   return [
-    { name: 'As found', cost: found.value.cost.total, share: found.value.cost.total / most },
+    { name: baseName.value, cost: from.cost.total, share: from.cost.total / most },
     { name: result.value.name, cost: result.value.result.cost.total, share: result.value.result.cost.total / most },
   ]
 })
 const changes = computed(() => {
-  const d = result.value?.difference
+  const d = difference.value
   if (!d) return []
   const signed = (x: number, text: (v: number) => string) =>
     text(Math.abs(x)) === text(0) ? text(0) : `${x > 0 ? '+' : '−'}${text(Math.abs(x))}`
@@ -35,6 +50,7 @@ const changes = computed(() => {
     ['Water', signed(d.waterL, units.value.litres)],
     ['CO₂', signed(d.co2Kg, units.value.mass)],
     ['Median wait', signed(d.waitMedianS, units.value.seconds)],
+    ['Wait, 9 of 10 below', signed(d.waitP90S, units.value.seconds)],
     ['Draws too cool', signed(d.coolDraws, (n) => n.toLocaleString('en-GB'))],
   ] as const
 })
@@ -46,16 +62,34 @@ const changes = computed(() => {
       Simulating each measure alone and last in: {{ years.wanted - years.pending }} of {{ years.wanted }} years done.
       <button v-if="years.pending" class="tool ml-2" @click="years.stop()">Stop</button>
     </p>
-    <div v-else class="grid gap-x-8 gap-y-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div
+      v-else-if="differs"
+      role="radiogroup"
+      aria-label="Held against"
+      class="mb-2 inline-flex overflow-hidden rounded border border-line-strong"
+    >
+      <button
+        v-for="[value, name] in [
+          ['found', 'Against as found'],
+          ['set', 'Against doing nothing (as set)'],
+        ] as const"
+        :key="value"
+        role="radio"
+        :aria-checked="baseline === value"
+        class="min-h-11 px-4"
+        :class="baseline === value ? 'bg-copper text-white' : 'bg-plaster-pale hover:bg-plaster-deep'"
+        @click="baseline = value"
+      >
+        {{ name }}
+      </button>
+    </div>
+    <div v-if="result && found" class="grid gap-x-8 gap-y-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <div>
         <p class="text-lg leading-snug">
-          <b
-            class="text-3xl"
-            :class="result.difference.cost <= 0 ? 'text-verdigris' : 'text-alarm'"
-            data-package-change
-            >{{ units.moneyChange(result.difference.cost) }}</b
-          >
-          a year against as found.
+          <b class="text-3xl" :class="difference!.cost <= 0 ? 'text-verdigris' : 'text-alarm'" data-package-change>{{
+            units.moneyChange(difference!.cost)
+          }}</b>
+          a year against the house {{ baseName.toLowerCase() }}.
         </p>
         <p class="mt-1">
           It costs
@@ -66,24 +100,24 @@ const changes = computed(() => {
                 ? 'nothing'
                 : units.money(result.costMoney)
           }}</b>
-          and pays back: <b>{{ paysBack }}</b>.
+          and pays back: <b>{{ paysBack }}</b>{{ differs ? ', against the house as set' : '' }}.
         </p>
         <p v-if="open.refused || open.unknown" class="mt-1">
-          <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} do not fit</span>
-          <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not known yet</span>
+          <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} checks fail</span>
+          <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not checked yet</span>
         </p>
-        <p v-else-if="details.length && result.targets.every((t) => t.kept)" class="mt-1 text-verdigris">
+        <p v-else-if="details.length && targets.every((t) => t.level === 'pass')" class="mt-1 text-verdigris">
           Nothing known stands in its way.
         </p>
-        <p v-for="line in result.targets" :key="line.text" class="mt-1 flex items-start gap-1.5" data-target>
+        <p v-for="t in targets" :key="t.id" class="mt-1 flex items-start gap-1.5" data-target>
           <component
-            :is="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].icon"
+            :is="LEVEL_LOOK[t.level].icon"
             :size="18"
             class="mt-0.5 shrink-0"
-            :class="VERDICT_LOOK[line.kept ? 'fits' : 'does not fit'].tone"
-            :aria-label="line.kept ? 'kept' : 'not kept'"
+            :class="LEVEL_LOOK[t.level].tone"
+            :aria-label="LEVEL_LOOK[t.level].says"
             role="img"
-          />{{ line.text }}
+          />{{ t.sentence }}
         </p>
       </div>
       <div>

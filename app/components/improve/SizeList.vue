@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { LEVEL_LOOK } from '~/utils/level-look'
 import { dateOf } from '~~/core/calendar/names'
 import { HEATERS } from '~~/core/heaters/kinds'
-import type { How } from '~~/core/household/edits/heat-source'
+import type { Choice, How } from '~~/core/household/edits/heat-source'
 import { addToPackage, beginHeatSource, idInPackage } from '~~/core/measures/begin'
-import { sourceJobs, sourceSentences, type SourceYear, sourceYear } from '~~/core/measures/sources'
-import { sizes } from '~~/core/sizing/candidates'
-import type { Sized } from '~~/core/sizing/size'
+import { CARRIER_NAMES } from '~~/core/money/carriers'
+import { type Sized, sizes } from '~~/core/views/sizes'
+import { ranked, sourceJobs, sourceSentences, type SourceYear, sourceYear } from '~~/core/views/sources'
 
 /** Every heat source the house has or could have, held against its own busiest moment. */
 const emit = defineEmits<{ added: [] }>()
@@ -13,7 +17,15 @@ const table = useStudy()
 const years = useYears()
 const study = computed(() => table.study!)
 const units = computed(() => table.units)
-const sized = computed(() => sizes(study.value))
+/** Fuel, phases and air of each source, as somebody has chosen them; where nobody has, by what the house has. */
+const choices = ref<Record<string, Choice>>({})
+const choiceOf = (kind: Sized['kind'], how: How): Choice => choices.value[`${how} ${kind}`] ?? {}
+function choose(kind: Sized['kind'], how: How, choice: Choice) {
+  choices.value = { ...choices.value, [`${how} ${kind}`]: { ...choiceOf(kind, how), ...choice } }
+  stop()
+  sourced.value = null
+}
+const sized = computed(() => sizes(study.value, choiceOf))
 const busiest = computed(() =>
   sized.value.peaks.tapIds.map((id) => study.value.pipes.taps.find((t) => t.id === id)!.name).join(' and '),
 )
@@ -41,7 +53,7 @@ async function workOut() {
   const now = years.now
   if (!now) return
   const mine = ++batch
-  const jobs = sourceJobs(study.value)
+  const jobs = sourceJobs(study.value, choiceOf, sized.value)
   most.value = jobs.length
   done.value = refused.value = 0
   const known = new Map<string, SourceYear>()
@@ -58,11 +70,12 @@ async function workOut() {
   if (mine === batch) most.value = 0
 }
 const saidOf = (s: Sized, how: How | null) => sourceSentences(yearOf(s, how)!, units.value)
-/** Cheapest a year first, once their years are known. */
-const ordered = (list: readonly Sized[], how: How | null) =>
-  how && sourced.value && !most.value
-    ? [...list].sort((a, b) => (yearOf(a, how)?.totalMoney ?? Infinity) - (yearOf(b, how)?.totalMoney ?? Infinity))
-    : list
+/** What fits or may fit first, the cheapest a year of them before the others, once their years are known. */
+function ordered(list: readonly Sized[], how: How): readonly Sized[] {
+  if (!sourced.value || most.value) return list
+  const known = list.flatMap((s) => (yearOf(s, how) ? [{ ...yearOf(s, how)!, sized: s }] : []))
+  return [...ranked(known).map((k) => k.sized), ...list.filter((s) => !yearOf(s, how))]
+}
 const groups = computed((): { title: string; how: How | null; list: readonly Sized[] }[] => [
   { title: 'What is there', how: null, list: sized.value.there },
   { title: 'In its place', how: 'instead', list: ordered(sized.value.instead, 'instead') },
@@ -70,7 +83,7 @@ const groups = computed((): { title: string; how: How | null; list: readonly Siz
 ])
 function add(kind: Sized['kind'], how: How) {
   table.change('add heat source', (d) => {
-    const measure = beginHeatSource(study.value, kind, how, idInPackage(d))
+    const measure = beginHeatSource(study.value, kind, how, idInPackage(d), choiceOf(kind, how))
     if (measure) addToPackage(d, measure)
   })
   emit('added')
@@ -102,7 +115,8 @@ function add(kind: Sized['kind'], how: How) {
         <button class="tool" @click="stop">Stop</button>
       </template>
       <p v-if="sourced && most === 0" role="status" class="caption">
-        Cheapest to run first. What buying and fitting costs is not in it: try one and put in its price.
+        What does not fit comes last, and of the rest the cheapest to run first. What buying and fitting costs is not in
+        it: try one and put in its price.
         {{ refused ? `${refused} could not be simulated.` : '' }}
       </p>
     </div>
@@ -114,18 +128,18 @@ function add(kind: Sized['kind'], how: How) {
           :key="`${g.title} ${s.heater} ${s.kind}`"
           class="border-b border-line py-2"
           :data-sized="`${g.how ?? 'there'} ${s.kind}`"
-          :data-verdict="s.verdict"
+          :data-level="s.level"
         >
           <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
             <component
-              :is="VERDICT_LOOK[s.verdict].icon"
+              :is="LEVEL_LOOK[s.level].icon"
               :size="20"
-              :class="VERDICT_LOOK[s.verdict].tone"
+              :class="LEVEL_LOOK[s.level].tone"
               class="shrink-0"
               aria-hidden="true"
             />
             <b>{{ g.how ? HEATERS[s.kind].name : s.heater }}</b>
-            <span :class="VERDICT_LOOK[s.verdict].tone" class="font-semibold">{{ s.verdict }}</span>
+            <span :class="LEVEL_LOOK[s.level].tone" class="font-semibold">{{ LEVEL_LOOK[s.level].says }}</span>
             <button
               v-if="g.how"
               class="tool ml-auto"
@@ -135,12 +149,39 @@ function add(kind: Sized['kind'], how: How) {
               Try it
             </button>
           </div>
+          <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8">
+            <ChoiceField
+              v-if="s.choices.carrier"
+              class="w-44"
+              :label="`Burns: ${HEATERS[s.kind].name}`"
+              :value="s.choice.carrier!"
+              :choices="s.choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
+              @change="(carrier) => choose(s.kind, g.how!, { carrier })"
+            />
+            <ChoiceField
+              v-if="s.choices.phases"
+              class="w-44"
+              :label="`Phases: ${HEATERS[s.kind].name}`"
+              :value="s.choice.phases!"
+              :choices="s.choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
+              @change="(phases) => choose(s.kind, g.how!, { phases })"
+            />
+            <ChoiceField
+              v-if="s.choices.air"
+              class="w-44"
+              :label="`Air: ${HEATERS[s.kind].name}`"
+              :value="s.choice.air!"
+              :choices="s.choices.air.map((value) => ({ value, name: value === 'outdoors' ? 'from outdoors' : value }))"
+              @change="(air) => choose(s.kind, g.how!, { air })"
+            />
+          </div>
           <p v-if="yearOf(s, g.how)" class="mt-1 max-w-prose pl-8" :data-year="`${g.how} ${s.kind}`">
             <b>{{ saidOf(s, g.how)[0] }}</b> {{ saidOf(s, g.how).slice(1).join(' ') }}
           </p>
           <ul class="mt-1 pl-8 text-sm">
             <li v-for="c in s.checks" :key="c.id" :data-check="c.id">
-              <b :class="VERDICT_LOOK[c.verdict].tone">{{ VERDICT_LOOK[c.verdict].before }}</b>{{ c.sentence }}
+              <b v-if="c.level !== 'pass'" :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}: </b
+              >{{ c.sentence }}
             </li>
           </ul>
         </li>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
 import { dialFor } from '~~/core/heaters/dial'
 import { SetpointC } from '~~/core/study/controls'
 

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { Check, Scale } from '@lucide/vue'
+import FigureText from '~/components/fields/FigureText.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import type { Fit } from '~~/core/readings/fit'
 
 /** All readings fitted together: what moves, by how much, and what no reading settles. */

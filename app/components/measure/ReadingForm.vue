@@ -1,5 +1,17 @@
 <script setup lang="ts">
 import { Camera, NotebookPen, X } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import StopWatch from '~/components/measure/StopWatch.vue'
+import TimedClimb from '~/components/measure/TimedClimb.vue'
+import VerdictLine from '~/components/measure/VerdictLine.vue'
+import SumField from '~/components/sums/SumField.vue'
+import WorkedSum from '~/components/sums/WorkedSum.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
+import { localIso } from '~/utils/local-iso'
+import { smallPicture } from '~/utils/pictures'
+import { keepReadingDraft, readingDraft } from '~/utils/reading-draft'
 import { adopt } from '~~/core/readings/adopt'
 import { KINDS, placesFor } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
@@ -18,6 +30,8 @@ const note = ref('')
 const photo = ref<string | null>(null)
 const trouble = ref('')
 const touched = ref(new Set<string>())
+/** When it was taken, by the clock on the wall; empty: now. A reading of another day carries that. */
+const takenAt = ref('')
 const places = computed(() =>
   placesFor(table.study!, kind.value).map((x) => ({ value: x.id as string | null, name: x.name })),
 )
@@ -49,7 +63,7 @@ const fields = computed(() =>
 )
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings),
-  takenAt: localIso(new Date()),
+  takenAt: takenAt.value ? localIso(new Date(takenAt.value)) : localIso(new Date()),
   kind: props.kind,
   sum: null,
   where: where.value,
@@ -179,6 +193,10 @@ async function picture(event: Event) {
       <VerdictLine v-if="judgement.verdict" :verdict="judgement.verdict" />
     </template>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
+      <div class="min-w-0">
+        <label class="caption block" for="reading-when">Taken at; empty: now</label>
+        <input id="reading-when" v-model="takenAt" type="datetime-local" class="entry" />
+      </div>
       <TextField label="Note" optional :value="note" @change="(v) => ((note = v), remember())" />
       <div>
         <label class="caption block" for="reading-photo">Picture</label>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { Check, Trash2, Undo2 } from '@lucide/vue'
+import VerdictLine from '~/components/measure/VerdictLine.vue'
+import { useStudy } from '~/stores/study'
 import { adopt, unAdopt } from '~~/core/readings/adopt'
 import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
 import type { Reading } from '~~/core/study/readings'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Check, TriangleAlert } from '@lucide/vue'
+import FigureText from '~/components/fields/FigureText.vue'
 import { agrees, type Verdict } from '~~/core/readings/reading-kind'
 
 /** Whether a reading agrees with the study, and what would explain it when not. */

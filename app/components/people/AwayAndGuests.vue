@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DayField from '~/components/fields/DayField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useStudy } from '~/stores/study'
 import { addAbsence, addGuests, moveEnd } from '~~/core/household/edits/people'
 import { Guests } from '~~/core/study/people'
 

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
 import {
   AMOUNT_UNITS,
   guessMapping,

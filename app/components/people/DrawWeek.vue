@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useBoxWidth } from '~/composables/useBoxWidth'
+import { useStudy } from '~/stores/study'
 import { dateOf } from '~~/core/calendar/names'
 import { DAY_NAMES } from '~~/core/calendar/week'
 import { DAY_S, DAYS } from '~~/core/calendar/year'

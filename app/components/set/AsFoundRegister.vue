@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { RotateCcw } from '@lucide/vue'
-import { changesBetween, restoreFound } from '~~/core/household/changes'
+import DateField from '~/components/fields/DateField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useStudy } from '~/stores/study'
+import { localIso } from '~/utils/local-iso'
+import { type Change, changesBetween, restoreFound } from '~~/core/household/changes'
 import { type Setting, settingsOf, wasChanged } from '~~/core/household/register'
 
 /** The register of every setting: what was found, what stands now, and the way back. */
@@ -17,10 +21,17 @@ const log = computed(() =>
   changesBetween(study.value)
     .sort((a, b) => b.change.on.localeCompare(a.change.on))
     .map(({ change, setting }) => ({
-      on: change.on,
+      change,
+      key: `${change.on} ${change.as} ${change.path}`,
       text: `${setting.what} of ${setting.place}: ${text(setting, change.from)} to ${text(setting, change.to)}`,
     })),
 )
+/** Who made a change and why stands beside it. */
+const note = (change: Change, what: 'by' | 'why', value: string) =>
+  table.change(`${what} of a change`, (d) => {
+    const at = d.controls.changes.find((c) => c.on === change.on && c.path === change.path && c.as === change.as)
+    if (at) at[what] = value
+  })
 </script>
 
 <template>
@@ -99,8 +110,27 @@ const log = computed(() =>
         {{ log.length === 1 ? 'One change' : `${log.length} changes` }}, by day
       </summary>
       <ul class="text-sm">
-        <li v-for="(c, i) in log" :key="i" class="border-b border-line py-1" data-logged>
-          <b>{{ c.on }}</b> {{ c.text }}
+        <li v-for="c in log" :key="c.key" class="border-b border-line py-1">
+          <p data-logged>
+            <b>{{ c.change.on }}</b>
+            {{ c.text }}<span v-if="c.change.as === 'found'" class="caption"> entered as found</span>
+          </p>
+          <div class="grid gap-2 sm:grid-cols-[12rem_minmax(0,1fr)]">
+            <TextField
+              :label="c.text"
+              short="Who"
+              optional
+              :value="c.change.by"
+              @change="(v) => note(c.change, 'by', v)"
+            />
+            <TextField
+              :label="c.text"
+              short="Why"
+              optional
+              :value="c.change.why"
+              @change="(v) => note(c.change, 'why', v)"
+            />
+          </div>
         </li>
       </ul>
     </details>

@@ -2,6 +2,9 @@
 import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
 import zoom from 'chartjs-plugin-zoom'
 import { Line } from 'vue-chartjs'
+import TimeField from '~/components/fields/TimeField.vue'
+import { useStudy } from '~/stores/study'
+import { letterCharts } from '~/utils/charts'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { type DayTrace } from '~~/core/year/trace'
 

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DayField from '~/components/fields/DayField.vue'
+import PipeTree from '~/components/water/PipeTree.vue'
+import StoreTank from '~/components/water/StoreTank.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
@@ -8,6 +14,7 @@ import { wantedAt } from '~~/core/household/ways'
 import { asFound } from '~~/core/study/in-force'
 import { poorDays, specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, FRAME_MIN, LEAD_DAYS } from '~~/core/year/trace'
+const LazyDayChart = defineAsyncComponent(() => import('~/components/set/DayChart.vue'))
 
 /** Any day of the year, watched: what stands in store and pipes, what each tap would give, and the money as it runs. */
 const table = useStudy()

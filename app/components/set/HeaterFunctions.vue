@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { ChevronRight, Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DayField from '~/components/fields/DayField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TimeField from '~/components/fields/TimeField.vue'
+import { useStudy } from '~/stores/study'
 import { DAY_NAMES } from '~~/core/calendar/week'
 import { TIMER_WORDS } from '~~/core/household/setting-words'
 import {

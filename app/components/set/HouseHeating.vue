@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { ALWAYS } from '~~/core/calendar/week'
 import { SUMMER_WORDS } from '~~/core/household/setting-words'
 import { Controls } from '~~/core/study/controls'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useStudy } from '~/stores/study'
 import { turnCoolsIn, turnSags } from '~~/core/household/loop-at-rest'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import { type LoopControl as Loop, LoopControl } from '~~/core/study/controls'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { MONTHS } from '~~/core/calendar/names'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import type { LoopMode } from '~~/core/study/loop-modes'

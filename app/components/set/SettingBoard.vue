@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { CircleCheck, OctagonX, TriangleAlert } from '@lucide/vue'
-import { boardOf, unexplained } from '~~/core/board/board'
-import { type Level, LEVEL_WORDS, LEVELS } from '~~/core/board/check'
-import { SAVING_WORDS, savingParts } from '~~/core/board/saving'
-import { bandFor, schoolsFor } from '~~/core/board/schools'
-import { SAFETY } from '~~/core/safety/limits'
-import { burnTime, scaldSeconds } from '~~/core/safety/scald'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { LEVEL_LOOK } from '~/utils/level-look'
+import { localIso } from '~/utils/local-iso'
+import { rank } from '~~/core/checks/check'
+import { burnScale } from '~~/core/household/burn-scale'
+import { bandFor, schoolsFor } from '~~/core/household/setpoint-strategies'
+import { SAVING_WORDS, savingParts } from '~~/core/measures/saving-parts'
 import { SETPOINT_C } from '~~/core/study/controls'
 import { hasSetpoint } from '~~/core/study/heater-kinds'
+import { boardOf, unexplained } from '~~/core/views/setpoint-board'
 
 /** The setting that is on the slider, held against everything it has to keep. */
 const table = useStudy()
@@ -16,9 +19,9 @@ const units = computed(() => table.units)
 const heaters = computed(() => table.study!.plant.heaters.filter(hasSetpoint))
 const chosen = ref<string | null>(null)
 /** A setting is judged with its own year: while that is on its way, the one before it stands. */
-const judged = computed(() => (years.stands?.study.id === table.study!.id ? years.stands : null))
+const judged = computed(() => (years.judgedOf?.study.id === table.study!.id ? years.judgedOf : null))
 const board = computed(() =>
-  judged.value?.year ? boardOf(judged.value.study, judged.value.year, chosen.value ?? undefined) : null,
+  judged.value?.year ? boardOf(judged.value.study, years.checks, chosen.value ?? undefined) : null,
 )
 const heater = computed(() => heaters.value.find((h) => h.id === board.value?.heaterId) ?? heaters.value[0] ?? null)
 const setC = computed(() => (heater.value ? table.controls!.heaters[heater.value.id]!.setpointC : 0))
@@ -28,20 +31,15 @@ const setpoint = (c: number) =>
 const band = computed(() => heater.value && bandFor(heater.value, units.value))
 const schools = computed(() => (heater.value ? schoolsFor(heater.value, units.value) : []))
 const along = (c: number) => `${((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 100}%`
-/** Marks of the burn chart under the slider. */
-const marks = [45, 50, 55, 60, 65, 70, 75]
-const MARKS: Record<Level, typeof CircleCheck> = { green: CircleCheck, amber: TriangleAlert, red: OctagonX }
-const INK: Record<Level, string> = { green: 'text-verdigris', amber: 'text-copper', red: 'text-alarm' }
-const sorted = computed(() =>
-  [...(board.value?.checks ?? [])].sort((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level)),
-)
+const burns = computed(() => burnScale(table.study!))
+const sorted = computed(() => [...(board.value?.checks ?? [])].sort((a, b) => rank(b.level) - rank(a.level)))
 const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
 const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
 const reason = ref('')
 /** One reason for all that is red and not explained; each is kept by its own name. */
 function explain() {
   const text = reason.value.trim()
-  if (!text || !board.value) return
+  if (!text || !board.value?.heaterId) return
   const on = localIso(new Date()).slice(0, 10)
   const { heaterId } = board.value
   const kept = table.change('reason', (d) => {
@@ -64,8 +62,11 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
 
 <template>
   <div class="space-y-5">
-    <p v-if="!heater" class="py-4">No thermostat sets anything here: the sun and fires heat as they come.</p>
-    <template v-else>
+    <p v-if="!heater" class="py-4">
+      No thermostat sets anything here: the sun and fires heat as they come. What hangs on the heat that comes is judged
+      all the same.
+    </p>
+    <template v-if="heater">
       <section aria-label="Setting">
         <div class="flex flex-wrap items-end gap-3">
           <ChoiceField
@@ -100,17 +101,17 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
             :style="{ left: along(band.lowC), width: `calc(${along(band.highC)} - ${along(band.lowC)})` }"
           />
           <span
-            v-for="c in marks"
-            :key="c"
+            v-for="m in burns.marks"
+            :key="m.c"
             class="caption absolute top-2 -translate-x-1/2 text-center leading-4"
-            :class="{ 'max-sm:hidden': c % 10 === 5 }"
-            :style="{ left: along(c) }"
-            >{{ burnTime(scaldSeconds(c).adultS) }}</span
+            :class="{ 'max-sm:hidden': m.c % 10 === 5 }"
+            :style="{ left: along(m.c) }"
+            >{{ m.adult }}</span
           >
         </div>
         <p class="caption">
           Under the slider: time to a deep burn of an adult where no valve mixes it down; a child burns in a quarter of
-          it. Limit at the taps {{ units.temperature(SAFETY.scalds.value) }}. Found at {{ units.temperature(foundC) }}.
+          it. Limit at the taps {{ units.temperature(burns.limitC) }}. Found at {{ units.temperature(foundC) }}.
         </p>
       </section>
       <section aria-label="Where to begin">
@@ -127,31 +128,35 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           </li>
         </ul>
       </section>
-      <section aria-label="Board">
-        <h2 class="border-b border-ink pb-1 text-xl">What it keeps</h2>
-        <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'The year is being simulated…' }}</p>
-        <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
-        <ul>
-          <li
-            v-for="c in sorted"
-            :key="c.id"
-            :data-check="c.id"
-            :data-level="c.level"
-            class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
-          >
-            <component :is="MARKS[c.level]" :size="22" :class="INK[c.level]" aria-hidden="true" />
-            <p class="font-semibold">
-              {{ c.title }}<br /><span class="caption" :class="INK[c.level]">{{ LEVEL_WORDS[c.level] }}</span>
-            </p>
-            <p class="col-start-2 sm:col-start-3" :title="c.source">{{ c.sentence }}</p>
-          </li>
-        </ul>
-      </section>
+    </template>
+    <section aria-label="Board">
+      <h2 class="border-b border-ink pb-1 text-xl">What it keeps</h2>
+      <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'The year is being simulated…' }}</p>
+      <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
+      <ul>
+        <li
+          v-for="c in sorted"
+          :key="c.id"
+          :data-check="c.id"
+          :data-level="c.level"
+          class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
+        >
+          <component :is="LEVEL_LOOK[c.level].icon" :size="22" :class="LEVEL_LOOK[c.level].tone" aria-hidden="true" />
+          <p class="font-semibold">
+            {{ c.title }}<br /><span class="caption" :class="LEVEL_LOOK[c.level].tone">{{
+              LEVEL_LOOK[c.level].says
+            }}</span>
+          </p>
+          <p class="col-start-2 sm:col-start-3" :title="c.source">{{ c.sentence }}</p>
+        </li>
+      </ul>
+    </section>
+    <template v-if="heater">
       <section v-if="open.length || said.length" aria-label="Reasons" class="border-l-4 border-alarm pl-3">
         <template v-if="open.length">
           <h2 class="text-base">
-            {{ open.length === 1 ? 'One thing breaks' : `${open.length} things break` }} and nobody has said why it is
-            set so
+            {{ open.length === 1 ? 'One check fails' : `${open.length} checks fail` }} and nobody has said why it is set
+            so
           </h2>
           <p class="caption">
             {{ open.map((c) => c.title).join(', ') }}. The reason is kept with the study and goes where it goes.

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { Search, Square } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { type Week, weekInWords } from '~~/core/calendar/week'
 import { BEGIN_GOAL, findWindows, type Found, type Tried, withPlan } from '~~/core/trials/find-windows'
 import { planPackage } from '~~/core/trials/plan-measures'

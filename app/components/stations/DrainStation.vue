@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import RecoveryForm from '~/components/stations/RecoveryForm.vue'
+import { useStudy } from '~/stores/study'
 import { assumedDrain } from '~~/core/household/blank/drain'
 import { beginRecovery } from '~~/core/measures/begin'
 import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import LookedField from '~/components/fields/LookedField.vue'
+import { useStudy } from '~/stores/study'
 import type { HeaterOf } from '~~/core/study/heater-kinds'
 
 /** The way of the water between a fire and its store, drawn to its heights, and what has to be seen on it before it is lit. */

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import DaysField from '~/components/fields/DaysField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TimeField from '~/components/fields/TimeField.vue'
 import { assumedFiring } from '~~/core/household/blank/drain'
 import { Firing } from '~~/core/study/fire'
 

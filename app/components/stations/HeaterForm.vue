@@ -1,4 +1,20 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import MonthsField from '~/components/fields/MonthsField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import PapersFields from '~/components/fields/PapersFields.vue'
+import TextField from '~/components/fields/TextField.vue'
+import CombustionFields from '~/components/stations/CombustionFields.vue'
+import FailSafeFields from '~/components/stations/FailSafeFields.vue'
+import FireWay from '~/components/stations/FireWay.vue'
+import FiringDiary from '~/components/stations/FiringDiary.vue'
+import MakerCurve from '~/components/stations/MakerCurve.vue'
+import SupplyField from '~/components/stations/SupplyField.vue'
+import { useStudy } from '~/stores/study'
+import { FLOW_OF_PUMP } from '~/utils/heater-rows'
+import { HEATER_ROWS } from '~/utils/heater-rows'
+import { PLACE_NAMES } from '~/utils/places'
 import { efficiencyAt } from '~~/core/heaters/efficiency'
 import { circuitFlow, riseAt } from '~~/core/heaters/fire'
 import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
@@ -8,7 +24,16 @@ import { reservoirDay } from '~~/core/household/reservoir-day'
 import { CARRIER_NAMES } from '~~/core/money/carriers'
 import { HeaterControl } from '~~/core/study/controls'
 import { BurnerFuel, FireFuel } from '~~/core/study/fuels'
-import { carrierOf, efficiencyOf, hasSetpoint, isLocal, isRunning } from '~~/core/study/heater-kinds'
+import {
+  burnsFuel,
+  carrierOf,
+  efficiencyOf,
+  hasSetpoint,
+  isFireOnStore,
+  isHeatPump,
+  isLocal,
+  isRunning,
+} from '~~/core/study/heater-kinds'
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import {
   type Backup,
@@ -53,10 +78,12 @@ const BACKUP_NAMES: Record<Backup['by'], string> = {
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
-const ofDay = computed(() => (props.heater.kind === 'reservoir' ? reservoirDay(table.study!, props.heater) : null))
+const ofDay = computed(() =>
+  isLocal(props.heater) && 'firings' in props.heater ? reservoirDay(table.study!, props.heater) : null,
+)
 const circuit = computed(() => {
   const h = props.heater
-  if (h.kind !== 'wood-coil') return null
+  if (!isFireOnStore(h)) return null
   const flowLMin = circuitFlow(h.circuit, h.waterKw)
   return { flowLMin, riseK: riseAt(flowLMin, h.waterKw) }
 })
@@ -74,7 +101,7 @@ const circuit = computed(() => {
       @change="(v) => put('tapId', v)"
     />
     <ChoiceField
-      v-if="heater.kind === 'under-sink'"
+      v-if="'feed' in heater"
       label="Filled from"
       :value="heater.feed"
       :choices="[
@@ -91,7 +118,7 @@ const circuit = computed(() => {
       @change="burn"
     />
     <ChoiceField
-      v-if="heater.kind === 'heat-pump'"
+      v-if="isHeatPump(heater)"
       label="Takes its air"
       :value="heater.air"
       :choices="[
@@ -100,7 +127,7 @@ const circuit = computed(() => {
       ]"
       @change="(v) => put('air', v)"
     />
-    <template v-if="heater.kind === 'heat-pump'">
+    <template v-if="isHeatPump(heater)">
       <ChoiceField
         label="Element helps"
         :value="heater.backup.by"
@@ -126,7 +153,7 @@ const circuit = computed(() => {
       />
     </template>
     <ChoiceField
-      v-if="heater.kind === 'instant-gas'"
+      v-if="'exchanger' in heater"
       label="Water is heated"
       :value="heater.exchanger"
       :choices="[
@@ -150,7 +177,7 @@ const circuit = computed(() => {
       @change="(v) => put('outputHolds', v)"
     />
     <ChoiceField
-      v-if="heater.kind === 'instant-electric'"
+      v-if="'phases' in heater"
       label="Phases"
       :value="heater.phases"
       :choices="[
@@ -236,7 +263,7 @@ const circuit = computed(() => {
       @change="(v) => put(r.path, v)"
     />
     <SupplyField v-if="'supply' in heater" :value="heater.supply" @change="(v) => put('supply', v)" />
-    <template v-if="heater.kind === 'wood-coil'">
+    <template v-if="isFireOnStore(heater)">
       <ChoiceField
         label="Water is moved by"
         :value="heater.circuit.pump ? 'pump' : 'gravity'"
@@ -253,6 +280,11 @@ const circuit = computed(() => {
         :schema="FLOW_OF_PUMP"
         :value="heater.circuit.pump.flowLMin"
         @change="(v) => put('circuit.pump.flowLMin', v)"
+      />
+      <FailSafeFields
+        v-if="heater.circuit.pump"
+        :value="heater.circuit.failSafe"
+        @change="(v) => put('circuit.failSafe', v)"
       />
       <p class="caption col-span-2 self-end pb-2">
         <template v-if="circuit && circuit.flowLMin > 0"
@@ -274,7 +306,8 @@ const circuit = computed(() => {
       @change="(v) => put('settingsReviewed', v)"
     />
   </div>
-  <FireWay v-if="heater.kind === 'wood-coil'" :heater="heater" @change="(v) => put('way', v)" />
+  <CombustionFields v-if="burnsFuel(heater)" :value="heater.combustion" @change="(v) => put('combustion', v)" />
+  <FireWay v-if="isFireOnStore(heater)" :heater="heater" @change="(v) => put('way', v)" />
   <MakerCurve v-if="isRunning(heater)" :heater="heater" @change="(v) => put('makerFlow', v)" />
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">

@@ -1,5 +1,10 @@
 <script setup lang="ts">
 import { ArrowUp, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import HeaterForm from '~/components/stations/HeaterForm.vue'
+import HouseSupplies from '~/components/stations/HouseSupplies.vue'
+import OutageTable from '~/components/stations/OutageTable.vue'
+import { useStudy } from '~/stores/study'
 import { HEATER_KINDS, type HeaterKind, HEATERS } from '~~/core/heaters/kinds'
 import {
   addHeater,

@@ -1,6 +1,10 @@
 <script setup lang="ts">
-import { HEATER_PLACE } from '~~/core/sizing/place'
-import { Site } from '~~/core/study/site'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
+import { HEATER_PLACE } from '~~/core/checks/space'
+import { FROST_GUARDS, Site } from '~~/core/study/site'
 
 /** What the house is connected to, and the coldest air: what a heat source of another kind is held against. */
 const table = useStudy()
@@ -16,7 +20,7 @@ watch(
 )
 const FIELDS = [
   { key: 'amps', label: 'Main fuse', unit: 'A' },
-  { key: 'volts', label: 'Voltage', unit: 'V' },
+  { key: 'volts', label: 'Voltage between phases, or of one phase', unit: 'V' },
   { key: 'spareWays', label: 'Ways free', unit: '' },
   { key: 'otherAmps', label: 'Everything else at its busiest', unit: 'A' },
 ] as const
@@ -87,6 +91,22 @@ function put(key: keyof Main, value: number | null) {
         :schema="Site.shape.leastAirC"
         :value="site.leastAirC"
         @change="(v) => table.change('coldest air', (d) => void (d.site.leastAirC = v))"
+      />
+      <ChoiceField
+        label="Frost protection of pipes in the cold"
+        :value="site.frostGuard"
+        :choices="FROST_GUARDS.map((value) => ({ value, name: value === 'not looked' ? 'not looked yet' : value }))"
+        @change="(v) => table.change('frost guard', (d) => void (d.site.frostGuard = v))"
+      />
+      <LookedField
+        label="Gas main to the house"
+        :value="site.networks.gas"
+        @change="(v) => table.change('gas main', (d) => void (d.site.networks.gas = v))"
+      />
+      <LookedField
+        label="Heat network to the house"
+        :value="site.networks.heat"
+        @change="(v) => table.change('heat network', (d) => void (d.site.networks.heat = v))"
       />
       <LookedField
         v-for="({ asks }, need) in HEATER_PLACE"

@@ -1,5 +1,13 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import InsulationField from '~/components/fields/InsulationField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { MATERIAL_NAMES } from '~/utils/pipe-choices'
+import { nearestSize, sizeChoices } from '~/utils/pipe-choices'
+import { PLACE_NAMES } from '~/utils/places'
 import { beginReturns } from '~~/core/household/blank/loop'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
 import { bypassOf } from '~~/core/household/loop'

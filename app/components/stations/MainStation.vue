@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useStudy } from '~/stores/study'
 import { MONTHS } from '~~/core/calendar/names'
 import { SUMMER_TIMES, type SummerTime } from '~~/core/calendar/summer-time'
 import { yearMean } from '~~/core/calendar/year'

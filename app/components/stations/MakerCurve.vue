@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
 import { curveInHouse } from '~~/core/household/maker-curve'
 import type { RunningHeater } from '~~/core/study/heater-kinds'
 import { InstantGas, MOST_CURVE_POINTS } from '~~/core/study/plant'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
 import { type InOutage, outages } from '~~/core/household/outage'
 
 /** What each heater does when the power or its fuel is cut. */

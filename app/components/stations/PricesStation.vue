@@ -1,5 +1,12 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DateField from '~/components/fields/DateField.vue'
+import MonthsField from '~/components/fields/MonthsField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useStudy } from '~/stores/study'
 import { addBand, billedBy, waterBilledBy } from '~~/core/household/edits/prices'
 import { BILL_UNIT_KEYS, BILL_UNITS, BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '~~/core/money/billing'
 import { type Carrier, CARRIER_NAMES, CARRIERS, countedOn } from '~~/core/money/carriers'

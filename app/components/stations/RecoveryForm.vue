@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import PapersFields from '~/components/fields/PapersFields.vue'
+import { useStudy } from '~/stores/study'
 import { MOUNTS, Recovery } from '~~/core/study/pipes'
 
 /** The figures of a drain-water heat exchanger, and the taps that drain through it. */

@@ -1,20 +1,31 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
+import FindingList from '~/components/findings/FindingList.vue'
+import DrainStation from '~/components/stations/DrainStation.vue'
+import HeaterStation from '~/components/stations/HeaterStation.vue'
+import LoopStation from '~/components/stations/LoopStation.vue'
+import MainStation from '~/components/stations/MainStation.vue'
+import PeopleStation from '~/components/stations/PeopleStation.vue'
+import PricesStation from '~/components/stations/PricesStation.vue'
+import RunsStation from '~/components/stations/RunsStation.vue'
+import StoreStation from '~/components/stations/StoreStation.vue'
+import TapsStation from '~/components/stations/TapsStation.vue'
+import { useYears } from '~/stores/years'
 import { type StationName, STATIONS } from '~/utils/stations'
 
 /** The sheet of one station: what is known of it and set at it. */
 const props = defineProps<{ station: StationName; chosen: string }>()
 const emit = defineEmits<{ close: [] }>()
 const FORMS = {
-  main: resolveComponent('MainStation'),
-  heater: resolveComponent('HeaterStation'),
-  store: resolveComponent('StoreStation'),
-  loop: resolveComponent('LoopStation'),
-  runs: resolveComponent('RunsStation'),
-  taps: resolveComponent('TapsStation'),
-  people: resolveComponent('PeopleStation'),
-  prices: resolveComponent('PricesStation'),
-  drain: resolveComponent('DrainStation'),
+  main: MainStation,
+  heater: HeaterStation,
+  store: StoreStation,
+  loop: LoopStation,
+  runs: RunsStation,
+  taps: TapsStation,
+  people: PeopleStation,
+  prices: PricesStation,
+  drain: DrainStation,
 }
 const years = useYears()
 const here = computed(() => years.points.filter((f) => f.station === props.station))

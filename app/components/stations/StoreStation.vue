@@ -1,18 +1,21 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import MixingField from '~/components/fields/MixingField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import PapersFields from '~/components/fields/PapersFields.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useStudy } from '~/stores/study'
 import { PLACE_NAMES } from '~/utils/places'
+import { burnScale } from '~~/core/household/burn-scale'
 import { DISCHARGE } from '~~/core/safety/discharge'
-import { SAFETY } from '~~/core/safety/limits'
 import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
-import { type Store, StoreField } from '~~/core/study/plant'
+import { StoreField } from '~~/core/study/plant'
 
 const table = useStudy()
 const store = computed(() => table.study!.plant.store)
 const shape = StoreField.shape
 const ua = computed(() => (store.value ? standingUa(store.value.loss, store.value.litres) : 0))
-const valve = (key: string, change: Partial<Exclude<Store['mixing'], string>>) =>
-  table.change(key, ({ plant: { store: s } }) => {
-    if (s && typeof s.mixing === 'object') Object.assign(s.mixing, change)
-  })
 function setLoss(kind: 'ua' | 'test' | 'label') {
   table.change('loss kind', (d) => {
     const now = Math.round(ua.value * 100) / 100
@@ -161,37 +164,10 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :value="store.inletMix"
       @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))"
     />
-    <LookedField
+    <MixingField
       label="Mixing valve guards the taps"
-      :value="typeof store.mixing === 'object' ? true : store.mixing === 'none' ? false : null"
-      @change="
-        (v) =>
-          table.change(
-            'mixing valve',
-            (d) =>
-              void (d.plant.store!.mixing = v
-                ? { mixesToC: null, testedOn: null }
-                : v === false
-                  ? 'none'
-                  : 'not looked'),
-          )
-      "
-    />
-    <NumberField
-      v-if="typeof store.mixing === 'object'"
-      label="It mixes to"
-      help="empty while nobody has read it"
-      quantity="temperature"
-      optional
-      :schema="shape.mixing.options[1].shape.mixesToC"
-      :value="store.mixing.mixesToC"
-      @change="(v) => valve('mixes to', { mixesToC: v })"
-    />
-    <DateField
-      v-if="typeof store.mixing === 'object'"
-      label="It was last tested on"
-      :value="store.mixing.testedOn"
-      @change="(v) => valve('valve tested', { testedOn: v })"
+      :value="store.mixing"
+      @change="(v) => table.change('mixing valve', (d) => void (d.plant.store!.mixing = v))"
     />
     <NumberField
       label="Relief valve opens at"
@@ -229,7 +205,8 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">
       A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above
-      {{ table.units.temperature(SAFETY.scalds.value) }} water scalds: see that a mixing valve guards the taps.
+      {{ table.units.temperature(burnScale(table.study!).limitC) }} water scalds here: see that a mixing valve guards
+      the taps.
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NumberField from '~/components/fields/NumberField.vue'
 import { Element, type Supply } from '~~/core/study/plant'
 
 /** What an electric supply allows and its voltage: one says nothing without the other, so half of it waits here. */

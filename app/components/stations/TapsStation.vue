@@ -1,5 +1,11 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import MixingField from '~/components/fields/MixingField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { addTap, keepsTap, removeTap } from '~~/core/household/edits/people'
 import { rankedTaps, tapFigures } from '~~/core/household/tap-figures'
 import { Tap } from '~~/core/study/pipes'
@@ -109,6 +115,13 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               @change="edit(i, 'stops', (t) => void (t.stopsWhenWarm = !t.stopsWhenWarm))"
             />stops when it is warm<span class="sr-only">: {{ tap.name }}</span></label
           >
+        </div>
+        <div class="mt-1 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
+          <MixingField
+            label="Mixing valve at the tap"
+            :value="tap.guard"
+            @change="(v) => edit(i, 'guard', (t) => void (t.guard = v))"
+          />
         </div>
         <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
           <template v-if="f.ownStore">Served by a small store of its own: nobody waits for pipes.</template>

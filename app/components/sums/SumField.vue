@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import type { z } from 'zod'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import { useStudy } from '~/stores/study'
+import { MATERIAL_NAMES } from '~/utils/pipe-choices'
+import { nearestSize, sizeChoices } from '~/utils/pipe-choices'
 import type { Material } from '~~/core/pipes/catalogue'
 import { shapeOf } from '~~/core/schema/shape'
 import { type FieldName, FIGURES } from '~~/core/sums/fields'

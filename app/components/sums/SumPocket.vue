@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { ArrowLeft, NotebookPen, X } from '@lucide/vue'
+import SumField from '~/components/sums/SumField.vue'
+import WorkedSum from '~/components/sums/WorkedSum.vue'
+import { useNotice } from '~/composables/useNotice'
+import { usePocket } from '~/composables/usePocket'
+import { useStudy } from '~/stores/study'
+import { localIso } from '~/utils/local-iso'
+import { nearestSize } from '~/utils/pipe-choices'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues } from '~~/core/study/readings'
 import { sumNamed, SUMS } from '~~/core/sums/registry'

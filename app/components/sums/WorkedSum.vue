@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FigureText from '~/components/fields/FigureText.vue'
 import type { Figure, Worked } from '~~/core/sums/sum'
 
 /** What a sum came to, with every step of it. */

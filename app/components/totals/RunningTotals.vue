@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { TriangleAlert } from '@lucide/vue'
+import { CircleCheck, CircleHelp, TriangleAlert } from '@lucide/vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { costCounts } from '~~/core/household/counted'
-import { SAFETY } from '~~/core/safety/limits'
 import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
@@ -47,7 +48,13 @@ function change(row: Row, from: YearResult | null, to: YearResult | null): strin
 }
 const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
   from && to && change(row, from, to) !== 'as it was' ? Math.sign(row.of(from) - row.of(to)) : 0
-const hygiene = computed(() => years.shown?.hygiene)
+/** Checks of harm of the household as it stands; of a package they stand with it. */
+const harm = computed(() => {
+  if (!years.pointsStand || years.shownAs === 'with the package') return null
+  const checks = years.checks.filter((c) => c.concern === 'harm')
+  const count = (level: string) => checks.filter((c) => c.level === level).length
+  return { fail: count('fail'), open: count('not checked') }
+})
 </script>
 
 <template>
@@ -91,28 +98,19 @@ const hygiene = computed(() => years.shown?.hygiene)
         </dd>
       </div>
     </dl>
-    <div v-if="hygiene && table.study?.plant.store" class="py-1.5">
+    <div v-if="harm" class="py-1.5" data-harm>
       <h3 class="caption font-sans font-normal">Safety</h3>
-      <p>
-        What the store gives is tepid ({{ units.figure('temperature', SAFETY.tepid.value.low, 0) }} to
-        {{ units.figure('temperature', SAFETY.tepid.value.high, 0) }}) for
-        {{ hygiene.drawnTepidHoursWeek.toFixed(0) }} h a week<template v-if="hygiene.loopReturnCoolShare !== null"
-          >; loop return below {{ units.figure('temperature', SAFETY.loopReturn.value, 0) }} for
-          {{ Math.round(hygiene.loopReturnCoolShare * 100) }} % of its running</template
-        >.
+      <p v-if="harm.fail" class="flex gap-1 font-semibold text-alarm">
+        <TriangleAlert :size="17" class="mt-0.5 shrink-0" />{{ harm.fail }}
+        {{ harm.fail === 1 ? 'check' : 'checks' }} of harm {{ harm.fail === 1 ? 'fails' : 'fail' }}
       </p>
-      <p
-        v-if="hygiene.loopReturnCoolShare !== null && hygiene.loopReturnCoolShare > SAFETY.coolReturn.value"
-        class="mt-1 flex gap-1 text-alarm"
-      >
-        <TriangleAlert :size="17" class="mt-0.5 shrink-0" />A loop kept tepid lets legionella grow. Follow the local
-        code.
+      <p v-if="harm.open" class="flex gap-1 text-copper">
+        <CircleHelp :size="17" class="mt-0.5 shrink-0" />{{ harm.open }} not checked
+      </p>
+      <p v-if="!harm.fail && !harm.open" class="flex gap-1 text-verdigris">
+        <CircleCheck :size="17" class="mt-0.5 shrink-0" />no check of harm fails
       </p>
     </div>
-    <p v-if="hygiene && hygiene.stillRuns.length" class="py-1.5">
-      {{ hygiene.stillRuns.length }} {{ hygiene.stillRuns.length === 1 ? 'run stands' : 'runs stand' }} for more than
-      {{ SAFETY.still.value }} days, at most {{ Math.round(Math.max(...hygiene.stillRuns.map((r) => r.days))) }}.
-    </p>
     <p v-if="isSet" class="caption pt-1">
       Coloured: the change against the house as found. Grey: what the last change did.
     </p>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { boughtKwh } from '~~/core/year/result'
 
 /** The totals in one line at the foot of a small screen; it leads to all of them. */

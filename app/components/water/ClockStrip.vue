@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { MONTH_NAMES } from '~~/core/calendar/names'
 import { DAY_NAMES, type Window } from '~~/core/calendar/week'

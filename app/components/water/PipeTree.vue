@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useBoxWidth } from '~/composables/useBoxWidth'
+import { useStudy } from '~/stores/study'
+import { waterColour } from '~/utils/temperature-ramp'
+import { layOut } from '~/utils/tree-layout'
 import { wasteMarks } from '~~/core/household/waste-mark'
 import type { LOOP_PLACES, Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'

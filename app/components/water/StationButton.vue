@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FindingMark from '~/components/findings/FindingMark.vue'
+
 /** A station of the line: its name, its figure now, what it costs a year, and a drawing. */
 defineProps<{
   name: string

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useStudy } from '~/stores/study'
+import { inkOn } from '~/utils/temperature-ramp'
+import { waterColour } from '~/utils/temperature-ramp'
+
 /** A store as ten layers of water, hottest on top. */
 const props = defineProps<{ slices: (number | null)[]; label: string }>()
 const units = computed(() => useStudy().units)

@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import FindingMark from '~/components/findings/FindingMark.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import type { StationName } from '~/utils/stations'
+import { waterColour } from '~/utils/temperature-ramp'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
-import type { Station } from '~~/core/findings/finding'
+import type { Station } from '~~/core/views/findings'
 import { FRAME_MIN } from '~~/core/year/trace'
 
 /** The line of water in one row: each station with what it is at now and how many findings stand there, and the hour. */

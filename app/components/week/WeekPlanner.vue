@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Plus, Scissors, Trash2 } from '@lucide/vue'
 import interact from 'interactjs'
+import TimeField from '~/components/fields/TimeField.vue'
+import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/calendar/week'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'

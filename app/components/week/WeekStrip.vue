@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { DAY_NAMES, type Week } from '~~/core/calendar/week'

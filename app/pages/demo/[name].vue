@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useYears } from '~/stores/years'
+import { keepStudy, keptStudy } from '~/utils/db'
 import { demo, DEMOS } from '~~/core/demos/index'
 import { readStudy } from '~~/core/study/read'
 

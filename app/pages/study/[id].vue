@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { ArrowLeft, Calculator, ChevronDown, ChevronUp, Download, Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke, useMediaQuery } from '@vueuse/core'
+import RunningTotals from '~/components/totals/RunningTotals.vue'
+import TotalsBar from '~/components/totals/TotalsBar.vue'
+import ClockStrip from '~/components/water/ClockStrip.vue'
+import WaterLine from '~/components/water/WaterLine.vue'
+import WaterStrip from '~/components/water/WaterStrip.vue'
+import { usePocket } from '~/composables/usePocket'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { exportStudy } from '~/utils/files'
 import { isStation, type StationName } from '~/utils/stations'
+import { foldsKept, keepFolds, keepStage } from '~/utils/where-left'
 import type { Fault } from '~~/core/units/result'
 
 const route = useRoute()

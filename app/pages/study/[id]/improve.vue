@@ -1,5 +1,15 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import BroughtList from '~/components/improve/BroughtList.vue'
+import HeatFlow from '~/components/improve/HeatFlow.vue'
+import MeasureList from '~/components/improve/MeasureList.vue'
+import MonthChart from '~/components/improve/MonthChart.vue'
+import PackageAnswer from '~/components/improve/PackageAnswer.vue'
+import SizeList from '~/components/improve/SizeList.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { packageKey } from '~~/core/measures/jobs'
 import { freshId } from '~~/core/study/fresh-id'
 
@@ -74,13 +84,15 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
       <template v-else>
         <PackageAnswer class="mt-4" />
         <MeasureList class="mt-6" :index="index" />
-        <section v-if="years.brought && years.brought.length" class="mt-5" aria-label="What the package would bring">
-          <h2 class="border-b border-ink pb-1 text-xl">What it would bring</h2>
-          <FindingList :findings="years.brought" />
+        <section
+          v-if="years.judged && years.judged.brought.length"
+          class="mt-5"
+          aria-label="What the package would bring"
+        >
+          <h2 class="border-b border-ink pb-1 text-xl">What it makes worse</h2>
+          <BroughtList :brought="years.judged.brought" />
         </section>
-        <p v-else-if="years.brought" class="caption mt-3">
-          It brings no danger and no fault that was not there before.
-        </p>
+        <p v-else-if="years.judged" class="caption mt-3">It makes no check worse.</p>
         <section class="mt-6" aria-label="Where the heat goes">
           <div class="flex flex-wrap items-center justify-between gap-2">
             <h2 class="text-xl">Where the heat goes</h2>

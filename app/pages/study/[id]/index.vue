@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { stageLeft } from '~/utils/where-left'
+
 /** A household opens where the work is: a new one on Survey, an old one where it was left. */
 const STAGES = ['survey', 'measure', 'set', 'improve']
 const id = String(useRoute().params.id)

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Calculator, Plus } from '@lucide/vue'
+import DialPanel from '~/components/measure/DialPanel.vue'
+import FitPanel from '~/components/measure/FitPanel.vue'
+import PairList from '~/components/measure/PairList.vue'
+import ReadingForm from '~/components/measure/ReadingForm.vue'
+import ReadingRow from '~/components/measure/ReadingRow.vue'
+import { usePocket } from '~/composables/usePocket'
+import { useStudy } from '~/stores/study'
+import { readingDraft } from '~/utils/reading-draft'
 import { canTake, KINDS } from '~~/core/readings/kinds'
 import type { ReadingKindName } from '~~/core/study/readings'
 
@@ -9,7 +17,7 @@ const table = useStudy()
 const pocket = usePocket()
 const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?? null)
 const kinds = computed(() => KINDS.filter((k) => canTake(table.study!, k)))
-const readings = computed(() => [...table.study!.readings].reverse())
+const readings = computed(() => [...table.study!.readings].reverse().sort((a, b) => b.takenAt.localeCompare(a.takenAt)))
 /** Of a long log the latest are shown, and more when they are asked for. */
 const PIECE = 30
 const most = ref(PIECE)
@@ -40,6 +48,7 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
       <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
     </div>
     <ReadingForm v-if="taking" class="mt-3" :kind="taking" @close="taking = null" />
+    <PairList />
     <FitPanel />
     <DialPanel />
     <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Visit log">

@@ -1,9 +1,26 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import FindingList from '~/components/findings/FindingList.vue'
+import AsFoundRegister from '~/components/set/AsFoundRegister.vue'
+import HeaterFunctions from '~/components/set/HeaterFunctions.vue'
+import HouseHeating from '~/components/set/HouseHeating.vue'
+import LoopSetting from '~/components/set/LoopSetting.vue'
+import WriteSwitch from '~/components/set/WriteSwitch.vue'
+import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { ALWAYS, type Week } from '~~/core/calendar/week'
-import { setpointCaution } from '~~/core/findings/setpoint-caution'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
+import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
+import { setpointCautions } from '~~/core/views/setpoint-caution'
+const LazyDayView = defineAsyncComponent(() => import('~/components/set/DayView.vue'))
+const LazyModeTable = defineAsyncComponent(() => import('~/components/set/ModeTable.vue'))
+const LazySettingBoard = defineAsyncComponent(() => import('~/components/set/SettingBoard.vue'))
+const LazyWeekStrip = defineAsyncComponent(() => import('~/components/week/WeekStrip.vue'))
+const LazyWindowFinder = defineAsyncComponent(() => import('~/components/set/WindowFinder.vue'))
 
 const table = useStudy()
 const study = computed(() => table.study!)
@@ -43,11 +60,14 @@ const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k
 /** Where a setpoint stands on the slider, %. */
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
 
-const warning = (c: number, heater: Heater) => setpointCaution(heater, c, units.value)
+/** What is said beside each setpoint, as it is being written. */
+const written = computed(() => (study.value.controls.writes === 'found' ? asFound(study.value) : study.value))
+const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCautions(written.value, h.id)])))
 </script>
 
 <template>
   <div>
+    <WriteSwitch class="mb-3" />
     <nav aria-label="Ways to set and judge" class="mb-4 flex flex-wrap gap-1">
       <NuxtLink
         v-for="v in VIEWS"
@@ -113,10 +133,12 @@ const warning = (c: number, heater: Heater) => setpointCaution(heater, c, units.
           @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))"
         />
         <p
-          v-if="warning(controls.heaters[heater.id]!.setpointC, heater)"
+          v-for="text in warnings.get(heater.id)"
+          :key="text"
           class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
+          data-caution
         >
-          {{ warning(controls.heaters[heater.id]!.setpointC, heater) }}
+          {{ text }}
         </p>
         <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
           <input

@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import FindingList from '~/components/findings/FindingList.vue'
+import FinishVisit from '~/components/findings/FinishVisit.vue'
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { type StationName, STATIONS } from '~/utils/stations'
 import { firstSteps } from '~~/core/household/first-steps'
+const LazyStationForm = defineAsyncComponent(() => import('~/components/stations/StationForm.vue'))
 
 /** The survey: one station of the water at a time. */
 defineProps<{ station: StationName | null; chosen: string }>()

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import DateField from '~/components/fields/DateField.vue'
+import LookedField from '~/components/fields/LookedField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { MixingValve } from '~~/core/study/mixing'
+
+/** A thermostatic mixing valve: whether it is there, what it is set to, and when it was last tried. */
+const props = defineProps<{ label: string; value: MixingValve }>()
+const emit = defineEmits<{ change: [value: MixingValve] }>()
+const set = computed(() => (typeof props.value === 'object' ? props.value : null))
+const there = computed(() => (set.value ? true : props.value === 'none' ? false : null))
+const shape = MixingValve.options[1].shape
+</script>
+
+<template>
+  <LookedField
+    :label="label"
+    :value="there"
+    @change="(v) => emit('change', v ? { mixesToC: null, testedOn: null } : v === false ? 'none' : 'not looked')"
+  />
+  <NumberField
+    v-if="set"
+    label="It mixes to"
+    help="empty while nobody has read it"
+    quantity="temperature"
+    optional
+    :schema="shape.mixesToC"
+    :value="set.mixesToC"
+    @change="(v) => emit('change', { ...set!, mixesToC: v })"
+  />
+  <DateField
+    v-if="set"
+    label="It was last tested on"
+    :value="set.testedOn"
+    @change="(v) => emit('change', { ...set!, testedOn: v })"
+  />
+</template>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
+import { adviceSentence } from '~~/core/views/advice'
+import type { Finding } from '~~/core/views/findings'
+
+/** What mends a finding, tried on this house: only what helps and hurts nobody is offered. */
+const props = defineProps<{ finding: Finding }>()
+const table = useStudy()
+const years = useYears()
+const own = computed(() => years.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
+const offered = computed(() => own.value.filter((t) => t.offered))
+const refused = computed(() => own.value.filter((t) => !t.offered))
+</script>
+
+<template>
+  <div v-if="own.length" class="mt-1 text-sm" data-advice>
+    <p v-if="offered.length" class="caption">Tried on this house, a year each:</p>
+    <ul v-if="offered.length" class="list-disc pl-5">
+      <li v-for="t in offered" :key="t.words" data-offered>{{ adviceSentence(t, table.units) }}</li>
+    </ul>
+    <details v-if="refused.length">
+      <summary class="caption flex min-h-11 w-fit cursor-pointer items-center">
+        Tried and not advised: {{ refused.length }}
+      </summary>
+      <ul class="list-disc pl-5 text-ink-soft">
+        <li v-for="t in refused" :key="t.words">
+          {{ t.helps ? adviceSentence(t, table.units) : `${t.words}: does not mend it.` }}
+        </li>
+      </ul>
+    </details>
+  </div>
+</template>
