@@ -51,16 +51,22 @@ const TIERS = [
   {
     name: 'year',
     folders: ['year'],
-    holds: 'What a year makes of a household. A judgement on it belongs in findings/, a change in measures/.',
+    holds: 'What a year makes of a household. A judgement on it belongs in checks/, a change in measures/.',
   },
-  { name: 'sizing', folders: ['sizing'], holds: 'Whether a heat source serves a household at its busiest.' },
-  { name: 'measures', folders: ['measures'], holds: 'What could be done, and what a year says of it.' },
+  { name: 'measures', folders: ['measures'], holds: 'What could be done. Whether it should be is judged in checks/.' },
   { name: 'readings', folders: ['readings'], holds: 'What is read on a visit, and what it corrects.' },
-  { name: 'findings', folders: ['findings'], holds: 'What an experienced engineer would point out.' },
   {
-    name: 'trials',
-    folders: ['trials', 'board'],
-    holds: 'What is tried before it is set, and the setting judged on one board.',
+    name: 'checks',
+    folders: ['checks'],
+    holds: 'Every judgement on a household, each once, with its figures, limits and words. Who shows it is in views/.',
+  },
+  { name: 'trials', folders: ['trials'], holds: 'What is tried before it is set.' },
+  {
+    name: 'views',
+    folders: ['views'],
+    holds:
+      'What is shown of the checks: they choose, order and compare, and hold no rule, limit or sentence of their own.',
+    not: ['safety'],
   },
   {
     name: 'demos',
@@ -109,6 +115,27 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/' },
       to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'views-hold-no-limit',
+      comment: 'A view chooses among checks. A limit, and the sentence about it, belongs in core/checks.',
+      severity: 'error',
+      from: { path: '^(core/views|app/components|app/pages)/' },
+      to: { path: '^core/safety/limits' },
+    },
+    {
+      name: 'checks-are-in-the-catalogue',
+      comment: 'A file of checks that nothing reads is a judgement that nobody hears.',
+      severity: 'error',
+      from: { path: '^core/checks/', orphan: true },
+      to: {},
+    },
+    {
+      name: 'app-knows-no-proof',
+      comment: 'What proves the product is no part of it.',
+      severity: 'error',
+      from: { path: '^(app|core)/' },
+      to: { path: '^(proof|tests|scripts)/' },
     },
     {
       name: 'cli-knows-the-core-only',
@@ -163,11 +190,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.node.json' },
-    exclude: { path: '\\.vue$' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'types', 'default'],
-      extensions: ['.ts', '.mjs', '.js'],
+      extensions: ['.ts', '.mjs', '.js', '.vue'],
     },
   },
 }

@@ -1,11 +1,13 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { checksOf } from '../../core/checks/catalogue'
 import { hillTown } from '../../core/demos/hill-town'
-import { findings } from '../../core/findings/findings'
+import { findingsOf } from '../../core/views/findings'
 import { simulate } from '../../core/year/simulate'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, openDemo, press } from './hand'
+import { choose, openDemo, press, type } from './hand'
 
+const expected = () => findingsOf(checksOf(hillTown, simulate(hillTown)))
 const url = inject('url')
 let browser: Browser
 let close: () => Promise<void>
@@ -24,17 +26,16 @@ describe('findings in the interface', () => {
   it('are those of the core, and mark their stations', async () => {
     await press(page, 'link', 'Survey')
     await page.waitForSelector('[data-finding]')
-    expect(await shown()).toEqual(findings(hillTown, simulate(hillTown)).map((f) => f.id))
+    expect(await shown()).toEqual(expected().map((f) => f.id))
     expect(await page.$eval('section[aria-label="The line of water"]', (s) => s.textContent)).toMatch(
-      new RegExp(
-        `Store${findings(hillTown, simulate(hillTown)).filter((f) => f.station === 'store').length}\\s*findings`,
-      ),
+      new RegExp(`Store${expected().filter((f) => f.station === 'store').length}\\s*findings`),
     )
   })
 
   it('lead to where they are mended, and go when they are', async () => {
-    await press(page, 'link', 'Is there a mixing valve?')
+    await page.goto(`${url}/study/hill-town/survey?at=store`)
     await choose(page, 'Mixing valve guards the taps', 'yes')
+    await type(page, 'It mixes to', '44')
     await press(page, 'button', 'Close Store')
     await page.waitForFunction(() => !document.querySelector('[data-finding="scald"]'))
     expect(await shown()).not.toContain('scald')

@@ -3,8 +3,8 @@ import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { DEMOS } from '../../core/demos/index'
-import { compared } from '../../core/measures/compare'
 import { jobsOf } from '../../core/measures/jobs'
+import { comparedInFull } from '../../core/views/compare'
 import { simulate } from '../../core/year/simulate'
 import { EXTREMES } from '../../proof/extreme-studies'
 import { openBrowser, openPage, settled } from './browser'
@@ -31,7 +31,7 @@ describe('server routes', () => {
 
   it('compare packages', async () => {
     const answer = await post('/api/compare', JSON.stringify(harbourFlat))
-    const here = compared(harbourFlat, new Map(jobsOf(harbourFlat).map((j) => [j.key, simulate(j.study)])))
+    const here = comparedInFull(harbourFlat, new Map(jobsOf(harbourFlat).map((j) => [j.key, simulate(j.study)])))
     expect(await answer.json()).toEqual(JSON.parse(JSON.stringify(here)))
   })
 

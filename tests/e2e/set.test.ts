@@ -171,7 +171,7 @@ describe('the board', () => {
       ;(slider as HTMLInputElement).value = '45'
       slider.dispatchEvent(new Event('input', { bubbles: true }))
     })
-    await page.waitForSelector('[data-check="growth-store"][data-level="red"]', { timeout: 30_000 })
+    await page.waitForSelector('[data-check="growth-store"][data-level="fail"]', { timeout: 30_000 })
     await settled(page)
     const shown = await page.$$eval('[data-check]', (all) =>
       all.map((e) => [e.getAttribute('data-check'), e.getAttribute('data-level')]),

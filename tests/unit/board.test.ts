@@ -1,18 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { boardOf, judgedHeater, unexplained } from '../../core/board/board'
-import { type Check, LEVELS } from '../../core/board/check'
-import { carriedFor } from '../../core/board/comfort-checks'
-import { savingParts } from '../../core/board/saving'
-import { bandFor, schoolsFor } from '../../core/board/schools'
 import { coldestMonth } from '../../core/calendar/year'
+import { checksOf } from '../../core/checks/catalogue'
+import { type Check, LEVELS } from '../../core/checks/check'
+import { carriedFor } from '../../core/checks/delivery'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { bandFor, schoolsFor } from '../../core/household/setpoint-strategies'
 import { steadyAtTap } from '../../core/household/ways'
+import { savingParts } from '../../core/measures/saving-parts'
 import { scaldSeconds } from '../../core/safety/scald'
 import { displayOf } from '../../core/study/display-of'
 import type { Study } from '../../core/study/study'
+import { boardOf, judgedHeater, unexplained } from '../../core/views/setpoint-board'
+import type { YearResult } from '../../core/year/result'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { poorDays, specialDays } from '../../core/year/special-days'
@@ -20,8 +22,10 @@ import { LEAD_DAYS } from '../../core/year/trace'
 import { YearRefused } from '../../core/year/work'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
+import { unguarded } from './check-cases'
 
-const checksOf = (study: Study) => boardOf(study, simulate(study))!.checks
+const board = (study: Study, year: YearResult, heater?: string) => boardOf(study, checksOf(study, year), heater)
+const onBoard = (study: Study) => board(study, simulate(study)).checks
 const levelOf = (checks: Check[], id: string) => checks.find((c) => c.id === id)?.level
 const at = (setpointC: number, more: (s: Study) => void = () => {}) =>
   changed(hillTown, (s) => {
@@ -32,28 +36,28 @@ const at = (setpointC: number, more: (s: Study) => void = () => {}) =>
 describe('the board', () => {
   it('judges every demo with a sentence that has its figures, once each', () => {
     for (const { study } of DEMOS) {
-      const board = boardOf(study, simulate(study))!
-      expect(new Set(board.checks.map((c) => c.id)).size).toBe(board.checks.length)
-      for (const c of board.checks) {
+      const judged = board(study, simulate(study))
+      expect(new Set(judged.checks.map((c) => c.id)).size).toBe(judged.checks.length)
+      for (const c of judged.checks) {
         expect(c.sentence).toMatch(/[.]$/)
         expect(c.sentence).not.toMatch(/NaN|Infinity|undefined|null/)
         expect(c.source).not.toBe('')
       }
-      expect(LEVELS.indexOf(board.level)).toBe(Math.max(...board.checks.map((c) => LEVELS.indexOf(c.level))))
+      expect(LEVELS.indexOf(judged.level)).toBe(Math.max(...judged.checks.map((c) => LEVELS.indexOf(c.level))))
     }
   })
 
   it('scald follows the hottest water of the year, the persons and the valve', () => {
-    const hot = checksOf(at(65))
-    expect(levelOf(hot, 'scald-top-shower')).toBe('red')
-    const mixed = checksOf(at(65, (s) => (s.plant.store!.mixing = { mixesToC: 45, testedOn: null })))
-    expect(levelOf(mixed, 'scald-top-shower')).toBe('green')
+    const hot = onBoard(at(65, unguarded))
+    expect(levelOf(hot, 'scald-top-shower')).toBe('fail')
+    const mixed = onBoard(at(65, (s) => (s.plant.store!.mixing = { mixesToC: 45, testedOn: null })))
+    expect(levelOf(mixed, 'scald-top-shower')).toBe('pass')
     // 48 °C keeps the limit of adults, not that with children in the house.
     const mild = at(65, (s) => (s.plant.store!.mixing = { mixesToC: 48, testedOn: null }))
-    expect(levelOf(checksOf(mild), 'scald-top-shower')).toBe('amber')
+    expect(levelOf(onBoard(mild), 'scald-top-shower')).toBe('marginal')
     expect(
-      levelOf(checksOf(changed(mild, (s) => s.people.persons.forEach((p) => (p.kind = 'adult')))), 'scald-top-shower'),
-    ).toBe('green')
+      levelOf(onBoard(changed(mild, (s) => s.people.persons.forEach((p) => (p.kind = 'adult')))), 'scald-top-shower'),
+    ).toBe('pass')
     expect(scaldSeconds(65).childS).toBeLessThan(10)
   })
 
@@ -69,32 +73,35 @@ describe('the board', () => {
     const carried = carriedFor(study, sink)!
     expect(carried).toBeGreaterThan(55)
     expect(steadyAtTap(study, sink, carried, coldestMonth(study.site.monthlyAirC))).toBeCloseTo(55, 1)
-    const check = checksOf(study).find((c) => c.id === 'least-setting')!
-    expect([check.level, check.sentence]).toEqual(['green', expect.stringMatching(/Kitchen sink needs most.*a boost/)])
-    expect(levelOf(checksOf(needy(65, null)), 'least-setting')).toBe('amber')
-    expect(levelOf(checksOf(at(60)), 'least-setting')).toBe(
-      hillTown.pipes.taps.some((t) => t.leastHotC !== null) ? 'green' : undefined,
+    const check = onBoard(study).find((c) => c.id === 'least-setting')!
+    expect([check.level, check.sentence]).toEqual([
+      'pass',
+      expect.stringMatching(/Kitchen sink needs most.*The others would do with/),
+    ])
+    expect(levelOf(onBoard(needy(65, null)), 'least-setting')).toBe('marginal')
+    expect(levelOf(onBoard(at(60)), 'least-setting')).toBe(
+      hillTown.pipes.taps.some((t) => t.leastHotC !== null) ? 'pass' : undefined,
     )
   })
 
   it('growth follows what is stored and the weekly hot run', () => {
-    expect(levelOf(checksOf(at(62)), 'growth-store')).toBe('green')
-    expect(levelOf(checksOf(at(55)), 'growth-store')).toBe('amber')
-    expect(levelOf(checksOf(at(46)), 'growth-store')).toBe('red')
+    expect(levelOf(onBoard(at(62)), 'growth-store')).toBe('pass')
+    expect(levelOf(onBoard(at(55)), 'growth-store')).toBe('marginal')
+    expect(levelOf(onBoard(at(46)), 'growth-store')).toBe('fail')
     const run = { weekday: 6, atMin: 180, toC: 65, holdMin: 30 }
-    const held = checksOf(at(52, (s) => (s.controls.found.heaters.boiler.disinfection = run)))
-    expect([levelOf(held, 'growth-store'), levelOf(held, 'hot-run')]).toEqual(['green', 'green'])
-    expect(levelOf(checksOf(harbourFlat), 'growth-store')).toBe('green')
+    const held = onBoard(at(52, (s) => (s.controls.found.heaters.boiler.disinfection = run)))
+    expect([levelOf(held, 'growth-store'), levelOf(held, 'hot-run')]).toEqual(['pass', 'pass'])
+    expect(levelOf(onBoard(harbourFlat), 'growth-store')).toBeUndefined()
   })
 
   it('what the heater cannot make, what a pipe does not stand and what no mixer reaches is red', () => {
-    expect(levelOf(checksOf(at(84)), 'reach')).toBe('red')
+    expect(levelOf(onBoard(at(84)), 'reach-boiler')).toBe('fail')
     const plastic = at(84, (s) => {
       for (const r of s.pipes.runs.filter((r) => r.from === null))
         Object.assign(r, { material: 'pp-r', size: '32x5.4' })
     })
-    expect(levelOf(checksOf(plastic), 'limits')).toBe('red')
-    expect(levelOf(checksOf(at(40)), 'mixer-reach')).toBe('red')
+    expect(levelOf(onBoard(plastic), 'limits')).toBe('fail')
+    expect(levelOf(onBoard(at(40)), 'mixer-reach')).toBe('fail')
   })
 
   it('one tap that alone asks for a hotter house is told of what is cheaper', () => {
@@ -102,17 +109,14 @@ describe('the board', () => {
       s.pipes.taps[0].leastHotC = 75
       s.pipes.taps[1].leastHotC = 40
     })
-    const need = checksOf(one).find((c) => c.id === `need-${one.pipes.taps[0].id}`)!
-    expect([need.level, need.sentence]).toEqual([
-      'amber',
-      expect.stringMatching(/costs less than hotter water everywhere/),
-    ])
+    const need = onBoard(one).find((c) => c.id === `need-${one.pipes.taps[0].id}`)!
+    expect([need.level, need.sentence]).toEqual(['fail', expect.stringMatching(/It alone asks for hotter water/)])
   })
 
   it('a red setting wants a reason, until one is kept', () => {
     const study = at(46)
-    const board = boardOf(study, simulate(study))!
-    const open = unexplained(study, board)
+    const judged = board(study, simulate(study))
+    const open = unexplained(study, judged)
     expect(open.map((c) => c.id)).toContain('growth-store')
     const said = changed(study, (s) =>
       s.controls.reasons.push({
@@ -122,7 +126,7 @@ describe('the board', () => {
         on: '2026-11-26',
       }),
     )
-    expect(unexplained(said, board).map((c) => c.id)).not.toContain('growth-store')
+    expect(unexplained(said, judged).map((c) => c.id)).not.toContain('growth-store')
     expect(judgedHeater(study, 'nobody')).toBe('boiler')
   })
 
@@ -162,9 +166,9 @@ describe('odd but legal households', () => {
           return
         }
         for (const h of study.plant.heaters) {
-          const board = boardOf(study, year, h.id)
-          for (const c of board?.checks ?? []) expect(c.sentence, c.id).not.toMatch(/NaN|Infinity|undefined|null/)
-          expect(new Set(board?.checks.map((c) => c.id)).size).toBe(board?.checks.length ?? 0)
+          const judged = board(study, year, h.id)
+          for (const c of judged.checks) expect(c.sentence, c.id).not.toMatch(/NaN|Infinity|undefined|null/)
+          expect(new Set(judged.checks.map((c) => c.id)).size).toBe(judged.checks.length)
         }
         const days = Object.values(specialDays(study, year, LEAD_DAYS)).filter((d) => d !== null)
         for (const d of days) expect(d >= LEAD_DAYS && d < 365).toBe(true)

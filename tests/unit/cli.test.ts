@@ -77,11 +77,11 @@ describe('the command line', () => {
     }
     expect((await bagno('compare', file)).stdout).toMatch(/alone saves.*last in saves/)
     const limited = made('limited.json', writeStudy(changed(hillTown, (s) => void (s.pipes.energyLimitKwh = 100))))
-    expect((await bagno('compare', limited)).stdout).toMatch(/not kept: .* bought; the limit is 100 kWh/)
+    expect((await bagno('compare', limited)).stdout).toMatch(/Fail: .* bought; the limit is 100 kWh/)
     expect((await bagno('findings', file)).stdout).toMatch(/The loop takes more heat than the taps/)
     const refuge = made('refuge.json', writeStudy(mountainRefuge))
     expect((await bagno('findings', refuge)).stdout).toMatch(
-      /cannot be marked as finished:\n(- .*\n)*- Where does the relief valve sit\?/,
+      /cannot be marked as finished:\n(- .*\n)*- Relief valve and its discharge\n/,
     )
   })
 

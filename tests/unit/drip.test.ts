@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { findings } from '../../core/findings/findings'
 import { applyAll } from '../../core/measures/apply'
 import { beginMeasure, measuresFor } from '../../core/measures/begin'
 import type { Study } from '../../core/study/study'
@@ -11,6 +10,7 @@ import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
+import { open } from './judged'
 
 const dripping = (study: Study, dripLH: number | null, tap = 0) =>
   changed(study, (s) => void (s.pipes.taps[tap]!.dripLH = dripLH))
@@ -55,8 +55,8 @@ describe('a hot tap that drips', () => {
     expect(measuresFor(wet)).toContain('mend-drip')
     expect(measuresFor(hillTown)).not.toContain('mend-drip')
     const id = `drips-${hillTown.pipes.taps[0]!.id}`
-    expect(findings(wet, null).find((f) => f.id === id)?.tries).toBe('mend-drip')
-    expect(findings(hillTown, null).find((f) => f.id === id)).toBeUndefined()
+    expect(open(wet).find((c) => c.id === id)?.mendedBy).toBe('mend-drip')
+    expect(open(hillTown).find((c) => c.id === id)).toBeUndefined()
   })
 
   it('keeps the account of random households', () => {

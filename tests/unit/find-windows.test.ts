@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { everyDay, type Week } from '../../core/calendar/week'
+import { checksOf } from '../../core/checks/catalogue'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
-import { broughtBy, findings } from '../../core/findings/findings'
 import { misfits } from '../../core/household/grid'
 import { storeThermostat } from '../../core/household/supply'
 import { controlsOf } from '../../core/study/in-force'
 import type { Study } from '../../core/study/study'
 import { BEGIN_GOAL, findWindows, type Found, type Plan, withPlan } from '../../core/trials/find-windows'
 import { coarseWeeks, neighbours, weekOfDraws, widened } from '../../core/trials/window-candidates'
+import { broughtBy } from '../../core/views/brought'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { WAITS_S, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
@@ -60,7 +61,7 @@ describe('the finder', () => {
       const heaterId = storeThermostat(study)?.heaterId ?? null
       const weeks = coarseWeeks(480)
       const loops: (Week | null)[] = study.pipes.loop ? weeks : [null]
-      const now = findings(study, yearOf(study))
+      const now = checksOf(study, yearOf(study))
       const at = WAITS_S.indexOf(found.goal.withinS as (typeof WAITS_S)[number])
       const least = Math.min(found.goal.shareWarm, found.always.warm)
       let cheapest = Infinity
@@ -70,7 +71,7 @@ describe('the finder', () => {
           const tried = withPlan(study, plan, heaterId)
           const year = yearOf(tried)
           if (year.comfort.warmWithin[at] < least || year.cost.total >= cheapest) continue
-          if (broughtBy(now, findings(tried, year)).some((f) => f.severity === 'danger')) continue
+          if (broughtBy(now, checksOf(tried, year)).some((c) => c.concern === 'harm')) continue
           cheapest = year.cost.total
         }
       expect(found.best.cost).toBeLessThanOrEqual(cheapest + 0.005)

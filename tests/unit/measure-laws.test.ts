@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { checksOfMeasure } from '../../core/checks/measure'
 import { DEMOS } from '../../core/demos'
 import { courtFlat } from '../../core/demos/court-flat'
 import { harbourFlat } from '../../core/demos/harbour-flat'
@@ -10,13 +11,12 @@ import { addHeater, removeHeater } from '../../core/household/edits/plant'
 import { removeRun } from '../../core/household/edits/runs'
 import { apply, applyAll } from '../../core/measures/apply'
 import { beginHeatSource, beginMeasure, measuresFor } from '../../core/measures/begin'
-import { checksOf } from '../../core/measures/checks'
-import { compared, detailsOf } from '../../core/measures/compare'
 import { jobsOf } from '../../core/measures/jobs'
 import { costOf, partsOf } from '../../core/measures/parts'
 import { paybackYears } from '../../core/measures/payback'
 import type { Measure, Package } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
+import { compared, detailsOf } from '../../core/views/compare'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from '../../proof/random-study'
@@ -45,7 +45,9 @@ describe('measures, on every demo', () => {
         const { residual, input, flows } = firstDays(after, DAYS)
         const moved = input + flows.recovered + flows.renewable + flows.ambient + Math.abs(flows.storedChange)
         expect(Math.abs(residual)).toBeLessThan(1e-6 * Math.max(1, moved))
-        expect(checksOf(study, m).every((c) => c.sentence.length > 10 && !/NaN|undefined/.test(c.sentence))).toBe(true)
+        expect(
+          checksOfMeasure(study, m).every((c) => c.sentence.length > 10 && !/NaN|undefined/.test(c.sentence)),
+        ).toBe(true)
         expect(partsOf(study, m).every((p) => Number.isInteger(p.count) && p.count > 0)).toBe(true)
         // Nobody has asked what it costs.
         expect(costOf(study, m)).toBeNull()

@@ -1,61 +1,58 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { checksOfMeasure, levelOfMeasure } from '../../core/checks/measure'
+import { HEATER_PLACE, placeChecks } from '../../core/checks/space'
 import { courtFlat } from '../../core/demos/court-flat'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { findings } from '../../core/findings/findings'
 import { assumedHeater } from '../../core/household/blank/assumed-heaters'
 import { tapFigures } from '../../core/household/tap-figures'
 import { runsTo } from '../../core/household/ways'
 import { apply } from '../../core/measures/apply'
 import { beginMeasure } from '../../core/measures/begin'
-import { checksOf, verdictOf } from '../../core/measures/checks'
 import { pipeOf } from '../../core/pipes/catalogue'
 import { contentsPerMetre } from '../../core/pipes/contents'
-import { sizes } from '../../core/sizing/candidates'
-import { HEATER_PLACE, placeChecks } from '../../core/sizing/place'
 import { displayOf } from '../../core/study/display-of'
 import { isLocal } from '../../core/study/heater-kinds'
 import type { LoopMode } from '../../core/study/loop-modes'
 import type { Study } from '../../core/study/study'
+import { sizes } from '../../core/views/sizes'
 import { houseHeatSentence, lostToAirKwh } from '../../core/year/account/house-heat'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
+import { open } from './judged'
 
 const verdicts = (study: Study, kind: Parameters<typeof assumedHeater>[0]) =>
   Object.fromEntries(
-    placeChecks(study, assumedHeater(kind, 'new', 'heated', study.pipes.taps[0]!.id, 200)).map((c) => [
-      c.id,
-      c.verdict,
-    ]),
+    placeChecks(study, assumedHeater(kind, 'new', 'heated', study.pipes.taps[0]!.id, 200)).map((c) => [c.id, c.level]),
   )
 
 describe('where another heater is to stand', () => {
   it('a flue, a drain for condensate and a supply are asked of those that need them', () => {
     expect(verdicts(hillTown, 'boiler-coil')).toEqual({
-      flue: 'not known',
-      condensate: 'not known',
-      socket: 'not known',
+      flue: 'not checked',
+      condensate: 'not checked',
+      socket: 'not checked',
     })
-    expect(verdicts(hillTown, 'heat-pump')).toEqual({ condensate: 'not known' })
+    expect(verdicts(hillTown, 'heat-pump')).toEqual({ condensate: 'not checked' })
     expect(verdicts(hillTown, 'element')).toEqual({})
-    expect(verdicts(hillTown, 'solar')).toEqual({ socket: 'not known' })
+    expect(verdicts(hillTown, 'solar')).toEqual({ socket: 'not checked' })
   })
 
   it('what is there fits, what is not there does not, and neither is asked of a heater that stands', () => {
     const looked = (there: boolean) =>
       changed(hillTown, (s) => void (s.site.heaterPlace = { flue: there, condensate: there, socket: there }))
     for (const [study, verdict] of [
-      [looked(true), 'fits'],
-      [looked(false), 'does not fit'],
+      [looked(true), 'pass'],
+      [looked(false), 'fail'],
     ] as const)
       for (const v of Object.values(verdicts(study, 'boiler-coil'))) expect(v).toBe(verdict)
     const { there, instead } = sizes(looked(false))
     const asked = (list: typeof there) => list.flatMap((s) => s.checks).filter((c) => c.id in HEATER_PLACE)
     expect(asked(there)).toEqual([])
     expect(asked(instead).length).toBeGreaterThan(2)
-    for (const s of instead) if (s.checks.some((c) => c.id in HEATER_PLACE)) expect(s.verdict).toBe('does not fit')
+    for (const s of instead) if (s.checks.some((c) => c.id in HEATER_PLACE)) expect(s.level).toBe('fail')
   })
 })
 
@@ -87,8 +84,8 @@ describe('a heater that is moved', () => {
     const [now, then] = [simulate(harbourFlat), simulate(apply(harbourFlat, measure))]
     expect(then.comfort.waitMedianS).toBeLessThan(now.comfort.waitMedianS)
     expect(then.cost.total).toBeLessThan(now.cost.total)
-    expect(verdictOf(harbourFlat, { ...measure, nearerM: 199 })).toBe('does not fit')
-    expect(verdictOf(harbourFlat, measure)).toBe('not known')
+    expect(levelOfMeasure(harbourFlat, { ...measure, nearerM: 199 })).toBe('fail')
+    expect(levelOfMeasure(harbourFlat, measure)).toBe('not checked')
     const measured = changed(hillTown, (s) => void (s.plant.store!.ambientC = 31))
     const store = apply(measured, { ...beginMeasure(hillTown, 'move-heater', 'm'), place: 'heated' }).plant.store!
     expect([store.place, store.ambientC]).toEqual(['heated', null])
@@ -99,11 +96,11 @@ describe('a drain unit', () => {
   it('says the hours that fitting it is assumed to take, by what has to be opened', () => {
     const hours = (access: boolean | null) => {
       const study = changed(courtFlat, (s) => void (s.pipes.drain!.access = access))
-      const time = checksOf(study, beginMeasure(study, 'drain-recovery', 'm')).find((c) => c.id === 'time')!
-      return [time.verdict, ...[...time.sentence.matchAll(/(\d+) h/g)].map((m) => Number(m[1]))] as const
+      const time = checksOfMeasure(study, beginMeasure(study, 'drain-recovery', 'm')).find((c) => c.id === 'time')!
+      return [time.level, ...[...time.sentence.matchAll(/(\d+) h/g)].map((m) => Number(m[1]))] as const
     }
     const [[open, least], [shut, most], [unknown, ...both]] = [hours(true), hours(false), hours(null)]
-    expect([open, shut, unknown]).toEqual(['fits', 'fits', 'not known'])
+    expect([open, shut, unknown]).toEqual(['pass', 'pass', 'not checked'])
     expect(most).toBeGreaterThan(least!)
     expect(both).toEqual([least, most])
   })
@@ -115,8 +112,8 @@ describe('borrowed figures', () => {
       const [h] = s.plant.heaters
       if (h?.kind === 'instant-gas') h.makerFlow = [{ riseK: 30, lMin: 90 }]
     })
-    const of = (study: Study, id: string) => findings(study, null).find((f) => f.id === id)
-    expect(of(curve, 'borrowed')!.why).toContain(curve.plant.heaters[0]!.name)
+    const of = (study: Study, id: string) => open(study).find((f) => f.id === id)
+    expect(of(curve, 'borrowed')!.sentence).toContain(curve.plant.heaters[0]!.name)
     const named = changed(curve, (s) => {
       s.plant.heaters[0]!.papers = { source: 'Sheet 12', on: '2024-05-01', conditions: 'inlet at 15 °C' }
     })
@@ -126,7 +123,7 @@ describe('borrowed figures', () => {
       s.plant.store!.loss = { kind: 'label', label: 'C' }
       delete s.origins['plant.store.loss']
     })
-    expect(of(label, 'borrowed')!.why).toContain(label.plant.store!.name)
+    expect(of(label, 'borrowed')!.sentence).toContain(label.plant.store!.name)
     const assumed = changed(label, (s) => void (s.origins['plant.store.loss'] = 'assumed'))
     expect(of(assumed, 'borrowed')).toBeUndefined()
   })
@@ -136,21 +133,27 @@ describe('what a way of running a loop needs along it', () => {
   const loop = hillTown.pipes.loop!
   const checks = (mode: LoopMode, pumpAt: typeof loop.pumpAt, sensorAt: typeof loop.sensorAt) => {
     const study = changed(hillTown, (s) => void Object.assign(s.pipes.loop!, { pumpAt, sensorAt }))
-    return checksOf(study, { ...beginMeasure(study, 'loop-mode', 'm'), mode }).map((c) => [c.id, c.verdict, c.sentence])
+    return checksOfMeasure(study, { ...beginMeasure(study, 'loop-mode', 'm'), mode }).map((c) => [
+      c.id,
+      c.level,
+      c.sentence,
+    ])
   }
   it('is nothing for a pump that rests, a supply for a cable, and a pump that was seen for the rest', () => {
     expect(checks('off', 'not looked', 'not looked')).toEqual([])
-    expect(checks('trace heating', 'at the plant', 'not there')).toEqual([['supply', 'not known', expect.any(String)]])
-    expect(checks('clock', 'not looked', 'not looked').map((c) => c[1])).toEqual(['not known'])
-    expect(checks('clock', 'at the plant', 'not looked').map((c) => c[1])).toEqual(['fits'])
+    expect(checks('trace heating', 'at the plant', 'not there')).toEqual([
+      ['supply', 'not checked', expect.any(String)],
+    ])
+    expect(checks('clock', 'not looked', 'not looked').map((c) => c[1])).toEqual(['not checked'])
+    expect(checks('clock', 'at the plant', 'not looked').map((c) => c[1])).toEqual(['pass'])
   })
 
   it('is a sensor where the mode goes by one, with the wire to the pump', () => {
     const outM = runsTo(hillTown, { runId: loop.turnsAt }).reduce((s, r) => s + r.lengthM, 0)
     const [, wire] = checks('stop warm', 'at the plant', 'at the far tap')
-    expect(wire![1]).toBe('fits')
+    expect(wire![1]).toBe('pass')
     expect(wire![2]).toContain(`${outM.toFixed(1)} m`)
-    expect(checks('sampled', 'at the plant', 'not there')[1]![1]).toBe('not known')
+    expect(checks('sampled', 'at the plant', 'not there')[1]![1]).toBe('not checked')
     expect(checks('sampled', 'at the far tap', 'at the far tap')[1]![2]).toMatch(/short/)
   })
 })

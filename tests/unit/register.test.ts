@@ -44,7 +44,15 @@ describe('the register', () => {
 
   it('keeps in the log what was put back on another day', () => {
     const back = restoreFound(changed, 'loop.mode', '2026-12-01')
-    expect(back.controls.changes.at(-1)).toEqual({ on: '2026-12-01', path: 'loop.mode', from: 'off', to: 'clock' })
+    expect(back.controls.changes.at(-1)).toEqual({
+      on: '2026-12-01',
+      path: 'loop.mode',
+      from: 'off',
+      to: 'clock',
+      as: 'set',
+      by: '',
+      why: '',
+    })
   })
 
   it('reads as words, in the units of the study', () => {

@@ -1,26 +1,26 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { checksOf } from '../../core/checks/catalogue'
+import type { Level } from '../../core/checks/check'
+import { checksOfMeasure } from '../../core/checks/measure'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
-import { findings } from '../../core/findings/findings'
-import { standsInTheWay } from '../../core/findings/finishing'
 import { againstPhysics, flowByCurve } from '../../core/heaters/maker-curve'
-import { checksOf } from '../../core/measures/checks'
-import { targetsOf } from '../../core/measures/targets'
-import { peaksOf } from '../../core/sizing/peaks'
-import { sizeHeater } from '../../core/sizing/size'
-import { displayOf } from '../../core/study/display-of'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Store } from '../../core/study/plant'
 import type { Study } from '../../core/study/study'
+import { inTheWay } from '../../core/views/findings'
+import { sizeHeater } from '../../core/views/sizes'
 import { flowAtRise } from '../../core/water/power'
+import { demandOf } from '../../core/year/demand'
 import { boughtKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
+import { findings } from './judged'
 
-const found = (study: Study, id: string) => findings(study, null).find((f) => f.id === id)
-const severity = (study: Study, id: string) => found(study, id)?.severity ?? null
+const found = (study: Study, id: string) => checksOf(study, null).find((c) => c.id === id)
+const level = (study: Study, id: string): Level | null => found(study, id)?.level ?? null
 const store = (study: Study, change: Partial<Store>) =>
   changed(study, (s) => void Object.assign(s.plant.store!, change))
 const fire = (change: Partial<HeaterOf<'wood-coil'>['way']>) =>
@@ -33,24 +33,23 @@ const coilId = mountainRefuge.plant.heaters.find((h) => h.kind === 'wood-coil')!
 describe('the relief valve', () => {
   const there = { reliefValve: true, reliefPiped: true }
   it.each([
-    [mountainRefuge, null, 'look'],
-    [mountainRefuge, false, 'danger'],
-    [mountainRefuge, true, null],
-    [hillTown, null, null],
-    [hillTown, false, 'mend'],
-  ] as const)('of %o that feels the top: %s is %s', (study, reliefAtTop, expected) =>
-    expect(severity(store(study, { ...there, reliefAtTop }), 'relief-feels')).toBe(expected),
+    ['with a fire', mountainRefuge, null, 'not checked'],
+    ['with a fire', mountainRefuge, false, 'fail'],
+    ['with a fire', mountainRefuge, true, 'pass'],
+    ['with a boiler', hillTown, null, 'not checked'],
+    ['with a boiler', hillTown, false, 'fail'],
+  ] as const)('%s, where it feels the top: %#', (_, study, reliefAtTop, expected) =>
+    expect(level(store(study, { ...there, reliefAtTop }), 'relief-feels')).toBe(expected),
   )
 
   it('has a way for what it lets go', () => {
     const way = { fullSize: true, falls: true, endSeen: true, drained: true }
-    expect(severity(store(mountainRefuge, { ...there, discharge: way }), 'discharge-way')).toBeNull()
-    const open = found(store(mountainRefuge, { ...there, discharge: { ...way, falls: null } }), 'discharge-way')!
-    expect([open.severity, open.holdsUp]).toEqual(['look', true])
-    const bad = found(store(hillTown, { ...there, discharge: { ...way, endSeen: false } }), 'discharge-way')!
-    expect(bad.severity).toBe('mend')
-    expect(bad.why).toMatch(/end is open and in sight/)
-    expect(severity(store(hillTown, there), 'discharge-way')).toBeNull()
+    for (const c of Object.keys(way))
+      expect(level(store(mountainRefuge, { ...there, discharge: way }), `discharge-${c.toLowerCase()}`)).toBe('pass')
+    const open = found(store(mountainRefuge, { ...there, discharge: { ...way, falls: null } }), 'discharge-falls')!
+    expect([open.level, open.blocks]).toEqual(['not checked', true])
+    const bad = found(store(hillTown, { ...there, discharge: { ...way, endSeen: false } }), 'discharge-endseen')!
+    expect([bad.level, bad.blocks]).toEqual(['fail', true])
   })
 })
 
@@ -60,13 +59,15 @@ describe('a mixing valve', () => {
       s.controls.foundOn = visit
       s.plant.store!.mixing = mixing ? { mixesToC: 48, testedOn } : 'none'
     })
+  const sentence = (study: Study) =>
+    checksOf(study, null).find((c) => c.cause.id === 'mixing-tested' && c.level !== 'pass')?.sentence ?? null
   it('is asked for its test while the store is hot enough to scald, and once a year', () => {
-    expect(found(hot(null, '2026-05-01'), 'mixing-tested')?.why).toMatch(/wrote down a test/)
-    expect(severity(hot('2026-02-01', '2026-05-01'), 'mixing-tested')).toBeNull()
-    expect(found(hot('2024-02-01', '2026-05-01'), 'mixing-tested')?.why).toMatch(/2024-02-01/)
-    expect(severity(hot(null, '2026-05-01', false), 'mixing-tested')).toBeNull()
+    expect(sentence(hot(null, '2026-05-01'))).toMatch(/No test is written down/)
+    expect(sentence(hot('2026-02-01', '2026-05-01'))).toBeNull()
+    expect(sentence(hot('2024-02-01', '2026-05-01'))).toMatch(/2024-02-01/)
+    expect(sentence(hot(null, '2026-05-01', false))).toBeNull()
     // With no day of the visit an old test is not taken for a new one; a reading's day will do.
-    expect(found(hot('2026-02-01', null), 'mixing-tested')?.why).toMatch(/no day of the visit/)
+    expect(sentence(hot('2026-02-01', null))).toMatch(/no day of the visit/)
     const read = changed(hot('2024-02-01', null), (s) => {
       const values = { tempC: 60 }
       s.readings = [
@@ -83,32 +84,36 @@ describe('a mixing valve', () => {
         },
       ]
     })
-    expect(severity(read, 'mixing-tested')).toBeNull()
+    expect(sentence(read)).toBeNull()
     const cool = changed(hot(null, '2026-05-01'), (s) => {
       for (const c of Object.values(s.controls.found.heaters)) c.setpointC = 45
     })
-    expect(severity(cool, 'mixing-tested')).toBeNull()
+    expect(sentence(cool)).toBeNull()
   })
 })
 
 describe('the pipes of a fire', () => {
   it('are followed before it is lit; what is wrong on them is a danger', () => {
-    expect(severity(mountainRefuge, `fire-way-${coilId}`)).toBeNull()
-    expect(severity(fire({ canBeShut: true }), `fire-shut-${coilId}`)).toBe('danger')
-    expect(severity(fire({ filled: false }), `fire-dry-${coilId}`)).toBe('danger')
-    expect(severity(fire({ rises: false }), `fire-rises-${coilId}`)).toBe('danger')
-    const open = found(fire({ rises: null, filled: null }), `fire-way-${coilId}`)!
-    expect([open.severity, open.holdsUp]).toEqual(['look', true])
-    expect(open.why).toMatch(/rises all the way, whether it is filled/)
+    const ways = ['shut', 'dry', 'rises'].map((part) => `fire-${part}-${coilId}`)
+    for (const id of ways) expect(level(mountainRefuge, id)).toBe('pass')
+    const bad = fire({ canBeShut: true, filled: false, rises: false })
+    for (const id of ways) expect([level(bad, id), found(bad, id)!.concern]).toEqual(['fail', 'harm'])
+    const open = fire({ rises: null, filled: null })
+    expect(ways.map((id) => found(open, id)!.blocks)).toEqual([false, true, true])
+    // One pipe is one entry.
+    expect(
+      findings(open)
+        .filter((f) => f.id.startsWith('fire-'))
+        .map((f) => [f.id, f.parts.length]),
+    ).toEqual([[`fire-way-${coilId}`, 2]])
   })
 
   it('hold up the end of a visit, as every danger does, and what can wait does not', () => {
-    const all = findings(fire({ filled: null }), null)
-    const held = standsInTheWay(all)
-    expect(held.map((f) => f.id)).toContain(`fire-way-${coilId}`)
-    expect(held.every((f) => f.severity === 'danger' || f.holdsUp)).toBe(true)
+    const all = findings(fire({ filled: null }))
+    const held = inTheWay(all)
+    expect(held.map((f) => f.id)).toContain(`fire-dry-${coilId}`)
     for (const f of all) if (f.severity === 'danger') expect(held).toContain(f)
-    expect(all.some((f) => f.severity === 'mend' && held.includes(f))).toBe(false)
+    expect(held.every((f) => f.parts.some((c) => c.concern === 'harm'))).toBe(true)
   })
 })
 
@@ -150,14 +155,12 @@ describe('a maker’s curve', () => {
       heater.outputHolds = 'at this height'
       heater.makerFlow = [20, 50].map((riseK) => ({ riseK, lMin: flowAtRise(60, 8, riseK) }))
     })
-    expect(severity(exact, id)).toBeNull()
-    expect(found(flat(40), id)?.why).toMatch(/% less/)
+    expect(level(exact, id)).toBeNull()
+    expect(found(flat(40), id)?.sentence).toMatch(/% less/)
     const verdict = (study: Study) =>
-      sizeHeater(study, study.plant.heaters[0]!, peaksOf(study, 50), displayOf(study)).checks.find(
-        (c) => c.id === 'output',
-      )!
-    expect(verdict(exact).verdict).toBe('fits')
-    expect(verdict(flat(1)).verdict).toBe('does not fit')
+      sizeHeater(study, study.plant.heaters[0]!, demandOf(study, 50)).checks.find((c) => c.id === 'output')!
+    expect(verdict(exact).level).toBe('pass')
+    expect(verdict(flat(1)).level).toBe('fail')
     expect(verdict(flat(1)).sentence).toMatch(/by its maker’s curve/)
   })
 })
@@ -165,23 +168,22 @@ describe('a maker’s curve', () => {
 describe('limits that somebody chose', () => {
   const year = simulate(hillTown)
   const limited = (wasteLimitL: number | null, energyLimitKwh: number | null) =>
-    targetsOf(
+    checksOf(
       changed(hillTown, (s) => void Object.assign(s.pipes, { wasteLimitL, energyLimitKwh })),
       year,
-      displayOf(hillTown),
-    )
+    ).filter((c) => c.id === 'waste-limit' || c.id === 'energy-limit')
   it('are kept at their figure and not past it, each with its sentence', () => {
     expect(limited(null, null)).toEqual([])
     const bought = boughtKwh(year)
-    const kept = (...limits: [number | null, number | null]) => limited(...limits).map((t) => t.kept)
+    const kept = (...limits: [number | null, number | null]) => limited(...limits).map((t) => t.level)
     expect([kept(20, bought), kept(20, bought - 1), kept(null, bought), kept(0.1, null)]).toEqual([
-      [true, true],
-      [true, false],
-      [true],
-      [false],
+      ['pass', 'pass'],
+      ['pass', 'fail'],
+      ['pass'],
+      ['fail'],
     ])
     const [cup] = limited(0.1, null)
-    expect(cup!.text).toMatch(/More than 0.10 L to run off at Kitchen sink,/)
+    expect(cup!.sentence).toMatch(/More than 0.10 L to run off at Kitchen sink,/)
   })
 
   it('a bore below what the local code allows does not fit, and one nobody looked up is not known', () => {
@@ -196,10 +198,10 @@ describe('limits that somebody chose', () => {
       pipe: { ...run },
     }
     const bore = (least: number | null) =>
-      checksOf(
+      checksOfMeasure(
         changed(hillTown, (s) => void (s.pipes.leastBoreMm = least)),
         measure as never,
-      ).find((c) => c.id === 'bore')!.verdict
-    expect([bore(null), bore(5), bore(60)]).toEqual(['not known', 'fits', 'does not fit'])
+      ).find((c) => c.id === 'bore')!.level
+    expect([bore(null), bore(5), bore(60)]).toEqual(['not checked', 'pass', 'fail'])
   })
 })

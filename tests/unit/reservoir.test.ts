@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { coldestMonth } from '../../core/calendar/year'
 import { hillTown } from '../../core/demos/hill-town'
-import { findings } from '../../core/findings/findings'
 import { addHeater } from '../../core/household/edits/plant'
 import { reservoirDay } from '../../core/household/reservoir-day'
 import type { HeaterOf } from '../../core/study/heater-kinds'
@@ -9,6 +8,7 @@ import type { Study } from '../../core/study/study'
 import { mainsByMonth } from '../../core/water/mains'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
+import { open } from './judged'
 
 const tapId = hillTown.people.habits[0]!.tapId
 const base = addHeater(hillTown, 'reservoir')
@@ -52,9 +52,9 @@ describe('a reservoir’s day', () => {
   it('that gives less than is drawn is pointed out, and the year has draws too cool there; one that gives enough is not', () => {
     const short = house(200, 1, 2)
     const id = `reservoir-short-${of(short).id}`
-    expect(findings(short, null).find((f) => f.id === id)?.why).toMatch(/200 L are drawn/)
+    expect(open(short).find((c) => c.id === id)?.sentence).toMatch(/200 L are drawn/)
     const enough = house(20, 4, 2)
-    expect(findings(enough, null).find((f) => f.id === id)).toBeUndefined()
+    expect(open(enough).find((c) => c.id === id)).toBeUndefined()
     expect(simulate(short).comfort.coolDraws).toBeGreaterThan(simulate(enough).comfort.coolDraws)
   })
 

@@ -6,13 +6,11 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { heatSource } from '../../core/household/edits/heat-source'
 import { putHeater } from '../../core/household/edits/plant'
-import { sizes } from '../../core/sizing/candidates'
-import { peaksOf } from '../../core/sizing/peaks'
-import { sizeHeater } from '../../core/sizing/size'
-import { displayOf } from '../../core/study/display-of'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
+import { sizeHeater, sizes } from '../../core/views/sizes'
 import { waterPower } from '../../core/water/power'
+import { demandOf } from '../../core/year/demand'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
@@ -21,9 +19,9 @@ function electric(study: Study, change: (heater: HeaterOf<'instant-electric'>) =
   const source = structuredClone(heatSource(study, 'instant-electric', 'instead')!)
   change(source.heater as HeaterOf<'instant-electric'>)
   const put = putHeater(study, source.replaces, source.heater, source.control, source.store)
-  return sizeHeater(put, source.heater, peaksOf(put, 50), displayOf(study))
+  return sizeHeater(put, source.heater, demandOf(put, 50))
 }
-const verdict = (sized: ReturnType<typeof electric>, id: string) => sized.checks.find((c) => c.id === id)?.verdict
+const verdict = (sized: ReturnType<typeof electric>, id: string) => sized.checks.find((c) => c.id === id)?.level
 
 describe('the busiest moment', () => {
   /** Two showers of 8 L/min at 40 °C that meet, from a main of 10 °C and hot water of 50 °C. */
@@ -50,7 +48,7 @@ describe('the busiest moment', () => {
   })
 
   it('is what runs at once, and no more', () => {
-    const peaks = peaksOf(two, 50)
+    const peaks = demandOf(two, 50).peaks
     // Three quarters of it hot: (40 − 10) / (50 − 10).
     expect(peaks.hotLMin).toBeCloseTo(2 * 8 * 0.75, 6)
     expect(peaks.kw).toBeCloseTo(waterPower(12, 10, 50), 6)
@@ -63,14 +61,14 @@ describe('the busiest moment', () => {
 
   it('one tap serves one at a time', () => {
     const same = changed(two, (s) => void (s.people.habits[1].tapId = s.people.habits[0].tapId))
-    const peaks = peaksOf(same, 50)
+    const peaks = demandOf(same, 50).peaks
     expect(peaks.hotLMin).toBeCloseTo(6, 6)
     expect(peaks.worstHourL).toBeCloseTo(120, 6)
   })
 
   it('is one shower where they follow each other', () => {
     const apart = changed(two, (s) => void (s.people.habits[1].atMin = 430))
-    expect(peaksOf(apart, 50).hotLMin).toBeCloseTo(6, 6)
+    expect(demandOf(apart, 50).peaks.hotLMin).toBeCloseTo(6, 6)
   })
 })
 
@@ -80,18 +78,18 @@ describe('a size', () => {
 
   it('is not known where the main was not looked at, however large', () => {
     const sized = electric(harbourFlat, (h) => void (h.outputKw = 200))
-    expect(verdict(sized, 'amps')).toBe('not known')
-    expect(sized.verdict).not.toBe('fits')
+    expect(verdict(sized, 'amps')).toBe('not checked')
+    expect(sized.level).not.toBe('pass')
   })
 
   it('is refused for amps, for phases and for ways', () => {
     const sentence = (change: (h: HeaterOf<'instant-electric'>) => void) =>
       electric(looked, change).checks.find((c) => c.id === 'amps')!
     const one = sentence((h) => void ((h.outputKw = 18), (h.phases = 1)))
-    expect(one.verdict).toBe('does not fit')
+    expect(one.level).toBe('fail')
     expect(one.sentence).toMatch(/78 A at 230 V: only 30 of 40 A are free/)
     expect(sentence((h) => void ((h.outputKw = 18), (h.phases = 3))).sentence).toMatch(/one phase and it needs three/)
-    expect(sentence((h) => void ((h.outputKw = 6), (h.phases = 1))).verdict).toBe('fits')
+    expect(sentence((h) => void ((h.outputKw = 6), (h.phases = 1))).level).toBe('pass')
     expect(
       electric(
         changed(looked, (s) => void (s.site.electricMain!.spareWays = 0)),
@@ -102,14 +100,14 @@ describe('a size', () => {
 
   it('asks for the coldest main and the household’s own draws', () => {
     const sized = electric(looked, (h) => void (h.outputKw = 9))
-    expect(verdict(sized, 'output')).toBe('does not fit')
-    expect(sized.neededKw).toBeCloseTo(peaksOf(looked, 50).kw, 6)
+    expect(verdict(sized, 'output')).toBe('fail')
+    expect(sized.neededKw).toBeCloseTo(demandOf(looked, 50).peaks.kw, 6)
     expect(
       verdict(
         electric(looked, (h) => void (h.outputKw = sized.neededKw! + 0.1)),
         'output',
       ),
-    ).toBe('fits')
+    ).toBe('pass')
   })
 
   it('never fits while anything is unknown, on every demo and every kind', () => {
@@ -117,7 +115,7 @@ describe('a size', () => {
       const { there, instead, beside } = sizes(study)
       expect(instead.length + beside.length).toBeGreaterThan(3)
       for (const s of [...there, ...instead, ...beside])
-        if (s.verdict === 'fits') expect(s.checks.every((c) => c.verdict === 'fits')).toBe(true)
+        if (s.level === 'pass') expect(s.checks.every((c) => c.level === 'pass')).toBe(true)
     }
   })
 })
@@ -132,8 +130,8 @@ describe('on random households', () => {
         expect(peaks.worstHourL).toBeLessThanOrEqual(peaks.hotLMin * 60 + 1e-6)
         expect(there).toHaveLength(study.plant.heaters.length)
         for (const s of [...there, ...instead, ...beside]) {
-          const against = s.checks.filter((c) => c.verdict !== 'fits')
-          expect(s.verdict === 'fits').toBe(s.checks.length > 0 && against.length === 0)
+          const against = s.checks.filter((c) => c.level !== 'pass')
+          expect(s.level === 'pass').toBe(s.checks.length > 0 && against.length === 0)
           expect(s.checks.map((c) => c.sentence).join(' ')).not.toMatch(/NaN|Infinity|undefined/)
         }
       }),

@@ -2,16 +2,16 @@ import { describe, expect, it } from 'vitest'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
-import { findings } from '../../core/findings/findings'
 import { outages } from '../../core/household/outage'
 import { BEFORE_FIRE_C, hoursUntilRelief, longestFiring } from '../../core/household/until-relief'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
+import { open } from './judged'
 
 const stoveOf = (s: Study) => s.plant.heaters.find((h): h is HeaterOf<'wood-coil'> => h.kind === 'wood-coil')!
-const found = (study: Study, id: string) => findings(study, null).find((f) => f.id === id)
+const found = (study: Study, id: string) => open(study).find((c) => c.id === id)
 
 describe('a fire and its store', () => {
   it('reaches the relief valve in the hours that its heat takes to warm the store', () => {
@@ -63,16 +63,21 @@ describe('a fire and its store', () => {
 
   it('says when a day without use ends at the valve, and for how long it has room', () => {
     const hot = changed(mountainRefuge, (s) => void (stoveOf(s).waterKw = 8))
-    expect(found(hot, 'until-relief-stove')!.severity).toBe('danger')
+    expect(found(hot, 'until-relief-stove')!.level).toBe('fail')
     const hours = hoursUntilRelief(hot.plant.store!, 8, BEFORE_FIRE_C)
-    expect(found(hot, 'until-relief-stove')!.why).toContain(`in ${hours.toFixed(1)} h`)
-    expect(found(mountainRefuge, 'until-relief-stove')!.severity).toBe('look')
+    expect(found(hot, 'until-relief-stove')!.sentence).toContain(`in ${hours.toFixed(1)} h`)
+    expect(found(mountainRefuge, 'until-relief-stove')!.level).toBe('marginal')
     expect(found(hillTown, 'until-relief-stove')).toBeUndefined()
   })
 
   it('warns of a pump that stops, and tells a house that stands empty of the tag', () => {
     const pumped = changed(mountainRefuge, (s) => void (stoveOf(s).circuit.pump = { flowLMin: 6, watts: 30 }))
-    expect(found(pumped, 'pumped-fire-stove')!.severity).toBe('danger')
+    const bare = changed(pumped, (s) => void (stoveOf(s).circuit.failSafe.by = 'none'))
+    expect(found(bare, 'pumped-fire-stove')!.level).toBe('fail')
+    expect([found(pumped, 'pumped-fire-stove')!.level, found(pumped, 'pumped-fire-stove')!.blocks]).toEqual([
+      'not checked',
+      true,
+    ])
     expect(found(mountainRefuge, 'pumped-fire-stove')).toBeUndefined()
     expect(found(mountainRefuge, 'dry-coil-stove')).toBeDefined()
     expect(found(forestFarm, 'dry-coil-range')).toBeUndefined()
@@ -89,14 +94,14 @@ describe('pipes as they were laid', () => {
     const other = changed(hillTown, (s) => Object.assign(s.pipes.runs[0], { material: 'steel-en', size: '25' }))
     expect(found(other, `metals-${first.id}`)).toBeUndefined()
     const stub = changed(hillTown, (s) => void s.pipes.runs.push({ ...second, id: 'old', name: 'To the old scullery' }))
-    expect(found(stub, 'stub-old')!.what).toMatch(/old scullery leads nowhere/)
+    expect(found(stub, 'stub-old')!.title).toMatch(/old scullery leads nowhere/)
     expect(found(hillTown, 'stub-old')).toBeUndefined()
     const tap = hillTown.pipes.taps.find((t) => t.kind === 'shower')!
     const thin = changed(hillTown, (s) => {
       const run = s.pipes.runs.find((r) => r.id === tap.runId)!
       Object.assign(run, { material: 'copper-en', size: '10', lengthM: 12 })
     })
-    expect(found(thin, `drop-${tap.id}`)).toMatchObject({ severity: 'mend', tries: 'repipe' })
+    expect(found(thin, `drop-${tap.id}`)).toMatchObject({ level: 'fail', mendedBy: 'repipe' })
     expect(
       found(
         changed(thin, (s) => void (s.site.pressureBar = null)),

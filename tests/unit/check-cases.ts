@@ -1,7 +1,6 @@
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { findings } from '../../core/findings/findings'
 import { unlookedHeater } from '../../core/household/blank/unlooked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { beginFunctions } from '../../core/study/controls'
@@ -11,7 +10,6 @@ import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
 import { changed, readingOf } from '../../proof/studies'
 
-export const ids = (study: Study) => findings(study, null).map((f) => f.id)
 const reading = (
   id: string,
   kind: Reading['kind'],
@@ -20,6 +18,11 @@ const reading = (
   takenAt = '2026-03-02T09:00:00Z',
 ) => readingOf(kind, values, { id, where, takenAt })
 
+/** Nothing mixes the water down on its way. */
+export const unguarded = (s: Study) => {
+  if (s.plant.store) s.plant.store.mixing = 'none'
+  for (const t of s.pipes.taps) t.guard = 'none'
+}
 export const withWood = addHeater(hillTown, 'wood-coil')
 export const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
 
@@ -35,17 +38,12 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).outputHolds = 'at this height'),
   ],
   [
-    'store-tepid',
+    'growth-store',
     hillTown,
     (s) => void (s.controls.found.heaters.boiler.setpointC = 47),
     (s) => void (s.controls.found.heaters.boiler.setpointC = 60),
   ],
-  [
-    'scald',
-    hillTown,
-    (s) => void (s.plant.store!.mixing = 'none'),
-    (s) => void (s.plant.store!.mixing = { mixesToC: 45, testedOn: null }),
-  ],
+  ['scald', hillTown, unguarded, (s) => void (s.plant.store!.mixing = { mixesToC: 45, testedOn: null })],
   ['scald', harbourFlat, () => {}, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 46)],
   [
     'scald',
@@ -66,10 +64,17 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void (s.plant.store!.valveBeforeRelief = false),
   ],
   [
-    'relief-look',
+    'relief',
     hillTown,
     () => {},
-    (s) => void Object.assign(s.plant.store!, { reliefValve: true, reliefPiped: true }),
+    (s) =>
+      void Object.assign(s.plant.store!, {
+        reliefValve: true,
+        reliefPiped: true,
+        valveBeforeRelief: false,
+        reliefAtTop: true,
+        discharge: { fullSize: true, falls: true, endSeen: true, drained: true },
+      }),
   ],
   [
     'relief-piped',
@@ -146,7 +151,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void (s.pipes.taps[0].saidContentL = 5.8),
   ],
   [
-    'not-hot-enough-kitchen-sink',
+    'need-kitchen-sink',
     hillTown,
     (s) => void (s.pipes.taps[0].leastHotC = 64),
     (s) => void (s.pipes.taps[0].leastHotC = 55),
@@ -218,7 +223,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
       s.pipes.runs[0].place = 'outdoors'
       s.site.monthlyAirC[0] = -4
     },
-    (s) => void (s.site.monthlyAirC[0] = 6),
+    (s) => void (s.pipes.runs[0].place = 'cellar'),
   ],
   ['bare-pipes', hillTown, () => {}, (s) => void (s.pipes.runs[0].insulation = { lambdaWMK: 0.04, thicknessMm: 20 })],
   [
@@ -228,12 +233,12 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void (s.pipes.taps[2].flowLMin = 12),
   ],
   [
-    'above-flow-boiler',
+    'reach-boiler',
     hillTown,
     (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 65),
     (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).primary.flowMaxC = 75),
   ],
-  ['hard-and-hot', hillTown, () => {}, (s) => void (s.site.hardnessMgL = 90)],
+  ['scale-boiler', hillTown, () => {}, (s) => void (s.site.hardnessMgL = 90)],
   [
     'element-in-sun-element',
     addHeater(addHeater(hillTown, 'solar'), 'element'),
@@ -254,7 +259,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void (s.plant.store!.loss = { kind: 'ua', uaWK: 5 }),
   ],
   [
-    'wanted-too-hot',
+    'mixer-reach',
     harbourFlat,
     (s) => void (s.people.habits[0].wantedC = 58),
     (s) => void (s.people.habits[0].wantedC = 40),

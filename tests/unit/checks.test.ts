@@ -1,21 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { everyDay } from '../../core/calendar/week'
+import { checksOf } from '../../core/checks/catalogue'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { SEVERITIES } from '../../core/findings/finding'
-import { broughtBy, findings } from '../../core/findings/findings'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { applyAll } from '../../core/measures/apply'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
+import { broughtBy } from '../../core/views/brought'
+import { SEVERITIES } from '../../core/views/findings'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
-import { CASES, ids, twoElements, withWood, wood } from './findings-cases'
+import { CASES, twoElements, unguarded, withWood, wood } from './check-cases'
+import { findings, ids } from './judged'
 
-describe('findings', () => {
+describe('checks', () => {
   it.each(CASES)('%s stands where it should and goes when it is mended', (id, base, make, mend) => {
     const there = changed(base, make)
     expect(ids(there)).toContain(id)
@@ -29,7 +31,7 @@ describe('findings', () => {
     })
     const year = simulate(idle)
     const relief = findings(idle, year).find((f) => f.id === 'relief-opens')!
-    expect(relief.why).toContain(`${Math.round(year.energy.reliefKwh).toLocaleString('en-GB')} kWh`)
+    expect(relief.sentence).toContain(`${Math.round(year.energy.reliefKwh).toLocaleString('en-GB')} kWh`)
     expect(findings(hillTown, simulate(hillTown)).some((f) => f.id === 'relief-opens')).toBe(false)
     const sunny = changed(addHeater(hillTown, 'solar'), (s) => {
       s.people.habits = []
@@ -46,13 +48,10 @@ describe('findings', () => {
   })
 
   it('says that children are at risk, by name and with the seconds', () => {
-    const [danger] = findings(
-      changed(hillTown, (s) => void (s.plant.store!.mixing = 'none')),
-      null,
-    )
+    const [danger] = findings(changed(hillTown, unguarded), null)
     expect(danger.severity).toBe('danger')
-    expect(danger.why).toMatch(
-      /65.0 °C comes: it burns an adult in 2.0 s and a child in 0.5 s. Runa, Pim, Oda are at risk/,
+    expect(danger.parts[0].sentence).toMatch(
+      /Up to 65.0 °C comes at .*: an adult burns in 2.0 s, a child in 0.5 s. With Runa, Pim, Oda in the house/,
     )
   })
 
@@ -60,6 +59,7 @@ describe('findings', () => {
     const hot = changed(harbourFlat, (s) => {
       s.controls.found.heaters['wall-heater'].setpointC = 80
       s.people.persons[0].kind = 'child'
+      unguarded(s)
     })
     for (const year of [null, simulate(hot)])
       expect(findings(hot, year).find((f) => f.id === 'scald')!.severity).toBe('danger')
@@ -99,7 +99,7 @@ describe('findings', () => {
       s.controls.found.loop.mode = 'off'
       s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 300, toMin: 420 }])
     })
-    expect(of(small)).toEqual(expect.arrayContaining(['too-little-hot', 'evening-cool-boiler']))
+    expect(of(small)).toEqual(expect.arrayContaining(['delivery']))
     const cycling = changed(hillTown, (s) => {
       ;(s.plant.heaters[0] as HeaterOf<'boiler-coil'>).coil.uaWK = 80
     })
@@ -110,21 +110,21 @@ describe('findings', () => {
     )
     expect(of(pump)).toContain('backup-boiler')
     const preheat = addHeater(harbourFlat, 'solar')
-    expect(of(preheat)).toContain('tepid-year')
+    expect(of(preheat)).toContain('growth-store')
     const unused = changed(
       harbourFlat,
       (s) => void (s.people.habits = s.people.habits.filter((h) => h.tapId !== 'kitchen-sink')),
     )
-    expect(of(unused)).toContain('runs-at-rest')
+    expect(of(unused)).toContain('growth-runs')
   })
 
   it('says what a package brings that was not there before', () => {
     const pack = applyAll(hillTown, [
       { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, partPrices: {}, heaterId: 'boiler', setpointC: 45 },
     ])
-    const [before, after] = [findings(hillTown, simulate(hillTown)), findings(pack, simulate(pack))]
+    const [before, after] = [checksOf(hillTown, simulate(hillTown)), checksOf(pack, simulate(pack))]
     const brought = broughtBy(before, after).map((f) => f.id)
-    expect(brought).toEqual(expect.arrayContaining(['store-tepid', 'loop-tepid']))
+    expect(brought).toEqual(expect.arrayContaining(['growth-store', 'growth-loop']))
     expect(brought).not.toContain('bare-pipes')
     expect(broughtBy(after, after)).toEqual([])
   })
@@ -139,20 +139,19 @@ describe('findings', () => {
     fc.assert(
       fc.property(randomStudy, (study) => {
         const all = findings(study, null)
-        expect(new Set(all.map((f) => f.id)).size).toBe(all.length)
+        expect(new Set(all.map((f) => f.id)).size, all.map((f) => f.id).join(' ')).toBe(all.length)
         const rank = all.map((f) => SEVERITIES.indexOf(f.severity))
         expect(rank).toEqual([...rank].sort((a, b) => a - b))
-        for (const f of all)
-          expect(
-            [f.what, f.why, f.source, f.mend].every((t) => t.length > 5 && !/NaN|undefined|Infinity/.test(t)),
-          ).toBe(true)
+        for (const { title, sentence, source, remedy } of all)
+          for (const text of [title, sentence, source, remedy])
+            expect(text).toMatch(/^(?!.*(NaN|undefined|Infinity)).{3,}/)
       }),
       { numRuns: 40 },
     )
   })
 })
 
-describe('findings on what is set', () => {
+describe('checks of what is set', () => {
   const of = (study: Study) => findings(study, simulate(study)).map((f) => f.id)
   const boiler = (edit: (c: Study['controls']['found']['heaters'][string], s: Study) => void) =>
     changed(hillTown, (s) => edit(s.controls.found.heaters.boiler, s))
@@ -173,8 +172,8 @@ describe('findings on what is set', () => {
         'clock-wrong',
         boiler((_, s) => ((s.controls.found.clock.summerTime = 'stays'), (s.site.summerTime = 'europe'))),
       ],
-      ['timer-short', boiler((c) => (c.windows = everyDay([600, 630])))],
-      ['hot-run-fails', boiler((c) => (c.disinfection = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
+      ['delivery', boiler((c) => (c.windows = everyDay([600, 630])))],
+      ['hot-run', boiler((c) => (c.disinfection = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
     ] as const) {
       expect(none).not.toContain(id)
       expect(of(study)).toContain(id)
@@ -185,7 +184,9 @@ describe('findings on what is set', () => {
 
   it('a tepid store with a hot run that is held each week is no danger', () => {
     const run = { weekday: 2, atMin: 60, toC: 65, holdMin: 30 }
-    expect(of(boiler((c) => (c.setpointC = 48)))).toContain('store-tepid')
-    expect(of(boiler((c) => Object.assign(c, { setpointC: 48, disinfection: run })))).not.toContain('store-tepid')
+    expect(of(boiler((c) => (c.setpointC = 48)))).toContain('growth-store')
+    const held = boiler((c) => Object.assign(c, { setpointC: 48, disinfection: run }))
+    const growth = checksOf(held, simulate(held)).find((c) => c.id === 'growth-store')!
+    expect([growth.level, growth.blocks]).toEqual(['marginal', false])
   })
 })
