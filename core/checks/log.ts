@@ -22,7 +22,7 @@ const waste: Rule = ({ study, write }) =>
   study.readings.flatMap((r): Told[] => {
     if (r.kind !== 'time-to-hot' || r.adopted) return []
     const verdict = judge(study, r)?.verdict
-    if (!verdict || verdict.measured < WASTE_TIMES * verdict.modelled) return []
+    if (verdict?.figure.quantity !== 'volume' || verdict.measured < WASTE_TIMES * verdict.modelled) return []
     const tap = tapOf(study, r.where)
     const hidden = runsTo(study, tap).filter((run) => !run.reachable || run.place === 'ground')
     return [

@@ -1,7 +1,7 @@
-import { HEATERS } from '../heaters/kinds'
 import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
 import { hottestOnFailure } from '../household/hottest-water'
 import { loopRuns } from '../household/runs'
+import { flueInStore, storeLoss } from '../household/store-loss'
 import { carriedC, mixesTo, supplyOf } from '../household/supply'
 import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { runsTo } from '../household/ways'
@@ -143,14 +143,23 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
       ...insulationHeat(study, m, write),
     ]
   },
-  jacket: ({ plant }) => [
+  jacket: ({ plant }, _, write) => [
     one(
       'clear',
       'pass',
-      plant.heaters.some((h) => HEATERS[h.kind].flueInStore)
+      flueInStore(plant)
         ? 'Top, draught hood, air inlet at the foot, controls and relief valve stay clear.'
         : 'Controls, covers of elements, ports and the relief valve stay clear.',
     ),
+    ...(flueInStore(plant)
+      ? [
+          one(
+            'flue',
+            'pass',
+            `It holds what leaves by the shell, ${write.figure('lossRate', storeLoss(plant)!.shellWK)} of ${write.figure('lossRate', storeLoss(plant)!.allWK)}; the flue takes the rest.`,
+          ),
+        ]
+      : []),
   ],
   'loop-mode': loopModeChecks,
   'tap-flow': lessFlow,

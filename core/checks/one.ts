@@ -12,6 +12,7 @@ const ABOUT = {
   'first-metres': ['First metres at the plant', 'cost', 'Put them on the list.'],
   loop: ['Pipes of the loop', 'cost', 'Put them on the list.'],
   clear: ['What stays clear', 'harm', 'Leave it clear.'],
+  flue: ['Loss by the flue', 'cost', 'Leave it clear.'],
   late: ['Warm before anybody comes', 'cost', 'Ask, and write the seconds beside the use.'],
   way: ['Distance', 'fault', 'Less nearer, or another place.'],
   lines: ['Supplies at the new place', 'fault', 'Look before it is moved.'],

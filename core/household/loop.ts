@@ -7,7 +7,7 @@ import type { Loop, Returns, Run, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 import { runUa } from './runs'
 import { carriedC } from './supply'
-import { frontOf, runsTo } from './ways'
+import { runsTo } from './ways'
 
 /** The valve of a loop that comes back through the cold line; null where its return is its own, or there is no loop. */
 export const bypassOf = (loop: Loop | null): Extract<Returns, { by: 'cold line' }> | null =>
@@ -21,13 +21,30 @@ function minuteOfWeek(takenAt: string): number {
   return weekday * MINUTES_A_DAY + Number(takenAt.slice(11, 13)) * 60 + Number(takenAt.slice(14, 16))
 }
 
-/** Whether the loop's pump is due to run at a time, by what is set. */
-export function loopDue(study: Study, takenAt: string): boolean {
+/**
+ * What the loop keeps its way out at, at least, at a time, by what is set, °C; null where it is left to cool. "unsaid" where
+ * that hangs on who asked for it or on what it has learned.
+ */
+export function loopKeepsC(study: Study, takenAt: string): number | null | 'unsaid' {
+  if (!study.pipes.loop) return null
   const { loop } = controlsOf(study)
-  return (
-    study.pipes.loop !== null &&
-    (loop.mode === 'always' || (loop.mode === 'clock' && isOn(loop.windows, minuteOfWeek(takenAt))))
-  )
+  const open = () => isOn(loop.windows, minuteOfWeek(takenAt))
+  switch (loop.mode) {
+    case 'off':
+      return null
+    case 'always':
+      return carriedC(study)
+    case 'clock':
+      return open() ? carriedC(study) : null
+    case 'sampled':
+    case 'stop warm':
+      return open() ? Math.min(carriedC(study), loop.targetC) - loop.differentialK : null
+    case 'trace heating':
+      return open() ? loop.targetC : null
+    case 'on demand':
+    case 'learned':
+      return 'unsaid'
+  }
 }
 
 /** Every length of the loop, out and back, with its computed loss, W/K, and the air around it in a month, °C. */
@@ -53,13 +70,9 @@ export function loopAir(study: Study, month: number): number {
   return lengths.reduce((s, l) => s + l.uaWK * l.airC, 0) / lengths.reduce((s, l) => s + l.uaWK, 0)
 }
 
-/** Runs from the last water that is hot at a time to a tap: past the loop while its pump is due, else all the way. */
-export function coldRunsTo(study: Study, tap: Tap, takenAt: string): Run[] {
-  const runs = runsTo(study, tap)
-  if (!loopDue(study, takenAt)) return runs
-  const hot = new Set(runsTo(study, { runId: study.pipes.loop!.turnsAt }).map((r) => r.id))
-  return runs.filter((r) => !hot.has(r.id))
+/** Runs to a tap that no loop passes. */
+export function runsPastLoop(study: Study, tap: Pick<Tap, 'runId'>): Run[] {
+  const { loop } = study.pipes
+  const passed = new Set(loop ? runsTo(study, { runId: loop.turnsAt }).map((r) => r.id) : [])
+  return runsTo(study, tap).filter((r) => !passed.has(r.id))
 }
-
-/** Hot water that must run before a tap runs warm at a time, L. */
-export const frontAt = (study: Study, tap: Tap, takenAt: string) => frontOf(coldRunsTo(study, tap, takenAt))

@@ -2,10 +2,11 @@ import { HEATERS } from '../heaters/kinds'
 import { putHeater } from '../household/edits/plant'
 import { computedLoopUa } from '../household/loop'
 import { storeArea } from '../household/store-area'
+import { storeLoss } from '../household/store-loss'
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
 import { rangeOf } from '../schema/shape'
-import { standingUa, wrapped } from '../stores/standing-loss'
+import { wrapped } from '../stores/standing-loss'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
 import { freshId } from '../study/fresh-id'
@@ -62,7 +63,8 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
     edited(study, ({ plant: { store } }) => {
       if (!store) return
       const jacket = { ...insulation, areaM2: storeArea(store), share: coveredShare }
-      store.loss = { kind: 'ua', uaWK: wrapped(standingUa(store.loss, store.litres), jacket) }
+      const { allWK, shellWK } = storeLoss(study.plant)!
+      store.loss = { kind: 'ua', uaWK: allWK - shellWK + wrapped(shellWK, jacket) }
     }),
   setpoint: (study, m) => withControl(study, m.heaterId, (c) => void (c.setpointC = m.setpointC)),
   'heater-windows': (study, m) => withControl(study, m.heaterId, (c) => void (c.windows = m.windows)),

@@ -2,6 +2,7 @@ import { ALWAYS, type Week } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { assumedDrain } from '../household/blank/drain'
 import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
+import { flueInStore } from '../household/store-loss'
 import { supplyOf } from '../household/supply'
 import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
@@ -93,7 +94,7 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
   jacket: ({ plant }) => ({
     name: `Jacket, ${JACKET_MM} mm`,
     insulation: { lambdaWMK: INSULATIONS['mineral wool'].lambdaWMK, thicknessMm: JACKET_MM },
-    coveredShare: plant.heaters.some((h) => HEATERS[h.kind].flueInStore) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
+    coveredShare: flueInStore(plant) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
   }),
   // A setpoint below what is safe is not lowered.
   setpoint: (study) => {

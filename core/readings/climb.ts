@@ -1,10 +1,9 @@
-import { frontAt } from '../household/loop'
 import { carriedC } from '../household/supply'
 import { dayOf, heaterDelayS, steadyAtTap, tapOf } from '../household/ways'
 import { z } from '../schema/zod'
 import { FIELDS } from '../sums/fields'
+import { hotFront, lengthOffer } from './hot-front'
 import { defineReading, impossible } from './reading-kind'
-import { lengthOffer } from './tap-readings'
 
 /** A reading of a climb: seconds from the opening of the tap, and °C. */
 export interface ClimbPoint {
@@ -85,8 +84,7 @@ export const climb = defineReading({
       return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
     const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
-    const frontL = frontAt(study, tap, reading.takenAt)
-    const waitS = (frontL / flowLMin) * 60 + delayS
+    const front = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
     const ranL = (flowLMin / 60) * Math.max(0, (seconds ?? 0) - delayS)
     const off = steadyC === null ? 0 : steadyC - modelled
     return {
@@ -102,12 +100,16 @@ export const climb = defineReading({
                   value: seconds,
                   quantity: 'seconds',
                 } as const,
-                {
-                  label: 'By the study',
-                  formula: 'front of all runs / flow + delay of the heater',
-                  value: waitS,
-                  quantity: 'seconds',
-                } as const,
+                ...(front && front.steadyC > hotC
+                  ? [
+                      {
+                        label: 'By the study',
+                        formula: 'front of the cold runs, spread / flow + delay of the heater',
+                        value: (front.hotL / flowLMin) * 60 + delayS,
+                        quantity: 'seconds',
+                      } as const,
+                    ]
+                  : []),
               ]),
           ...(steadyC === null
             ? []
@@ -142,14 +144,14 @@ export const climb = defineReading({
         steadyC: { label: 'Steady at', quantity: 'temperature' },
       },
       verdict:
-        seconds !== null
+        seconds !== null && front && front.steadyC > hotC
           ? {
               figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
               measured: ranL,
-              modelled: frontL,
-              uncertainty: frontL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
+              modelled: front.hotL,
+              uncertainty: front.hotL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
               likely:
-                ranL > frontL
+                ranL > front.hotL
                   ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
                   : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'],
             }
@@ -169,7 +171,7 @@ export const climb = defineReading({
                       ]
                     : ['the dial stands higher than it says', 'the store was just heated'],
               },
-      offers: seconds === null ? [] : lengthOffer(study, tap, reading.takenAt, ranL),
+      offers: seconds === null || !front || front.steadyC <= hotC ? [] : lengthOffer(front, ranL),
     }
   },
 })

@@ -1,6 +1,4 @@
 import { atAltitude } from '../household/at-altitude'
-import { coldRunsTo, frontAt, loopDue } from '../household/loop'
-import { runFrontL } from '../household/runs'
 import { carriedC, supplyOf } from '../household/supply'
 import { mixesTo } from '../household/supply'
 import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/ways'
@@ -12,6 +10,7 @@ import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
 import { KJ_PER_LITRE_K } from '../water/properties'
+import { frontPast, hotFront, lengthOffer } from './hot-front'
 import { defineReading, impossible, type Judgement, type Offer } from './reading-kind'
 import { workedBy } from './worked-by'
 
@@ -71,12 +70,16 @@ export const timeToHot = defineReading({
   input: input(['seconds', 'flowLMin', 'hotC']),
   begin: { hotC: 40 },
   possible: () => true,
-  judge: (study, reading, { seconds, flowLMin }) => {
+  judge: (study, reading, { seconds, flowLMin, hotC }) => {
     const tap = tapOf(study, reading.where)
     const delayS = heaterDelayS(study)
     const measured = (flowLMin / 60) * Math.max(0, seconds - delayS)
-    const modelled = frontAt(study, tap, reading.takenAt)
-    const due = loopDue(study, reading.takenAt)
+    const front = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
+    const past = (warm: boolean) => frontPast(study, tap, reading.takenAt, { hotC, flowLMin }, warm)
+    const shown = front ? [front] : [past(true), past(false)]
+    const { steadyC } = shown[0]
+    if (shown.every((f) => f.coldC >= hotC)) return impossible('What you call hot is no warmer than the pipes lie.')
+    const never = steadyC <= hotC
     return {
       worked: {
         out: { runOffL: (flowLMin * seconds) / 60, frontL: measured },
@@ -95,58 +98,56 @@ export const timeToHot = defineReading({
             quantity: 'volume',
             decimals: 2,
           },
-          {
-            label: 'By the study',
-            formula: due
-              ? 'past the loop: sum of contents × (1 + C wall / C water)'
-              : 'sum of contents × (1 + C wall / C water)',
-            value: modelled,
-            quantity: 'volume',
-            decimals: 2,
-          },
+          ...(never
+            ? []
+            : shown.map(
+                (f) =>
+                  ({
+                    label: front ? 'By the study' : `By the study, loop ${f.pastLoop ? 'warm' : 'cold'}`,
+                    formula: `${f.pastLoop ? 'past the loop: ' : ''}contents × (1 + C wall / C water), and how far the front spreads at what you call hot`,
+                    value: f.hotL,
+                    quantity: 'volume',
+                    decimals: 2,
+                  }) as const,
+              )),
         ],
-        notes: due ? ['The loop’s pump was due at that hour: only what lies past the loop is counted as cold.'] : [],
+        notes: front
+          ? front.pastLoop
+            ? ['The loop was due to be warm at that hour: only what lies past it is counted as cold.']
+            : []
+          : ['Whether the loop was warm hangs on whether it was asked for: read it again with the loop cold for hours.'],
       },
       results: {
         runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 },
         frontL: { label: 'Of it in the pipes', quantity: 'volume', decimals: 2 },
       },
-      verdict: {
-        figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
-        measured,
-        modelled,
-        uncertainty: modelled * FLOW_SHARE * 2 + (flowLMin / 60) * WATCH_S,
-        likely:
-          measured > modelled
-            ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-            : [
-                study.pipes.loop && !due
-                  ? 'the loop kept part of the way warm'
-                  : 'the pipes were still warm from a draw before',
-                'a run is shorter or narrower than it was written down',
-              ],
-      },
-      offers: lengthOffer(study, tap, reading.takenAt, measured),
+      verdict: never
+        ? {
+            figure: { label: `Hottest water at ${tap.name}`, quantity: 'temperature' },
+            measured: hotC,
+            modelled: steadyC,
+            uncertainty: THERMOMETER_K,
+            likely: ['the dial stands higher than it says', 'the store was just heated'],
+          }
+        : front && {
+            figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
+            measured,
+            modelled: front.hotL,
+            uncertainty: front.hotL * FLOW_SHARE * 2 + (flowLMin / 60) * WATCH_S,
+            likely:
+              measured > front.hotL
+                ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
+                : [
+                    study.pipes.loop && !front.pastLoop
+                      ? 'the loop kept part of the way warm'
+                      : 'the pipes were still warm from a draw before',
+                    'a run is shorter or narrower than it was written down',
+                  ],
+          },
+      offers: front && !never ? lengthOffer(front, measured) : [],
     }
   },
 })
-
-/** The length of the last run that makes the contents agree with what was run off, where there can be such a length. */
-export function lengthOffer(study: Study, tap: Tap, takenAt: string, measuredL: number): Offer[] {
-  const last = coldRunsTo(study, tap, takenAt).at(-1)
-  if (!last) return []
-  const rest = frontAt(study, tap, takenAt) - runFrontL(last)
-  const lengthM = (measuredL - rest) / runFrontL({ ...last, lengthM: 1 })
-  return lengthM > 0.1 && lengthM < 500
-    ? [
-        {
-          path: `pipes.runs.${last.id}.lengthM`,
-          label: `Length of “${last.name}”, so that the contents agree`,
-          value: Math.round(lengthM * 100) / 100,
-        },
-      ]
-    : []
-}
 
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',

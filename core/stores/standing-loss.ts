@@ -62,3 +62,13 @@ export function standingUa(loss: StandingLoss, litres: number): number {
       return labelBoundW(loss.label, litres) / TEST_RISE_K
   }
 }
+
+/** What the shell of a store with a flue through it is taken to be: an ordinary store of its size without one. */
+const SHELL_CLASS: LabelClass = 'C'
+
+/**
+ * What of a store's loss passes through its shell, W/K. A flue through it takes the rest, which no jacket holds.
+ * Source: a gas store loses 4 to 6 W/K, an ordinary store of the same litres about 2 (EU 812/2013, class C).
+ */
+export const shellUa = (uaWK: number, litres: number, flueInStore: boolean): number =>
+  flueInStore ? Math.min(uaWK, labelBoundW(SHELL_CLASS, litres) / TEST_RISE_K) : uaWK

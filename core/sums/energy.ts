@@ -264,28 +264,47 @@ export const heaterSize = defineSum({
   },
 })
 
+/** Test days that a label counts as a year. Source: EU 812/2013, annual consumption = 0.6 × 366 × that of a day. */
+const LABEL_DAYS = 0.6 * 366
+/** Most useful heat for a kWh taken: by flame or element, and with heat from air or sun. */
+const MOST_USEFUL = { 'bought-heat': 1, 'heat-from-air': 5 } as const
+
 export const labelYear = defineSum({
   name: 'label-year',
   title: 'What a label would cost here',
   about: 'The energy on a heater’s label, for the draws of a test, brought to this household’s draws and price.',
   source:
-    'Label kWh ÷ useful kWh of its test days × useful kWh here (EU 814/2013: S 2.1, M 5.845, L 11.655, XL 19.07 a day)',
-  input: input(['labelKwhYear', 'labelDayKwh', 'usefulKwhYear', 'priceKwh']),
+    'EU 812/2013: a label’s year is 0.6 × 366 of its test days; useful of such a day in EU 814/2013: S 2.1, M 5.845, L 11.655, XL 19.07 kWh',
+  input: input(['labelKwhYear', 'labelDayKwh', 'usefulKwhYear', 'priceKwh']).extend({
+    heatsBy: z.enum(['bought-heat', 'heat-from-air']),
+  }),
   results: {
     share: { label: 'Useful of what it takes', decimals: 3 },
     kwhYear: { label: 'A year here', quantity: 'energy' },
     costYear: { label: 'Costs a year', unit: 'money', decimals: 2 },
   },
-  example: { labelKwhYear: 870, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.31 },
-  work: ({ labelKwhYear, labelDayKwh, usefulKwhYear, priceKwh }) => {
-    const share = (labelDayKwh * 365) / labelKwhYear
+  example: {
+    heatsBy: 'heat-from-air',
+    labelKwhYear: 560,
+    labelDayKwh: 5.845,
+    usefulKwhYear: 1900,
+    priceKwh: 0.31,
+  },
+  work: ({ heatsBy, labelKwhYear, labelDayKwh, usefulKwhYear, priceKwh }) => {
+    const share = (labelDayKwh * LABEL_DAYS) / labelKwhYear
+    const most = MOST_USEFUL[heatsBy]
+    if (share > most)
+      throw new SumRefusal(
+        'labelKwhYear',
+        `must be at least ${((labelDayKwh * LABEL_DAYS) / most).toFixed(0)} for this test day: ${heatsBy === 'bought-heat' ? 'no flame or element makes more heat than it takes' : 'no heat pump makes five times what it takes'}`,
+      )
     const kwhYear = usefulKwhYear / share
     return {
       out: { share, kwhYear, costYear: kwhYear * priceKwh },
       steps: [
         {
           label: 'Useful of what it takes',
-          formula: 'useful a day × 365 / energy on the label',
+          formula: 'useful a day × 0.6 × 366 / energy on the label',
           value: share,
           decimals: 3,
         },
@@ -294,7 +313,7 @@ export const labelYear = defineSum({
       ],
       notes: [
         'A label is for one climate, one temperature and one pattern of draws: simulate the heater in this house before it is ordered.',
-        ...(share > 1 ? ['More useful heat than energy taken: a heat pump or the sun.'] : []),
+        ...(share > 1 ? ['More useful heat than energy taken: the rest is of the air or the sun.'] : []),
       ],
     }
   },

@@ -285,7 +285,7 @@ export class House {
   /** What the cold side of a draw's mixer takes in: preheated by a drain, warmed by a loop that comes back there, or the main. */
   private planMixer(d: TapDraw): void {
     const { drain, coldLine, mainsC, nowS } = this
-    const byDrain = drain ? drain.atMixerC(d, mainsC) : mainsC
+    const byDrain = drain ? drain.atMixerC(d, nowS, mainsC) : mainsC
     const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.wantedC, mainsC, nowS) : mainsC
     if (byDrain <= mainsC && byLoop > mainsC) d.plan(nowS, byLoop, true)
     else d.plan(nowS, byDrain)

@@ -181,6 +181,23 @@ describe('laws of the modes, on random studies', () => {
     )
   })
 
+  it('stop when warm stops where its sensor sits: on the return all of the way back is heated too', () => {
+    const run = (sensorAt: 'at the far tap' | 'on the return') =>
+      firstDays(
+        changed(
+          still(hillTown, 'stop warm', { windows: ALWAYS, targetC: 45, differentialK: 5 }),
+          (s) => void (s.pipes.loop!.sensorAt = sensorAt),
+        ),
+        2,
+      )
+    const [far, back] = [run('at the far tap'), run('on the return')]
+    const seconds = ({ home }: typeof far) => home.ledger.pump.seconds.reduce((a, b) => a + b, 0)
+    expect(back.flows.loop).toBeGreaterThan(far.flows.loop)
+    expect(seconds(back)).toBeGreaterThan(seconds(far))
+    expect(back.home.network.returnC(2 * DAY_S)).toBeGreaterThan(38)
+    expect(far.home.network.returnC(2 * DAY_S)).toBeLessThan(38)
+  })
+
   it('a smaller differential never starts the pump less often', () => {
     // One start may be under way at the end. Where the loop barely reaches its target each start pushes a few spoonfuls, whose
     // grain scatters the count by some hundredths.

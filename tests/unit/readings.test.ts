@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { ALWAYS } from '../../core/calendar/week'
 import { placeTemperature } from '../../core/climate/places'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
@@ -9,16 +10,19 @@ import { dialFor } from '../../core/heaters/dial'
 import { type Efficiency, efficiencyAt } from '../../core/heaters/efficiency'
 import { settleOrigins } from '../../core/household/edits/origins'
 import { addHeater } from '../../core/household/edits/plant'
-import { frontAt, loopAir, loopDue, loopUa } from '../../core/household/loop'
+import { loopAir, loopKeepsC, loopUa } from '../../core/household/loop'
 import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
 import { beginRecovery } from '../../core/measures/begin'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
 import { fit } from '../../core/readings/fit'
+import { hotFront } from '../../core/readings/hot-front'
 import { judge, KINDS, placesFor } from '../../core/readings/kinds'
 import { agrees } from '../../core/readings/reading-kind'
 import { standingUa } from '../../core/stores/standing-loss'
 import { hasSetpoint } from '../../core/study/heater-kinds'
+import { controlsOf } from '../../core/study/in-force'
+import { LOOP_MODES } from '../../core/study/loop-modes'
 import { valueAt, withValueAt } from '../../core/study/paths'
 import { readStudy } from '../../core/study/read'
 import type { Reading } from '../../core/study/readings'
@@ -137,7 +141,8 @@ describe('what readings say', () => {
 
   it('the time to hot of the study agrees with the study, and a longer one lengthens the last run', () => {
     const tap = hillTown.pipes.taps[0]
-    const seconds = (frontAt(hillTown, tap, reading('note', {}).takenAt) / 6) * 60
+    const { hotL } = hotFront(hillTown, tap, reading('note', {}).takenAt, { hotC: 40, flowLMin: 6 })!
+    const seconds = (hotL / 6) * 60
     expect(agrees(judged(reading('time-to-hot', { seconds, flowLMin: 6, hotC: 40 }, tap.id)).verdict!)).toBe(true)
     const long = judged(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id))
     expect(agrees(long.verdict!)).toBe(false)
@@ -152,14 +157,48 @@ describe('what readings say', () => {
   it('counts from the loop while its pump is due, so that a short wait does not shorten what was warm', () => {
     const tap = hillTown.pipes.taps.find((t) => t.id === 'top-shower')!
     const [day, night] = ['2026-01-20T10:00:00+01:00', '2026-01-20T03:00:00+01:00']
-    expect([loopDue(hillTown, day), loopDue(hillTown, night)]).toEqual([true, false])
-    expect(frontAt(hillTown, tap, night)).toBeCloseTo(frontTo(hillTown, tap), 9)
-    expect(frontAt(hillTown, tap, day)).toBeLessThan(0.2 * frontTo(hillTown, tap))
+    const front = (takenAt: string) => hotFront(hillTown, tap, takenAt, { hotC: 40, flowLMin: 8 })!.frontL
+    expect(loopKeepsC(hillTown, day)).toBeGreaterThan(50)
+    expect(loopKeepsC(hillTown, night)).toBeNull()
+    expect(front(night)).toBeCloseTo(frontTo(hillTown, tap), 9)
+    expect(front(day)).toBeLessThan(0.2 * frontTo(hillTown, tap))
     const short = { ...reading('time-to-hot', { seconds: 6, flowLMin: 8, hotC: 40 }, tap.id), takenAt: day }
     expect(agrees(judged(short).verdict!)).toBe(true)
     const fitted = fit({ ...hillTown, readings: [short, { ...short, id: 'two' }] })!
     expect(fitted.study.pipes.runs.find((r) => r.id === 'cellar-main')!.lengthM).toBe(7)
     for (const c of fitted.corrections) if (!c.settled) expect(c.to).toBe(c.from)
+  })
+
+  it('takes the temperature called hot, whatever drives the loop', () => {
+    const tap = hillTown.pipes.taps.find((t) => t.id === 'top-shower')!
+    const night = '2026-01-20T03:00:00+01:00'
+    const at = (hotC: number) => hotFront(hillTown, tap, night, { hotC, flowLMin: 6 })!
+    // A hotter mark is passed later; half way between cold and steady it is passed as the front itself comes.
+    const middle = (at(40).coldC + at(40).steadyC) / 2
+    expect(at(30).hotL).toBeLessThan(at(40).hotL)
+    expect(at(40).hotL).toBeLessThan(at(52).hotL)
+    expect(at(middle).hotL).toBeCloseTo(at(middle).frontL, 9)
+    // Hotter than ever comes there: what was read is judged against what comes.
+    const hotter = judged({ ...reading('time-to-hot', { seconds: 60, flowLMin: 6, hotC: 70 }, tap.id), takenAt: night })
+    expect(hotter.verdict!.figure.quantity).toBe('temperature')
+    expect(agrees(hotter.verdict!)).toBe(false)
+    for (const mode of LOOP_MODES) {
+      const house = changed(hillTown, (s) => {
+        const set = controlsOf(s).loop
+        set.mode = mode
+        set.windows = ALWAYS
+        set.targetC = 50
+        set.differentialK = 5
+      })
+      const front = hotFront(house, tap, night, { hotC: 40, flowLMin: 6 })
+      if (mode === 'on demand' || mode === 'learned') expect(front, mode).toBeNull()
+      else expect(front!.pastLoop, mode).toBe(mode !== 'off')
+    }
+    // A loop that is kept at 45 °C does not spare the wait for 48.
+    const cool = changed(hillTown, (s) => {
+      Object.assign(controlsOf(s).loop, { mode: 'sampled', windows: ALWAYS, targetC: 50, differentialK: 5 })
+    })
+    expect(hotFront(cool, tap, night, { hotC: 48, flowLMin: 6 })!.pastLoop).toBe(false)
   })
 
   it('a loop read at its modelled loss agrees, and a measured loss is what the engine loses', () => {

@@ -1,14 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bagno } from '../../cli/program'
+import { hillTown } from '../../core/demos/hill-town'
 import { gravityFlow } from '../../core/heaters/thermosiphon'
+import { perKwh } from '../../core/money/tariff'
 import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
 import { pressureDrop } from '../../core/pipes/friction'
 import { CONNECTIONS } from '../../core/recovery/drain-recovery'
 import { sumNamed, SUMS } from '../../core/sums/registry'
 import { runSum } from '../../core/sums/run'
 import { faultText } from '../../core/units/result'
+import { sumFigures } from '../../core/views/sum-figures'
 import { density, specificHeat } from '../../core/water/properties'
+import { simulate } from '../../core/year/simulate'
 
 const out = (name: string, input: unknown) => {
   const answer = runSum(sumNamed(name)!, input)
@@ -339,14 +343,29 @@ describe('on the command line', () => {
 })
 
 describe('a label brought to a household', () => {
-  it('costs by its own share, and a heat pump’s label gives more than it takes', () => {
-    const sum = sumNamed('label-year')!
-    const electric = runSum(sum, { labelKwhYear: 2500, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 })
-    if (!electric.ok) throw new Error('refused')
-    expect(electric.value.out.share).toBeCloseTo((5.845 * 365) / 2500, 6)
-    expect(electric.value.out.costYear).toBeCloseTo((1900 / ((5.845 * 365) / 2500)) * 0.3, 6)
-    const pump = runSum(sum, { labelKwhYear: 870, labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 })
-    expect(pump.ok && pump.value.notes.join(' ')).toMatch(/heat pump or the sun/)
+  const label = { labelDayKwh: 5.845, usefulKwhYear: 1900, priceKwh: 0.3 }
+  it('counts a label’s year as 0.6 × 366 test days', () => {
+    // An element that loses nothing: 5.845 × 219.6 = 1283.6 kWh on the label, and here what is used.
+    const whole = out('label-year', { ...label, heatsBy: 'bought-heat', labelKwhYear: 1283.562 })
+    expect(whole.share).toBeCloseTo(1, 6)
+    expect(whole.costYear).toBeCloseTo(1900 * 0.3, 2)
+    expect(out('label-year', { ...label, heatsBy: 'bought-heat', labelKwhYear: 1800 }).kwhYear).toBeCloseTo(
+      (1900 * 1800) / (0.6 * 366 * 5.845),
+      6,
+    )
+  })
+  it('refuses a flame or element that makes more than it takes, and a pump that makes five times it', () => {
+    expect(fault('label-year', { ...label, heatsBy: 'bought-heat', labelKwhYear: 870 })).toMatch(/at least 1284/)
+    expect(out('label-year', { ...label, heatsBy: 'heat-from-air', labelKwhYear: 870 }).share).toBeCloseTo(1.475, 3)
+    expect(fault('label-year', { ...label, heatsBy: 'heat-from-air', labelKwhYear: 250 })).toMatch(/at least 257/)
+  })
+  it('begins with what the household says', () => {
+    const year = simulate(hillTown)
+    expect(sumFigures(sumNamed('label-year')!, hillTown, year)).toEqual({
+      usefulKwhYear: Math.round(year.energy.usefulKwh),
+      priceKwh: perKwh(hillTown.prices.carriers['natural-gas']!),
+    })
+    expect(sumFigures(sumNamed('tap-wait')!, hillTown, null)).toEqual({})
   })
 })
 

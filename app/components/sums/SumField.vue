@@ -53,6 +53,9 @@ const NAMES: Record<string, string> = {
   'gas-ft3': 'gas, ft³',
   'electricity-kwh': 'electricity, kWh',
   'electricity-pulses': 'electricity, pulses',
+  heatsBy: 'Heats by',
+  'bought-heat': 'flame or element',
+  'heat-from-air': 'heat pump or sun',
 }
 const shape = computed(() => shapeOf(props.schema))
 const optional = computed(() => props.schema.isOptional())

@@ -6,16 +6,20 @@ import WorkedSum from '~/components/sums/WorkedSum.vue'
 import { useNotice } from '~/composables/useNotice'
 import { usePocket } from '~/composables/usePocket'
 import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { localIso } from '~/utils/local-iso'
 import { nearestSize } from '~/utils/pipe-choices'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues } from '~~/core/study/readings'
+import { FIGURES } from '~~/core/sums/fields'
 import { sumNamed, SUMS } from '~~/core/sums/registry'
 import { runSum } from '~~/core/sums/run'
+import { sumFigures } from '~~/core/views/sum-figures'
 
 /** All bench sums at hand at every stage: searched, filled in, worked step by step, kept in the log when wanted. */
 const { open, at } = usePocket()
 const table = useStudy()
+const years = useYears()
 const { say } = useNotice()
 const wanted = ref('')
 const found = computed(() => {
@@ -24,10 +28,14 @@ const found = computed(() => {
 })
 const sum = computed(() => (at.value ? (sumNamed(at.value) ?? null) : null))
 const given = ref<Record<string, unknown>>({})
+/** What the household on the table says of its fields. */
+const ofHouse = ref<ReturnType<typeof sumFigures>>({})
 watch(
   sum,
   (s) => {
-    if (s) given.value = structuredClone(s.example)
+    if (!s) return
+    ofHouse.value = table.study ? sumFigures(s, table.study, years.now) : {}
+    given.value = { ...structuredClone(s.example), ...ofHouse.value }
   },
   { immediate: true },
 )
@@ -36,6 +44,10 @@ const others = computed(() =>
   answer.value && !answer.value.ok
     ? answer.value.faults.filter((f) => !(f.path in (sum.value?.input.shape ?? {})))
     : [],
+)
+
+const fromHouse = computed(() =>
+  (Object.keys(ofHouse.value) as (keyof typeof FIGURES)[]).map((f) => FIGURES[f]!.label.toLowerCase()).join(', '),
 )
 
 function set(name: string, value: unknown) {
@@ -104,6 +116,9 @@ function keep() {
         </template>
         <template v-else>
           <p class="mb-3 text-ink-soft">{{ sum.about }}</p>
+          <p class="caption mb-3">
+            Begun with an example.<template v-if="fromHouse"> Of this household: {{ fromHouse }}.</template>
+          </p>
           <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
             <SumField
               v-for="(schema, name) in sum.input.shape"

@@ -51,7 +51,7 @@ export class ColdLineReturn {
     const { network, closesAtC } = this
     if (this.open)
       return Math.min(drawn ? OPEN_LOOK_S.drawn : OPEN_LOOK_S.alone, network.secondsUntilWarm(closesAtC, true, nowS))
-    const cools = network.secondsUntilCool(closesAtC - VALVE_OPENS_K, nowS)
+    const cools = network.secondsUntilCool(closesAtC - VALVE_OPENS_K, true, nowS)
     return Math.max(SHUT_LOOK_S.soonest, Math.min(SHUT_LOOK_S.latest, cools))
   }
 

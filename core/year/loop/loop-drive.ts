@@ -2,6 +2,7 @@ import { isOn, type Week } from '../../calendar/week'
 import { DAY_S, DAYS, HOUR_S } from '../../calendar/year'
 import type { LoopControl } from '../../study/controls'
 import { controlsOf } from '../../study/in-force'
+import type { Loop } from '../../study/pipes'
 import type { Study } from '../../study/study'
 import type { Draw } from '../draws/draws'
 import type { Network } from '../pipes/network'
@@ -62,7 +63,7 @@ function driveOf(study: Study, loop: LoopControl, network: Network, served: () =
     case 'sampled':
       return new Sampled(loop, network, study.pipes.loop!.sensorAt === 'at the far tap')
     case 'stop warm':
-      return new StopWarm(loop, network)
+      return new StopWarm(loop, network, !feelsReturn(study.pipes.loop!))
     case 'on demand':
       return new OnDemand(loop, network, pressesOf(served(), loop.demand, study.people.seed))
     case 'learned':
@@ -135,7 +136,14 @@ class Sampled implements Drive {
   }
 }
 
-/** Inside a window the pump runs until it is warm behind the last tap, and again when that has cooled by the differential. */
+/** A sensor at the end of a return of its own feels what was lost on the way back too. */
+const feelsReturn = ({ sensorAt, returns }: Loop): boolean =>
+  returns.by === 'own pipe' && (sensorAt === 'on the return' || sensorAt === 'at the plant')
+
+/**
+ * Inside a window the pump runs until it is warm where its sensor sits, and again when that has cooled by the differential.
+ * Where nobody has looked it is taken to sit behind the last tap, as the mode has it.
+ */
 class StopWarm implements Drive {
   private open = false
   private running = false
@@ -143,6 +151,7 @@ class StopWarm implements Drive {
   constructor(
     private readonly loop: LoopControl,
     private readonly network: Network,
+    private readonly atTurn: boolean,
   ) {}
 
   atClock(open: boolean): void {
@@ -152,13 +161,13 @@ class StopWarm implements Drive {
   untilLook(atS: number): number {
     if (!this.open) return Infinity
     const { targetC, differentialK } = this.loop
-    if (this.running) return within(this.network.secondsUntilWarm(targetC, true, atS))
-    return Math.max(REST_LOOK_S, this.network.secondsUntilCool(targetC - differentialK, atS))
+    if (this.running) return within(this.network.secondsUntilWarm(targetC, this.atTurn, atS))
+    return Math.max(REST_LOOK_S, this.network.secondsUntilCool(targetC - differentialK, this.atTurn, atS))
   }
 
   look(atS: number): boolean {
     const { targetC, differentialK } = this.loop
-    const nowC = this.network.turnC(atS)
+    const nowC = this.atTurn ? this.network.turnC(atS) : this.network.returnC(atS)
     return (this.running = this.open && nowC < (this.running ? targetC : targetC - differentialK))
   }
 }

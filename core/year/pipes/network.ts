@@ -120,8 +120,9 @@ export class Network {
   }
 
   /** Seconds until what stands at the turn has cooled to a temperature; Infinity where the air there is warmer. */
-  secondsUntilCool(tempC: number, atS: number): number {
-    return this.branches[this.loopReturn.from].run.secondsUntilCool(tempC, atS)
+  secondsUntilCool(tempC: number, atTurn: boolean, atS: number): number {
+    const { run, from } = this.loopReturn
+    return (atTurn ? this.branches[from].run : run).secondsUntilCool(tempC, atS)
   }
 
   /** A cable holds the runs along it at a temperature through a step, where no water moved in them; returns the heat it gave, kJ. */

@@ -9,6 +9,8 @@ const COOLS_S = 600
 /** Its steps are this share of its warm-up until it is as warm as this. */
 const WARMING_STEP = 1 / 3
 const WARM = 0.95
+/** Halvings of the cold flow that balances a mixer: to a thousandth of a per cent of the tap's flow. */
+const BALANCE_ROUNDS = 17
 
 /**
  * A drain-water heat exchanger in motion: what showers let go warms cold water on its way to their mixers, to the plant, or
@@ -21,6 +23,8 @@ export class DrainUnit {
   private drains = false
   /** What cold water gains in it in this step, K. */
   private gainK = 0
+  /** One draw at most gave it heat in the step before. */
+  private alone = true
 
   constructor(
     private readonly unit: Recovery,
@@ -33,10 +37,34 @@ export class DrainUnit {
     return draw.drains && this.taps.has(draw.tapIndex)
   }
 
-  /** Cold water at the mixer of a draw, °C, by what the step before made of it. */
-  atMixerC(draw: TapDraw, mainsC: number): number {
+  /**
+   * Cold water at the mixer of a draw, °C, by what the step before made of it. A unit that feeds mixers alone gains more the
+   * less cold they take in, and they take in less hot the more it gains: the two are solved together, else each step answers
+   * the one before and an instantaneous heater goes out between them.
+   */
+  atMixerC(draw: TapDraw, atS: number, mainsC: number): number {
     if (this.unit.connection === 'C' || !this.serves(draw)) return mainsC
-    return mainsC + Math.min(this.gainK, Math.max(0, draw.wantedC - COOLER_K - mainsC))
+    const most = Math.max(0, draw.wantedC - COOLER_K - mainsC)
+    const gainK = this.unit.connection === 'B' && this.alone ? this.balanced(draw, atS, mainsC) : this.gainK
+    return mainsC + Math.min(gainK, most)
+  }
+
+  /** What the cold side of the one mixer on the unit gains, K, when it takes in what makes the temperature wanted. */
+  private balanced(draw: TapDraw, atS: number, mainsC: number): number {
+    const { unit } = this
+    const arrivesC = draw.arrivesC(atS)
+    const all = draw.takesLMin
+    if (arrivesC <= draw.wantedC) return this.gainK
+    const warmth = this.warmthInStep()
+    const drain = { drainLMin: all, drainC: draw.wantedC - unit.dropK, coldC: mainsC }
+    const gain = (coldLMin: number) => warmth * (preheatedC(unit, { ...drain, coldLMin }) - mainsC)
+    let [low, high] = [0, all]
+    for (let i = 0; i < BALANCE_ROUNDS; i++) {
+      const cold = (low + high) / 2
+      if ((all - cold) * arrivesC + cold * (mainsC + gain(cold)) > all * draw.wantedC) low = cold
+      else high = cold
+    }
+    return gain((low + high) / 2)
   }
 
   /** Water that the plant takes in, °C. */
@@ -47,14 +75,16 @@ export class DrainUnit {
   /** Takes up the flows of a step. @param plantLMin cold water that the plant takes in for taps */
   plan(draws: readonly TapDraw[], plantLMin: number, mainsC: number): void {
     const { unit } = this
-    let [drainLMin, heat, mixersLMin] = [0, 0, 0]
+    let [drainLMin, heat, mixersLMin, serving] = [0, 0, 0, 0]
     for (const d of draws)
       if (this.serves(d)) {
+        serving++
         drainLMin += d.drainLMin
         heat += d.drainLMin * (d.leavesC - unit.dropK)
         mixersLMin += d.coldLMin
       }
     this.drains = drainLMin > 0
+    this.alone = serving <= 1
     const coldLMin = (unit.connection === 'B' ? 0 : plantLMin) + (unit.connection === 'C' ? 0 : mixersLMin)
     const steadyC = preheatedC(unit, { drainLMin, drainC: heat / drainLMin, coldLMin, coldC: mainsC })
     this.gainK = this.warmthInStep() * (steadyC - mainsC)

@@ -131,6 +131,16 @@ export class TapDraw {
     return this.draw.wantedC
   }
 
+  /** What leaves the tap, hot and cold, L/min. */
+  get takesLMin(): number {
+    return this.flowLMin
+  }
+
+  /** Hot water that is about to arrive, °C. */
+  arrivesC(atS: number): number {
+    return this.last.run.exitC(atS)
+  }
+
   /** What runs down the drain, L/min. */
   get drainLMin(): number {
     return this.hotLMin + this.coldLMin
@@ -140,7 +150,7 @@ export class TapDraw {
   plan(atS: number, coldC: number, coldByLoop = false): void {
     this.coldC = coldC
     this.coldByLoop = coldByLoop
-    const arrivingC = this.last.run.exitC(atS)
+    const arrivingC = this.arrivesC(atS)
     const { wantedC } = this.draw
     if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
     const all = this.flowLMin
@@ -156,7 +166,7 @@ export class TapDraw {
    */
   limit(atS: number, mainsC: number, othersDraw: boolean, ahead: Ahead | null): number {
     const perSecond = this.hotLMin / 60
-    const arrivingC = this.last.run.exitC(atS)
+    const arrivingC = this.arrivesC(atS)
     if (this.waiting) {
       const warm = this.draw.wantedC - WARM_ENOUGH_K
       let cold = 0
