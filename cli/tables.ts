@@ -13,6 +13,7 @@ import { LEVEL_WORDS } from '../core/views/level-words'
 import type { Sized, Sizes } from '../core/views/sizes'
 import { sourceSentences, type SourceYear } from '../core/views/sources'
 import { houseHeatSentence } from '../core/year/account/house-heat'
+import { moneyRows } from '../core/year/account/money-rows'
 import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
@@ -51,13 +52,7 @@ export function yearTable(study: Study, r: YearResult): string {
     t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
   for (const [key, label] of FREE) if (r.energy[key]) t.push([label, d.energy(r.energy[key] as number)])
   for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
-  for (const [carrier, money] of Object.entries(r.cost.energy))
-    t.push([CARRIER_NAMES[carrier as Carrier], d.money(money)])
-  if (r.cost.standing) t.push(['Standing charges', d.money(r.cost.standing)])
-  if (r.cost.houseHeatCredit) t.push(['Space heating displaced', d.money(-r.cost.houseHeatCredit)])
-  if (r.cost.roomHeatCharge) t.push(['Space heating bought again', d.money(r.cost.roomHeatCharge)])
-  if (r.cost.exportForgone) t.push(['Export forgone', d.money(r.cost.exportForgone)])
-  t.push(['Water and sewer', d.money(r.cost.water)])
+  for (const row of moneyRows(r.cost)) t.push([row.name, d.money(row.money)])
   t.push(['Total', d.money(r.cost.total)])
   t.push(['Water at the taps', d.litres(r.water.mixedL)])
   t.push(['Run off while waiting', d.litres(r.water.runOffL)])

@@ -1,7 +1,7 @@
 import { HEATERS } from '../heaters/kinds'
 import { z } from '../schema/zod'
 import { takes } from '../study/limits'
-import type { Reading } from '../study/readings'
+import type { Reading, ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 import { sumNamed } from '../sums/registry'
 import { climb } from './climb'
@@ -34,28 +34,29 @@ const note = defineReading({
   judge: () => NOTED,
 })
 
-/** Every kind of reading, in the order of a visit. Kept sums are readings too, but are not taken as such. */
-export const KINDS: readonly ReadingKind[] = [
+/** Each kind of reading by its name, in the order of a visit; one that is missing does not compile. Kept sums are not taken. */
+const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> } = {
   mains,
   pressure,
   hardness,
-  hotLitres,
+  'hot-litres': hotLitres,
   bucket,
-  timeToHot,
+  'time-to-hot': timeToHot,
   climb,
-  tapTemperature,
+  'tap-temperature': tapTemperature,
   droop,
-  heaterDisplay,
+  'heater-display': heaterDisplay,
   meter,
   dial,
-  storeTop,
-  overnightDrop,
+  'store-top': storeTop,
+  'overnight-drop': overnightDrop,
   loop,
   pump,
   drain,
   event,
   note,
-]
+}
+export const KINDS: readonly ReadingKind[] = Object.values(READINGS)
 
 /** Taps or heaters that a kind of reading can be taken at: of the heaters those that show it. */
 export function placesFor(
@@ -71,8 +72,8 @@ export function placesFor(
 export const canTake = (study: Study, kind: ReadingKind): boolean =>
   kind.possible(study) && (kind.at === null || placesFor(study, kind).length > 0)
 
-export const kindOf = (reading: Pick<Reading, 'kind'>): ReadingKind | undefined =>
-  KINDS.find((k) => k.kind === reading.kind)
+export const kindOf = ({ kind }: Pick<Reading, 'kind'>): ReadingKind | undefined =>
+  kind === 'sum' ? undefined : READINGS[kind]
 
 /** Title of a reading, of whatever kind. */
 export function titleOf(reading: Reading): string {

@@ -31,8 +31,8 @@ export interface Judgement {
 }
 
 /** What a reading means: pure, from the study, where it was taken, when, and what was read. */
-export interface ReadingKind {
-  readonly kind: ReadingKindName
+export interface ReadingKind<K extends ReadingKindName = ReadingKindName> {
+  readonly kind: K
   readonly title: string
   /** How it is taken, in a line. */
   readonly how: string
@@ -45,12 +45,12 @@ export interface ReadingKind {
   readonly judge: (study: Study, reading: Reading, values: never) => Judgement
 }
 
-export function defineReading<S extends z.ZodObject>(
-  kind: Omit<ReadingKind, 'input' | 'judge'> & {
+export function defineReading<K extends ReadingKindName, S extends z.ZodObject>(
+  kind: Omit<ReadingKind<K>, 'input' | 'judge'> & {
     input: S
     judge: (study: Study, reading: Reading, values: z.output<S>) => Judgement
   },
-): ReadingKind {
+): ReadingKind<K> {
   return kind
 }
 

@@ -5,11 +5,14 @@ import { ALWAYS, everyDay } from '../../core/calendar/week'
 import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
+import { DEMOS } from '../../core/demos/index'
 import { plainTariff } from '../../core/household/blank/plain-tariff'
 import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
 import { cheapestPrice, dearWeek, perKwh, priceAt, waterPerM3 } from '../../core/money/tariff'
+import { moneyRows } from '../../core/year/account/money-rows'
 import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
 
 describe('bills in units of their own', () => {
   it('hold what the trade reckons with', () => {
@@ -82,5 +85,22 @@ describe('when a tariff is dear', () => {
     for (let minute = 0; minute < 7 * 1440; minute += 15)
       expect(isOn(week, minute)).toBe(priceAt(tariff, minute, 0) > least + 1e-12)
     expect(dearWeek({ ...tariff, bands: [] }, 0).flat()).toEqual([])
+  })
+})
+
+describe('the parts of a year’s money', () => {
+  it('add up to its total, whatever a house earns, forgoes or buys again', () => {
+    const credited = DEMOS.map(({ study }) => changed(study, (s) => void (s.prices.creditHouseHeat = true)))
+    const shown = new Set<string>()
+    for (const study of [...DEMOS.map((d) => d.study), ...credited]) {
+      const { cost } = simulate(study)
+      const rows = moneyRows(cost)
+      for (const r of rows) shown.add(r.name)
+      expect(
+        rows.reduce((s, r) => s + r.money, 0),
+        study.name,
+      ).toBeCloseTo(cost.total, 4)
+    }
+    expect([...shown]).toEqual(expect.arrayContaining(['Space heating displaced', 'Standing charges', 'Water and sewer']))
   })
 })

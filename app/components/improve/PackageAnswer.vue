@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MoneyTable from '~/components/improve/MoneyTable.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -139,6 +140,13 @@ const changes = computed(() => {
             <dd class="font-semibold">{{ text }}</dd>
           </div>
         </dl>
+        <MoneyTable
+          class="mt-1"
+          :from="base!.cost"
+          :from-name="baseName"
+          :to="result.result.cost"
+          :to-name="result.name"
+        />
       </div>
     </div>
   </section>

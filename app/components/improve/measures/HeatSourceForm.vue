@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import MonthsField from '~/components/fields/MonthsField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import { useStudy } from '~/stores/study'
+import { HEATER_ROWS } from '~/utils/heater-rows'
+import { PLACE_NAMES } from '~/utils/places'
+import { HEATERS } from '~~/core/heaters/kinds'
+import { SetpointC } from '~~/core/study/controls'
+import type { MeasureOf } from '~~/core/study/measures'
+import { valueAt } from '~~/core/study/paths'
+import { StoreField } from '~~/core/study/plant'
+
+/** Another heat source, in the place of one or beside it. */
+const props = defineProps<{ measure: MeasureOf<'heat-source'> }>()
+const emit = defineEmits<{ change: [path: string, value: unknown] }>()
+const table = useStudy()
+const gone = computed(() =>
+  table.study!.plant.heaters.filter((h) => props.measure.replaces.includes(h.id)).map((h) => h.name),
+)
+const figure = (path: string) => valueAt(props.measure.heater, path) as number | null
+</script>
+
+<template>
+  <p class="col-span-full text-sm">
+    {{ HEATERS[measure.heater.kind].name
+    }}{{ measure.replaces.length ? ` in the place of ${gone.join(', ')}` : ' beside what is there' }}. Its figures are
+    assumed until those of a real one are typed.
+  </p>
+  <NumberField
+    v-if="measure.control"
+    label="Setpoint"
+    quantity="temperature"
+    :schema="SetpointC"
+    :value="measure.control.setpointC"
+    @change="(v) => emit('change', 'control.setpointC', v)"
+  />
+  <NumberField
+    v-if="measure.store"
+    label="Store that comes with it"
+    quantity="volume"
+    :schema="StoreField.shape.litres"
+    :value="measure.store.litres"
+    @change="(v) => emit('change', 'store.litres', v)"
+  />
+  <ChoiceField
+    label="Stands in"
+    :value="measure.heater.place"
+    :choices="PLACE_NAMES"
+    @change="(v) => emit('change', 'heater.place', v)"
+  />
+  <NumberField
+    v-for="r in HEATER_ROWS[measure.heater.kind]"
+    :key="r.path"
+    :label="r.label"
+    :quantity="r.quantity"
+    :unit="r.unit"
+    :optional="r.optional"
+    :decimals="r.decimals"
+    :help="r.help"
+    :schema="r.schema"
+    :value="figure(r.path)"
+    @change="(v) => emit('change', `heater.${r.path}`, v)"
+  />
+  <MonthsField
+    class="col-span-full"
+    label="Used in"
+    :value="measure.heater.months"
+    @change="(v) => emit('change', 'heater.months', v)"
+  />
+</template>
