@@ -18,7 +18,7 @@ import { Keeper } from '~/utils/keeper'
 import { apart } from '~/utils/kept-pictures'
 import { keepLeft, putAside, takeUp } from '~/utils/leaving'
 import { localIso } from '~/utils/local-iso'
-import { settleControls, writtenControls } from '~~/core/household/changes'
+import { settleControls, withWritten, writtenControls } from '~~/core/household/changes'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import { checkEdit } from '~~/core/study/check-edit'
 import type { Controls } from '~~/core/study/controls'
@@ -216,15 +216,8 @@ export const useStudy = defineStore('study', () => {
 
   /** Changes a setting: as found, or as set, whichever is being written. */
   function set(key: string, edit: (controls: Controls) => void, sliding = false): boolean {
-    return change(
-      `set ${key}`,
-      (draft) => {
-        const { writes, found } = study.value!.controls
-        if (writes === 'found') draft.controls.found = edited(found, edit)
-        else draft.controls.set = edited(writtenControls(study.value!), edit)
-      },
-      sliding,
-    )
+    const before = study.value
+    return before !== null && take(`set ${key}`, before, withWritten(before, edit), sliding)
   }
 
   function undo() {

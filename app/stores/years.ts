@@ -1,23 +1,18 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { YearPool } from '~/utils/year-pool'
-import type { Check } from '~~/core/checks/check'
 import { applyAll } from '~~/core/measures/apply'
 import { AS_FOUND, AS_SET, type Job, jobsOf, packageKey } from '~~/core/measures/jobs'
 import { asFound } from '~~/core/study/in-force'
 import { type Study } from '~~/core/study/study'
-import type { Tried } from '~~/core/views/advice'
-import type { Judged } from '~~/core/views/compare'
-import { findingsOf } from '~~/core/views/findings'
 import { dependsOn } from '~~/core/year/depends-on'
 import type { YearResult } from '~~/core/year/result'
-import { dayInMonth, type DayTrace, FRAME_MIN } from '~~/core/year/trace'
 import { useStudy } from './study'
 
 const YEARS_KEPT = 240
 const said = (error: unknown) => (error instanceof Error ? error.message : String(error))
 
-/** Simulated years of the study on the table, as found, as set and improved, and the day that is being looked at. */
+/** Simulated years of the study on the table, as found, as set and improved, and the hands that simulate them. */
 export const useYears = defineStore('years', () => {
   const table = useStudy()
   const pool = new YearPool(Math.min(4, Math.max(2, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)))
@@ -165,108 +160,9 @@ export const useYears = defineStore('years', () => {
     () => {
       years.value = new Map()
       before.value = null
-      checks.value = []
     },
   )
   watch([() => table.study, lookedAt], ([study]) => study && void simulateAll(study), { immediate: true })
-
-  // The day under the clock.
-  const month = ref(0)
-  const weekday = ref(1)
-  const minute = ref(6 * 60 + 30)
-  const day = shallowRef<DayTrace | null>(null)
-  let dayBatch = 0
-  const standing = computed(() => (house.value && stands.value?.study === table.study ? dependsOn(house.value) : null))
-  watch(
-    [standing, month, weekday],
-    async () => {
-      const study = house.value
-      if (!study || standing.value === null) return
-      const mine = ++dayBatch
-      const at = dayInMonth(study, month.value, weekday.value)
-      const trace = await pool.order('day', study, () => mine !== dayBatch, at).catch(() => null)
-      if (trace && mine === dayBatch) day.value = trace
-    },
-    { immediate: true },
-  )
-  const frame = computed(
-    () => day.value?.frames[Math.min(day.value.frames.length - 1, Math.floor(minute.value / FRAME_MIN))] ?? null,
-  )
-
-  /** The household as it stands, judged: every check, each once. Every screen shows a view of these. */
-  const checks = shallowRef<readonly Check[]>([])
-  /** What an experienced engineer would point out of them. */
-  const points = computed(() => findingsOf(checks.value))
-  /** What the checks were worked out of. */
-  const pointedOutOf = shallowRef<{ study: Study; year: YearResult | null } | null>(null)
-  /** The points are those of the household as it stands now, with its own year: nothing is still on its way. */
-  const pointsStand = computed(
-    () =>
-      pending.value === 0 &&
-      now.value !== null &&
-      pointedOutOf.value?.study === table.study &&
-      pointedOutOf.value?.year === now.value,
-  )
-  const pointsFailed = ref<string | null>(null)
-  let pointsBatch = 0
-  watch(
-    stands,
-    async (of) => {
-      if (!of || (of.study === pointedOutOf.value?.study && of.year === pointedOutOf.value.year)) return
-      const mine = ++pointsBatch
-      pointsFailed.value = null
-      const found = await pool
-        .order('checks', of.study, () => mine !== pointsBatch, of.year)
-        .catch((error: unknown) => {
-          if (mine === pointsBatch) pointsFailed.value = said(error)
-          return null
-        })
-      if (!found || mine !== pointsBatch) return
-      checks.value = found
-      pointedOutOf.value = of
-    },
-    { immediate: true },
-  )
-  /** Remedies of the household as it stands, each tried on it; they come after all that is on the screen. */
-  const advice = shallowRef<readonly Tried[]>([])
-  const advicePending = ref(0)
-  let adviceBatch = 0
-  watch([checks, pending, lookedAt], async () => {
-    const mine = ++adviceBatch
-    const of = pointedOutOf.value
-    advicePending.value = 0
-    if (!of?.year || of.study !== table.study || pending.value > 0) {
-      if (of?.study !== table.study) advice.value = []
-      return
-    }
-    const stale = () => mine !== adviceBatch
-    advice.value = []
-    const { study, year } = of
-    const candidates = await pool.order('candidates', study, stale, checks.value).catch(() => null)
-    if (!candidates || stale()) return
-    advicePending.value = candidates.length
-    const judged = [...checks.value]
-    for (const candidate of candidates) {
-      const [then] = (await many([candidate.study], stale)) ?? []
-      if (stale()) return
-      const one = then && (await pool.order('tried', study, stale, year, judged, candidate, then).catch(() => null))
-      if (stale()) return
-      advicePending.value--
-      if (one) advice.value = [...advice.value, one]
-    }
-  })
-
-  /** The package being looked at, judged; null while its year is not there. */
-  const judged = shallowRef<Judged | null>(null)
-  const packageYear = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || null)
-  let broughtBatch = 0
-  watch([() => table.study, lookedAt, now, packageYear], async ([study, pack, year, then], [, packBefore]) => {
-    const mine = ++broughtBatch
-    if (pack !== packBefore || !then) judged.value = null
-    if (!study || !pack || !then) return
-    const found = await pool.order('judged', study, () => mine !== broughtBatch, pack, year, then).catch(() => null)
-    if (found && mine === broughtBatch) judged.value = found
-  })
 
   /**
    * Years of studies side by side, for a comparison or a search; null for those that are refused. What was simulated once is
@@ -286,23 +182,12 @@ export const useYears = defineStore('years', () => {
     return stale() ? null : all
   }
 
-  /** A day of a study as it goes, minute by minute; null when it went stale. */
-  const traced = (study: Study, at: number, stale: () => boolean) =>
-    pool.order('day', study, stale, at).catch(() => null)
-
   return {
     orderAhead,
+    /** An order to the hands that simulate; null when it went stale. */
+    order: pool.order.bind(pool),
     many,
-    traced,
-    checks,
-    judgedOf: pointedOutOf,
-    points,
-    pointsStand,
-    pointsFailed,
     stands,
-    judged,
-    advice,
-    advicePending,
     years,
     found,
     now,
@@ -318,10 +203,5 @@ export const useYears = defineStore('years', () => {
     onServer: pool.onServer,
     fit: (study: Study) => pool.order('fit', study, () => false),
     stop,
-    month,
-    weekday,
-    minute,
-    day,
-    frame,
   }
 })

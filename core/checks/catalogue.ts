@@ -22,7 +22,7 @@ import { TARGET_CHECKS } from './targets'
 import { WATER_CHECKS } from './water'
 
 /** Every check there is, by name, in the order of the water: a file's own that are left out of its record are unused. */
-export const CATALOGUE = {
+const CATALOGUE = {
   ...SCALD_CHECKS,
   ...RELIEF_CHECKS,
   ...FIRE_CHECKS,
@@ -42,7 +42,6 @@ export const CATALOGUE = {
   ...RECORDS_CHECKS,
   ...LOG_CHECKS,
 } as const satisfies Record<string, Rule>
-export type CheckName = keyof typeof CATALOGUE
 
 /** A household judged: every check, each once. */
 export function checksOf(study: Study, year: YearResult | null): Check[] {

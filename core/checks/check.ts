@@ -6,28 +6,14 @@ import type { Quantity } from '../units/quantities'
 import type { YearResult } from '../year/result'
 
 /** What a check is about. */
-export const SUBJECTS = [
-  'tap',
-  'run',
-  'store',
-  'heater',
-  'loop',
-  'controller',
-  'fire',
-  'supply',
-  'measure',
-  'use',
-  'reading',
-] as const
 export interface Subject {
-  kind: (typeof SUBJECTS)[number]
+  kind: 'tap' | 'run' | 'store' | 'heater' | 'loop' | 'controller' | 'fire' | 'supply' | 'measure' | 'use' | 'reading'
   /** Which of them; null: the household's only one, or all of them. */
   id: string | null
 }
 
 /** What is at stake: somebody can be hurt, it fails, it leaves people wanting, it costs, or it is not written down. */
-export const CONCERNS = ['harm', 'fault', 'comfort', 'cost', 'record'] as const
-export type Concern = (typeof CONCERNS)[number]
+export type Concern = 'harm' | 'fault' | 'comfort' | 'cost' | 'record'
 
 /** How a household stands to a check, from the best to the worst. */
 export const LEVELS = ['pass', 'marginal', 'not checked', 'fail'] as const

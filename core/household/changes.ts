@@ -93,19 +93,16 @@ export function settleControls(before: Study, after: Study, on: string): Study {
 export const setAnew = (study: Study, controls: Controls, on: string): Study =>
   settleControls(study, { ...study, controls: { ...study.controls, set: controls } }, on)
 
-/** The study with what was found entered anew on a day: what was set stays, and what was never set follows. */
-export const foundAnew = (study: Study, controls: Controls, on: string): Study =>
-  settleControls(study, { ...study, controls: { ...study.controls, found: controls } }, on)
-
-/** Writes settings into the one of the two that is being written. */
-export const writeControls = (study: Study, edit: (controls: Controls) => void, on: string): Study =>
-  study.controls.writes === 'found'
-    ? foundAnew(study, edited(study.controls.found, edit), on)
-    : setAnew(study, edited(study.controls.set ?? study.controls.found, edit), on)
-
 /** The controls that are being written: as found, or as set where that is switched to. */
 export const writtenControls = ({ controls }: Study): Controls =>
   controls.writes === 'found' ? controls.found : (controls.set ?? controls.found)
+
+/** The study with a setting changed in the one of the two that is being written; not settled yet. */
+export function withWritten(study: Study, edit: (controls: Controls) => void): Study {
+  const { controls } = study
+  const written = edited(writtenControls(study), edit)
+  return { ...study, controls: { ...controls, [controls.writes]: written } }
+}
 
 /** The study with one setting put back on a day to what was found, or all of them (null). */
 export function restoreFound(study: Study, path: string | null, on: string): Study {

@@ -7,9 +7,9 @@ import { runFrontL, runUa } from './runs'
 import { mainsOnColdest } from './ways'
 
 /** Water freezes, °C. */
-export const FREEZES_C = 0
+const FREEZES_C = 0
 /** Where frost gets in: heated rooms, the ground at pipe depth and slabs keep it out. */
-export const COLD_PLACES: readonly Place[] = ['outdoors', 'loft', 'cellar']
+const COLD_PLACES: readonly Place[] = ['outdoors', 'loft', 'cellar']
 /** Nights are colder than the mean of their month by as much as this where nobody has asked, K. */
 const NIGHT_BELOW_MEAN_K = 15
 
@@ -17,7 +17,7 @@ const NIGHT_BELOW_MEAN_K = 15
  * The coldest air of a place, °C: as placeTemperature makes it of the air outdoors, with the coldest that was entered in the
  * place of the month's mean.
  */
-export function coldestAround(place: Place, leastAirC: number, monthlyAirC: readonly number[]): number {
+function coldestAround(place: Place, leastAirC: number, monthlyAirC: readonly number[]): number {
   const month = coldestMonth(monthlyAirC)
   const at = monthlyAirC.map((c, m) => (m === month ? Math.min(leastAirC, c) : c))
   const mean = yearMean(monthlyAirC)

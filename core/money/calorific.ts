@@ -14,4 +14,3 @@ export const CALORIFIC = {
   /** Net: about 5.2 gross. */
   'pellets, kg': 4.8,
 } as const
-export type FuelUnit = keyof typeof CALORIFIC

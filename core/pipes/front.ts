@@ -40,4 +40,3 @@ export function frontSpreadL(pipe: Pipe, lengthM: number, flowLMin: number): num
  */
 export const litresToShare = (frontL: number, spreadL: number, share: number): number =>
   Math.max(0, frontL + spreadL * probit(Math.min(1 - EDGE, Math.max(EDGE, share))))
-

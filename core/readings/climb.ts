@@ -84,7 +84,9 @@ export const climb = defineReading({
       return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
     const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
-    const front = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
+    const expected = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
+    // What never comes so hot by the study is judged by where it came to rest.
+    const front = seconds !== null && expected && expected.steadyC > hotC ? expected : null
     const ranL = (flowLMin / 60) * Math.max(0, (seconds ?? 0) - delayS)
     const off = steadyC === null ? 0 : steadyC - modelled
     return {
@@ -100,7 +102,7 @@ export const climb = defineReading({
                   value: seconds,
                   quantity: 'seconds',
                 } as const,
-                ...(front && front.steadyC > hotC
+                ...(front
                   ? [
                       {
                         label: 'By the study',
@@ -143,35 +145,34 @@ export const climb = defineReading({
         seconds: { label: 'Hot after', quantity: 'seconds' },
         steadyC: { label: 'Steady at', quantity: 'temperature' },
       },
-      verdict:
-        seconds !== null && front && front.steadyC > hotC
-          ? {
-              figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
-              measured: ranL,
-              modelled: front.hotL,
-              uncertainty: front.hotL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
+      verdict: front
+        ? {
+            figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
+            measured: ranL,
+            modelled: front.hotL,
+            uncertainty: front.hotL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
+            likely:
+              ranL > front.hotL
+                ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
+                : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'],
+          }
+        : steadyC === null
+          ? null
+          : {
+              figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' },
+              measured: steadyC,
+              modelled,
+              uncertainty: CLIMB_K,
               likely:
-                ranL > front.hotL
-                  ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-                  : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'],
-            }
-          : steadyC === null
-            ? null
-            : {
-                figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' },
-                measured: steadyC,
-                modelled,
-                uncertainty: CLIMB_K,
-                likely:
-                  steadyC < modelled
-                    ? [
-                        'the dial stands lower than it says',
-                        'cold water crosses over at a mixer',
-                        'a long bare or buried stretch',
-                      ]
-                    : ['the dial stands higher than it says', 'the store was just heated'],
-              },
-      offers: seconds === null || !front || front.steadyC <= hotC ? [] : lengthOffer(front, ranL),
+                steadyC < modelled
+                  ? [
+                      'the dial stands lower than it says',
+                      'cold water crosses over at a mixer',
+                      'a long bare or buried stretch',
+                    ]
+                  : ['the dial stands higher than it says', 'the store was just heated'],
+            },
+      offers: front ? lengthOffer(front, ranL) : [],
     }
   },
 })

@@ -28,7 +28,7 @@ export interface Pair {
 }
 
 /** The figure that a reading comes to: what it is judged by, or the first that it works out. */
-export function measuredOf(study: Study, r: Reading): { figure: Figure; value: number; uncertainty: number } | null {
+function measuredOf(study: Study, r: Reading): { figure: Figure; value: number; uncertainty: number } | null {
   const judgement = judge(study, r)
   if (!judgement) return null
   const { verdict, results, worked } = judgement

@@ -5,13 +5,11 @@ import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/w
 import { SAFETY } from '../safety/limits'
 import { z } from '../schema/zod'
 import { runningOf } from '../study/heater-kinds'
-import type { Tap } from '../study/pipes'
-import type { Study } from '../study/study'
 import { FIELDS, input } from '../sums/fields'
 import { bucketFlow } from '../sums/taps'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { frontPast, hotFront, lengthOffer } from './hot-front'
-import { defineReading, impossible, type Judgement, type Offer } from './reading-kind'
+import { defineReading, impossible, type Judgement } from './reading-kind'
 import { workedBy } from './worked-by'
 
 /** A stopwatch in the hand, s; a flow by bucket, share; a tap thermometer, K. */
@@ -115,7 +113,9 @@ export const timeToHot = defineReading({
           ? front.pastLoop
             ? ['The loop was due to be warm at that hour: only what lies past it is counted as cold.']
             : []
-          : ['Whether the loop was warm hangs on whether it was asked for: read it again with the loop cold for hours.'],
+          : [
+              'Whether the loop was warm hangs on whether it was asked for: read it again with the loop cold for hours.',
+            ],
       },
       results: {
         runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 },

@@ -71,7 +71,7 @@ export interface FindOptions {
 }
 
 /** A window looked for begins no finer than this, min: with it all single windows of a day are 37. */
-export const COARSE_MIN = 180
+const COARSE_MIN = 180
 const MOST_YEARS = 170
 /** The shares of the busiest step, and the gaps closed, that windows by the draws are tried with. */
 const SHARES = [0, 0.05, 0.1, 0.2, 0.35, 0.5]
@@ -131,13 +131,13 @@ export function withPlan(study: Study, plan: Plan, heaterId: string | null): Stu
 }
 
 /** Minutes to bring hot water from the plant to where the loop turns. */
-export function loopLeadMin(study: Study): number {
+function loopLeadMin(study: Study): number {
   const { loop } = study.pipes
   return loop ? frontTo(study, { runId: loop.turnsAt }) / loop.pumpLMin : 0
 }
 
 /** Minutes in which the heater makes good what the store cools in a night's rest, and what its thermostat lets it fall. */
-export function heaterLeadMin(study: Study, heaterId: string): number {
+function heaterLeadMin(study: Study, heaterId: string): number {
   const { store, heaters } = study.plant
   const heater = heaters.find((h) => h.id === heaterId)!
   if (!store || !isOnStore(heater) || !hasSetpoint(heater)) return 0

@@ -87,9 +87,6 @@ function rowOf(study: Study, mode: LoopMode, year: YearResult, off: YearResult):
   }
 }
 
-/** Whether the water a mode saves ever pays for the heat and the electricity it takes. */
-export const paysItself = ({ net }: ModeRow): boolean => net.total < 0
-
 /** How often a sampled loop is tested in a day's windows: at the opening and after each interval, the closing not counted beyond it. */
 export const testsADay = (windows: readonly { fromMin: number; toMin: number }[], everyMin: number): number =>
   windows.reduce((sum, w) => sum + Math.floor((w.toMin - w.fromMin - 1e-9) / everyMin) + 1, 0)

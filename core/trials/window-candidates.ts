@@ -1,12 +1,12 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
-import { ALWAYS, everyDay, tidyDay, type Week, type Window } from '../calendar/week'
+import { everyDay, tidyDay, type Week, type Window } from '../calendar/week'
 import { DAY_S, DAYS } from '../calendar/year'
 import { daysTogether } from '../household/grid'
 import type { Grid } from '../study/controls'
 import type { Draw } from '../year/draws/draws'
 
 /** Days of the week (0 = Monday) that share a programme, group by group. */
-export function programmes(grid: Grid): number[][] {
+function programmes(grid: Grid): number[][] {
   const first = Array.from({ length: DAYS_A_WEEK }, (_, d) => daysTogether(grid, d))
   return first.filter((days, d) => days[0] === d)
 }
@@ -119,6 +119,3 @@ export function widened(week: Week, grid: Grid): Week {
     ),
   )
 }
-
-/** Open all week long. */
-export const isAlways = (week: Week): boolean => JSON.stringify(week) === JSON.stringify(ALWAYS)

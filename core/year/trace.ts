@@ -9,6 +9,14 @@ export const FRAME_MIN = 2
 /** Days run before the traced one, so that what is seen does not depend on how the year began. */
 export const LEAD_DAYS = 3
 
+/** A draw that was waited for longer than this, or stayed cool, is shown by itself, s. */
+const LONG_WAIT_S = 60
+export const LATE_IN_WORDS = 'cool or waited for more than a minute'
+
+/** Draws of a traced day that were cool or kept people waiting long. */
+export const lateDraws = ({ draws }: DayTrace): DayTrace['draws'] =>
+  draws.filter((d) => d.waitedS > LONG_WAIT_S || d.cool)
+
 /** The household at one moment of a day. */
 export interface Frame {
   minute: number

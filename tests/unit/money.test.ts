@@ -6,6 +6,7 @@ import { everyMonth } from '../../core/calendar/year'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { addHeater } from '../../core/household/edits/plant'
 import { plainTariff } from '../../core/household/blank/plain-tariff'
 import { BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '../../core/money/billing'
 import { CARRIERS, CO2_KG_KWH } from '../../core/money/carriers'
@@ -92,7 +93,10 @@ describe('the parts of a year’s money', () => {
   it('add up to its total, whatever a house earns, forgoes or buys again', () => {
     const credited = DEMOS.map(({ study }) => changed(study, (s) => void (s.prices.creditHouseHeat = true)))
     const shown = new Set<string>()
-    for (const study of [...DEMOS.map((d) => d.study), ...credited]) {
+    const withSun = changed(addHeater(hillTown, 'pv-element'), (s) => {
+      Object.assign(s.prices.carriers.electricity!, { standingPerYear: 60, exportPerKwh: 0.08 })
+    })
+    for (const study of [...DEMOS.map((d) => d.study), ...credited, withSun]) {
       const { cost } = simulate(study)
       const rows = moneyRows(cost)
       for (const r of rows) shown.add(r.name)
@@ -101,6 +105,14 @@ describe('the parts of a year’s money', () => {
         study.name,
       ).toBeCloseTo(cost.total, 4)
     }
-    expect([...shown]).toEqual(expect.arrayContaining(['Space heating displaced', 'Standing charges', 'Water and sewer']))
+    expect([...shown]).toEqual(
+      expect.arrayContaining([
+        'Standing charges',
+        'Space heating displaced',
+        'Space heating bought again',
+        'Export forgone',
+        'Water and sewer',
+      ]),
+    )
   })
 })

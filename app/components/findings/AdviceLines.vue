@@ -1,14 +1,14 @@
 <script setup lang="ts">
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { adviceSentence } from '~~/core/views/advice'
 import type { Finding } from '~~/core/views/findings'
 
 /** What mends a finding, tried on this house: only what helps and hurts nobody is offered. */
 const props = defineProps<{ finding: Finding }>()
 const table = useStudy()
-const years = useYears()
-const own = computed(() => years.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
+const judgement = useJudgement()
+const own = computed(() => judgement.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
 const offered = computed(() => own.value.filter((t) => t.offered))
 const refused = computed(() => own.value.filter((t) => !t.offered))
 </script>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import AdviceLines from '~/components/findings/AdviceLines.vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
 import type { Check } from '~~/core/checks/check'
 import type { Finding, Severity } from '~~/core/views/findings'
@@ -25,9 +25,9 @@ async function tryOut({ mendedBy: tries, title }: Check) {
   await navigateTo(`/study/${String(route.params.id)}/improve`)
 }
 /** A measure is offered once it was tried on the house, helped, and hurt nobody. */
-const years = useYears()
+const judgement = useJudgement()
 const offers = (f: Finding) =>
-  years.advice.some((t) => t.offered && t.measure === f.mendedBy && f.parts.some((c) => c.id === t.check))
+  judgement.advice.some((t) => t.offered && t.measure === f.mendedBy && f.parts.some((c) => c.id === t.check))
 const place = (f: Finding) =>
   f.station === 'log'
     ? { path: `/study/${String(route.params.id)}/measure` }

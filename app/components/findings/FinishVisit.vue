@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { CircleCheck } from '@lucide/vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { localIso } from '~/utils/local-iso'
 import { inTheWay as blocking } from '~~/core/views/findings'
 
 /** The visit marked as finished, which no danger and nothing unseen that could be one allows. */
 const table = useStudy()
-const years = useYears()
-const inTheWay = computed(() => blocking(years.points))
+const judgement = useJudgement()
+const inTheWay = computed(() => blocking(judgement.points))
 const on = computed(() => table.study!.finishedOn)
 const finish = (day: string | null) => table.change('finished', (d) => void (d.finishedOn = day))
 </script>
@@ -26,10 +26,10 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
         </li>
       </ul>
     </template>
-    <p v-else-if="!years.pointsStand" class="mt-1 text-ink-soft" role="status">
+    <p v-else-if="!judgement.pointsStand" class="mt-1 text-ink-soft" role="status">
       {{
-        years.pointsFailed
-          ? `What stands in the way could not be worked out (${years.pointsFailed}); load the page anew.`
+        judgement.pointsFailed
+          ? `What stands in the way could not be worked out (${judgement.pointsFailed}); load the page anew.`
           : 'What stands in the way is known once the year is simulated and looked through.'
       }}
     </p>
@@ -41,7 +41,7 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
       <button
         v-if="!on"
         class="tool"
-        :disabled="!years.pointsStand || inTheWay.length > 0"
+        :disabled="!judgement.pointsStand || inTheWay.length > 0"
         @click="finish(localIso(new Date()).slice(0, 10))"
       >
         Mark as finished

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import MoneyTable from '~/components/improve/MoneyTable.vue'
 import { usePackage } from '~/composables/usePackage'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
@@ -10,11 +11,12 @@ import { paybackYears } from '~~/core/measures/payback'
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
 const { details, comparison } = usePackage()
 const units = computed(() => table.units)
 const result = computed(() => comparison.value?.packages[0] ?? null)
 const found = computed(() => years.found)
-const targets = computed(() => years.judged?.targets ?? [])
+const targets = computed(() => judgement.judged?.targets ?? [])
 /** What it is held against: the house as found, or as it is set where that differs. */
 const baseline = ref<'found' | 'set'>('found')
 const differs = computed(() => Boolean(comparison.value?.asSet))

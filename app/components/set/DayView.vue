@@ -5,6 +5,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DayField from '~/components/fields/DayField.vue'
 import PipeTree from '~/components/water/PipeTree.vue'
 import StoreTank from '~/components/water/StoreTank.vue'
+import { useClock } from '~/stores/clock'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
@@ -13,12 +14,13 @@ import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
 import { wantedAt } from '~~/core/household/ways'
 import { asFound } from '~~/core/study/in-force'
 import { poorDays, specialDays } from '~~/core/year/special-days'
-import { dayCsv, type DayTrace, FRAME_MIN, LEAD_DAYS } from '~~/core/year/trace'
+import { dayCsv, type DayTrace, FRAME_MIN, LATE_IN_WORDS, lateDraws, LEAD_DAYS } from '~~/core/year/trace'
 const LazyDayChart = defineAsyncComponent(() => import('~/components/set/DayChart.vue'))
 
 /** Any day of the year, watched: what stands in store and pipes, what each tap would give, and the money as it runs. */
 const table = useStudy()
 const years = useYears()
+const clock = useClock()
 const units = computed(() => table.units)
 const study = computed(() => table.study!)
 /** Day of the year, 1 to 365. */
@@ -37,8 +39,8 @@ watch(
     busy.value = true
     const at = Math.max(LEAD_DAYS, d - 1)
     const [set, before] = await Promise.all([
-      years.traced(s, at, stale),
-      changed.value ? years.traced(asFound(s), at, stale) : null,
+      clock.traced(s, at, stale),
+      changed.value ? clock.traced(asFound(s), at, stale) : null,
     ])
     if (stale()) return
     busy.value = false
@@ -107,7 +109,7 @@ function exportCsv() {
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }
-const late = computed(() => now.value?.draws.filter((d) => d.waitedS > 60 || d.cool) ?? [])
+const late = computed(() => (now.value ? lateDraws(now.value) : []))
 const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?.name ?? id
 </script>
 
@@ -134,8 +136,8 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
     <template v-else>
       <p class="mt-2" role="status">
         <b>{{ DAY_NAMES[now.weekday] }}, {{ dateOf(now.day - 1) }}</b
-        >, cold main {{ units.temperature(now.mainsC) }}, {{ now.draws.length }} draws, {{ late.length }} of them cool
-        or waited for more than a minute<template v-if="busy">; a newer one is being simulated…</template>
+        >, cold main {{ units.temperature(now.mainsC) }}, {{ now.draws.length }} draws, {{ late.length }} of them
+        {{ LATE_IN_WORDS }}<template v-if="busy">; a newer one is being simulated…</template>
       </p>
       <div class="mt-2 flex items-center gap-2">
         <button

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
@@ -15,13 +16,14 @@ import { boardOf, unexplained } from '~~/core/views/setpoint-board'
 /** The setting that is on the slider, held against everything it has to keep. */
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
 const units = computed(() => table.units)
 const heaters = computed(() => table.study!.plant.heaters.filter(hasSetpoint))
 const chosen = ref<string | null>(null)
 /** A setting is judged with its own year: while that is on its way, the one before it stands. */
-const judged = computed(() => (years.judgedOf?.study.id === table.study!.id ? years.judgedOf : null))
+const judged = computed(() => (judgement.judgedOf?.study.id === table.study!.id ? judgement.judgedOf : null))
 const board = computed(() =>
-  judged.value?.year ? boardOf(judged.value.study, years.checks, chosen.value ?? undefined) : null,
+  judged.value?.year ? boardOf(judged.value.study, judgement.checks, chosen.value ?? undefined) : null,
 )
 const heater = computed(() => heaters.value.find((h) => h.id === board.value?.heaterId) ?? heaters.value[0] ?? null)
 const setC = computed(() => (heater.value ? table.controls!.heaters[heater.value.id]!.setpointC : 0))

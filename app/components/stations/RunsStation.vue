@@ -11,7 +11,7 @@ import { MATERIAL_NAMES } from '~/utils/pipe-choices'
 import { sizeChoices } from '~/utils/pipe-choices'
 import { measuresOf, nearestSize } from '~/utils/pipe-choices'
 import { PLACE_NAMES } from '~/utils/places'
-import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '~~/core/household/edits/runs'
+import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, passThrough, removeRun } from '~~/core/household/edits/runs'
 import { below, outline } from '~~/core/household/outline'
 import { loopRuns } from '~~/core/household/runs'
 import { WASTE_LIMITS } from '~~/core/household/waste-mark'
@@ -242,13 +242,7 @@ watch(
             label="Passes"
             :value="run.place"
             :choices="PLACE_NAMES"
-            @change="
-              (v) =>
-                edit(run.id, (r) => {
-                  r.place = v
-                  if (v === 'slab' || v === 'ground') r.reachable = false
-                })
-            "
+            @change="(v) => edit(run.id, (r) => passThrough(r, v))"
           />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span

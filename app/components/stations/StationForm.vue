@@ -10,7 +10,7 @@ import PricesStation from '~/components/stations/PricesStation.vue'
 import RunsStation from '~/components/stations/RunsStation.vue'
 import StoreStation from '~/components/stations/StoreStation.vue'
 import TapsStation from '~/components/stations/TapsStation.vue'
-import { useYears } from '~/stores/years'
+import { useJudgement } from '~/stores/judgement'
 import { type StationName, STATIONS } from '~/utils/stations'
 
 /** The sheet of one station: what is known of it and set at it. */
@@ -27,8 +27,8 @@ const FORMS = {
   prices: PricesStation,
   drain: DrainStation,
 }
-const years = useYears()
-const here = computed(() => years.points.filter((f) => f.station === props.station))
+const judgement = useJudgement()
+const here = computed(() => judgement.points.filter((f) => f.station === props.station))
 const title = ref<HTMLElement | null>(null)
 watch(
   () => props.station,

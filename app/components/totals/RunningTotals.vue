@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { CircleCheck, CircleHelp, TriangleAlert } from '@lucide/vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { costCounts } from '~~/core/household/counted'
@@ -8,6 +9,7 @@ import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 /** The year in six figures, as found and now, and what the last change did to each. */
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
 const units = computed(() => table.units)
 
 interface Row {
@@ -50,8 +52,8 @@ const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
   from && to && change(row, from, to) !== 'as it was' ? Math.sign(row.of(from) - row.of(to)) : 0
 /** Checks of harm of the household as it stands; of a package they stand with it. */
 const harm = computed(() => {
-  if (!years.pointsStand || years.shownAs === 'with the package') return null
-  const checks = years.checks.filter((c) => c.concern === 'harm')
+  if (!judgement.pointsStand || years.shownAs === 'with the package') return null
+  const checks = judgement.checks.filter((c) => c.concern === 'harm')
   const count = (level: string) => checks.filter((c) => c.level === level).length
   return { fail: count('fail'), open: count('not checked') }
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue'
 import { useIntervalFn, usePreferredReducedMotion } from '@vueuse/core'
+import { useClock } from '~/stores/clock'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
@@ -12,12 +13,13 @@ import { FRAME_MIN } from '~~/core/year/trace'
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */
 const table = useStudy()
 const years = useYears()
-const clock = (minute: number) => table.units.time(minute)
+const clock = useClock()
+const timeOf = (minute: number) => table.units.time(minute)
 const W = MINUTES_A_DAY
 const HEAT_H = 22
 const LANE = 9
 
-const day = computed(() => years.day)
+const day = computed(() => clock.day)
 const most = computed(() => Math.max(1, ...(day.value?.frames.map((f) => f.heatKw) ?? [])))
 const heat = computed(() => {
   const frames = day.value?.frames ?? []
@@ -33,15 +35,15 @@ const controls = computed(() => controlsOf(years.house!))
 const timer = computed((): Window[] => {
   const first = years.house!.plant.heaters[0]!
   const week = controls.value.heaters[first.id]?.windows
-  return week ? week[day.value?.weekday ?? years.weekday]! : []
+  return week ? week[day.value?.weekday ?? clock.weekday]! : []
 })
 
 const motion = usePreferredReducedMotion()
-const { isActive, pause, resume } = useIntervalFn(() => (years.minute = (years.minute + 2 * FRAME_MIN) % W), 90, {
+const { isActive, pause, resume } = useIntervalFn(() => (clock.minute = (clock.minute + 2 * FRAME_MIN) % W), 90, {
   immediate: false,
 })
 const open_ = computed(
-  () => years.frame?.open.map((id) => years.house!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [],
+  () => clock.frame?.open.map((id) => years.house!.pipes.taps.find((t) => t.id === id)?.name ?? id) ?? [],
 )
 </script>
 
@@ -56,10 +58,10 @@ const open_ = computed(
       >
         <Pause v-if="isActive" :size="18" /><Play v-else :size="18" />
       </button>
-      <select v-model.number="years.month" class="entry w-auto!" aria-label="Month looked at">
+      <select v-model.number="clock.month" class="entry w-auto!" aria-label="Month looked at">
         <option v-for="(m, i) in MONTH_NAMES" :key="m" :value="i">{{ m }}</option>
       </select>
-      <select v-model.number="years.weekday" class="entry w-auto!" aria-label="Day of the week looked at">
+      <select v-model.number="clock.weekday" class="entry w-auto!" aria-label="Day of the week looked at">
         <option v-for="(d, i) in DAY_NAMES" :key="d" :value="i">{{ d }}</option>
       </select>
     </div>
@@ -104,32 +106,32 @@ const open_ = computed(
           vector-effect="non-scaling-stroke"
         />
         <path
-          :d="`M${years.minute} 0V62`"
+          :d="`M${clock.minute} 0V62`"
           stroke="var(--color-ink)"
           stroke-width="2"
           vector-effect="non-scaling-stroke"
         />
       </svg>
       <input
-        v-model.number="years.minute"
+        v-model.number="clock.minute"
         type="range"
         min="0"
         :max="W - FRAME_MIN"
         :step="FRAME_MIN"
         class="absolute inset-0 h-full w-full cursor-ew-resize opacity-0 focus-visible:opacity-100"
-        :aria-label="`Time of day, ${clock(years.minute)}`"
-        :aria-valuetext="clock(years.minute)"
+        :aria-label="`Time of day, ${timeOf(clock.minute)}`"
+        :aria-valuetext="timeOf(clock.minute)"
       />
       <div class="caption pointer-events-none flex justify-between" aria-hidden="true">
         <span v-for="h in [0, 6, 12, 18, 24]" :key="h">{{
-          table.units.system === 'us' ? clock(h * 60).replace(':00', '') : String(h).padStart(2, '0')
+          table.units.system === 'us' ? timeOf(h * 60).replace(':00', '') : String(h).padStart(2, '0')
         }}</span>
       </div>
     </div>
     <p class="w-44 text-sm leading-5" aria-live="off">
-      <b class="text-lg font-semibold">{{ clock(years.minute) }}</b><br />
+      <b class="text-lg font-semibold">{{ timeOf(clock.minute) }}</b><br />
       <span v-if="open_.length" class="text-ink">{{ open_.join(', ') }} open</span>
-      <span v-else class="text-ink-soft">{{ years.frame ? 'all taps shut' : 'the day is not there yet' }}</span>
+      <span v-else class="text-ink-soft">{{ clock.frame ? 'all taps shut' : 'the day is not there yet' }}</span>
     </p>
     <ul class="caption flex w-full flex-wrap gap-x-4 lg:w-auto lg:flex-col">
       <li>

@@ -5,6 +5,8 @@ import HeaterMark from '~/components/water/HeaterMark.vue'
 import PipeTree from '~/components/water/PipeTree.vue'
 import StationButton from '~/components/water/StationButton.vue'
 import StoreTank from '~/components/water/StoreTank.vue'
+import { useClock } from '~/stores/clock'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import type { StationName } from '~/utils/stations'
@@ -22,6 +24,8 @@ const emit = defineEmits<{ open: [station: StationName, id: string] }>()
 
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
+const clock = useClock()
 const study = computed(() => years.house!)
 const units = computed(() => table.units)
 const money = computed(() => (years.shown ? moneyByStation(years.shown) : null))
@@ -31,10 +35,10 @@ const runOff = computed(() =>
     ? money.value.runOff + waterMoney(years.shown.water.runOffL, study.value.site, study.value.prices.water)
     : undefined,
 )
-const frame = computed(() => years.frame)
+const frame = computed(() => clock.frame)
 const temp = (c: number | undefined | null) => (c === undefined || c === null ? '…' : units.value.temperature(c))
 const spend = (amount: number | undefined) => (amount === undefined ? '…' : `${units.value.wholeMoney(amount)}/yr`)
-const marks = (at: Station) => years.points.filter((f) => f.station === at).length
+const marks = (at: Station) => judgement.points.filter((f) => f.station === at).length
 const heaterName = computed(() => {
   const count = study.value.plant.heaters.length
   return count > 1 ? `${count} heaters` : HEATERS[heater.value.kind].name
@@ -45,11 +49,11 @@ const heater = computed(() => study.value.plant.heaters[0]!)
 <template>
   <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
-      <template #now>{{ temp(years.day?.mainsC) }}</template>
+      <template #now>{{ temp(clock.day?.mainsC) }}</template>
       <template #year>{{ years.shown ? units.litres(drawnL(years.shown.water)) : '…' }}</template>
       <span
         class="my-auto block h-3 w-14 border-y border-ink"
-        :style="{ background: waterColour(years.day?.mainsC ?? null) }"
+        :style="{ background: waterColour(clock.day?.mainsC ?? null) }"
       />
     </StationButton>
     <StationButton

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import FindingMark from '~/components/findings/FindingMark.vue'
+import { useClock } from '~/stores/clock'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import type { StationName } from '~/utils/stations'
@@ -13,15 +15,17 @@ defineProps<{ station: StationName | null }>()
 const emit = defineEmits<{ open: [station: StationName, id: string] }>()
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
+const clock = useClock()
 const units = computed(() => table.units)
-const frame = computed(() => years.frame)
+const frame = computed(() => clock.frame)
 const temp = (c: number | null | undefined) => (c === null || c === undefined ? '…' : units.value.temperature(c))
-const marks = (at: Station) => years.points.filter((f) => f.station === at).length
+const marks = (at: Station) => judgement.points.filter((f) => f.station === at).length
 const stations = computed(() => {
   const { plant, pipes } = years.house!
   const f = frame.value
   return [
-    { at: 'main' as const, name: 'Main', now: temp(years.day?.mainsC), c: years.day?.mainsC ?? null },
+    { at: 'main' as const, name: 'Main', now: temp(clock.day?.mainsC), c: clock.day?.mainsC ?? null },
     {
       at: 'heater' as const,
       name: 'Heater',
@@ -79,15 +83,15 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
       <span v-if="s.now" class="tabular-nums">{{ s.now }}</span>
     </button>
     <label class="ml-auto flex min-h-11 min-w-32 flex-1 sm:min-w-44 items-center gap-2 sm:max-w-72">
-      <span class="text-sm tabular-nums">{{ units.time(years.minute) }}</span>
+      <span class="text-sm tabular-nums">{{ units.time(clock.minute) }}</span>
       <input
-        v-model.number="years.minute"
+        v-model.number="clock.minute"
         type="range"
         min="0"
         :max="MINUTES_A_DAY - FRAME_MIN"
         :step="FRAME_MIN"
         class="w-full accent-copper"
-        :aria-label="`Time of day, ${units.time(years.minute)}`"
+        :aria-label="`Time of day, ${units.time(clock.minute)}`"
       />
     </label>
   </section>

@@ -4,7 +4,15 @@ import interact from 'interactjs'
 import TimeField from '~/components/fields/TimeField.vue'
 import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
-import { DAY_NAMES, hoursOpen, tidyDay, type Week, type Window } from '~~/core/calendar/week'
+import { DAY_NAMES, hoursOpen, type Week } from '~~/core/calendar/week'
+import {
+  addFreeWindow,
+  addWindow,
+  moveWindow,
+  nudgeWindow,
+  removeWindow,
+  splitWindow,
+} from '~~/core/household/edits/windows'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'
 import type { Grid } from '~~/core/study/controls'
 
@@ -39,93 +47,38 @@ const shown = computed(() =>
 const problems = computed(() => misfits(props.grid, props.week))
 const full = computed(() => props.week[day.value]!.length >= props.grid.periodsPerDay)
 
-function setDay(d: number, windows: Window[]) {
-  const tidy = tidyDay(windows)
-  const days = daysTogether(props.grid, d)
-  emit(
-    'change',
-    props.week.map((old, i) => (days.includes(i) ? tidy.map((w) => ({ ...w })) : old)),
-  )
+/** What an edit came to, where the grid had room for it. */
+function put(week: Week | null) {
+  if (week && !props.disabled) emit('change', week)
 }
-
-function move(d: number, i: number, fromMin: number, toMin: number) {
-  const step = props.grid.stepMin
-  const from = Math.max(0, Math.min(snap(props.grid, fromMin), MINUTES_A_DAY - step))
-  const to = Math.min(MINUTES_A_DAY, Math.max(snap(props.grid, toMin), from + step))
-  setDay(
-    d,
-    props.week[d]!.map((w, k) => (k === i ? { fromMin: from, toMin: to } : w)),
-  )
-}
-
-const remove = (d: number, i: number) =>
-  setDay(
-    d,
-    props.week[d]!.filter((_, k) => k !== i),
-  )
-
-/** Puts a window of up to an hour in at a time that is free. */
-function addAt(d: number, minute: number) {
-  const windows = props.week[d]!
-  if (props.disabled || windows.length >= props.grid.periodsPerDay) return
-  const from = Math.min(MINUTES_A_DAY - props.grid.stepMin, snap(props.grid, minute))
-  if (windows.some((w) => from >= w.fromMin && from < w.toMin)) return
-  const next = Math.min(MINUTES_A_DAY, ...windows.filter((w) => w.fromMin > from).map((w) => w.fromMin))
-  setDay(d, [...windows, { fromMin: from, toMin: Math.min(next, from + Math.max(60, props.grid.stepMin)) }])
-}
-
-/** The first free stretch of the day gets the new window. */
-function addFree() {
-  const windows = props.week[day.value]!
-  const starts = [360, 1080, 720, 1260, 0, ...windows.map((w) => w.toMin)]
-  const free = starts.find((m) => m < MINUTES_A_DAY && !windows.some((w) => m >= w.fromMin && m < w.toMin))
-  if (free !== undefined) addAt(day.value, free)
-}
+const setWindow = (d: number, i: number, fromMin: number, toMin: number) =>
+  put(moveWindow(props.grid, props.week, d, i, { fromMin, toMin }))
+const remove = (d: number, i: number) => put(removeWindow(props.grid, props.week, d, i))
+const addFree = () => put(addFreeWindow(props.grid, props.week, day.value))
 
 function onRow(event: MouseEvent, d: number) {
   day.value = d
   const rail = event.currentTarget as HTMLElement
   if (event.target !== rail) return
   const box = rail.getBoundingClientRect()
-  addAt(d, ((event.clientX - box.left) / box.width) * MINUTES_A_DAY - 30)
+  put(addWindow(props.grid, props.week, d, ((event.clientX - box.left) / box.width) * MINUTES_A_DAY - 30))
 }
 
 function onKey(event: KeyboardEvent, d: number, i: number) {
   if (props.disabled) return
-  const w = props.week[d]![i]!
   if (event.key === 'Delete' || event.key === 'Backspace') {
     event.preventDefault()
     remove(d, i)
     return
   }
-  const by = event.key === 'ArrowLeft' ? -props.grid.stepMin : event.key === 'ArrowRight' ? props.grid.stepMin : 0
-  if (!by) return
+  const steps = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0
+  if (!steps) return
   event.preventDefault()
-  if (event.shiftKey) move(d, i, w.fromMin, w.toMin + by)
-  else if (event.altKey) move(d, i, Math.min(w.fromMin + by, w.toMin - props.grid.stepMin), w.toMin)
-  else if (w.fromMin + by >= 0 && w.toMin + by <= MINUTES_A_DAY) move(d, i, w.fromMin + by, w.toMin + by)
+  const edge = event.shiftKey ? 'end' : event.altKey ? 'start' : 'both'
+  put(nudgeWindow(props.grid, props.week, d, i, steps, edge))
 }
 
-/** Two windows in the place of one, an hour apart where there is room. */
-function split(d: number, i: number) {
-  const w = props.week[d]![i]!
-  const { stepMin } = props.grid
-  const middle = snap(props.grid, (w.fromMin + w.toMin) / 2)
-  const gap = Math.max(stepMin, snap(props.grid, Math.min(60, (w.toMin - w.fromMin) / 3)))
-  const [end, start] = [snap(props.grid, middle - gap / 2), snap(props.grid, middle - gap / 2) + gap]
-  if (end <= w.fromMin || start >= w.toMin) return
-  setDay(
-    d,
-    props.week[d]!.flatMap((x, k) =>
-      k === i
-        ? [
-            { fromMin: w.fromMin, toMin: end },
-            { fromMin: start, toMin: w.toMin },
-          ]
-        : [x],
-    ),
-  )
-}
+const split = (d: number, i: number) => put(splitWindow(props.grid, props.week, d, i))
 
 const place = (element: Element) => ({
   d: Number(element.getAttribute('data-day')),
@@ -143,7 +96,7 @@ onMounted(() => {
   const drop = () => {
     const h = held.value
     held.value = null
-    if (h) move(h.day, h.index, h.from, h.to)
+    if (h) setWindow(h.day, h.index, h.from, h.to)
   }
   const windows = interact('.week-window', { context: root.value! })
   windows
@@ -252,7 +205,7 @@ onMounted(() => {
             :value="w.fromMin"
             :max="1439"
             :step="grid.stepMin"
-            @change="(m) => move(day, i, m, Math.max(w.toMin, m + grid.stepMin))"
+            @change="(m) => setWindow(day, i, m, Math.max(w.toMin, m + grid.stepMin))"
           />
           <span class="pt-2.5">–</span>
           <TimeField
@@ -260,7 +213,7 @@ onMounted(() => {
             :value="w.toMin"
             :min="1"
             :step="grid.stepMin"
-            @change="(m) => move(day, i, Math.min(w.fromMin, m - grid.stepMin), m)"
+            @change="(m) => setWindow(day, i, Math.min(w.fromMin, m - grid.stepMin), m)"
           />
           <button
             class="tool tool-bare px-2"

@@ -36,6 +36,15 @@ export function moveRun(runs: readonly Run[], id: string, place: number, depth: 
   return inOutline(next)
 }
 
+/** Places that hide a run: nobody gets at it to wrap it. */
+const HIDDEN: readonly Run['place'][] = ['slab', 'ground']
+
+/** Says where a run passes; one that goes into a slab or the ground cannot be reached any more. */
+export function passThrough(run: Run, place: Run['place']): void {
+  run.place = place
+  if (HIDDEN.includes(place)) run.reachable = false
+}
+
 /** One place up or down among the rows, or one level in or out. */
 export type Nudge = 'up' | 'down' | 'in' | 'out'
 

@@ -8,6 +8,7 @@ import MeasureList from '~/components/improve/MeasureList.vue'
 import MonthChart from '~/components/improve/MonthChart.vue'
 import PackageAnswer from '~/components/improve/PackageAnswer.vue'
 import SizeList from '~/components/improve/SizeList.vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { packageKey } from '~~/core/measures/jobs'
@@ -16,6 +17,7 @@ import { freshId } from '~~/core/study/fresh-id'
 /** One package of measures against the house as found. */
 const table = useStudy()
 const years = useYears()
+const judgement = useJudgement()
 const VIEWS = [
   { view: '', name: 'Packages' },
   { view: 'sizes', name: 'Sizes' },
@@ -85,14 +87,14 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
         <PackageAnswer class="mt-4" />
         <MeasureList class="mt-6" :index="index" />
         <section
-          v-if="years.judged && years.judged.brought.length"
+          v-if="judgement.judged && judgement.judged.brought.length"
           class="mt-5"
           aria-label="What the package would bring"
         >
           <h2 class="border-b border-ink pb-1 text-xl">What it makes worse</h2>
-          <BroughtList :brought="years.judged.brought" />
+          <BroughtList :brought="judgement.judged.brought" />
         </section>
-        <p v-else-if="years.judged" class="caption mt-3">It makes no check worse.</p>
+        <p v-else-if="judgement.judged" class="caption mt-3">It makes no check worse.</p>
         <section class="mt-6" aria-label="Where the heat goes">
           <div class="flex flex-wrap items-center justify-between gap-2">
             <h2 class="text-xl">Where the heat goes</h2>

@@ -8,8 +8,8 @@ import HouseHeating from '~/components/set/HouseHeating.vue'
 import LoopSetting from '~/components/set/LoopSetting.vue'
 import WriteSwitch from '~/components/set/WriteSwitch.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { ALWAYS, type Week } from '~~/core/calendar/week'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
@@ -38,8 +38,8 @@ const VIEWS = [
   { view: 'day', name: 'Day' },
 ] as const
 const route = useRoute()
-const years = useYears()
-const here = computed(() => years.points.filter((f) => ['heater', 'store', 'loop'].includes(f.station)))
+const judgement = useJudgement()
+const here = computed(() => judgement.points.filter((f) => ['heater', 'store', 'loop'].includes(f.station)))
 const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 const setpoint = (id: string, c: number, sliding = false) =>
   table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)

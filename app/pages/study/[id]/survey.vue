@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import FindingList from '~/components/findings/FindingList.vue'
 import FinishVisit from '~/components/findings/FinishVisit.vue'
+import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { type StationName, STATIONS } from '~/utils/stations'
 import { firstSteps } from '~~/core/household/first-steps'
 const LazyStationForm = defineAsyncComponent(() => import('~/components/stations/StationForm.vue'))
@@ -11,7 +11,7 @@ const LazyStationForm = defineAsyncComponent(() => import('~/components/stations
 defineProps<{ station: StationName | null; chosen: string }>()
 const route = useRoute()
 const table = useStudy()
-const years = useYears()
+const judgement = useJudgement()
 /** A household that is new: most of it is assumed, and nothing has been read. */
 const steps = computed(() => (table.study && table.study.readings.length === 0 ? firstSteps(table.study) : []))
 const isNew = computed(() => steps.value.reduce((sum, s) => sum + s.assumed, 0) > 40)
@@ -37,9 +37,9 @@ const there = computed(() =>
         </li>
       </ol>
     </section>
-    <section v-if="years.points.length" aria-label="What stands out" class="mb-6">
+    <section v-if="judgement.points.length" aria-label="What stands out" class="mb-6">
       <h2 class="border-b border-ink pb-1 text-xl">What stands out</h2>
-      <FindingList :findings="years.points" />
+      <FindingList :findings="judgement.points" />
     </section>
     <h2 class="text-xl">Follow the water</h2>
     <p class="mt-1 max-w-prose text-ink-soft">
