@@ -10,6 +10,7 @@ export default defineConfig({
           include: ['tests/unit/**/*.test.ts'],
           setupFiles: ['tests/unit/seed.ts'],
           testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
       {

@@ -71,14 +71,22 @@ const delivery: Rule = (visit): Told[] => {
   ]
 }
 
+/** Taps that need hot water before they mix, and those of them that do not get it. */
+const askingTaps = ({ pipes, plant }: Study): Tap[] =>
+  pipes.taps.filter((t) => t.leastHotC !== null && !ownStoreOf(plant.heaters, t.id))
+const shortTaps = (study: Study): Tap[] => askingTaps(study).filter((t) => arrivesAt(study, t) < t.leastHotC!)
+
+/** One tap of several asks for hotter water: hotter water everywhere is the dearest answer to it. */
+export const asksAlone = (study: Study): boolean => shortTaps(study).length === 1 && study.pipes.taps.length > 1
+
 /** Taps that need hot water before they mix, whether they get it, and what is cheaper than a hotter house where one alone does not. */
 const tapNeeds: Rule = ({ study, write }) => {
-  const asking = study.pipes.taps.filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
-  const short = asking.filter((t) => arrivesAt(study, t) < t.leastHotC!)
+  const asking = askingTaps(study)
+  const short = shortTaps(study)
   return asking.map((tap): Told => {
     const arrivesC = arrivesAt(study, tap)
     const isShort = short.includes(tap)
-    const alone = isShort && short.length === 1 && asking.length > 1
+    const alone = isShort && asksAlone(study)
     return {
       id: `need-${tap.id}`,
       subject: { kind: 'tap', id: tap.id },

@@ -1,7 +1,7 @@
 import { everyDay } from '../calendar/week'
 import { checksOf } from '../checks/catalogue'
 import { type Check, rank } from '../checks/check'
-import { carriedFor } from '../checks/delivery'
+import { asksAlone, carriedFor } from '../checks/delivery'
 import { scaldLimitOf } from '../household/at-risk'
 import { storeThermostat, supplyOf } from '../household/supply'
 import { apply } from '../measures/apply'
@@ -155,6 +155,8 @@ const IDEAS: Record<string, Ideas> = {
     const tap = study.pipes.taps.find((t) => t.id === c.subject.id)
     const carried = tap && carriedFor(study, tap)
     const { heaterId } = supplyOf(study)
+    // For one tap the whole house is not heated.
+    if (asksAlone(study)) return []
     return carried && controlsOf(study).heaters[heaterId] ? toSetpoint(study, heaterId, carried + 0.5, write) : []
   },
   'mixer-reach': (study, _c, write) => hotter(study, write),

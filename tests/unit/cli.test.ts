@@ -29,6 +29,33 @@ describe('the command line', () => {
     expect(started('forecast')).toMatchObject({ status: 2, stdout: '' })
   })
 
+  it('gives the same check objects in findings, board, compare and size', async () => {
+    const FIELDS = ['id', 'subject', 'concern', 'level', 'figures', 'sentence', 'remedy', 'blocks']
+    const json = async (...args: string[]) => JSON.parse((await bagno(...args, file, '--json')).stdout)
+    const findings = (await json('findings')) as { parts: Record<string, unknown>[] }[]
+    const board = (await json('board')) as { checks: Record<string, unknown>[] }
+    const compare = await json('compare')
+    const size = await json('size')
+    const lists = {
+      findings,
+      parts: findings.flatMap((f) => f.parts),
+      board: board.checks,
+      brought: compare.packages.flatMap((p: { brought: unknown[] }) => p.brought),
+      measures: compare.packages.flatMap((p: { measures: { checks: unknown[] }[] }) =>
+        p.measures.flatMap((m) => m.checks),
+      ),
+      there: size.there.flatMap((x: { checks: unknown[] }) => x.checks),
+      instead: size.instead.flatMap((x: { checks: unknown[] }) => x.checks),
+    }
+    for (const [name, list] of Object.entries(lists))
+      for (const c of list as Record<string, unknown>[])
+        expect(Object.keys(c), name).toEqual(expect.arrayContaining(FIELDS))
+    for (const name of ['parts', 'board', 'measures', 'there', 'instead'] as const)
+      expect(lists[name].length, name).toBeGreaterThan(0)
+    // The one and the other are the same object.
+    for (const c of board.checks.filter((x) => x.level !== 'pass')) expect(lists.parts).toContainEqual(c)
+  })
+
   it('lists the demos and prints one that reads back as it is', async () => {
     const list = (await bagno('demo')).stdout
     for (const { study } of DEMOS) expect(list).toContain(study.id)

@@ -1,0 +1,185 @@
+import { describe, expect, it } from 'vitest'
+import { checksOf } from '../../core/checks/catalogue'
+import { duplex } from '../../core/demos/duplex'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import { hillTown } from '../../core/demos/hill-town'
+import { mountainRefuge } from '../../core/demos/mountain-refuge'
+import { changeHeaterKind } from '../../core/household/edits/plant'
+import { storeLoss } from '../../core/household/store-loss'
+import { apply } from '../../core/measures/apply'
+import { beginMeasure, beginRecovery } from '../../core/measures/begin'
+import type { HeaterOf } from '../../core/study/heater-kinds'
+import type { Study } from '../../core/study/study'
+import { sizeHeater, sizes } from '../../core/views/sizes'
+import { ranked, sourceJobs, sourceYear } from '../../core/views/sources'
+import { demandOf } from '../../core/year/demand'
+import { simulate } from '../../core/year/simulate'
+import { changed } from '../../proof/studies'
+import { withWood, wood } from './check-cases'
+
+const one = (study: Study, id: string, year = simulate(study)) => checksOf(study, year).find((c) => c.id === id)
+
+describe('a figure beside a saving', () => {
+  it('standing and loop loss say energy and no money: a price of it would exceed the bill', () => {
+    for (const study of [mountainRefuge, hillTown, harbourFlat]) {
+      const standing = one(study, 'standing')!
+      expect(standing.sentence).not.toMatch(/€|\$|£|[A-Z]{3} \d/)
+      expect(standing.figures.lostKwh.quantity).toBe('energy')
+    }
+  })
+
+  it('a fire that is never lit makes no store too hot', () => {
+    const unlit = changed(withWood, (s) => {
+      wood(s).firings = []
+      s.plant.store!.reliefC = 85
+    })
+    const year = simulate(unlit)
+    expect(year.energy.reliefKwh).toBe(0)
+    expect(checksOf(unlit, year).filter((c) => c.id === 'relief-opens' || c.id.startsWith('until-relief'))).toEqual([])
+  })
+
+  it('a sensor below the coil that heats it is named, and so is what it does', () => {
+    const below = changed(hillTown, (s) => {
+      const boiler = s.plant.heaters[0] as HeaterOf<'boiler-coil'>
+      Object.assign(boiler.coil, { bottom: 0.5, top: 0.9 })
+      s.plant.store!.sensorHeight = 0.1
+    })
+    const year = simulate(below)
+    expect(one(below, 'sensor-below-boiler', year)).toMatchObject({ concern: 'fault', level: 'fail' })
+    const often = one(below, 'cycling', year)
+    if (often) expect(often.cause.id).toBe('sensor-below-boiler')
+  })
+
+  it('a pump that runs on in an empty house is a finding, with what it loses and takes', () => {
+    const away = changed(hillTown, (s) => {
+      s.people.absences = [{ personId: null, fromDay: 180, toDay: 200 }]
+      s.controls.found.loop.mode = 'always'
+    })
+    const year = simulate(away)
+    const found = one(away, 'loop-empty-house', year)!
+    expect(found.figures.emptyDays.value).toBe(21)
+    expect(found.figures.pumpKwh.value).toBeCloseTo((year.energy.loopPumpKwh * 21) / 365, 6)
+    const off = changed(away, (s) => void (s.controls.found.loop.mode = 'off'))
+    expect(one(off, 'loop-empty-house')).toBeUndefined()
+  })
+
+  it('a limit of litres counts the loop as hot only while it is', () => {
+    const limit = (mode: 'always' | 'clock' | 'off') =>
+      checksOf(
+        changed(hillTown, (s) => {
+          s.pipes.wasteLimitL = 2
+          s.controls.found.loop.mode = mode
+        }),
+        null,
+      ).find((c) => c.id === 'waste-limit')!
+    expect(limit('always').level).toBe('pass')
+    expect(limit('clock').level).toBe('marginal')
+    expect(limit('off').level).toBe('fail')
+  })
+})
+
+describe('what the plant does', () => {
+  it('the element of a heat pump heats what lies above it: the lower it sits, the more it does', () => {
+    const year = (heightOfBackup: number) => {
+      const study = changed(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => {
+        const pump = s.plant.heaters[0] as HeaterOf<'heat-pump'>
+        Object.assign(pump, { outputKw: 0.8, backupKw: 3, backupHeight: heightOfBackup })
+        Object.assign(s.controls.found.heaters.boiler, { setpointC: 58 })
+        s.controls.found.loop.mode = 'off'
+      })
+      return simulate(study)
+    }
+    const kwh = (r: ReturnType<typeof year>) => r.energy.inputKwh.electricity!
+    expect(kwh(year(0.1))).toBeGreaterThan(kwh(year(0.8)))
+  })
+
+  it('a drain unit that feeds mixers alone brings no cool draw at taps behind an instantaneous heater', () => {
+    for (const study of [harbourFlat, changeHeaterKind(harbourFlat, 'wall-heater', 'instant-electric')]) {
+      const withB = changed(study, (s) => void (s.pipes.recovery = { ...beginRecovery(s), connection: 'B' }))
+      expect(simulate(withB).comfort.coolDraws).toBeLessThanOrEqual(simulate(study).comfort.coolDraws)
+    }
+  })
+
+  it('a jacket on a store with a flue holds what leaves by the shell, a third of it or so', () => {
+    const before = storeLoss(duplex.plant)!
+    expect(before.shellWK).toBeLessThan(0.5 * before.allWK)
+    const jacket = beginMeasure(duplex, 'jacket', 'j')
+    const wrapped = storeLoss(apply(duplex, jacket).plant)!
+    // Whatever it is made of, it cannot take off more than leaves by the shell it covers.
+    const thick = apply(duplex, { ...jacket, coveredShare: 1, insulation: { lambdaWMK: 0.02, thicknessMm: 300 } })
+    for (const after of [wrapped, storeLoss(thick.plant)!])
+      expect(before.allWK - after.allWK).toBeLessThan(before.shellWK)
+    // Without a flue the whole loss is the shell's.
+    expect(storeLoss(hillTown.plant)!.shellWK).toBe(storeLoss(hillTown.plant)!.allWK)
+  })
+
+  it('the board says what a combi’s efficiency follows', () => {
+    const instant = one(harbourFlat, 'condensing-wall-heater')
+    // A heater of fixed efficiency follows nothing, and nothing is said.
+    expect(instant).toBeUndefined()
+    const condensing = changed(harbourFlat, (s) => {
+      const h = s.plant.heaters[0] as HeaterOf<'instant-gas'>
+      h.efficiency = { kind: 'condensing', shift: 0 }
+    })
+    const said = one(condensing, 'condensing-wall-heater')!
+    expect(said.sentence).toMatch(/return|inlet|comes in/i)
+    // No setpoint mends it, and none is offered.
+    expect([said.setting, said.remedy]).toEqual([null, 'None by its setpoint.'])
+  })
+})
+
+describe('sizes', () => {
+  it('ask for the store that the worst window of any length empties, not for an hour’s', () => {
+    // Its own year with what is said to be enough has no cool draw; with a third of it has.
+    const needed = sizes(duplex).there[0].neededL!
+    expect(needed).toBeGreaterThan(20)
+    const cool = (litres: number) =>
+      simulate(changed(duplex, (s) => void (s.plant.store!.litres = litres))).comfort.coolDraws
+    expect(cool(Math.max(30, 1.15 * needed))).toBeLessThanOrEqual(cool(Math.max(10, needed / 3)))
+  })
+
+  it('take the loss of the loop off the output', () => {
+    const at = (mode: 'always' | 'off') => {
+      const study = changed(hillTown, (s) => void (s.controls.found.loop.mode = mode))
+      return sizeHeater(study, study.plant.heaters[0], demandOf(study, 60)).neededL!
+    }
+    expect(at('always')).toBeGreaterThan(at('off'))
+  })
+
+  it('what they reject, sources do not rank before what fits', () => {
+    const study = changed(hillTown, (s) => {
+      s.site.electricMain = { amps: 25, volts: 230, phases: 1, spareWays: 0, otherAmps: 24 }
+    })
+    const now = simulate(study)
+    const years = ranked(sourceJobs(study).map((job) => sourceYear(study, now, job, simulate(job.study))))
+    expect(years.some((y) => y.level === 'fail')).toBe(true)
+    const order = years.map((y) => (y.assumedFigures.length ? 2 : y.level === 'fail' ? 1 : 0))
+    expect(order).toEqual([...order].sort((a, b) => a - b))
+  })
+})
+
+describe('sources', () => {
+  it('surplus sun states what it assumes, and is ranked last until that is entered', () => {
+    const jobs = sourceJobs(hillTown)
+    const sun = jobs.filter((j) => j.kind === 'pv-element')
+    expect(sun.length).toBeGreaterThan(0)
+    for (const job of sun) {
+      expect(job.assumedFigures.join(' ')).toMatch(/kWp/)
+      expect(job.assumedFigures.join(' ')).toMatch(/a day used by the house/)
+    }
+  })
+
+  it('a gas main or a heat network that is not there is no source', () => {
+    const none = changed(hillTown, (s) => void (s.site.networks = { gas: false, heat: false }))
+    for (const job of sourceJobs(none)) {
+      if (job.kind === 'district-heat') expect(job.level).toBe('fail')
+      if ('carrier' in job.heater && job.heater.carrier === 'natural-gas') expect(job.level, job.kind).toBe('fail')
+    }
+    const gas = sourceJobs(none, () => ({ carrier: 'natural-gas' })).find((j) => j.kind === 'instant-gas')!
+    expect(gas.level).toBe('fail')
+    const there = changed(none, (s) => void (s.site.networks = { gas: true, heat: true }))
+    const heat = (study: Study) => sizes(study).instead.find((x) => x.kind === 'district-heat')
+    expect(heat(none)).toBeUndefined()
+    expect(heat(there)!.checks.find((c) => c.id === 'network')!.level).toBe('pass')
+  })
+})
