@@ -2,6 +2,7 @@ import { APPLIANCES } from './references/appliances'
 import type { ReferenceCase } from './references/case'
 import { PIPES } from './references/pipes'
 import { PLANT } from './references/plant'
+import { STORES } from './references/stores'
 import { SUM_CASES } from './references/sums'
 import { SOLAR_YEARS, SUN } from './references/sun'
 import { WATER } from './references/water'
@@ -10,6 +11,7 @@ export const REFERENCE_CASES: ReferenceCase[] = [
   ...WATER,
   ...PIPES,
   ...PLANT,
+  ...STORES,
   ...APPLIANCES,
   ...SUN,
   ...SOLAR_YEARS,

@@ -10,9 +10,21 @@ import { firstDays } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 /** Days that are followed: enough of them that one short draw does not decide a line. */
-const DAYS: Record<string, number> = { 'the flat': 8, 'the tall house without its loop, hotter': 4 }
+const DAYS: Record<string, number> = {
+  'the flat': 8,
+  'the tall house without its loop, hotter': 4,
+  'with its sensor below where the loop comes back': 6,
+}
 const USUAL_DAYS = 2
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
+
+/** The loop always on, its return at 0.6 of the height, and the boiler's sensor beside it. */
+const sensorAt = (height: number) =>
+  changed(hillTown, (s) => {
+    s.controls.found.loop.mode = 'always'
+    s.pipes.loop!.returns = { by: 'own pipe', height: 0.6 }
+    s.plant.store!.sensorHeight = height
+  })
 
 const HOUSES: [string, Study][] = [
   ['the tall house', hillTown],
@@ -41,6 +53,8 @@ const HOUSES: [string, Study][] = [
     }),
   ],
   ['with a pump that runs on', changed(hillTown, (s) => void (boiler(s).primary.overrunS = 300))],
+  ['with its sensor below where the loop comes back', sensorAt(0.55)],
+  ['with its sensor above where the loop comes back', sensorAt(0.65)],
   ['with a store of 30 L', changed(hillTown, (s) => void (s.plant.store!.litres = 30))],
   [
     'with an element and a timer',
