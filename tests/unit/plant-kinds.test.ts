@@ -108,19 +108,6 @@ describe('solar collector', () => {
     // At the top, that the boiler keeps hot, it starts only for a sun that could heat that.
     const [low, high] = [at(coil.bottom), at(0.95)]
     expect(high.energy.renewableKwh).toBeLessThan(0.95 * low.energy.renewableKwh)
-    // In a store that nothing layers, where it sits decides nothing.
-    const even = (sensorHeight: number) =>
-      firstDays(
-        changed(solar, (s) => {
-          nobody(s)
-          const sun = heaterOf(s, 'solar')
-          Object.assign(sun, { sensorHeight, coil: { ...sun.coil, bottom: 0, top: 1 } })
-          s.plant.store!.inletMix = 0.3
-          s.plant.heaters[0].months.fill(false)
-        }),
-        30,
-      ).flows.renewable
-    expect(even(0.9) / even(0.1)).toBeCloseTo(1, 1)
   })
 
   it('brings nothing in the dark, and stands hot in the sun when nobody draws', () => {
