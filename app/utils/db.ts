@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { ref } from 'vue'
 import { apart, blobOf, type KeptPicture, picturesOf, together, withoutPhotos } from '~/utils/kept-pictures'
+import type { KeptDraft } from '~/utils/reading-draft'
 import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
@@ -24,13 +25,14 @@ interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
   ways: { key: string; value: KeptWay }
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
+  drafts: { key: string; value: KeptDraft }
 }
 
 /** What other tabs are told. */
 export type Told = { kept: string } | { deleted: string }
 
 const NAME = 'bagno'
-const VERSION = 3
+const VERSION = 4
 
 /**
  * Why this browser keeps nothing, as it is said to whoever works in it; empty while all is well. What cannot be kept lives
@@ -70,6 +72,7 @@ async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
         if (from < 1) made.createObjectStore('studies', { keyPath: 'id' })
         if (from < 2) made.createObjectStore('ways', { keyPath: 'id' })
         if (from < 3) made.createObjectStore('pictures', { keyPath: 'id' }).createIndex('study', 'study')
+        if (from < 4) made.createObjectStore('drafts', { keyPath: 'id' })
       },
       blocked: () => (storageTrouble.value = TROUBLE.older),
       // A newer Bagno in another tab wants to go on: it is not held up.
@@ -190,11 +193,14 @@ export const markOf = (kept: Kept): string => kept.mark ?? kept.changedAt
 export async function forgetStudy(id: string): Promise<void> {
   await stored(
     async (d) => {
-      const transaction = d.transaction(['studies', 'ways', 'pictures'], 'readwrite', { durability: 'strict' })
+      const transaction = d.transaction(['studies', 'ways', 'pictures', 'drafts'], 'readwrite', {
+        durability: 'strict',
+      })
       const pictures = await transaction.objectStore('pictures').index('study').getAllKeys(id)
       await Promise.all([
         transaction.objectStore('studies').delete(id),
         transaction.objectStore('ways').delete(id),
+        transaction.objectStore('drafts').delete(id),
         ...pictures.map((picture) => transaction.objectStore('pictures').delete(picture)),
         transaction.done,
       ])
@@ -224,6 +230,18 @@ export async function restoreKept(kept: Kept): Promise<boolean> {
   if (back) otherTabs?.postMessage({ kept: kept.id } satisfies Told)
   return back
 }
+
+/** The reading that was being taken at a study, where this browser keeps any. */
+export const keptDraft = (id: string) =>
+  stored(
+    (d) => d.get('drafts', id),
+    () => undefined,
+  )
+export const keepDraft = (draft: KeptDraft) =>
+  stored(
+    async (d) => void (await d.put('drafts', draft)),
+    () => {},
+  )
 
 export const keptWay = (id: string) =>
   stored(

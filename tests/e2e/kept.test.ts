@@ -19,6 +19,42 @@ describe('a browser that is killed', () => {
   it('knows where a slide ended, 400 ms after it did', async () => expect(await kills(url, 2, 400, 'slide')).toBe(0))
 })
 
+describe('a note that is being typed', () => {
+  it('survives a kill a second after its last letter, of the site and of a reading', async () => {
+    let session = await openBrowser()
+    const opened = async (stage: string) => {
+      const { page } = await openPage(session.browser, 1280, 800)
+      await openDemo(page, url, 'harbour-flat')
+      await page.goto(`${url}/study/harbour-flat/${stage}`)
+      await settled(page)
+      return page
+    }
+    /** Types into a field, never leaves it, and the browser is gone a second later. */
+    const killedWhile = async (page: Page, label: string, text: string) => {
+      const field = await page.waitForSelector(named('textbox', label))
+      await field!.click({ count: 3 })
+      await field!.type(text)
+      await new Promise((resume) => setTimeout(resume, 1000))
+      await session.kill()
+      session = await openBrowser(session.profile)
+    }
+    try {
+      await killedWhile(await opened('survey?at=main'), 'Notes', 'key at the baker, ring tw')
+      let page = await opened('measure')
+      expect((await keptIn(page, 'harbour-flat'))!.site.note).toBe('key at the baker, ring tw')
+      await press(page, 'button', 'Take a reading')
+      await press(page, 'menuitem', 'Time to hot')
+      await type(page, 'Time taken', '41')
+      await killedWhile(page, 'Note', 'left tap, blue ha')
+      page = await opened('measure')
+      expect([await valueOf(page, 'Time taken'), await valueOf(page, 'Note')]).toEqual(['41', 'left tap, blue ha'])
+    } finally {
+      await session.close()
+      rmSync(session.profile, { recursive: true, force: true, maxRetries: 5 })
+    }
+  })
+})
+
 describe('work that is going on', () => {
   let browser: Browser
   let close: () => Promise<void>

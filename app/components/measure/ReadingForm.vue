@@ -11,7 +11,7 @@ import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { localIso } from '~/utils/local-iso'
 import { smallPicture } from '~/utils/pictures'
-import { keepReadingDraft, readingDraft } from '~/utils/reading-draft'
+import { keepReadingDraft, type ReadingDraft } from '~/utils/reading-draft'
 import { adopt } from '~~/core/readings/adopt'
 import { KINDS, placesFor } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
@@ -19,8 +19,8 @@ import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKind
 import type { Fault } from '~~/core/units/result'
 
 /** A reading being taken: its fields, what it comes to at once, and what it says of the study. */
-const props = defineProps<{ kind: ReadingKindName }>()
-const emit = defineEmits<{ close: [] }>()
+const props = defineProps<{ kind: ReadingKindName; draft: ReadingDraft | null }>()
+const emit = defineEmits<{ close: []; draft: [draft: ReadingDraft] }>()
 const table = useStudy()
 const { say } = useNotice()
 const kind = computed(() => KINDS.find((k) => k.kind === props.kind)!)
@@ -38,11 +38,12 @@ const places = computed(() =>
 watch(
   () => props.kind,
   () => {
-    const draft = readingDraft(table.study!.id)
+    const { draft } = props
     if (draft?.kind === props.kind) {
       values.value = draft.values
       note.value = draft.note
       photo.value = draft.photo
+      takenAt.value = draft.takenAt
       touched.value = new Set(Object.keys(draft.values))
       where.value = places.value.some((p) => p.value === draft.where) ? draft.where : (places.value[0]?.value ?? null)
       return
@@ -83,15 +84,18 @@ let closed = false
 /** Keeps what has been typed so far; fields that go with the form still hand theirs over. */
 function remember() {
   if (closed) return
-  keepReadingDraft(studyId, {
+  const draft: ReadingDraft = {
     kind: props.kind,
     values: toRaw(values.value),
     where: where.value,
     note: note.value,
     photo: photo.value,
-  })
+    takenAt: takenAt.value,
+  }
+  keepReadingDraft(studyId, draft)
+  emit('draft', draft)
 }
-watch([where, note, photo], remember)
+watch([where, note, photo, takenAt], remember)
 function close() {
   closed = true
   keepReadingDraft(studyId, null)

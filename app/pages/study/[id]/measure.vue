@@ -8,14 +8,26 @@ import ReadingForm from '~/components/measure/ReadingForm.vue'
 import ReadingRow from '~/components/measure/ReadingRow.vue'
 import { usePocket } from '~/composables/usePocket'
 import { useStudy } from '~/stores/study'
-import { readingDraft } from '~/utils/reading-draft'
+import { type ReadingDraft, readingDraft } from '~/utils/reading-draft'
 import { canTake, KINDS } from '~~/core/readings/kinds'
 import type { ReadingKindName } from '~~/core/study/readings'
 
 /** The visit log: readings taken once, held against the study, and adopted into it. */
 const table = useStudy()
 const pocket = usePocket()
-const taking = ref<ReadingKindName | null>(readingDraft(table.study!.id)?.kind ?? null)
+const taking = ref<ReadingKindName | null>(null)
+/** What was being taken when the page went. */
+const draft = shallowRef<ReadingDraft | null>(null)
+onMounted(async () => {
+  const found = await readingDraft(table.study!.id)
+  if (!found || taking.value) return
+  draft.value = found
+  taking.value = found.kind
+})
+function closeReading() {
+  taking.value = null
+  draft.value = null
+}
 const kinds = computed(() => KINDS.filter((k) => canTake(table.study!, k)))
 const readings = computed(() => [...table.study!.readings].reverse().sort((a, b) => b.takenAt.localeCompare(a.takenAt)))
 /** Of a long log the latest are shown, and more when they are asked for. */
@@ -47,7 +59,14 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
       <button class="tool" @click="pocket.open.value = true"><Calculator :size="17" />Bench sums</button>
       <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
     </div>
-    <ReadingForm v-if="taking" class="mt-3" :kind="taking" @close="taking = null" />
+    <ReadingForm
+      v-if="taking"
+      class="mt-3"
+      :kind="taking"
+      :draft="draft"
+      @draft="(d) => (draft = d)"
+      @close="closeReading"
+    />
     <PairList />
     <FitPanel />
     <DialPanel />
