@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { ref } from 'vue'
+import type { KeptDraft } from '~/utils/kept-draft'
 import { apart, blobOf, type KeptPicture, picturesOf, together, withoutPhotos } from '~/utils/kept-pictures'
-import type { KeptDraft } from '~/utils/reading-draft'
 import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
