@@ -17,7 +17,7 @@ import { broughtBy } from '../core/views/brought'
 import { comparedInFull } from '../core/views/compare'
 import { findingsOf, inTheWay } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
-import { boardOf, judgedHeater } from '../core/views/setpoint-board'
+import { boardOf, judgedHeater, linesOf } from '../core/views/setpoint-board'
 import { sizes } from '../core/views/sizes'
 import { ranked, sourceJobs, sourceYear } from '../core/views/sources'
 import { WAITS_S } from '../core/year/result'
@@ -216,7 +216,12 @@ function program(write: (text: string) => void): Command {
       if (board.heaterId === null)
         print('No thermostat sets anything here: what hangs on none is judged all the same.\n')
       print(
-        board.checks.map((c) => `${LEVEL_WORDS[c.level].padEnd(12)} ${c.title}\n             ${c.sentence}\n`).join(''),
+        linesOf(board)
+          .map(
+            (l) =>
+              `${LEVEL_WORDS[l.level].padEnd(12)} ${l.title}\n             ${l.worst.sentence}\n${l.others.map((c) => `             ${LEVEL_WORDS[c.level]}: ${c.title}\n`).join('')}`,
+          )
+          .join(''),
       )
     })
 
@@ -226,7 +231,7 @@ function program(write: (text: string) => void): Command {
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
       const study = load(file)
-      const sized = sizes(study)
+      const sized = sizes(study, undefined, simulate(study))
       print(options.json ? sized : sizeTable(study, sized))
     })
 

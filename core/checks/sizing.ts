@@ -185,13 +185,16 @@ const contents: Size = (ask) => {
   if (!isOnStore(heater) || !store || !HEATERS[heater.kind].thermostat) return []
   const { neededL, minutes, madeKw } = storeFigures(ask, store)
   const most = neededL >= LARGEST_L
+  // What stands there is judged by its own year too: where no draw came cool it serves, with nothing to spare.
+  const serves = visit.year !== null && visit.year.comfort.coolDraws === 0
+  const short = store.litres < neededL
   return [
     {
       ...about(ask),
       id: 'contents',
-      level: store.litres >= neededL ? 'pass' : 'fail',
+      level: !short ? 'pass' : serves ? 'marginal' : 'fail',
       title: 'Contents of the store',
-      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.`,
+      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.${short && serves ? ' In its own year no draw comes too cool: it serves, with nothing to spare.' : ''}`,
       figures: {
         neededL: { value: neededL, quantity: 'volume', worse: { when: 'more', by: 5 } },
         thereL: { value: store.litres, quantity: 'volume', worse: { when: 'less', by: 5 } },

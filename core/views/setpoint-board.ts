@@ -1,4 +1,4 @@
-import { type Check, type Level, worst } from '../checks/check'
+import { type Check, type Level, rank, worst } from '../checks/check'
 import { supplyOf } from '../household/supply'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -33,6 +33,27 @@ export function boardOf(study: Study, checks: readonly Check[], wanted?: string)
     level: worst(hangs.map((c) => c.level)),
     checks: hangs,
   }
+}
+
+/** Checks of one cause as one line: what is said of the worst, and the others under it. */
+export interface BoardLine {
+  title: string
+  level: Level
+  worst: Check
+  others: Check[]
+}
+
+/** The board's checks as they are read: the worst first, one line for each cause. */
+export function linesOf({ checks }: Board): BoardLine[] {
+  const byCause = new Map<string, Check[]>()
+  for (const c of checks) byCause.set(c.cause.id, [...(byCause.get(c.cause.id) ?? []), c])
+  return [...byCause.values()]
+    .map((parts) => {
+      const [first, ...others] = [...parts].sort((a, b) => rank(b.level) - rank(a.level))
+      const title = others.length ? first.cause.title : first.title
+      return { title, level: first.level, worst: first, others }
+    })
+    .sort((a, b) => rank(b.level) - rank(a.level))
 }
 
 /** Failing checks of the board for which nobody has said why it is set so. */

@@ -10,6 +10,7 @@ import { isLocal, isRunning } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { type Demand, demandOf, type Peaks } from '../year/demand'
+import type { YearResult } from '../year/result'
 
 /** A heat source held against what a household asks for. */
 export interface Sized {
@@ -34,9 +35,18 @@ export interface Sizes {
   beside: Sized[]
 }
 
-/** A heater as it would stand in a study, sized. @param before the house it is put into; null: it stands there */
-export function sizeHeater(study: Study, heater: Heater, demand: Demand, before: Study | null = null): Sized {
-  const visit = { study, year: null, write: displayOf(study) }
+/**
+ * A heater as it would stand in a study, sized.
+ * @param before the house it is put into; null: it stands there; @param year the year of what stands there, where it is known
+ */
+export function sizeHeater(
+  study: Study,
+  heater: Heater,
+  demand: Demand,
+  before: Study | null = null,
+  year: YearResult | null = null,
+): Sized {
+  const visit = { study, year, write: displayOf(study) }
   const told = [...heaterChecks(visit, heater, demand), ...(before ? placeChecks(before, heater) : [])]
   const checks = told.map((t) => check({ ...t, subject: { kind: 'heater', id: heater.id } }))
   const stored = storeNeeds(visit, heater, demand)
@@ -58,7 +68,11 @@ export function sizeHeater(study: Study, heater: Heater, demand: Demand, before:
 }
 
 /** Every heat source that a house could have, sized on its own draws: what is there, and what could stand in its place or beside it. */
-export function sizes(study: Study, choiceOf: (kind: HeaterKind, how: How) => Choice = () => ({})): Sizes {
+export function sizes(
+  study: Study,
+  choiceOf: (kind: HeaterKind, how: How) => Choice = () => ({}),
+  year: YearResult | null = null,
+): Sizes {
   // Each kind has a temperature of its own; the draws of a year are mixed once for each.
   const known = new Map<number, Demand>()
   const demandAt = (hotC: number) => {
@@ -74,7 +88,7 @@ export function sizes(study: Study, choiceOf: (kind: HeaterKind, how: How) => Ch
   }
   return {
     peaks: now.peaks,
-    there: study.plant.heaters.map((h) => sizeHeater(study, h, now)),
+    there: study.plant.heaters.map((h) => sizeHeater(study, h, now, null, year)),
     instead: sourcesFor(study, 'instead').map((kind) => sized(kind, 'instead')),
     beside: sourcesFor(study, 'beside')
       .filter((kind) => !isLocalKind(study, kind))

@@ -1,7 +1,8 @@
-import { HOUR_S } from '../calendar/year'
+import { DAY_S, HOUR_S } from '../calendar/year'
 import { hotFlow, mainsOnWarmest } from '../household/hot-flow'
 import { mainsOnColdest, wantedAt } from '../household/ways'
 import type { Study } from '../study/study'
+import { mainsThroughYear } from '../water/mains'
 import { heatPerLitre } from '../water/power'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { type Draw, drawsOfYear } from './draws/draws'
@@ -64,6 +65,8 @@ function flowOf(
 interface Edge {
   atS: number
   hotLMin: number
+  /** The same mixed with the main of its own day, which a store has to serve. */
+  onItsDayLMin: number
   mixedLMin: number
   tapId: string
 }
@@ -76,6 +79,7 @@ interface Edge {
 export function demandOf(study: Study, hotC: number): Demand {
   const coldC = mainsOnColdest(study)
   const warmestC = mainsOnWarmest(study)
+  const mains = mainsThroughYear(study.site)
   const draws = drawsOfYear(study.people, study.site).filter((d) => d.wantedC > coldC)
   const edges: Edge[] = []
   let leastHotLMin = Infinity
@@ -85,8 +89,16 @@ export function demandOf(study: Study, hotC: number): Demand {
     // A tap serves one at a time: who comes second waits until the first has done.
     const startS = Math.max(draw.startS, freeAt.get(draw.tapId) ?? 0)
     freeAt.set(draw.tapId, startS + seconds)
-    edges.push({ atS: startS, hotLMin, mixedLMin, tapId: draw.tapId })
-    edges.push({ atS: startS + seconds, hotLMin: -hotLMin, mixedLMin: -mixedLMin, tapId: draw.tapId })
+    const onItsDayLMin = flowOf(study, draw, mains[Math.floor(draw.startS / DAY_S)], hotC).hotLMin
+    const { tapId } = draw
+    edges.push({ atS: startS, hotLMin, onItsDayLMin, mixedLMin, tapId })
+    edges.push({
+      atS: startS + seconds,
+      hotLMin: -hotLMin,
+      onItsDayLMin: -onItsDayLMin,
+      mixedLMin: -mixedLMin,
+      tapId,
+    })
     if (draw.wantedC > warmestC) leastHotLMin = Math.min(leastHotLMin, flowOf(study, draw, warmestC, hotC).hotLMin)
   }
   // What ends makes room before what begins.
@@ -146,7 +158,7 @@ function runsAhead(edges: readonly Edge[], madeLMin: number, onAfterL: number): 
     }
     if (behind > most) most = behind
     atS = e.atS
-    flow += e.hotLMin
+    flow += e.onItsDayLMin
   }
   return most
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { checksOf } from '../../core/checks/catalogue'
+import { courtFlat } from '../../core/demos/court-flat'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
@@ -136,6 +137,14 @@ describe('sizes', () => {
     const cool = (litres: number) =>
       simulate(changed(duplex, (s) => void (s.plant.store!.litres = litres))).comfort.coolDraws
     expect(cool(Math.max(30, 1.15 * needed))).toBeLessThanOrEqual(cool(Math.max(10, needed / 3)))
+  })
+
+  it('do not fail a store that its own year finds large enough: it serves, with nothing to spare', () => {
+    const contents = (year: ReturnType<typeof simulate> | null) =>
+      sizes(courtFlat, undefined, year).there[0].checks.find((c) => c.id === 'contents')!
+    const year = simulate(courtFlat)
+    expect(year.comfort.coolDraws).toBe(0)
+    expect([contents(null).level, contents(year).level]).toEqual(['fail', 'marginal'])
   })
 
   it('take the loss of the loop off the output', () => {

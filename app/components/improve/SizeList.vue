@@ -25,7 +25,9 @@ function choose(kind: Sized['kind'], how: How, choice: Choice) {
   stop()
   sourced.value = null
 }
-const sized = computed(() => sizes(study.value, choiceOf))
+/** The year of what stands there, once it is known. */
+const year = computed(() => (years.stands?.study === study.value ? years.stands.year : null))
+const sized = computed(() => sizes(study.value, choiceOf, year.value))
 const busiest = computed(() =>
   sized.value.peaks.tapIds.map((id) => study.value.pipes.taps.find((t) => t.id === id)!.name).join(' and '),
 )

@@ -5,13 +5,12 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
 import { localIso } from '~/utils/local-iso'
-import { rank } from '~~/core/checks/check'
 import { burnScale } from '~~/core/household/burn-scale'
 import { bandFor, schoolsFor } from '~~/core/household/setpoint-strategies'
 import { SAVING_WORDS, savingParts } from '~~/core/measures/saving-parts'
 import { SETPOINT_C } from '~~/core/study/controls'
 import { hasSetpoint } from '~~/core/study/heater-kinds'
-import { boardOf, unexplained } from '~~/core/views/setpoint-board'
+import { boardOf, linesOf, unexplained } from '~~/core/views/setpoint-board'
 
 /** The setting that is on the slider, held against everything it has to keep. */
 const table = useStudy()
@@ -34,7 +33,7 @@ const band = computed(() => heater.value && bandFor(heater.value, units.value))
 const schools = computed(() => (heater.value ? schoolsFor(heater.value, units.value) : []))
 const along = (c: number) => `${((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 100}%`
 const burns = computed(() => burnScale(table.study!))
-const sorted = computed(() => [...(board.value?.checks ?? [])].sort((a, b) => rank(b.level) - rank(a.level)))
+const lines = computed(() => (board.value ? linesOf(board.value) : []))
 const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
 const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
 const reason = ref('')
@@ -137,19 +136,36 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
       <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
       <ul>
         <li
-          v-for="c in sorted"
-          :key="c.id"
-          :data-check="c.id"
-          :data-level="c.level"
+          v-for="l in lines"
+          :key="l.worst.id"
+          :data-check="l.worst.id"
+          :data-level="l.level"
           class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
         >
-          <component :is="LEVEL_LOOK[c.level].icon" :size="22" :class="LEVEL_LOOK[c.level].tone" aria-hidden="true" />
+          <component :is="LEVEL_LOOK[l.level].icon" :size="22" :class="LEVEL_LOOK[l.level].tone" aria-hidden="true" />
           <p class="font-semibold">
-            {{ c.title }}<br /><span class="caption" :class="LEVEL_LOOK[c.level].tone">{{
-              LEVEL_LOOK[c.level].says
+            {{ l.title }}<br /><span class="caption" :class="LEVEL_LOOK[l.level].tone">{{
+              LEVEL_LOOK[l.level].says
             }}</span>
           </p>
-          <p class="col-start-2 sm:col-start-3" :title="c.source">{{ c.sentence }}</p>
+          <div class="col-start-2 sm:col-start-3">
+            <p :title="l.worst.source">{{ l.worst.sentence }}</p>
+            <details v-if="l.others.length">
+              <summary class="min-h-11 py-2.5 text-sm font-semibold text-copper">
+                {{ l.others.length === 1 ? 'One more of it' : `${l.others.length} more of it` }}
+              </summary>
+              <p
+                v-for="c in l.others"
+                :key="c.id"
+                class="py-1"
+                :data-check="c.id"
+                :data-level="c.level"
+                :title="c.source"
+              >
+                <b :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}</b>: {{ c.sentence }}
+              </p>
+            </details>
+          </div>
         </li>
       </ul>
     </section>

@@ -4,6 +4,7 @@ import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { costCounts } from '~~/core/household/counted'
+import { inTheWay } from '~~/core/views/findings'
 import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
@@ -53,9 +54,10 @@ const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
 /** Checks of harm of the household as it stands; of a package they stand with it. */
 const harm = computed(() => {
   if (!judgement.pointsStand || years.shownAs === 'with the package') return null
-  const checks = judgement.checks.filter((c) => c.concern === 'harm')
-  const count = (level: string) => checks.filter((c) => c.level === level).length
-  return { fail: count('fail'), open: count('not checked') }
+  // As they stand among the findings: one cause is one of them.
+  const entries = inTheWay(judgement.points)
+  const fail = entries.filter((f) => f.parts.some((c) => c.blocks && c.level === 'fail')).length
+  return { fail, open: entries.length - fail }
 })
 </script>
 
