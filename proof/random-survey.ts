@@ -24,7 +24,14 @@ export const papers = fc.option(
 /** What is seen on a visit and what somebody chose: it moves findings, checks and sizes, and most of it no year. */
 export const survey = fc.record({
   relief: fc.record({ reliefValve: looked, reliefPiped: looked, valveBeforeRelief: looked, reliefAtTop: looked }),
-  discharge: fc.record({ fullSize: looked, falls: looked, endSeen: looked, drained: looked }),
+  discharge: fc.record({
+    fullSize: looked,
+    falls: looked,
+    endSeen: looked,
+    drained: looked,
+    covered: looked,
+    watchedBy: fc.constantFrom('', 'whoever lights the stove'),
+  }),
   heaterPlace: fc.record({ flue: looked, condensate: looked, socket: looked }),
   papers,
   way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),

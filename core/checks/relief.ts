@@ -95,14 +95,27 @@ const discharge: Rule = ({ study }): Told[] => {
       title: DISCHARGE[key],
       sentence: saidOf(
         store.discharge[key],
-        'It does.',
-        'It does not: a discharge that chokes or ends out of sight can scald.',
+        'It is so.',
+        'It is not so: a discharge that chokes, splashes or ends out of sight can scald.',
       ),
       remedy:
         store.discharge[key] === null ? LOOK : 'Have it laid again by the licensed; the household calls when it drips.',
       source: 'A discharge that chokes or scalds; local code',
       asks: `plant.store.discharge.${key}`,
     })),
+    {
+      ...AT,
+      id: 'discharge-watched',
+      concern: 'record',
+      level: store.discharge.watchedBy.trim() ? 'pass' : 'not checked',
+      title: 'Who looks at the discharge',
+      sentence: store.discharge.watchedBy.trim()
+        ? `${store.discharge.watchedBy.trim()} looks whether it drips.`
+        : 'Nobody is named who looks whether it drips: a valve that drips is one that works, or one that fails.',
+      remedy: 'Name somebody of the household, show them where it ends, and say so under Store.',
+      source: 'A valve that drips unseen is shut off by the next who minds it',
+      asks: 'plant.store.discharge.watchedBy',
+    },
   ]
 }
 

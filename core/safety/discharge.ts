@@ -4,4 +4,5 @@ export const DISCHARGE = {
   falls: 'Discharge falls all the way',
   endSeen: 'Its end is open and in sight',
   drained: 'Drain or vessel takes what comes',
+  covered: 'What comes can hit nobody: lid, guard or out of reach',
 } as const

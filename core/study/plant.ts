@@ -350,8 +350,18 @@ export const StoreField = z.strictObject({
   valveBeforeRelief: Looked,
   /** The relief valve feels the top of the store, where it is hottest. */
   reliefAtTop: Looked,
-  /** Its discharge: as wide as the valve all the way, falling all the way, ending where it is seen, and the drain takes it. */
-  discharge: z.strictObject({ fullSize: Looked, falls: Looked, endSeen: Looked, drained: Looked }),
+  /**
+   * Its discharge: as wide as the valve all the way, falling all the way, ending where it is seen, the drain takes it, nobody
+   * is in its way; and who in the house looks whether it drips; empty: nobody was named.
+   */
+  discharge: z.strictObject({
+    fullSize: Looked,
+    falls: Looked,
+    endSeen: Looked,
+    drained: Looked,
+    covered: Looked,
+    watchedBy: z.string().max(120),
+  }),
 })
 
 export type Store = z.infer<typeof StoreField>

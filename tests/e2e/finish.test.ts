@@ -68,6 +68,7 @@ describe('the end of a visit', () => {
       'Discharge falls all the way',
       'Its end is open and in sight',
       'Drain or vessel takes what comes',
+      'What comes can hit nobody: lid, guard or out of reach',
     ])
       await choose(page, label, 'yes')
     await survey('mountain-refuge', '?at=heater')
@@ -106,6 +107,7 @@ describe('the end of a visit', () => {
       'Discharge falls all the way',
       'Its end is open and in sight',
       'Drain or vessel takes what comes',
+      'What comes can hit nobody: lid, guard or out of reach',
     ])
       await choose(page, label, 'yes')
     await survey('duplex')

@@ -73,7 +73,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
         reliefPiped: true,
         valveBeforeRelief: false,
         reliefAtTop: true,
-        discharge: { fullSize: true, falls: true, endSeen: true, drained: true },
+        discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
       }),
   ],
   [

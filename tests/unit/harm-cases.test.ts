@@ -62,7 +62,7 @@ describe('a closed store and a fire', () => {
       reliefPiped: true,
       valveBeforeRelief: false,
       reliefAtTop: true,
-      discharge: { fullSize: true, falls: true, endSeen: true, drained: true },
+      discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
     })
 
   it('a relief valve that nobody has looked at stops the visit: valve, place, shut-off and discharge each', () => {
@@ -73,7 +73,7 @@ describe('a closed store and a fire', () => {
         reliefPiped: null,
         valveBeforeRelief: null,
         reliefAtTop: null,
-        discharge: { fullSize: null, falls: null, endSeen: null, drained: null },
+        discharge: { fullSize: null, falls: null, endSeen: null, drained: null, covered: null, watchedBy: '' },
       }),
     )
     expect(stops(none)).toEqual(expect.arrayContaining(asked))

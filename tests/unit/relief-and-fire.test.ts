@@ -7,6 +7,7 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
 import { againstPhysics, flowByCurve } from '../../core/heaters/maker-curve'
+import { DISCHARGE } from '../../core/safety/discharge'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Store } from '../../core/study/plant'
 import type { Study } from '../../core/study/study'
@@ -43,13 +44,16 @@ describe('the relief valve', () => {
   )
 
   it('has a way for what it lets go', () => {
-    const way = { fullSize: true, falls: true, endSeen: true, drained: true }
-    for (const c of Object.keys(way))
+    const way = { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' }
+    for (const c of Object.keys(DISCHARGE))
       expect(level(store(mountainRefuge, { ...there, discharge: way }), `discharge-${c.toLowerCase()}`)).toBe('pass')
     const open = found(store(mountainRefuge, { ...there, discharge: { ...way, falls: null } }), 'discharge-falls')!
     expect([open.level, open.blocks]).toEqual(['not checked', true])
     const bad = found(store(hillTown, { ...there, discharge: { ...way, endSeen: false } }), 'discharge-endseen')!
     expect([bad.level, bad.blocks]).toEqual(['fail', true])
+    // Who looks at it is written down, and holds nobody up.
+    const unwatched = found(store(hillTown, { ...there, discharge: { ...way, watchedBy: '' } }), 'discharge-watched')!
+    expect([unwatched.concern, unwatched.level, unwatched.blocks]).toEqual(['record', 'not checked', false])
   })
 })
 

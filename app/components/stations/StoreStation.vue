@@ -203,6 +203,12 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :value="store.discharge[key]"
       @change="(v) => table.change(`discharge ${key}`, (d) => void (d.plant.store!.discharge[key] = v))"
     />
+    <TextField
+      label="Who looks whether it drips"
+      optional
+      :value="store.discharge.watchedBy"
+      @change="(v) => table.change('discharge watched', (d) => void (d.plant.store!.discharge.watchedBy = v))"
+    />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">
       A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above
       {{ table.units.temperature(burnScale(table.study!).limitC) }} water scalds here: see that a mixing valve guards

@@ -50,7 +50,7 @@ export const unlookedStore = (): Pick<
   reliefC: 95,
   valveBeforeRelief: null,
   reliefAtTop: null,
-  discharge: { fullSize: null, falls: null, endSeen: null, drained: null },
+  discharge: { fullSize: null, falls: null, endSeen: null, drained: null, covered: null, watchedBy: '' },
 })
 
 /** What another heater would find where it is to stand. */

@@ -4,9 +4,9 @@ import { type Doc, list, object } from './doc'
 const BURNS_8 = ['boiler-coil', 'gas-store', 'instant-gas', 'wood-coil', 'reservoir']
 
 /**
- * Version 8 asked nothing of flue, air, alarm, frost and valves at taps, nor of what cools a pumped fire without power;
- * the element of a heat pump
- * heated from the foot of its coil, and what was written under Set was always what was set.
+ * Version 8 asked nothing of flue, air, alarm, frost and valves at taps, nor of what cools a pumped fire without power, nor
+ * whom a discharge can hit and who looks at it; the element of a heat pump heated from the foot of its coil, and what was
+ * written under Set was always what was set.
  */
 export function from8(doc: Doc): Doc {
   const plant = object(doc.plant)
@@ -22,6 +22,8 @@ export function from8(doc: Doc): Doc {
     ...(h.kind === 'heat-pump' ? { backupHeight: object(h.coil).bottom } : {}),
     ...(h.kind === 'solar' ? { sensorHeight: null } : {}),
   })
+  const store = (s: Doc): Doc => ({ ...s, discharge: { ...object(s.discharge), covered: null, watchedBy: '' } })
+  const withStore = (d: Doc): Doc => (d.store ? { ...d, store: store(object(d.store)) } : d)
   return {
     ...doc,
     version: 9,
@@ -36,11 +38,11 @@ export function from8(doc: Doc): Doc {
       ...controls,
       changes: list(controls.changes).map((c) => ({ ...c, as: 'set', by: '', why: '' })),
     },
-    plant: { ...plant, heaters: list(plant.heaters).map(heater) },
+    plant: withStore({ ...plant, heaters: list(plant.heaters).map(heater) }),
     packages: list(doc.packages).map((p) => ({
       ...p,
       measures: list(p.measures).map((m) =>
-        m.kind === 'heat-source' ? { ...m, heater: heater(object(m.heater)) } : m,
+        m.kind === 'heat-source' ? withStore({ ...m, heater: heater(object(m.heater)) }) : m,
       ),
     })),
   }
