@@ -2,7 +2,8 @@
  * Which folder may know which. The core's folders stand in one order, the story of a visit; each knows those before it and
  * none after. docs/architecture.md draws it.
  */
-const PURE_PACKAGES = '^node_modules/(zod|simple-statistics|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
+const PURE_PACKAGES =
+  '^node_modules/(zod|simple-statistics|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
 
 /** The tiers in order: the folders, what belongs there, and who in the same tier may know whom. */
 const TRADE = [
