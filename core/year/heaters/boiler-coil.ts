@@ -45,6 +45,8 @@ export class BoilerCoil implements StoreHeater {
   private firing = false
   /** At the limit of its flow it goes out and lights again. */
   private cycling = false
+  /** How the coil shares out its heat was worked out for what stands in the store now. */
+  private shared = false
   private lost = 0
   /** What the step just solved does: heat into the store and lost by the circuit, kJ; the circuit at its end and on the mean, °C. */
   private coilKj = 0
@@ -129,6 +131,7 @@ export class BoilerCoil implements StoreHeater {
       const zoneC = store.coilC(this.zone, spec.primary.flowMaxC)
       const aboutKw = Math.max(this.kw, 0.5 * this.coilKwK * (spec.primary.flowMaxC - zoneC))
       const zoneKjK = store.coilKjK(this.zone, aboutKw / this.coilKwK)
+      this.shared = true
       const dtS =
         solved >= MOST_SOLVED ? leftS : Math.min(leftS, Math.max(5, (SOLVED_K * zoneKjK) / Math.max(aboutKw, 0.1)))
       this.burn(dtS, zoneC, zoneKjK, store)
@@ -266,7 +269,8 @@ export class BoilerCoil implements StoreHeater {
     this.lost += this.lostKj
     this.primaryC += (burnerKw * dtS - this.coilKj - this.lostKj) / this.heatKjK
     this.kw = this.coilKj / dtS
-    store.heatByCoil(this.coilKj, this.zone, this.coilKj / (dtS * this.coilKwK))
+    store.heatByCoil(this.coilKj, this.zone, this.coilKj / (dtS * this.coilKwK), this.shared)
+    this.shared = false
   }
 
   rest(dtS: number, store: LayeredStore): void {

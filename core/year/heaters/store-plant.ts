@@ -205,8 +205,9 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) {
       const { thermostat } = s
       if (!thermostat) continue
-      if (thermostat.cycle.follow(this.store.at(thermostat.sensor), this.nowS, dtS)) this.endCycle(s, thermostat)
-      if (thermostat.look(this.store, dtS, s === acting && !this.tapped)) s.heater.stop()
+      const now = this.store.at(thermostat.sensor)
+      if (thermostat.cycle.follow(now, this.nowS, dtS)) this.endCycle(s, thermostat)
+      if (thermostat.look(now, dtS, s === acting && !this.tapped)) s.heater.stop()
     }
   }
 

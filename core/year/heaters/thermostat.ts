@@ -75,10 +75,9 @@ export class Thermostat {
 
   /**
    * Calls below its setpoint less its differential, is content at its setpoint. Whether it became content.
-   * @param alone its heater worked in this step and no tap moved the store
+   * @param now what its sensor reads at the end of a step, °C; @param alone its heater worked in it and no tap moved the store
    */
-  look(store: LayeredStore, dtS: number, alone: boolean): boolean {
-    const now = store.at(this.sensor)
+  look(now: number, dtS: number, alone: boolean): boolean {
     this.riseKS = alone && dtS > 0.5 ? (now - this.lastC) / dtS : 0
     this.lastC = now
     if (this.calling && now >= this.setpointC - CONTENT_K) {
@@ -98,7 +97,8 @@ export class Thermostat {
 
   /** Seconds until it will call: when cold water reaches its sensor, or loss, conduction or the loop have cooled it. */
   untilCall(store: LayeredStore, tapLMin: number, loop: LoopOnStore | null): number {
-    const now = store.at(this.sensor)
+    // Nothing has moved since it looked at the end of the step before.
+    const now = this.lastC
     if (tapLMin > 0) return Math.max(1, (store.litresUntil(this.sensor, this.callC) / tapLMin) * 60)
     const left = now - this.callC
     if (left <= 0) return LEAST_LOOK_S.loop

@@ -8,9 +8,9 @@ import { LayerStack } from './layer-stack'
 const PIECE_K = 5
 const MOST_PIECES = 5
 /** Conduction is followed in stretches no longer than this, s: a front that spreads is one after each of them. */
-const CONDUCT_S = 600
-/** While water moves, conduction is caught up with when so much time has passed, s. */
-const CATCH_UP_S = 60
+const CONDUCT_S = 3600
+/** Conduction is caught up with when so much time has passed, s. */
+const CATCH_UP_S = 300
 
 /** Conductivity of still water plus what the steel shell carries down, W/(m·K). */
 const VERTICAL_W_MK = 1.2
@@ -160,8 +160,9 @@ export class LayeredStore extends LayerStack {
   /**
    * Lets the heat of a coil in, each layer of its zone by its own difference to the primary; what is warmed rises.
    * @param aboveK how far the primary is above what the coil feels, on the mean
+   * @param shared how it is shared out was worked out for what stands there now, by `coilKjK`
    */
-  heatByCoil(kj: number, zone: CoilZone, aboveK: number): void {
+  heatByCoil(kj: number, zone: CoilZone, aboveK: number, shared = false): void {
     if (kj <= 0) return
     this.turnOver()
     const zoneKjK = (zone.top - zone.bottom) * this.litres * KJ_PER_LITRE_K
@@ -170,7 +171,7 @@ export class LayeredStore extends LayerStack {
     this.lie(zone)
     const { vol, temp, coil } = this
     for (let p = 0; p < pieces; p++) {
-      coil.work(temp, aboveK)
+      if (p > 0 || !shared) coil.work(temp, aboveK)
       for (let i = coil.first; i < coil.last; i++) temp[i] += (each * coil.share[i]) / vol[i]
       this.stir()
       this.turnOver()
