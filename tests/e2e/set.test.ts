@@ -210,7 +210,7 @@ describe('on every demo', () => {
       all.map((e) => [
         e.getAttribute('data-check'),
         e.getAttribute('data-level'),
-        e.querySelector('p[title]')!.textContent,
+        e.querySelector('[data-sentence]')!.textContent,
       ]),
     )
     const board = (await told('board', id)) as { checks: { id: string; level: string; sentence: string }[] }

@@ -149,7 +149,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
             }}</span>
           </p>
           <div class="col-start-2 sm:col-start-3">
-            <p :title="l.worst.source">{{ l.worst.sentence }}</p>
+            <p :title="l.worst.source" data-sentence>{{ l.worst.sentence }}</p>
             <details v-if="l.others.length">
               <summary class="min-h-11 py-2.5 text-sm font-semibold text-copper">
                 {{ l.others.length === 1 ? 'One more of it' : `${l.others.length} more of it` }}
@@ -162,7 +162,8 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
                 :data-level="c.level"
                 :title="c.source"
               >
-                <b :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}</b>: {{ c.sentence }}
+                <b :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}</b>:
+                <span data-sentence>{{ c.sentence }}</span>
               </p>
             </details>
           </div>
