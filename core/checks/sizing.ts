@@ -194,7 +194,7 @@ const contents: Size = (ask) => {
       id: 'contents',
       level: !short ? 'pass' : serves ? 'marginal' : 'fail',
       title: 'Contents of the store',
-      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.${short && serves ? ' In its own year no draw comes too cool: it serves, with nothing to spare.' : ''}`,
+      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year with a margin`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.${short && serves ? ' In its own year no draw comes too cool: it serves, with nothing to spare.' : ''}`,
       figures: {
         neededL: { value: neededL, quantity: 'volume', worse: { when: 'more', by: 5 } },
         thereL: { value: store.litres, quantity: 'volume', worse: { when: 'less', by: 5 } },

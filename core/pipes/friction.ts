@@ -1,7 +1,7 @@
 import { density, viscosity } from '../water/properties'
 
 /** Below this Reynolds number the flow is laminar. */
-const LAMINAR_RE = 2300
+export const LAMINAR_RE = 2300
 
 /**
  * Friction factor: 64/Re below Re 2300, else Blasius 0.3164 Re^−0.25 for a smooth pipe; where the wall is rough and that

@@ -2,13 +2,13 @@ import { probit } from 'simple-statistics'
 import { density, KJ_PER_LITRE_K, specificHeat, viscosity } from '../water/properties'
 import type { Pipe } from './catalogue'
 import { wallHeatPerMetre } from './contents'
+import { LAMINAR_RE } from './friction'
 
 /** Water on the face of a front is about half warm, °C; its conductivity there, W/mK. */
 const FACE_C = 35
 const CONDUCTS_WMK = 0.62
-/** Nusselt number of laminar flow at an even wall, and the Reynolds number below which that holds. */
+/** Nusselt number of laminar flow at an even wall. */
 const LAMINAR_NU = 3.66
-const LAMINAR_RE = 2300
 /** Beyond these shares of the climb a thermometer cannot tell the front from what stands before and behind it. */
 const EDGE = 0.02
 

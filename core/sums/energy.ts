@@ -296,7 +296,7 @@ export const labelYear = defineSum({
     if (share > most)
       throw new SumRefusal(
         'labelKwhYear',
-        `must be at least ${((labelDayKwh * LABEL_DAYS) / most).toFixed(0)} for this test day: ${heatsBy === 'bought-heat' ? 'no flame or element makes more heat than it takes' : 'no heat pump makes five times what it takes'}`,
+        `must be at least ${((labelDayKwh * LABEL_DAYS) / most).toFixed(0)} kWh for this test day: ${heatsBy === 'bought-heat' ? 'no flame or element makes more heat than it takes' : `no heat pump makes more than ${MOST_USEFUL[heatsBy]} times what it takes`}`,
       )
     const kwhYear = usefulKwhYear / share
     return {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import AdviceLines from '~/components/findings/AdviceLines.vue'
+import LevelMark from '~/components/findings/LevelMark.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { LEVEL_LOOK } from '~/utils/level-look'
 import type { Check } from '~~/core/checks/check'
 import type { Finding, Severity } from '~~/core/views/findings'
 
@@ -66,14 +66,7 @@ const place = (f: Finding) =>
             </summary>
             <ul class="mb-2">
               <li v-for="c in f.parts" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-part="c.id">
-                <component
-                  :is="LEVEL_LOOK[c.level].icon"
-                  :size="17"
-                  class="mt-0.5 shrink-0"
-                  :class="LEVEL_LOOK[c.level].tone"
-                  :aria-label="LEVEL_LOOK[c.level].says"
-                  role="img"
-                />{{ c.sentence }}
+                <LevelMark :level="c.level" />{{ c.sentence }}
               </li>
             </ul>
           </details>

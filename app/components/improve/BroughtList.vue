@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import LevelMark from '~/components/findings/LevelMark.vue'
 import { useStudy } from '~/stores/study'
 import { LEVEL_LOOK } from '~/utils/level-look'
 import type { Brought } from '~~/core/views/brought'
@@ -11,13 +12,7 @@ const table = useStudy()
 <template>
   <ul aria-label="Made worse">
     <li v-for="b in brought" :key="b.id" class="flex gap-2 border-b border-line py-2" :data-brought="b.id">
-      <component
-        :is="LEVEL_LOOK[b.level].icon"
-        :size="20"
-        class="mt-0.5 shrink-0"
-        :class="LEVEL_LOOK[b.level].tone"
-        aria-hidden="true"
-      />
+      <LevelMark :level="b.level" :size="20" named />
       <div class="min-w-0">
         <p>
           <span class="caption mr-2"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ChevronRight, Trash2 } from '@lucide/vue'
+import LevelMark from '~/components/findings/LevelMark.vue'
 import ConnectionTable from '~/components/improve/ConnectionTable.vue'
 import MeasureForm from '~/components/improve/MeasureForm.vue'
 import MeasureParts from '~/components/improve/MeasureParts.vue'
@@ -51,15 +52,7 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
           aria-hidden="true"
         />
         <span class="min-w-0">{{ measure.name }}</span>
-        <component
-          :is="LEVEL_LOOK[level].icon"
-          v-if="details?.checks.length"
-          :size="18"
-          class="shrink-0"
-          :class="LEVEL_LOOK[level].tone"
-          :aria-label="LEVEL_LOOK[level].says"
-          role="img"
-        />
+        <LevelMark v-if="details?.checks.length" :level="level" :size="18" />
       </button>
       <dl class="contents">
         <div
@@ -80,14 +73,7 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
         <h3 class="text-base">To look at first</h3>
         <ul>
           <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-level="c.level">
-            <component
-              :is="LEVEL_LOOK[c.level].icon"
-              :size="17"
-              class="mt-0.5 shrink-0"
-              :class="LEVEL_LOOK[c.level].tone"
-              :aria-label="LEVEL_LOOK[c.level].says"
-              role="img"
-            />
+            <LevelMark :level="c.level" />
             <span
               ><b v-if="c.level !== 'pass'">{{ LEVEL_LOOK[c.level].says }}: </b>{{ c.sentence }}</span
             >

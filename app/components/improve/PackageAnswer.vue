@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import LevelMark from '~/components/findings/LevelMark.vue'
 import MoneyTable from '~/components/improve/MoneyTable.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { LEVEL_LOOK } from '~/utils/level-look'
 import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
 
@@ -113,14 +113,7 @@ const changes = computed(() => {
           Nothing known stands in its way.
         </p>
         <p v-for="t in targets" :key="t.id" class="mt-1 flex items-start gap-1.5" data-target>
-          <component
-            :is="LEVEL_LOOK[t.level].icon"
-            :size="18"
-            class="mt-0.5 shrink-0"
-            :class="LEVEL_LOOK[t.level].tone"
-            :aria-label="LEVEL_LOOK[t.level].says"
-            role="img"
-          />{{ t.sentence }}
+          <LevelMark :level="t.level" :size="18" />{{ t.sentence }}
         </p>
       </div>
       <div>

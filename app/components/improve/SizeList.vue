@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LevelMark from '~/components/findings/LevelMark.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
@@ -133,13 +134,7 @@ function add(kind: Sized['kind'], how: How) {
           :data-level="s.level"
         >
           <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
-            <component
-              :is="LEVEL_LOOK[s.level].icon"
-              :size="20"
-              :class="LEVEL_LOOK[s.level].tone"
-              class="shrink-0"
-              aria-hidden="true"
-            />
+            <LevelMark :level="s.level" :size="20" named />
             <b>{{ g.how ? HEATERS[s.kind].name : s.heater }}</b>
             <span :class="LEVEL_LOOK[s.level].tone" class="font-semibold">{{ LEVEL_LOOK[s.level].says }}</span>
             <button

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import LevelMark from '~/components/findings/LevelMark.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -142,7 +143,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           :data-level="l.level"
           class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
         >
-          <component :is="LEVEL_LOOK[l.level].icon" :size="22" :class="LEVEL_LOOK[l.level].tone" aria-hidden="true" />
+          <LevelMark :level="l.level" :size="22" named />
           <p class="font-semibold">
             {{ l.title }}<br /><span class="caption" :class="LEVEL_LOOK[l.level].tone">{{
               LEVEL_LOOK[l.level].says
