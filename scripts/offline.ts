@@ -9,8 +9,8 @@ export async function writeServiceWorker(publicDir: string, buildId: string): Pr
   const { warnings } = await generateSW({
     globDirectory: publicDir,
     globPatterns: ['**/*.{js,css,svg,png,webmanifest,woff2}'],
-    // What reads no Latin letters is fetched when it is first wanted.
-    globIgnores: ['sw.js', '**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*'],
+    // Formulas are written with Greek letters; what else is not Latin is fetched when it is first wanted.
+    globIgnores: ['sw.js', '**/*-{cyrillic,cyrillic-ext,greek-ext,vietnamese}-*'],
     swDest: `${publicDir}/sw.js`,
     inlineWorkboxRuntime: true,
     sourcemap: false,

@@ -96,7 +96,7 @@ export async function openPage(
   const errors: string[] = []
   page.on('pageerror', (error) => errors.push(String(error)))
   page.on('console', (message) => {
-    if (message.type() === 'error') errors.push(message.text())
+    if (message.type() === 'error') errors.push(`${message.text()} ${message.location().url ?? ''}`)
   })
   return { page, errors }
 }

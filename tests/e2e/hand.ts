@@ -15,16 +15,24 @@ export async function openDemo(page: Page, url: string, name: string): Promise<v
 /** The control with a label, a title or a visible text. */
 export const named = (role: string, name: string) => `::-p-aria(${name}[role="${role}"])`
 
-/** Presses it; of a link to a stage it is waited until that is there: the old one stands while the next is fetched. */
+/**
+ * Presses it; of a link it is waited until what it leads to is there: the old stage stands while the next is fetched. A page
+ * that still fills may move the link away under the hand, as a person's; then it is pressed again.
+ */
 export async function press(page: Page, role: string, name: string): Promise<void> {
   const target = await page.waitForSelector(named(role, name), { timeout: 10_000 })
-  const stage = await target!.evaluate((e) => {
+  const goal = await target!.evaluate((e) => {
     e.scrollIntoView({ block: 'center' })
-    const path = e instanceof HTMLAnchorElement ? e.pathname : ''
-    return path.startsWith('/study/') ? path : null
+    return e instanceof HTMLAnchorElement && e.pathname.startsWith('/study/') ? e.pathname + e.search : null
   })
   await target!.click()
-  if (stage) await page.waitForFunction((path) => location.pathname.startsWith(path), { timeout: 10_000 }, stage)
+  if (!goal) return
+  const there = (timeout: number) =>
+    page.waitForFunction((to) => (location.pathname + location.search).startsWith(to), { timeout }, goal)
+  await there(3000).catch(async () => {
+    await target!.evaluate((e) => (e as HTMLElement).click())
+    await there(10_000)
+  })
 }
 
 /** Types into the field of a label and leaves it. */

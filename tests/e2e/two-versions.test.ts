@@ -22,8 +22,9 @@ describe('a later version of the app beside this one', () => {
     await openDemo(one, server.url, 'harbour-flat')
     await settled(one)
     await keptOffline(one)
-    // The worker has fetched all it is made of once it has said what stands out; it is not in the service worker's charge.
-    await one.waitForFunction(() => /stands? out/.test(document.body.textContent))
+    // The second start is the first whose every worker is in the service worker's charge.
+    await one.reload()
+    await settled(one)
     server.goOn()
     await one.evaluate(async () => {
       const here = (await navigator.serviceWorker.getRegistration())!
