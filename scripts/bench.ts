@@ -11,6 +11,14 @@ import { LOOP_MODES } from '../core/study/loop-modes'
 import type { Study } from '../core/study/study'
 import { inMode } from '../core/trials/loop-modes'
 import { simulate } from '../core/year/simulate'
+import { benchAgainst } from './bench-against'
+
+// npm run bench -- --against REV [--demos]: this tree's years against those of a commit, and nothing else.
+const against = process.argv.indexOf('--against')
+if (against > 0) {
+  await benchAgainst(process.argv[against + 1], process.argv.includes('--demos'))
+  process.exit()
+}
 
 const ROUNDS = 9
 /** What a year of the main demo is meant to take at most, ms: now, and where it goes. */

@@ -51,7 +51,8 @@ export class StoreHygiene {
    */
   step(tepid: number, coolestC: number, drawnC: number, atS: number, dtS: number): void {
     const { kill, killed } = this
-    const [coolest, drawn] = [logKillPerHour(coolestC), logKillPerHour(drawnC)]
+    const coolest = logKillPerHour(coolestC)
+    const drawn = logKillPerHour(drawnC)
     if (!this.begun) {
       this.begun = true
       this.tepid = tepid
@@ -70,8 +71,7 @@ export class StoreHygiene {
     this.drawnC = drawnC
     killed.coolest = coolest
     killed.drawn = drawn
-    const day = Math.floor((atS - 1e-3) / DAY_S)
-    if (!this.empty.has(day)) this.lived = true
+    if (!this.lived && !this.empty.has(Math.floor((atS - 1e-3) / DAY_S))) this.lived = true
     this.endDay(Math.floor((atS + 1e-6) / DAY_S))
   }
 

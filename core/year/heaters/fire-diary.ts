@@ -33,14 +33,20 @@ export class FireDiary {
   lit(atS: number): boolean {
     // A thousandth of a minute ahead: a step may end a rounding before the edge it aimed at.
     const now = this.minute(atS) + 1e-3
-    return this.spans.some(([from, to]) => (now >= from && now < to) || (now + WEEK_MIN >= from && now + WEEK_MIN < to))
+    for (const span of this.spans) {
+      if (now >= span[0] && now < span[1]) return true
+      if (now + WEEK_MIN >= span[0] && now + WEEK_MIN < span[1]) return true
+    }
+    return false
   }
 
   /** Seconds until a fire is lit or dies. */
   secondsToEdge(atS: number): number {
     if (this.edges.length === 0) return Infinity
     const now = this.minute(atS) + 1e-3
-    const next = this.edges.find((e) => e > now) ?? this.edges[0] + WEEK_MIN
+    let i = 0
+    while (i < this.edges.length && this.edges[i] <= now) i++
+    const next = i < this.edges.length ? this.edges[i] : this.edges[0] + WEEK_MIN
     return Math.min(DAY_S, Math.max(0.1, (next - now + 1e-3) * 60))
   }
 }

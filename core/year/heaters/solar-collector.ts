@@ -9,14 +9,13 @@ import type { Ledger } from '../account/ledger'
 import type { CoilZone } from '../stores/coil-zone'
 import type { LayeredStore } from '../stores/layered-store'
 import { DirectHeater } from './store-heater'
+import { SUN_STEP_S, SunHours } from './sun-step'
 
 /** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
 const ON_K = 8
 const OFF_K = 3
 /** A store this close to its limit is full, K. */
 const FULL_K = 0.1
-/** Step while the sun shines, s. */
-const SUN_STEP_S = 600
 
 /** Collectors that load the store through a coil whenever the sun is worth it. Quasi-steady: their own heat is neglected. */
 export class SolarHeater extends DirectHeater {
@@ -30,7 +29,7 @@ export class SolarHeater extends DirectHeater {
   private readonly sensor: number
   /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
   private readonly liftKPerKw: number
-  private readonly light: Float64Array
+  private readonly light: SunHours
   private readonly circuitKwK: number
   private lost = 0
 
@@ -46,13 +45,11 @@ export class SolarHeater extends DirectHeater {
     this.sensor = spec.sensorHeight ?? (spec.coil.bottom + spec.coil.top) / 2
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
     this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
-    this.light = Float64Array.from({ length: DAYS * 24 }, (_, h) =>
-      sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))),
+    this.light = new SunHours(
+      Float64Array.from({ length: DAYS * 24 }, (_, h) =>
+        sameEverywhere(absorbed(spec, hours.onPlane(h, spec.tiltDeg, spec.azimuthDeg))),
+      ),
     )
-  }
-
-  private hour(atS: number): number {
-    return Math.min(this.light.length - 1, Math.floor(atS / HOUR_S))
   }
 
   longestStep(): number {
@@ -60,12 +57,7 @@ export class SolarHeater extends DirectHeater {
   }
 
   override longestRest(atS: number): number {
-    const hour = this.hour(atS)
-    const left = (hour + 1) * HOUR_S - atS
-    if (this.light[hour] > 0) return Math.min(SUN_STEP_S, Math.max(1, left))
-    let dark = hour + 1
-    while (dark < this.light.length && this.light[dark] <= 0) dark++
-    return Math.max(1, dark * HOUR_S - atS)
+    return this.light.longestRest(atS)
   }
 
   override rest(dtS: number, store: LayeredStore, atS: number): void {
@@ -75,14 +67,13 @@ export class SolarHeater extends DirectHeater {
   protected give(store: LayeredStore, dtS: number, atS: number): void {
     const { spec } = this
     this.kw = 0
-    const hour = this.hour(atS)
-    const light = this.light[hour]
+    const light = this.light.at(atS)
     if (light <= 0) return void (this.running = false)
     const { bottom } = spec.coil
     const coilC = store.coilC(this.zone, spec.storeLimitC)
     // Its controller reads the store at its sensor: there it begins and there it ends.
     const sensorC = store.at(this.sensor)
-    const airC = this.hours.airC[hour]
+    const airC = this.hours.airC[this.light.hour(atS)]
     if (store.topC >= spec.storeLimitC - FULL_K) {
       if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
       this.running = false

@@ -119,9 +119,10 @@ export class StorePlant implements PlantModel {
   longestStep(tapLMin: number, loopLMin: number): number {
     const acting = this.acting
     let longest = this.longestMove(tapLMin, loopLMin)
-    for (const s of this.stations)
+    for (const s of this.stations) {
       if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
-    for (const s of this.stations) if (s.thermostat?.cycle.active) longest = Math.min(longest, CYCLE_STEP_S)
+      if (s.thermostat?.cycle.active) longest = Math.min(longest, CYCLE_STEP_S)
+    }
     if (acting) {
       const { setpointC } = acting.thermostat!
       const heats = acting.heater.longestStep(this.store, setpointC, this.nowS, this.takenKw(loopLMin, setpointC))
@@ -130,8 +131,8 @@ export class StorePlant implements PlantModel {
     const loop =
       loopLMin > 0 ? { lMin: loopLMin * this.hotShare, height: this.parts.loop?.height ?? 0, backC: this.backC } : null
     if (loop && tapLMin <= 0) longest = Math.min(longest, LOOP_STEP_S)
-    for (const { open, thermostat } of this.stations)
-      if (open && thermostat) longest = Math.min(longest, thermostat.untilCall(this.store, tapLMin, loop))
+    for (const s of this.stations)
+      if (s.open && s.thermostat) longest = Math.min(longest, s.thermostat.untilCall(this.store, tapLMin, loop))
     return longest
   }
 

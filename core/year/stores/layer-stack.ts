@@ -194,9 +194,8 @@ export class LayerStack {
   /** Puts a layer in below index i; one that is as warm as its neighbour joins it. */
   protected insertAt(i: number, litres: number, tempC: number): void {
     this.stirred = true
-    for (const k of [i, i - 1]) {
-      if (k < 0 || k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL)
-        continue
+    for (let k = i; k >= i - 1 && k >= 0; k--) {
+      if (k >= this.n || Math.abs(this.temp[k] - tempC) >= SAME_K || this.vol[k] + litres > this.largestL) continue
       this.shape++
       this.vol[k] += litres
       this.temp[k] += ((tempC - this.temp[k]) * litres) / this.vol[k]

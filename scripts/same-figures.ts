@@ -1,8 +1,6 @@
 import { execFileSync } from 'node:child_process'
-import { mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
-import { build } from 'esbuild'
-import { ROOT } from './setup.mjs'
+import { writeFileSync } from 'node:fs'
+import { bundled } from './trees'
 
 /**
  * Holds the figures of two commits against each other, byte for byte: every demo's comparison and findings.
@@ -14,37 +12,10 @@ if (!before) {
   process.exit(2)
 }
 
-/** The tree of a commit, with the packages of this one. */
-function treeOf(rev) {
-  if (!rev) return ROOT
-  const folder = join(ROOT, 'tmp', 'same', rev.replace(/\W/g, '-'))
-  rmSync(folder, { recursive: true, force: true })
-  mkdirSync(folder, { recursive: true })
-  execFileSync('tar', ['x', '-C', folder], {
-    input: execFileSync('git', ['archive', rev], { cwd: ROOT, maxBuffer: 1e9 }),
-  })
-  symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'))
-  return folder
-}
-
-async function figuresOf(rev) {
-  const tree = treeOf(rev)
-  const cli = join(ROOT, 'tmp', 'same', `${rev ? rev.replace(/\W/g, '-') : 'work-tree'}.mjs`)
-  mkdirSync(join(ROOT, 'tmp', 'same'), { recursive: true })
-  const entry = join(tree, 'cli/bagno.ts')
-  const banner = { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" }
-  await build({
-    entryPoints: [entry],
-    outfile: cli,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    banner,
-    tsconfigRaw: '{}',
-    logLevel: 'error',
-  })
-  const bagno = (...args) => execFileSync('node', [cli, ...args], { encoding: 'utf8', maxBuffer: 1e9 })
-  const figures = new Map()
+async function figuresOf(rev?: string): Promise<Map<string, string>> {
+  const cli = await bundled('cli', `import './cli/bagno'`, rev)
+  const bagno = (...args: string[]) => execFileSync('node', [cli, ...args], { encoding: 'utf8', maxBuffer: 1e9 })
+  const figures = new Map<string, string>()
   for (const line of bagno('demo').trim().split('\n')) {
     const name = line.split(' ')[0]
     const file = `${cli}.${name}.json`
