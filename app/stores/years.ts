@@ -201,6 +201,8 @@ export const useYears = defineStore('years', () => {
     failure,
     lastMs,
     onServer: pool.onServer,
+    /** Orders whose worker has given no sign for a while. */
+    silent: pool.silent,
     fit: (study: Study) => pool.order('fit', study, () => false),
     stop,
   }

@@ -2,7 +2,7 @@ import { releaseProxy, type Remote, wrap } from 'comlink'
 import { ref } from 'vue'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
-import type { YearWork } from '../workers/year-work'
+import { PIECE_MISSING, SIGN, type YearWork } from '../workers/year-work'
 
 /** What can be ordered, what each takes besides the study, and what it gives. */
 type Kind = keyof YearWork
@@ -16,6 +16,8 @@ interface Order<K extends Kind = Kind> {
   stale: () => boolean
   done: (answer: Answer<K> | null) => void
   failed: (error: unknown) => void
+  /** It was with a worker that died, or that could not load all of itself. */
+  again?: boolean
 }
 
 /** What has not come after this is not waited for, ms: the engine gives up by itself long before. */
@@ -23,6 +25,9 @@ const PATIENCE_MS = 40_000
 /** What went stale is let finish for so long, ms, because a warm worker is worth more than the quarter second it takes. */
 const STALE_MS = 1500
 const LOOK_MS = 250
+/** A worker that gave no sign for so long is said to be silent; in a year it gives one a month, and is given up after so long. */
+const SILENT_MS = 5000
+const DEAD_MS = 20_000
 /** Workers that broke one after the other without an answer before years come from the server. */
 const MOST_BROKEN = 3
 
@@ -30,11 +35,15 @@ const MOST_BROKEN = 3
 const withoutPictures = (study: Study) =>
   JSON.stringify({ ...study, readings: study.readings.map((r) => (r.photo ? { ...r, photo: null } : r)) })
 
-/** A worker at work, and how it is known to have broken. */
+/** A worker, and what is told of it to the order that is with it. */
 interface Hand {
   worker: Worker
   api: Remote<YearWork>
-  broken: Promise<never>
+  /** It gave a sign of life. */
+  sign: () => void
+  /** It broke; while it is idle this is remembered. */
+  broke: (error: Error) => void
+  broken: Error | null
 }
 
 /** A worker of this app. @throws when the browser gives none */
@@ -49,6 +58,8 @@ export class YearPool {
   private readonly waiting: Order[] = []
   private alive = 0
   private brokenInARow = 0
+  /** Orders whose worker has given no sign for a while. */
+  readonly silent = ref(0)
   /** The browser gives no workers, or none that works. */
   readonly onServer = ref(typeof Worker === 'undefined')
 
@@ -85,15 +96,16 @@ export class YearPool {
     if (this.alive >= this.size || this.onServer.value) return null
     try {
       const worker = this.spawn()
-      const broken = new Promise<never>((_, reject) => {
-        const end = (event: Event) =>
-          reject(new Error((event as ErrorEvent).message || 'the worker that simulates stopped'))
-        worker.addEventListener('error', end)
-        worker.addEventListener('messageerror', end)
-      })
-      broken.catch(() => {})
+      const hand: Hand = { worker, api: wrap<YearWork>(worker), sign: () => {}, broke: () => {}, broken: null }
+      const end = (event: Event) => {
+        hand.broken = new Error((event as ErrorEvent).message || 'the worker that simulates stopped')
+        hand.broke(hand.broken)
+      }
+      worker.addEventListener('error', end)
+      worker.addEventListener('messageerror', end)
+      worker.addEventListener('message', (e: MessageEvent) => e.data === SIGN && hand.sign())
       this.alive++
-      return { worker, api: wrap<YearWork>(worker), broken }
+      return hand
     } catch {
       this.onServer.value = true
       return null
@@ -115,11 +127,13 @@ export class YearPool {
       this.brokenInARow = 0
       this.idle.push(hand)
     } catch (error) {
-      if (error instanceof Ended || error instanceof Broken) {
+      const incomplete = (error as Error).message === PIECE_MISSING
+      if (error instanceof Ended || error instanceof Broken || incomplete) {
         this.replace(hand)
         if (error instanceof Broken && ++this.brokenInARow >= MOST_BROKEN) this.onServer.value = true
         if (error instanceof Ended && error.stale) order.done(null)
-        else if (this.onServer.value) void elsewhere(order)
+        else if (this.onServer.value || (incomplete && order.again)) void elsewhere(order)
+        else if ((incomplete || error instanceof Died) && !order.again) this.waiting.unshift({ ...order, again: true })
         else order.failed(error)
       } else {
         // The engine's own refusal: the worker is as good as before.
@@ -136,32 +150,48 @@ export class YearPool {
     hand.worker.terminate()
   }
 
-  /** Waits for an answer, for the worker to break, for patience to end, or for nobody to want it any more. */
-  private async watched(hand: Hand, order: Order): Promise<Answer<Kind>> {
-    const ask = hand.api[order.kind] as (...given: unknown[]) => Promise<Answer<Kind>>
-    const answer = ask(...order.given)
-    let looking: ReturnType<typeof setInterval> | undefined
-    const from = Date.now()
-    const ended = new Promise<never>((_, reject) => {
-      looking = setInterval(() => {
-        const waited = Date.now() - from
-        if (waited > STALE_MS && order.stale()) reject(new Ended(true))
-        else if (waited > PATIENCE_MS) reject(new Ended(false))
+  /** Waits for an answer, for the worker to break or to fall silent, for patience to end, or for nobody to want it any more. */
+  private watched(hand: Hand, order: Order): Promise<Answer<Kind>> {
+    return new Promise((answered, failed) => {
+      const broke = (error: Error) => end(() => failed(new Broken(said(error))))
+      // Counted by looks: while the page sleeps or is busy nobody is late.
+      let [waitedMs, quietMs, silent] = [0, 0, false]
+      const quiet = (now: boolean) => {
+        if (now !== silent) this.silent.value += now ? 1 : -1
+        silent = now
+      }
+      const looking = setInterval(() => {
+        waitedMs += LOOK_MS
+        quietMs += LOOK_MS
+        quiet(quietMs > SILENT_MS)
+        if (waitedMs > STALE_MS && order.stale()) end(() => failed(new Ended(true)))
+        else if (order.kind === 'year' && quietMs > DEAD_MS) end(() => failed(new Died(said(SILENT))))
+        else if (waitedMs > PATIENCE_MS) end(() => failed(new Ended(false)))
       }, LOOK_MS)
+      /** Nothing of the order stays with the worker: one that lives on would hold every study it ever had. */
+      const end = (then: () => void) => {
+        clearInterval(looking)
+        quiet(false)
+        hand.sign = hand.broke = () => {}
+        then()
+      }
+      if (hand.broken) return broke(hand.broken)
+      hand.sign = () => {
+        quietMs = 0
+        quiet(false)
+      }
+      hand.broke = broke
+      const ask = hand.api[order.kind] as (...given: unknown[]) => Promise<Answer<Kind>>
+      ask(...order.given).then(
+        (answer) => end(() => answered(answer)),
+        (error: unknown) => end(() => failed(error)),
+      )
     })
-    try {
-      return await Promise.race([
-        answer,
-        ended,
-        hand.broken.catch((error: Error) => {
-          throw new Broken(`The simulation broke off (${error.message}); the next change starts it anew.`)
-        }),
-      ])
-    } finally {
-      clearInterval(looking)
-    }
   }
 }
+
+const SILENT = new Error('no sign of life')
+const said = (error: Error) => `The simulation broke off (${error.message}); the next change starts it anew.`
 
 /** An order that was ended: nobody wants it any more, or it took too long. */
 class Ended extends Error {
@@ -173,6 +203,8 @@ class Ended extends Error {
 }
 /** The worker itself broke. */
 class Broken extends Error {}
+/** It gave no sign any more: nothing tells of a worker that the system has ended. */
+class Died extends Broken {}
 
 /** An order without a worker: years from the server, the rest here. */
 async function elsewhere(order: Order): Promise<void> {

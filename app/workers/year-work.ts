@@ -2,6 +2,10 @@ import type { Study } from '~~/core/study/study'
 import { simulate } from '~~/core/year/simulate'
 import type { furtherWork } from './further-work'
 
+/** What a worker posts as a sign of life, and what it answers when a part of its own code could not be fetched. */
+export const SIGN = 'working'
+export const PIECE_MISSING = 'a part of the app could not be loaded'
+
 const read = (text: string) => JSON.parse(text) as Study
 
 type Further = typeof furtherWork
@@ -11,14 +15,19 @@ type Besides<K extends keyof Further> = Parameters<Further[K]> extends [Study, .
 const further =
   <K extends keyof Further>(kind: K) =>
   async (text: string, ...besides: Besides<K>): Promise<ReturnType<Further[K]>> => {
-    const { furtherWork } = await import('./further-work')
+    const { furtherWork } = await import('./further-work').catch(() => {
+      throw new Error(PIECE_MISSING)
+    })
     const work = furtherWork[kind] as unknown as (study: Study, ...besides: Besides<K>) => ReturnType<Further[K]>
     return work(read(text), ...besides)
   }
 
+/** A year, with a sign of life after each month. */
+export const yearOf = (text: string, sign?: () => void) => simulate(read(text), { onProgress: sign })
+
 /** What is worked out away from the page. Studies come as text: it is cheaper than cloning Vue's proxies. */
 export const yearWork = {
-  year: (text: string) => simulate(read(text)),
+  year: (text: string) => yearOf(text),
   fit: further('fit'),
   day: further('day'),
   checks: further('checks'),

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { yearWork } from './year-work'
+import { SIGN, yearOf, yearWork } from './year-work'
 
 /** The core, behind a worker's door. */
-expose(yearWork)
+expose({ ...yearWork, year: (text: string) => yearOf(text, () => postMessage(SIGN)) })

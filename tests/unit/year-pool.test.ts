@@ -1,7 +1,10 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { expose } from 'comlink'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { YearPool } from '../../app/utils/year-pool'
 import { harbourFlat } from '../../core/demos/harbour-flat'
+import { PIECE_MISSING, SIGN } from '../../app/workers/year-work'
 import type { YearResult } from '../../core/year/result'
 
 /** A worker whose other end is in this thread: it does what it is told to do. */
@@ -9,7 +12,8 @@ function worker(year: () => unknown) {
   const { port1, port2 } = new MessageChannel()
   expose({ year, day: year, fit: year }, port2 as never)
   const terminate = vi.fn(() => (port1.close(), port2.close()))
-  return Object.assign(port1, { terminate }) as unknown as Worker & { terminate: typeof terminate }
+  const sign = () => port1.dispatchEvent(new MessageEvent('message', { data: SIGN }))
+  return Object.assign(port1, { terminate, sign }) as unknown as Worker & { terminate: typeof terminate; sign: () => void }
 }
 const answer = { heaterStarts: 7 } as YearResult
 const forever = () => new Promise(() => {})
@@ -29,9 +33,10 @@ describe('the pool of workers', () => {
     expect([first, stale, last]).toEqual([answer, null, answer])
   })
 
-  it('ends what is stuck, says so, and goes on with a new worker', async () => {
-    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date'] })
+  it('ends what never ends, says so, and goes on with a new worker', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
     const stuck = worker(forever)
+    setInterval(stuck.sign, 1000)
     const made = [stuck, worker(() => answer)]
     const pool = new YearPool(1, () => made.shift()!)
     const first = pool.year(harbourFlat, fresh)
@@ -43,8 +48,56 @@ describe('the pool of workers', () => {
     expect(await second).toEqual(answer)
   })
 
+  it('says that a worker is silent, and has what a dead one was asked done by another', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+    const dead = worker(forever)
+    const made = [dead, worker(() => answer)]
+    const pool = new YearPool(1, () => made.shift()!)
+    const year = pool.year(harbourFlat, fresh)
+    await vi.advanceTimersByTimeAsync(4000)
+    expect(pool.silent.value).toBe(0)
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(pool.silent.value).toBe(1)
+    dead.sign()
+    expect(pool.silent.value).toBe(0)
+    await vi.advanceTimersByTimeAsync(21_000)
+    expect(dead.terminate).toHaveBeenCalled()
+    expect(await year).toEqual(answer)
+    expect(pool.silent.value).toBe(0)
+  })
+
+  it('gives up what two workers died of', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+    const pool = new YearPool(1, () => worker(forever))
+    const refused = expect(pool.year(harbourFlat, fresh)).rejects.toThrow('no sign of life')
+    await vi.advanceTimersByTimeAsync(42_000)
+    await refused
+  })
+
+  it('has done on the page what no worker could load all the code for', async () => {
+    const pool = new YearPool(1, () => worker(() => Promise.reject(new Error(PIECE_MISSING))))
+    expect((await pool.order('day', harbourFlat, fresh, 3))!.day).toBe(4)
+    expect(pool.onServer.value).toBe(false)
+  })
+
+  it('holds nothing of what was ordered once it is answered', async () => {
+    setFlagsFromString('--expose_gc')
+    const collect = runInNewContext('gc') as () => void
+    const pool = new YearPool(1, () => worker(() => answer))
+    const held: WeakRef<() => boolean>[] = []
+    for (let k = 0; k < 20; k++) {
+      const stale = () => k < 0
+      held.push(new WeakRef(stale))
+      await pool.year(harbourFlat, stale)
+    }
+    await new Promise((resume) => setTimeout(resume, 10))
+    collect()
+    // The last may still lie on a stack.
+    expect(held.filter((h) => h.deref()).length).toBeLessThan(3)
+  })
+
   it('ends what nobody wants any more', async () => {
-    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'Date'] })
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
     const stuck = worker(forever)
     const pool = new YearPool(1, () => stuck)
     let wanted = true

@@ -72,6 +72,9 @@ const harm = computed(() => {
       </span>
     </div>
     <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
+    <p v-if="years.silent" class="mt-2 border-l-4 border-copper bg-copper-pale p-2" role="status" data-silent>
+      What computes has given no sign for some seconds. If none comes, it is started anew; what was entered is kept.
+    </p>
     <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
     <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
       <div
