@@ -14,7 +14,13 @@ export default defineNuxtConfig({
   telemetry: false,
   devtools: { enabled: false },
   // A stage is fetched when somebody reaches for it: the first view does not wait for the others.
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  experimental: {
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+    // What is done about a piece that cannot be loaded is our own: see plugins/missing-piece.client.ts.
+    emitRouteChunkError: false,
+    // Nothing of it is read: a later version is found by the service worker.
+    appManifest: false,
+  },
   modules: ['@pinia/nuxt'],
   css: ['~/assets/main.css'],
   // Nuxt describes Vite's plugins with types of its own that this plugin's do not match to the letter.

@@ -15,6 +15,9 @@ useHead({ title: 'Bagno' })
     <p v-else class="mt-2 break-words">
       Something in the app broke: {{ error.message.slice(0, 300) }}. What was kept in this browser is still there.
     </p>
-    <button class="tool mt-4" @click="clearError({ redirect: '/' })">All households</button>
+    <div class="mt-4 flex flex-wrap gap-2">
+      <button class="tool" @click="clearError({ redirect: '/' })">All households</button>
+      <a v-if="!missing" class="tool" href="/mend.html">Fetch the app anew</a>
+    </div>
   </main>
 </template>

@@ -2,10 +2,10 @@
 import { X } from '@lucide/vue'
 import { useNotice } from '~/composables/useNotice'
 const { notice, clear } = useNotice()
-async function undo() {
-  const back = notice.value?.undo
+async function go() {
+  const way = notice.value?.way
   clear()
-  await back?.()
+  await way?.take()
 }
 </script>
 
@@ -18,11 +18,11 @@ async function undo() {
     <div v-if="notice" class="flex items-center gap-3 rounded bg-ink py-1 pr-1 pl-4 text-white">
       <span>{{ notice.text }}</span>
       <button
-        v-if="notice.undo"
+        v-if="notice.way"
         class="tool tool-bare pointer-events-auto font-semibold text-copper-pale! hover:bg-ink-soft!"
-        @click="undo"
+        @click="go"
       >
-        Undo
+        {{ notice.way.label }}
       </button>
       <button
         class="tool tool-bare pointer-events-auto px-2 text-white! hover:bg-ink-soft!"

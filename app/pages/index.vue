@@ -117,12 +117,15 @@ async function remove(listed: Kept) {
   await refresh()
   say({
     text: `Deleted “${kept.study?.name ?? kept.id}”.`,
-    undo: async () => {
-      if (!(await restoreKept(kept))) {
-        await keepStudy(await underFreeId(kept.study))
-        say({ text: 'Another study has that name by now: the deleted one is back beside it.' })
-      }
-      await refresh()
+    way: {
+      label: 'Undo',
+      take: async () => {
+        if (!(await restoreKept(kept))) {
+          await keepStudy(await underFreeId(kept.study))
+          say({ text: 'Another study has that name by now: the deleted one is back beside it.' })
+        }
+        await refresh()
+      },
     },
   })
 }
