@@ -19,7 +19,12 @@ const FILES = Number(process.env.FILES ?? 10_000)
 const YEARS = Number(process.env.YEARS ?? 200)
 /** How often the tests of tabs, storage and life without a server are gone through. */
 const ROUNDS = Number(process.env.ROUNDS ?? 5)
-const INTERFACE = { answers: ['wrong-answers'], tabs: ['two-tabs', 'two-versions'], storage: ['kept'], offline: ['offline'] } as const
+const INTERFACE = {
+  answers: ['wrong-answers'],
+  tabs: ['two-tabs', 'two-versions'],
+  storage: ['kept'],
+  offline: ['offline'],
+} as const
 /** A year that has worked for longer than this counts as hung, s of one core, whatever else the machine does meanwhile. */
 const HUNG_S = 10
 

@@ -1,8 +1,13 @@
 import { z } from '../schema/zod'
 
+/** Whether a text shows anything: signs without width and fillers alone do not. */
+function canBeSeen(text: string): boolean {
+  return /[\p{L}\p{N}\p{P}\p{S}]/u.test(text.replace(/[\u115f\u1160\u2800\u3164\uffa0]/g, ''))
+}
+
 /** Shared kinds of field. A limit stands here once; forms, files and the command line all read it. */
 export const Id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'a short name of small letters, digits and dashes')
-export const Name = z.string().trim().min(1, 'a name, not empty').max(120)
+export const Name = z.string().trim().min(1, 'a name, not empty').max(120).refine(canBeSeen, 'a name that can be seen')
 export const Note = z.string().max(4000)
 
 export const between = (low: number, high: number) => z.number().min(low).max(high)

@@ -1,6 +1,8 @@
 import { documentFault } from '../schema/words'
 import { refused, type Result } from '../units/result'
+import { bounded } from './bounds'
 import { canMigrate, migrate } from './migrate'
+import { soundReadings } from './older/readings'
 import { FORMAT, VERSION } from './shape'
 import { Study } from './study'
 
@@ -28,6 +30,8 @@ export function readStudy(document: unknown): Result<Study> {
         : `is ${versionText(head.version)}; this Bagno reads version ${VERSION}`,
       'version',
     )
+  const within = bounded(head)
+  if (!within.ok) return within
   const result = Study.safeParse(upToDate(head))
   if (result.success) return { ok: true, value: result.data }
   return { ok: false, faults: result.error.issues.slice(0, 50).map(documentFault) }
@@ -44,7 +48,8 @@ export const readable = (document: unknown): document is Study => {
 /** A document of this version; one that cannot be brought up to it stays what it is, and is refused by its version. */
 function upToDate(head: Record<string, unknown>): unknown {
   try {
-    return migrate(head)
+    const doc = migrate(head)
+    return { ...doc, readings: soundReadings(doc.readings) }
   } catch {
     return head
   }

@@ -1,6 +1,7 @@
 import { z } from '../schema/zod'
 import { NUMBER_STYLES } from '../units/parse'
 import { ENERGY_UNITS } from '../units/quantities'
+import { MOST_ORIGINS } from './bounds'
 import { Controls } from './controls'
 import { Day, Id, Name, Note } from './fields'
 import { Package } from './measures'
@@ -80,6 +81,8 @@ export const StudyShape = z.strictObject({
   packages: z.array(Package).max(20),
   readings: z.array(Reading).max(5000),
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
-  origins: z.record(z.string().max(200), Origin),
+  origins: z
+    .record(z.string().max(200), Origin)
+    .refine((all) => Object.keys(all).length <= MOST_ORIGINS, `at most ${MOST_ORIGINS} of them`),
 })
 export type StudyShape = z.infer<typeof StudyShape>
