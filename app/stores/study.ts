@@ -17,7 +17,7 @@ import { underFreeId } from '~/utils/files'
 import { Keeper } from '~/utils/keeper'
 import { apart } from '~/utils/kept-pictures'
 import { keepLeft, putAside, takeUp } from '~/utils/leaving'
-import { localIso } from '~/utils/local-iso'
+import { dayText, localDay } from '~/utils/local-iso'
 import { settleControls, withWritten, writtenControls } from '~~/core/household/changes'
 import { settleOrigins } from '~~/core/household/edits/origins'
 import { checkEdit } from '~~/core/study/check-edit'
@@ -163,6 +163,7 @@ export const useStudy = defineStore('study', () => {
     if (!found) return [{ path: '', message: 'This study is not kept in this browser.' }]
     const read = readStudy(found.study)
     if (!read.ok) return read.faults
+    void sayGone(read.value, found.without ?? [])
     const way = await keptWay(id).catch(() => undefined)
     const same = way?.mark === markOf(found)
     study.value = read.value
@@ -171,6 +172,20 @@ export const useStudy = defineStore('study', () => {
     future.value = same ? soundOf(way.future) : []
     lastKey = ''
     return null
+  }
+
+  /** Says which readings have lost their picture; all else of them is there. */
+  async function sayGone(document: Study, without: readonly string[]) {
+    if (without.length === 0) return
+    const { titleOf } = await import('~~/core/readings/kinds')
+    const gone = document.readings
+      .filter((r) => without.includes(r.id))
+      .map((r) => `${titleOf(r)}, ${dayText(r.takenAt)}`)
+    const some = gone.length > 3 ? `${gone.slice(0, 3).join('; ')} and ${gone.length - 3} more` : gone.join('; ')
+    useNotice().say({
+      text: `${gone.length === 1 ? 'A picture is' : `${gone.length} pictures are`} no longer in this browser: ${some}. Everything else is.`,
+      lasts: true,
+    })
   }
 
   /** Studies of a way that this version can still show. */
@@ -198,7 +213,7 @@ export const useStudy = defineStore('study', () => {
   }
 
   function take(key: string, before: Study, after: Study, sliding: boolean): boolean {
-    const draft = sharing(before, settleControls(before, after, localIso(new Date()).slice(0, 10)))
+    const draft = sharing(before, settleControls(before, after, localDay()))
     if (draft === before) return true
     draft.origins = settleOrigins(before, draft)
     const wrong = checkEdit(before, draft)

@@ -6,6 +6,8 @@ import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
 export interface Kept {
+  /** Readings whose picture could not be had back. */
+  without?: string[]
   id: string
   study: Study
   changedAt: string
@@ -119,9 +121,29 @@ export const keptStudy = (id: string) =>
       const kept = await d.get('studies', id)
       if (!kept) return undefined
       beside.set(id, new Set(picturesOf(kept.study)))
-      return { ...kept, study: await together(kept.study, id, (picture) => d.get('pictures', picture)) }
+      return { ...kept, ...(await together(kept.study, id, (picture) => d.get('pictures', picture))) }
     },
     () => inThisTab.studies.get(id),
+  )
+
+/** A document without the pictures that lie beside its kept copy already, each in its place the name of one. */
+export function lighter(study: Study): Study {
+  const there = beside.get(study.id)
+  const light = apart(study)
+  if (![...light.pictures.keys()].some((id) => there?.has(id))) return study
+  return {
+    ...light.study,
+    readings: light.study.readings.map((reading, i) => {
+      const name = picturesOf({ readings: [reading] })[0]
+      return name !== undefined && !there?.has(name) ? study.readings[i]! : reading
+    }),
+  }
+}
+/** The same with its pictures back. */
+export const whole = (study: Study) =>
+  stored(
+    async (d) => (await together(study, study.id, (picture) => d.get('pictures', picture))).study,
+    () => withoutPhotos(study),
   )
 
 /** Pictures that the kept copy of a study, as this tab last saw it, shows: they are there and need not be kept again. */
@@ -249,8 +271,8 @@ export const keptWay = (id: string) =>
       const way = await d.get('ways', id)
       if (!way) return undefined
       const find = (picture: string) => d.get('pictures', picture)
-      const whole = (steps: Study[]) => Promise.all(steps.map((step) => together(step, id, find)))
-      return { ...way, past: await whole(way.past), future: await whole(way.future) }
+      const back = (steps: Study[]) => Promise.all(steps.map(async (step) => (await together(step, id, find)).study))
+      return { ...way, past: await back(way.past), future: await back(way.future) }
     },
     () => inThisTab.ways.get(id),
   )
@@ -260,13 +282,13 @@ export const keepWay = (way: KeptWay) =>
   stored(
     async (d) => {
       const pictures = new Map<string, string>()
-      const lighter = (steps: Study[]) =>
+      const light = (steps: Study[]) =>
         steps.map((step) => {
           const parts = apart(step)
           for (const [id, photo] of parts.pictures) pictures.set(id, photo)
           return parts.study
         })
-      const kept = { ...way, past: lighter(way.past), future: lighter(way.future) }
+      const kept = { ...way, past: light(way.past), future: light(way.future) }
       const transaction = d.transaction(['studies', 'ways', 'pictures'], 'readwrite')
       const store = transaction.objectStore('pictures')
       const document = await transaction.objectStore('studies').get(way.id)

@@ -20,13 +20,28 @@ const namesIn = (study: string) => {
 
 const isInline = (photo: unknown): photo is string => typeof photo === 'string' && photo.startsWith('data:')
 
+/** Addresses whose data is none: they stay in the document as they are, which is kept all the same. */
+const unsound = new Set<string>()
+function isSound(address: string): boolean {
+  if (unsound.has(address)) return false
+  try {
+    blobOf(address)
+    return true
+  } catch {
+    unsound.add(address)
+    return false
+  }
+}
+
 /** A document without its pictures, each in its place the name of one, and the pictures by that name. */
 export function apart(study: Study): { study: Study; pictures: Map<string, string> } {
   const names = namesIn(study.id)
   const pictures = new Map<string, string>()
   const readings = study.readings.map((reading) => {
     if (!isInline(reading.photo)) return reading
-    const id = names.get(reading.photo) ?? crypto.randomUUID()
+    const known = names.get(reading.photo)
+    if (known === undefined && !isSound(reading.photo)) return reading
+    const id = known ?? crypto.randomUUID()
     names.set(reading.photo, id)
     pictures.set(id, reading.photo)
     return { ...reading, photo: MARK + id }
@@ -40,28 +55,38 @@ export function picturesOf(kept: unknown): string[] {
   if (!Array.isArray(readings)) return []
   return readings
     .map((r: { photo?: unknown } | null) => r?.photo)
-    .filter((photo): photo is string => typeof photo === 'string' && photo.startsWith(MARK))
+    .filter(isNamed)
     .map((photo) => photo.slice(MARK.length))
 }
 
-/** A kept document with its pictures back in their places; one that cannot be found leaves its place empty. */
+const isNamed = (photo: unknown): photo is string => typeof photo === 'string' && photo.startsWith(MARK)
+
+/**
+ * A kept document with its pictures back in their places, and the readings whose picture is gone or whose file the browser has
+ * lost: their place is left empty, and all else is there.
+ */
 export async function together(
   study: Study,
   id: string,
   find: (picture: string) => Promise<KeptPicture | undefined>,
-): Promise<Study> {
+): Promise<{ study: Study; without: string[] }> {
   const wanted = picturesOf(study)
-  if (wanted.length === 0) return study
+  if (wanted.length === 0) return { study, without: [] }
   const names = namesIn(id)
   const shown = new Map<string, string>()
   for (const picture of wanted) {
-    const found = await find(picture)
-    if (!found) continue
-    const photo = await dataAddress(found.blob)
+    const photo = await find(picture)
+      .then((found) => found && dataAddress(found.blob))
+      .catch(() => undefined)
+    if (!photo) continue
     names.set(photo, picture)
     shown.set(picture, photo)
   }
-  return withPhotos(study, (picture) => shown.get(picture) ?? null)
+  const gone = (photo: unknown) => isNamed(photo) && !shown.has(photo.slice(MARK.length))
+  return {
+    study: withPhotos(study, (picture) => shown.get(picture) ?? null),
+    without: study.readings.filter((reading) => gone(reading?.photo)).map((reading) => reading.id),
+  }
 }
 
 /** A kept document to be listed: the pictures are left where they are. */
@@ -71,9 +96,7 @@ export const withoutPhotos = (study: Study): Study =>
 const withPhotos = (study: Study, photoOf: (picture: string) => string | null): Study => ({
   ...study,
   readings: study.readings.map((reading) =>
-    typeof reading?.photo === 'string' && reading.photo.startsWith(MARK)
-      ? { ...reading, photo: photoOf(reading.photo.slice(MARK.length)) }
-      : reading,
+    isNamed(reading?.photo) ? { ...reading, photo: photoOf(reading.photo.slice(MARK.length)) } : reading,
   ),
 })
 

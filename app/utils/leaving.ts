@@ -1,11 +1,12 @@
-import { keepStudy, KeptElsewhere } from '~/utils/db'
+import { keepStudy, KeptElsewhere, lighter, whole } from '~/utils/db'
 import { underFreeId } from '~/utils/files'
 import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 
 /**
  * What was changed as the page went. The browser's store takes too long for that, so it is put where writing is done at once,
- * and kept properly at the next start.
+ * and kept properly at the next start. Pictures that lie in the store already are left there: beside many of them there would be
+ * no room for the rest.
  */
 interface Leaving {
   study: Study
@@ -17,7 +18,7 @@ const PREFIX = 'bagno-leaving '
 
 export function putAside(study: Study, from: string[]): void {
   try {
-    localStorage.setItem(PREFIX + study.id, JSON.stringify({ study, from } satisfies Leaving))
+    localStorage.setItem(PREFIX + study.id, JSON.stringify({ study: lighter(study), from } satisfies Leaving))
   } catch {
     // No room for it there: the store may still take it.
   }
@@ -42,7 +43,7 @@ export async function keepLeft(): Promise<void> {
   for (const key of keys) {
     try {
       const left = JSON.parse(localStorage.getItem(key) ?? 'null') as Leaving | null
-      const read = left && readStudy(left.study)
+      const read = left && readStudy(await whole(left.study))
       if (left && read?.ok && Array.isArray(left.from))
         try {
           await keepStudy(read.value, left.from)

@@ -1,6 +1,8 @@
+import { shallowRef } from 'vue'
 import { keepDraft, keptDraft } from '~/utils/db'
 import type { KeptDraft, ReadingDraft } from '~/utils/kept-draft'
-import { READING_KINDS } from '~~/core/study/readings'
+import { soundStart } from '~/utils/started'
+import { READING_KINDS, type ReadingKindName } from '~~/core/study/readings'
 
 const keyOf = (studyId: string) => `bagno-reading ${studyId}`
 
@@ -15,6 +17,7 @@ function soundOf(draft: Partial<ReadingDraft> | null | undefined): ReadingDraft 
     note: text(draft.note),
     photo: text(draft.photo) || null,
     takenAt: text(draft.takenAt),
+    started: soundStart(draft.started),
   }
 }
 
@@ -25,28 +28,84 @@ function written(studyId: string): KeptDraft | null {
     if (!found) return null
     // Before there were times beside it the draft stood there by itself.
     return typeof found.at === 'number'
-      ? { id: studyId, at: found.at, draft: found.draft ?? null }
+      ? { id: studyId, at: found.at, draft: found.draft ?? null, aside: found.aside }
       : { id: studyId, at: 0, draft: found as ReadingDraft }
   } catch {
     return null
   }
 }
 
-/** The reading that was being taken at a study when the page went, or none: the later of the two places it is kept in. */
-export async function readingDraft(studyId: string): Promise<ReadingDraft | null> {
-  const [here, kept] = [written(studyId), await keptDraft(studyId).catch(() => undefined)]
-  const latest = !here || (kept && kept.at > here.at) ? kept : here
-  return soundOf(latest?.draft)
+/** The readings of a study that are being taken: the kind that is open, and what was typed of each kind. */
+interface Drafts {
+  studyId: string
+  open: ReadingKindName | null
+  of: Partial<Record<ReadingKindName, ReadingDraft>>
 }
+const drafts = shallowRef<Drafts>({ studyId: '', open: null, of: {} })
 
-/** Keeps it in both: one outlasts a page that goes this instant, the other a browser that is killed a second later. */
-export function keepReadingDraft(studyId: string, draft: ReadingDraft | null): void {
-  const text = JSON.stringify({ id: studyId, at: Date.now(), draft } satisfies KeptDraft)
+const begin = (kind: ReadingKindName, values: Record<string, unknown>): ReadingDraft => ({
+  kind,
+  values,
+  note: '',
+  photo: null,
+  takenAt: '',
+  started: null,
+})
+
+/** Keeps them in two places: one outlasts a page that goes this instant, the other a browser that is killed a second later. */
+function keep({ studyId, open, of }: Drafts): void {
+  const all = Object.values(of)
+  const kept: KeptDraft = {
+    id: studyId,
+    at: Date.now(),
+    draft: (open && of[open]) || null,
+    aside: all.filter((d) => d.kind !== open),
+  }
+  const text = JSON.stringify(kept)
   try {
     // That there is none any more is written down too: the other place may not have heard of it when the page goes.
     localStorage.setItem(keyOf(studyId), text)
   } catch {
-    // A browser that keeps nothing says so elsewhere.
+    // A browser that keeps nothing says so elsewhere; for many pictures there may be no room here.
   }
   keepDraft(JSON.parse(text) as KeptDraft).catch(() => {})
 }
+
+function change(next: Partial<Drafts>): void {
+  drafts.value = { ...drafts.value, ...next }
+  keep(drafts.value)
+}
+
+/** What is being taken at the study on the table, whichever view is open. */
+export const useReadingDrafts = () => ({
+  drafts,
+  /** Takes up what was being taken at a study when the page went: the later of the two places it is kept in. */
+  async takeUp(studyId: string): Promise<void> {
+    if (drafts.value.studyId === studyId) return
+    drafts.value = { studyId, open: null, of: {} }
+    const [here, kept] = [written(studyId), await keptDraft(studyId).catch(() => undefined)]
+    const latest = !here || (kept && kept.at > here.at) ? kept : here
+    const open = soundOf(latest?.draft)
+    const all = [...(Array.isArray(latest?.aside) ? latest.aside.map(soundOf) : []), open]
+    const { value: now } = drafts
+    // Somebody was quicker than the store.
+    if (now.studyId !== studyId || now.open) return
+    const of = Object.fromEntries(all.flatMap((d) => (d ? [[d.kind, d]] : [])))
+    drafts.value = { studyId, open: open?.kind ?? null, of: { ...of, ...now.of } }
+  },
+  /** Opens a kind, or none; what was typed of others stays. */
+  open(kind: ReadingKindName | null): void {
+    drafts.value = { ...drafts.value, open: kind }
+  },
+  /** Puts down a part of a reading of a kind, whether or not that is open. @param values that it begins with */
+  put(studyId: string, kind: ReadingKindName, part: Partial<ReadingDraft>, values: Record<string, unknown>): void {
+    if (drafts.value.studyId !== studyId) return
+    const { of } = drafts.value
+    change({ of: { ...of, [kind]: { ...(of[kind] ?? begin(kind, values)), ...part } } })
+  },
+  /** A reading is in the log, or given up. */
+  drop(kind: ReadingKindName): void {
+    const { [kind]: _, ...of } = drafts.value.of
+    change({ open: drafts.value.open === kind ? null : drafts.value.open, of })
+  },
+})

@@ -141,5 +141,6 @@ export function dayCsv(trace: DayTrace, study: Study): string {
     f.money,
     ...taps.map((t) => f.taps[t.id]),
   ])
-  return Papa.unparse([head, ...rows])
+  // A tap may be called "=1+1": a spreadsheet is not to work that out.
+  return Papa.unparse([head, ...rows], { escapeFormulae: true })
 }

@@ -39,8 +39,6 @@ describe('the log of a visit, on a phone', () => {
     await new Promise((resume) => setTimeout(resume, 600))
     await page.reload()
     await settled(page)
-    await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Flow of a tap')
     const take = await page.waitForSelector('[role="group"][aria-label="Stopwatch"] .tool-main')
     await take!.click()
     expect(Number(await valueOf(page, 'Time taken'))).toBeGreaterThan(0.6)
@@ -61,17 +59,18 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Climb at a tap, timed')
     await press(page, 'button', 'Tap open: start')
-    // The watch is set back, as if the tap had been open for a while: only its start is kept.
+    // The clocks are put forward until the watch shows that the tap has been open for a while.
     const openFor = (seconds: number) =>
-      page.evaluate((s) => {
-        localStorage.setItem('bagno-climb-start', String(Date.now() - s * 1000))
-        window.dispatchEvent(
-          new StorageEvent('storage', {
-            key: 'bagno-climb-start',
-            newValue: localStorage.getItem('bagno-climb-start'),
-            storageArea: localStorage,
-          }),
-        )
+      page.evaluate(async (s) => {
+        const timer = document.querySelector('[aria-label="Timed readings"] [role="timer"]')!
+        for (;;) {
+          const by = (s - Number.parseFloat(timer.textContent!)) * 1000
+          if (by < 1000) return
+          const [wall, own] = [Date.now.bind(Date), performance.now.bind(performance)]
+          Date.now = () => wall() + by
+          performance.now = () => own() + by
+          await new Promise((resume) => setTimeout(resume, 600))
+        }
       }, seconds)
     const put = async (seconds: number, text: string) => {
       await openFor(seconds)
@@ -90,12 +89,16 @@ describe('the log of a visit, on a phone', () => {
     }
     await put(0, '58F')
     await put(20, '31,5')
+    // Somebody puts the clock of the device back by an hour: the tap has been open as long as it has.
+    await page.evaluate(() => {
+      const wall = Date.now.bind(Date)
+      Date.now = () => wall() - 3_600_000
+    })
+    await put(22, '33')
     await page.reload()
     await settled(page)
-    await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Climb at a tap, timed')
     await page.waitForFunction(() =>
-      /2 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
+      /3 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
     )
     for (const [s, c] of [
       [40, '61'],
@@ -242,5 +245,99 @@ describe('the pocket of sums', () => {
     await page.waitForSelector('li[data-reading="sum"]')
     expect((await rows())[0]).toMatch(/Wait at a tap.*wait \d+ s/)
     expect(errors).toEqual([])
+  })
+})
+
+describe('readings that are being taken', () => {
+  const picture = join(files, 'plate.png')
+  const waitFor = (label: string, text: string) =>
+    page.waitForFunction(
+      (l, t) => document.querySelector<HTMLInputElement>(`[aria-label="${l}"]`)?.textContent?.includes(t),
+      {},
+      label,
+      text,
+    )
+  /** Pictures take a second to be made smaller. */
+  const slowPictures = () =>
+    page.evaluate(() => {
+      const make = createImageBitmap
+      window.createImageBitmap = (async (file: ImageBitmapSource) => {
+        await new Promise((resume) => setTimeout(resume, 1000))
+        return make(file)
+      }) as typeof createImageBitmap
+    })
+  const choosePicture = async () =>
+    ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(picture)
+  beforeAll(async () => {
+    writeFileSync(
+      picture,
+      Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    )
+    await openDemo(page, url, 'duplex')
+    await press(page, 'link', 'Measure')
+    await settled(page)
+    await slowPictures()
+  })
+
+  it('keep what was typed, and their picture, while another kind is taken', async () => {
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Cold main, temperature')
+    await type(page, 'Cold water', '52')
+    await choosePicture()
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Pressure at the main')
+    await new Promise((resume) => setTimeout(resume, 1300))
+    expect(await page.$('img[alt="The picture taken"]')).toBeNull()
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Cold main, temperature, begun')
+    expect(await valueOf(page, 'Cold water')).toBe('52')
+    await page.waitForSelector('img[alt="The picture taken"]')
+    await press(page, 'button', 'Close the reading')
+  })
+
+  it('wait for a picture that is still being made smaller', async () => {
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Cold main, temperature')
+    await type(page, 'Cold water', '53')
+    await choosePicture()
+    await press(page, 'button', 'Keep in the log')
+    await waitFor('Cold main, temperature', 'Kept as soon as the picture is ready')
+    await page.waitForSelector('li[data-reading="mains"] img')
+  })
+
+  it('say once that a picture cannot be read, and are kept without it when that is wanted', async () => {
+    writeFileSync(picture, 'no picture')
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Pressure at the main')
+    await type(page, 'Pressure', '60')
+    await choosePicture()
+    await press(page, 'button', 'Keep in the log')
+    await page.waitForSelector('[role="alert"] ::-p-text(That picture cannot be read)')
+    await press(page, 'button', 'Keep in the log')
+    await page.waitForSelector('li[data-reading="pressure"]')
+  })
+
+  it('belong to the household that they were begun in, a climb with its clock', async () => {
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await press(page, 'button', 'Tap open: start')
+    await page.type('#climb-reading', '60')
+    await page.keyboard.press('Enter')
+    await page.waitForFunction(() =>
+      /1 readings/.test(document.querySelector('[aria-label="Timed readings"]')!.textContent!),
+    )
+    await openDemo(page, url, 'harbour-flat')
+    await press(page, 'link', 'Measure')
+    await settled(page)
+    expect(await page.$('#climb-reading')).toBeNull()
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await page.waitForSelector('::-p-aria(Tap open: start[role="button"])')
+    await page.goto(`${url}/study/duplex/measure`)
+    await settled(page)
+    await page.waitForSelector('#climb-reading')
   })
 })

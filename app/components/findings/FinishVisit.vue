@@ -2,7 +2,7 @@
 import { CircleCheck } from '@lucide/vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { localIso } from '~/utils/local-iso'
+import { localDay } from '~/utils/local-iso'
 import { inTheWay as blocking } from '~~/core/views/findings'
 
 /** The visit marked as finished, which no danger and nothing unseen that could be one allows. */
@@ -42,7 +42,7 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
         v-if="!on"
         class="tool"
         :disabled="!judgement.pointsStand || inTheWay.length > 0"
-        @click="finish(localIso(new Date()).slice(0, 10))"
+        @click="finish(localDay())"
       >
         Mark as finished
       </button>

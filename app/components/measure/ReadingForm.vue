@@ -12,56 +12,39 @@ import { useStudy } from '~/stores/study'
 import type { ReadingDraft } from '~/utils/kept-draft'
 import { localIso } from '~/utils/local-iso'
 import { smallPicture } from '~/utils/pictures'
-import { keepReadingDraft } from '~/utils/reading-draft'
+import { useReadingDrafts } from '~/utils/reading-draft'
 import { adopt } from '~~/core/readings/adopt'
 import { KINDS, placesFor } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { Fault } from '~~/core/units/result'
 
-/** A reading being taken: its fields, what it comes to at once, and what it says of the study. */
-const props = defineProps<{ kind: ReadingKindName; draft: ReadingDraft | null }>()
-const emit = defineEmits<{ close: []; draft: [draft: ReadingDraft] }>()
+/** A reading being taken: its fields, what it comes to at once, and what it says of the study. Made anew for each kind. */
+const props = defineProps<{ kind: ReadingKindName }>()
 const table = useStudy()
 const { say } = useNotice()
-const kind = computed(() => KINDS.find((k) => k.kind === props.kind)!)
-const values = ref<Record<string, unknown>>({})
-const where = ref<string | null>(null)
-const note = ref('')
-const photo = ref<string | null>(null)
-const trouble = ref('')
-const touched = ref(new Set<string>())
+const taken = useReadingDrafts()
+const studyId = table.study!.id
+const kind = KINDS.find((k) => k.kind === props.kind)!
+const draft = computed(() => taken.drafts.value.of[props.kind])
+const put = (part: Partial<ReadingDraft>) => taken.put(studyId, props.kind, part, { ...kind.begin })
+const values = computed(() => draft.value?.values ?? { ...kind.begin })
+const note = computed(() => draft.value?.note ?? '')
+const photo = computed(() => draft.value?.photo ?? null)
 /** When it was taken, by the clock on the wall; empty: now. A reading of another day carries that. */
-const takenAt = ref('')
+const takenAt = computed(() => draft.value?.takenAt ?? '')
+const touched = ref(new Set(Object.keys(draft.value?.values ?? {})))
 const places = computed(() =>
-  placesFor(table.study!, kind.value).map((x) => ({ value: x.id as string | null, name: x.name })),
+  placesFor(table.study!, kind).map((x) => ({ value: x.id as string | null, name: x.name })),
 )
-watch(
-  () => props.kind,
-  () => {
-    const { draft } = props
-    if (draft?.kind === props.kind) {
-      values.value = draft.values
-      note.value = draft.note
-      photo.value = draft.photo
-      takenAt.value = draft.takenAt
-      touched.value = new Set(Object.keys(draft.values))
-      where.value = places.value.some((p) => p.value === draft.where) ? draft.where : (places.value[0]?.value ?? null)
-      return
-    }
-    values.value = { ...kind.value.begin }
-    touched.value = new Set()
-    where.value = places.value[0]?.value ?? null
-    note.value = ''
-    photo.value = null
-  },
-  { immediate: true },
-)
+const where = computed(() => {
+  const chosen = draft.value?.where
+  return places.value.some((p) => p.value === chosen) ? chosen! : (places.value[0]?.value ?? null)
+})
+const trouble = ref('')
 /** The points of a climb are taken by their own clock. */
 const fields = computed(() =>
-  Object.fromEntries(
-    Object.entries(kind.value.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap'),
-  ),
+  Object.fromEntries(Object.entries(kind.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap')),
 )
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings),
@@ -69,39 +52,18 @@ const reading = computed((): Reading => ({
   kind: props.kind,
   sum: null,
   where: where.value,
-  values: flatValues(toRaw(values.value)),
+  values: flatValues(values.value),
   note: note.value,
   photo: photo.value,
   adopted: null,
 }))
-const checked = computed(() => kind.value.input.safeParse(reading.value.values))
+const checked = computed(() => kind.input.safeParse(reading.value.values))
 const judgement = computed(() =>
-  checked.value.success ? kind.value.judge(table.study!, reading.value, checked.value.data as never) : null,
+  checked.value.success ? kind.judge(table.study!, reading.value, checked.value.data as never) : null,
 )
-const studyId = table.study!.id
 /** Share of the room for pictures that is taken, this one counted. */
 const pictures = computed(() => picturesTake([...table.study!.readings, reading.value]) / MOST_PICTURES)
-let closed = false
-/** Keeps what has been typed so far; fields that go with the form still hand theirs over. */
-function remember() {
-  if (closed) return
-  const draft: ReadingDraft = {
-    kind: props.kind,
-    values: toRaw(values.value),
-    where: where.value,
-    note: note.value,
-    photo: photo.value,
-    takenAt: takenAt.value,
-  }
-  keepReadingDraft(studyId, draft)
-  emit('draft', draft)
-}
-watch([where, note, photo, takenAt], remember)
-function close() {
-  closed = true
-  keepReadingDraft(studyId, null)
-  emit('close')
-}
+const close = () => taken.drop(props.kind)
 /** What a touched field still wants; one that nobody has been to yet is just empty. */
 const faults = computed((): Fault[] =>
   checked.value.success
@@ -119,33 +81,44 @@ function set(name: string, value: unknown) {
   touched.value = new Set([...touched.value, name])
   const next = { ...values.value, [name]: value }
   if (value === undefined) delete next[name]
-  values.value = next
-  remember()
+  put({ values: next })
 }
-function keep(adoptToo: boolean) {
+/** A picture that is still being made small enough, and whether the reading waits for it. */
+const making = shallowRef<Promise<void> | null>(null)
+const waits = ref(false)
+async function keep(adoptToo: boolean) {
+  if (waits.value) return
+  const waited = making.value !== null
+  waits.value = true
+  await making.value
+  waits.value = false
+  // A picture that could not be read is said first: the next press keeps the reading without it.
+  if (waited && trouble.value) return
   const one = reading.value
   const made = table.replace((study) => {
     const withIt = { ...study, readings: [...study.readings, one] }
     return adoptToo ? adopt(withIt, one.id) : withIt
   })
   if (!made) return
-  if (props.kind === 'climb') localStorage.removeItem('bagno-climb-start')
   say({
-    text: adoptToo
-      ? `“${kind.value.title}” is in the log and corrects the study.`
-      : `“${kind.value.title}” is in the log.`,
+    text: adoptToo ? `“${kind.title}” is in the log and corrects the study.` : `“${kind.title}” is in the log.`,
   })
   close()
 }
-async function picture(event: Event) {
+function picture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   trouble.value = ''
   if (!file) return
-  try {
-    photo.value = await smallPicture(file)
-  } catch {
-    trouble.value = 'That picture cannot be read; a JPEG, PNG or WebP can.'
-  }
+  const mine = smallPicture(file)
+    // It belongs to this reading, whichever is open by then.
+    .then((small) => put({ photo: small }))
+    .catch(() => {
+      trouble.value = 'That picture cannot be read; a JPEG, PNG or WebP can.'
+    })
+    .finally(() => {
+      if (making.value === mine) making.value = null
+    })
+  making.value = mine
 }
 </script>
 
@@ -160,15 +133,27 @@ async function picture(event: Event) {
         <X :size="20" />
       </button>
     </div>
-    <TimedClimb v-if="kind.kind === 'climb'" :points="String(values.points ?? '')" @change="(p) => set('points', p)" />
-    <StopWatch v-if="'seconds' in kind.input.shape" class="mt-2" @took="(s) => set('seconds', s)" />
+    <TimedClimb
+      v-if="kind.kind === 'climb'"
+      :points="String(values.points ?? '')"
+      :started="draft?.started ?? null"
+      @change="(p) => set('points', p)"
+      @start="(started) => put({ started })"
+    />
+    <StopWatch
+      v-if="'seconds' in kind.input.shape"
+      class="mt-2"
+      :started="draft?.started ?? null"
+      @start="(started) => put({ started })"
+      @took="(s) => set('seconds', s)"
+    />
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField
         v-if="kind.at"
         :label="kind.at === 'tap' ? 'Tap' : 'Heater'"
         :value="where"
         :choices="places"
-        @change="(v) => (where = v)"
+        @change="(v) => put({ where: v })"
       />
       <ChoiceField
         v-if="'otherTap' in kind.input.shape"
@@ -200,9 +185,15 @@ async function picture(event: Event) {
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
       <div class="min-w-0">
         <label class="caption block" for="reading-when">Taken at; empty: now</label>
-        <input id="reading-when" v-model="takenAt" type="datetime-local" class="entry" />
+        <input
+          id="reading-when"
+          type="datetime-local"
+          class="entry"
+          :value="takenAt"
+          @input="put({ takenAt: ($event.target as HTMLInputElement).value })"
+        />
       </div>
-      <TextField label="Note" optional :value="note" @change="(v) => ((note = v), remember())" />
+      <TextField label="Note" optional :value="note" @change="(v) => put({ note: v })" />
       <div>
         <label class="caption block" for="reading-photo">Picture</label>
         <div class="flex items-center gap-2">
@@ -216,6 +207,7 @@ async function picture(event: Event) {
               @change="picture"
           /></label>
           <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
+          <span v-if="making" class="caption" role="status">being made smaller…</span>
         </div>
         <p v-if="pictures > 0.7" class="caption mt-1">
           Pictures take {{ Math.round(pictures * 100) }} % of the {{ MOST_PICTURES / 1e6 }} MB that a study has room
@@ -225,13 +217,14 @@ async function picture(event: Event) {
       </div>
     </div>
     <div class="mt-3 flex flex-wrap gap-2">
-      <button v-if="judgement?.offers.length" class="tool tool-main" @click="keep(true)">
+      <button v-if="judgement?.offers.length" class="tool tool-main" :disabled="waits" @click="keep(true)">
         <NotebookPen :size="18" />Keep and correct the study
       </button>
-      <button class="tool" :disabled="!checked.success" @click="keep(false)">
+      <button class="tool" :disabled="!checked.success || waits" @click="keep(false)">
         <NotebookPen :size="18" />Keep in the log
       </button>
     </div>
+    <p v-if="waits" class="caption mt-1" role="status">Kept as soon as the picture is ready.</p>
     <p v-if="!checked.success" class="caption mt-1">
       Type what was read; the result shows as soon as it can be worked out.
     </p>

@@ -1,27 +1,28 @@
 <script setup lang="ts">
 import { Play, Trash2 } from '@lucide/vue'
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useIntervalFn } from '@vueuse/core'
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
+import { secondsSince, type Started, startedNow } from '~/utils/started'
 import { type ClimbPoint, readClimb, steadyOf, writeClimb } from '~~/core/readings/climb'
 import { parseQuantity } from '~~/core/units/parse'
 import { fromMetric, unitOf } from '~~/core/units/quantities'
 
 /**
  * A climb taken by the clock: the tap opens, and each temperature typed is put down at its second. It is drawn as it comes
- * and says when it stands. Only its start and its readings are kept, so that a locked screen or a reload loses nothing.
+ * and says when it stands. Its start and its readings are kept with the reading, so that a locked screen or a reload loses
+ * nothing and another household has a climb of its own.
  */
 letterCharts()
 Chart.register(LinearScale, CategoryScale, PointElement, LineElement, Tooltip)
-const props = defineProps<{ points: string }>()
-const emit = defineEmits<{ change: [points: string] }>()
+const props = defineProps<{ points: string; started: Started | null }>()
+const emit = defineEmits<{ change: [points: string]; start: [started: Started | null] }>()
 const table = useStudy()
-const startedAt = useLocalStorage<number>('bagno-climb-start', 0)
-const kept = useLocalStorage<string>('bagno-climb-points', '')
-const now = ref(Date.now())
-useIntervalFn(() => (now.value = Date.now()), 250)
+const seconds = ref(0)
+const elapsedS = () => (props.started ? secondsSince(props.started, points.value.at(-1)?.s) : 0)
+useIntervalFn(() => (seconds.value = elapsedS()), 250)
 const points = computed((): ClimbPoint[] => readClimb(props.points) ?? [])
 const steady = computed(() => steadyOf(points.value))
 const typed = ref('')
@@ -29,19 +30,10 @@ const error = ref('')
 const unit = computed(() => unitOf('temperature', table.units.system))
 const shown = (c: number) => fromMetric('temperature', table.units.system, c)
 
-onMounted(() => {
-  if (startedAt.value && kept.value && props.points === '') emit('change', kept.value)
-})
-function put(list: readonly ClimbPoint[]) {
-  kept.value = writeClimb(list)
-  emit('change', kept.value)
-}
-function start() {
-  startedAt.value = now.value = Date.now()
-  put([])
-}
-function drop() {
-  startedAt.value = 0
+const put = (list: readonly ClimbPoint[]) => emit('change', writeClimb(list))
+function begin(at: Started | null) {
+  seconds.value = 0
+  emit('start', at)
   put([])
 }
 function add() {
@@ -50,7 +42,7 @@ function add() {
     return void (error.value = `Reading: a temperature from ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
   error.value = ''
   typed.value = ''
-  const s = Math.round((Date.now() - startedAt.value) / 100) / 10
+  const s = Math.round(elapsedS() * 10) / 10
   put([...points.value.filter((p) => p.s < s), { s, c }])
 }
 const data = computed(() => ({
@@ -79,11 +71,11 @@ const options = computed(() => ({
 
 <template>
   <div class="mt-2" role="group" aria-label="Timed readings">
-    <button v-if="!startedAt" type="button" class="tool tool-main" @click="start">
+    <button v-if="!started" type="button" class="tool tool-main" @click="begin(startedNow())">
       <Play :size="18" />Tap open: start
     </button>
     <form v-else class="flex flex-wrap items-end gap-2" @submit.prevent="add">
-      <b class="w-20 pb-2 text-right text-lg" role="timer">{{ Math.max(0, (now - startedAt) / 1000).toFixed(0) }} s</b>
+      <b class="w-20 pb-2 text-right text-lg" role="timer">{{ seconds.toFixed(0) }} s</b>
       <div>
         <label for="climb-reading" class="caption block">Reading now, {{ unit.label }}</label>
         <input
@@ -96,7 +88,7 @@ const options = computed(() => ({
         />
       </div>
       <button class="tool tool-main">Put it down</button>
-      <button type="button" class="tool tool-bare" @click="drop"><Trash2 :size="16" />Begin again</button>
+      <button type="button" class="tool tool-bare" @click="begin(null)"><Trash2 :size="16" />Begin again</button>
     </form>
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
     <p class="mt-1 text-sm" aria-live="polite">

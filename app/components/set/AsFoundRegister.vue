@@ -3,7 +3,7 @@ import { RotateCcw } from '@lucide/vue'
 import DateField from '~/components/fields/DateField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import { useStudy } from '~/stores/study'
-import { localIso } from '~/utils/local-iso'
+import { localDay } from '~/utils/local-iso'
 import { type Change, changesBetween, restoreFound } from '~~/core/household/changes'
 import { type Setting, settingsOf, wasChanged } from '~~/core/household/register'
 
@@ -16,7 +16,7 @@ const showsAll = ref(false)
 const listed = computed(() => all.value.filter((s) => s.inUse || wasChanged(s)))
 const rows = computed(() => (showsAll.value ? all.value : listed.value))
 const text = (s: Setting, value: unknown) => s.say(value, table.units)
-const restore = (path: string | null) => table.replace((s) => restoreFound(s, path, localIso(new Date()).slice(0, 10)))
+const restore = (path: string | null) => table.replace((s) => restoreFound(s, path, localDay()))
 const log = computed(() =>
   changesBetween(study.value)
     .sort((a, b) => b.change.on.localeCompare(a.change.on))

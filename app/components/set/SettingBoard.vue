@@ -5,7 +5,7 @@ import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
-import { localIso } from '~/utils/local-iso'
+import { localDay } from '~/utils/local-iso'
 import { burnScale } from '~~/core/household/burn-scale'
 import { bandFor, schoolsFor } from '~~/core/household/setpoint-strategies'
 import { SAVING_WORDS, savingParts } from '~~/core/measures/saving-parts'
@@ -42,7 +42,7 @@ const reason = ref('')
 function explain() {
   const text = reason.value.trim()
   if (!text || !board.value?.heaterId) return
-  const on = localIso(new Date()).slice(0, 10)
+  const on = localDay()
   const { heaterId } = board.value
   const kept = table.change('reason', (d) => {
     for (const c of open.value) d.controls.reasons.push({ check: c.id, heaterId, text, on })

@@ -8,27 +8,19 @@ import ReadingForm from '~/components/measure/ReadingForm.vue'
 import ReadingRow from '~/components/measure/ReadingRow.vue'
 import { usePocket } from '~/composables/usePocket'
 import { useStudy } from '~/stores/study'
-import type { ReadingDraft } from '~/utils/kept-draft'
-import { readingDraft } from '~/utils/reading-draft'
+import { useReadingDrafts } from '~/utils/reading-draft'
 import { canTake, KINDS } from '~~/core/readings/kinds'
 import type { ReadingKindName } from '~~/core/study/readings'
 
 /** The visit log: readings taken once, held against the study, and adopted into it. */
 const table = useStudy()
 const pocket = usePocket()
-const taking = ref<ReadingKindName | null>(null)
-/** What was being taken when the page went. */
-const draft = shallowRef<ReadingDraft | null>(null)
-onMounted(async () => {
-  const found = await readingDraft(table.study!.id)
-  if (!found || taking.value) return
-  draft.value = found
-  taking.value = found.kind
-})
-function closeReading() {
-  taking.value = null
-  draft.value = null
-}
+const readingDrafts = useReadingDrafts()
+/** Whatever was being taken when the page went is taken up again. */
+onMounted(() => readingDrafts.takeUp(table.study!.id))
+const drafts = computed(() => readingDrafts.drafts.value)
+const taking = computed(() => (drafts.value.studyId === table.study!.id ? drafts.value.open : null))
+const begun = (kind: ReadingKindName) => drafts.value.of[kind] !== undefined
 const kinds = computed(() => KINDS.filter((k) => canTake(table.study!, k)))
 const readings = computed(() => [...table.study!.readings].reverse().sort((a, b) => b.takenAt.localeCompare(a.takenAt)))
 /** Of a long log the latest are shown, and more when they are asked for. */
@@ -50,9 +42,9 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
             <button
               class="block min-h-11 w-full px-3 text-left"
               :class="{ 'bg-copper-pale': active }"
-              @click="taking = k.kind"
+              @click="readingDrafts.open(k.kind)"
             >
-              {{ k.title }}
+              {{ k.title }}<span v-if="begun(k.kind)" class="caption">, begun</span>
             </button>
           </MenuItem>
         </MenuItems>
@@ -60,14 +52,7 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
       <button class="tool" @click="pocket.open.value = true"><Calculator :size="17" />Bench sums</button>
       <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
     </div>
-    <ReadingForm
-      v-if="taking"
-      class="mt-3"
-      :kind="taking"
-      :draft="draft"
-      @draft="(d) => (draft = d)"
-      @close="closeReading"
-    />
+    <ReadingForm v-if="taking" :key="taking" class="mt-3" :kind="taking" />
     <PairList />
     <FitPanel />
     <DialPanel />
