@@ -50,6 +50,8 @@ export default defineNuxtConfig({
     },
   },
   nitro: {
+    // A server of our own making: who is slow or silent is not waited for.
+    entry: join(import.meta.dirname, 'server/entry.ts'),
     compressPublicAssets: { brotli: true, gzip: true },
     routeRules: { '/**': { headers: { ...SECURITY_HEADERS, 'content-security-policy': policyFor() } } },
   },

@@ -11,7 +11,11 @@ const HOSTS = new Set([
     .filter(Boolean),
 ])
 /** What can be asked of the server, and how. */
-const ROUTES: Record<string, string> = { '/api/demos': 'GET', '/api/compare': 'POST', '/api/simulate': 'POST' }
+const ROUTES: Record<string, readonly string[]> = {
+  '/api/demos': ['GET', 'HEAD'],
+  '/api/compare': ['POST'],
+  '/api/simulate': ['POST'],
+}
 /** Pages, whatever household they are of. */
 const PAGES = /^\/($|demo\/[^/]+$|study\/[^/]+(\/(survey|measure|set|improve))?\/?$)/
 
@@ -38,9 +42,9 @@ export default defineEventHandler((event) => {
     }
     return
   }
-  if (method !== allowed) {
-    setResponseHeader(event, 'allow', allowed)
-    throw refuse(405, `this path takes ${allowed}`)
+  if (!allowed.includes(method)) {
+    setResponseHeader(event, 'allow', allowed.join(', '))
+    throw refuse(405, `this path takes ${allowed.join(' or ')}`)
   }
   if (method !== 'POST') return
   const origin = getRequestHeader(event, 'origin')

@@ -1,14 +1,21 @@
+import type { IncomingMessage } from 'node:http'
 import { createError, getRequestHeader, type H3Event, setResponseHeader } from 'h3'
 import type { Task } from '../pool/worker'
 import { inPool, poolIsFull, TASK_S } from './pool'
 
 /** Largest study that is taken in, bytes: without its pictures, which no year looks at. */
 const LARGEST_BODY = 8 * 1024 * 1024
-/** Bodies that are taken in at once, and how long one may take to arrive, s. */
-const MOST_BODIES = 6
-const BODY_S = 15
+/** What bodies that are still arriving may hold together, bytes. */
+const MOST_ARRIVING = 96 * 1024 * 1024
+/** A body of which nothing has come for so long is not waited for, ms. */
+const IDLE_MS = 10_000
+/** Tasks of one address, waiting or under way: others find room beside them. */
+const MOST_OF_ONE = 6
+/** A connection whose request was refused before it had come whole is closed after this, ms. */
+const CLOSED_MS = 500
 
-let bodies = 0
+let arriving = 0
+const tasksOf = new Map<string, number>()
 
 const refuse = (statusCode: number, message: string, data?: unknown) => createError({ statusCode, message, data })
 
@@ -17,26 +24,44 @@ function busy(event: H3Event) {
   return refuse(503, 'all threads are busy; try again in a moment')
 }
 
+/** The next piece of a body; null at its end. @throws when it breaks off, or when nothing has come for too long */
+function nextPiece(pieces: AsyncIterator<Buffer>, req: IncomingMessage): Promise<Buffer | null> {
+  return new Promise((resolve, reject) => {
+    const idle = setTimeout(() => reject(new Error('too slow')), IDLE_MS)
+    pieces
+      .next()
+      .then(({ done, value }) =>
+        done ? (req.complete ? resolve(null) : reject(new Error('broken off'))) : resolve(value),
+      )
+      .catch(reject)
+      .finally(() => clearTimeout(idle))
+  })
+}
+
 /** Reads the body as text and stops as soon as it is larger, slower or of other bytes than a study may be. */
 async function textOf(event: H3Event): Promise<string> {
   const announced = Number(getRequestHeader(event, 'content-length') ?? 0)
-  const tooLarge = refuse(413, `a study is sent without its pictures, and is then at most ${LARGEST_BODY / 1048576} MB`)
-  if (announced > LARGEST_BODY) throw tooLarge
+  const tooLarge = () =>
+    refuse(413, `a study is sent without its pictures, and is then at most ${LARGEST_BODY / 1048576} MB`)
+  if (announced > LARGEST_BODY) throw tooLarge()
   const { req } = event.node
-  const late = setTimeout(() => req.destroy(new Error('too slow')), BODY_S * 1000)
+  const pieces = req.iterator({ destroyOnReturn: false }) as AsyncIterator<Buffer>
   const chunks: Buffer[] = []
   let size = 0
   try {
-    for await (const chunk of req) {
-      size += (chunk as Buffer).length
-      if (size > LARGEST_BODY) throw tooLarge
-      chunks.push(chunk as Buffer)
+    for (;;) {
+      const piece = await nextPiece(pieces, req).catch(() => {
+        throw refuse(408, 'the study did not arrive whole')
+      })
+      if (piece === null) break
+      size += piece.length
+      arriving += piece.length
+      if (size > LARGEST_BODY) throw tooLarge()
+      if (arriving > MOST_ARRIVING) throw busy(event)
+      chunks.push(piece)
     }
-  } catch (error) {
-    if (error === tooLarge) throw error
-    throw refuse(400, 'the study did not arrive whole')
   } finally {
-    clearTimeout(late)
+    arriving -= size
   }
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks))
@@ -45,23 +70,46 @@ async function textOf(event: H3Event): Promise<string> {
   }
 }
 
+/** What was refused before it had come whole is not read on: its connection ends once the answer is out. */
+function closeAfter({ node: { req, res } }: H3Event): void {
+  if (req.complete) return
+  res.setHeader('connection', 'close')
+  const { socket } = req
+  res.once('finish', () => setTimeout(() => socket.destroy(), CLOSED_MS).unref())
+}
+
 /** Answers a request that sends a study with what the pool makes of it. Nothing is stored. */
 export async function answerWith<T>(event: H3Event, kind: Task['kind']): Promise<T> {
-  if (poolIsFull() || bodies >= MOST_BODIES) throw busy(event)
-  bodies++
   let text: string
   try {
+    if (poolIsFull()) throw busy(event)
     text = await textOf(event)
-  } finally {
-    bodies--
+  } catch (error) {
+    closeAfter(event)
+    throw error
   }
+  // Only what has come whole takes a place.
+  const from = event.node.req.socket.remoteAddress ?? ''
+  const own = tasksOf.get(from) ?? 0
+  if (own >= MOST_OF_ONE) throw busy(event)
+  tasksOf.set(from, own + 1)
+  try {
+    return await worked<T>(event, { kind, text })
+  } finally {
+    const left = tasksOf.get(from)! - 1
+    if (left > 0) tasksOf.set(from, left)
+    else tasksOf.delete(from)
+  }
+}
+
+async function worked<T>(event: H3Event, task: Task): Promise<T> {
   const gone = new AbortController()
   event.node.res.on('close', () => {
     if (!event.node.res.writableEnded) gone.abort()
   })
   const late = AbortSignal.timeout(TASK_S * 1000)
   try {
-    const outcome = await inPool({ kind, text }, AbortSignal.any([gone.signal, late]))
+    const outcome = await inPool(task, AbortSignal.any([gone.signal, late]))
     if ('value' in outcome) return outcome.value as T
     throw refuse(422, outcome.refused, { faults: outcome.faults.slice(0, 50) })
   } catch (error) {

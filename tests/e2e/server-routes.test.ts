@@ -1,4 +1,5 @@
 import { request } from 'node:http'
+import { connect, type Socket } from 'node:net'
 import type { Browser } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
@@ -135,6 +136,64 @@ describe('the server lets nobody in', () => {
       422,
       expect.stringMatching(/at most 200,000 are followed/),
     ])
+  })
+})
+
+describe('callers that say little and slowly', () => {
+  const { hostname, port } = new URL(url)
+  const open: Socket[] = []
+  afterAll(() => open.forEach((socket) => socket.destroy()))
+  /** A connection on which something is sent, and when it was ended by the other side. */
+  const caller = (text: string, localAddress?: string) => {
+    const socket = connect({ host: hostname, port: Number(port), localAddress })
+    open.push(socket)
+    let heard = ''
+    const ended = new Promise<string>((resolve) => socket.on('close', () => resolve(heard)))
+    socket.on('data', (d: Buffer) => (heard += d.toString()))
+    socket.on('error', () => {})
+    socket.write(text)
+    return { socket, ended, heard: () => heard }
+  }
+  const head = (more: string) =>
+    `POST /api/simulate HTTP/1.1\r\nhost: localhost\r\ncontent-type: application/json\r\n${more}\r\n\r\n`
+
+  it('hold no place: others are answered meanwhile, and they are let go', async () => {
+    const begun = Array.from({ length: 40 }, () => caller(`${head('content-length: 5000')}{`))
+    const heads = Array.from({ length: 10 }, () => caller('POST /api/simulate HTTP/1.1\r\nhost: localhost\r\n'))
+    await new Promise((resume) => setTimeout(resume, 300))
+    for (let k = 0; k < 10; k++) expect((await post('/api/simulate', JSON.stringify(harbourFlat))).status).toBe(200)
+    for (const { ended } of begun) expect(await ended).toMatch(/^HTTP\/1\.1 408/)
+    for (const { ended } of heads) expect(await ended).toMatch(/^HTTP\/1\.1 408/)
+  })
+
+  it('a body without end that is too large is refused, its connection closed, and the server goes on', async () => {
+    const { socket, ended } = caller(head('transfer-encoding: chunked'))
+    const piece = `100000\r\n${' '.repeat(0x100000)}\r\n`
+    const sending = setInterval(() => socket.writable && socket.write(piece), 5)
+    const heard = await ended
+    clearInterval(sending)
+    expect(heard).toMatch(/^HTTP\/1\.1 413/)
+    expect((await post('/api/simulate', JSON.stringify(harbourFlat))).status).toBe(200)
+  })
+
+  it('one address leaves room for others', async () => {
+    const study = JSON.stringify(DEMOS[0].study)
+    const crowd = Array.from({ length: 12 }, () => post('/api/compare', study))
+    await new Promise((resume) => setTimeout(resume, 100))
+    const body = JSON.stringify(harbourFlat)
+    const other = caller(
+      `${head(`content-length: ${Buffer.byteLength(body)}\r\nconnection: close`)}${body}`,
+      '127.0.0.2',
+    )
+    expect(await other.ended).toMatch(/^HTTP\/1\.1 200/)
+    const statuses = (await Promise.all(crowd)).map((a) => a.status)
+    expect(statuses).toContain(200)
+    expect(statuses).toContain(503)
+  })
+
+  it('what can be got can be asked after by its head', async () => {
+    for (const path of ['/', '/api/demos', '/bagno.svg'])
+      expect((await fetch(url + path, { method: 'HEAD', headers })).status, path).toBe(200)
   })
 })
 
