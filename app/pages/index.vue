@@ -4,9 +4,8 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PipeSketch from '~/components/home/PipeSketch.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
-import { forgetStudy, keepStudy, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
-import { exportKept } from '~/utils/files'
-import { importStudy, underFreeId, wholeOf } from '~/utils/files'
+import { forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
+import { exportKept, exportStudy, importStudy, wholeOf } from '~/utils/files'
 import { keepLeft, takeUp } from '~/utils/leaving'
 import { DEMOS } from '~~/core/demos/index'
 import { blankStudy } from '~~/core/household/blank/blank'
@@ -24,7 +23,7 @@ const trouble = ref('')
 /** Says what did not happen, and what can be done. */
 const failed = (what: string) =>
   (trouble.value = `${what}: the browser’s storage is full or closed. Nothing that was kept is lost; delete an old household or free space, and try again.`)
-const refused = shallowRef<{ file: string; faults: Fault[] } | null>(null)
+const refused = shallowRef<{ file: string; faults: Fault[] }[]>([])
 const over = ref(false)
 const picker = ref<HTMLInputElement | null>(null)
 
@@ -39,22 +38,9 @@ async function refresh() {
 }
 onMounted(refresh)
 
-/** Whether it can be opened, at a glance; what else is wrong with it is said when it is. */
-const sound = (kept: Kept) => readable(kept.study)
-/** More than these are worth a search. */
-const FEW = 6
-const sought = ref('')
-const order = ref<'changed' | 'name'>('changed')
-const listed = computed(() => {
-  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = (list.value ?? []).filter((kept) => {
-    const text = `${kept.study?.name ?? kept.id} ${kept.study?.site?.name ?? ''}`.toLowerCase()
-    return words.every((w) => text.includes(w))
-  })
-  return order.value === 'name'
-    ? found.sort((a, b) => String(a.study?.name).localeCompare(String(b.study?.name)))
-    : found
-})
+/** Work of the study that was on the table, where it could not be kept. */
+const notKept = computed(() => (table.kept === 'failed' ? table.study : null))
+
 const when = (iso: string) =>
   Number.isNaN(Date.parse(iso))
     ? ''
@@ -77,25 +63,45 @@ const described = (s: Study) => {
   return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
 }
 
-async function start(study: Study) {
-  try {
-    await keepStudy(study)
-  } catch {
-    return void failed(`“${study.name}” was not begun`)
-  }
-  await navigateTo(`/study/${study.id}`)
-}
+/** A kept household as it is listed, worked out once: whether it can be opened is seen at a glance, the rest is said when it is. */
+const rows = computed(() =>
+  (list.value ?? []).map((kept) => ({
+    kept,
+    sound: readable(kept.study),
+    name: kept.study?.name ?? kept.id,
+    about: about(kept.study),
+    when: when(kept.changedAt),
+    text: `${kept.study?.name ?? kept.id} ${kept.study?.site?.name ?? ''}`.toLowerCase(),
+  })),
+)
+/** More than these are worth a search. */
+const FEW = 6
+const sought = ref('')
+const order = ref<'changed' | 'name'>('changed')
+const byName = new Intl.Collator('en-GB')
+const ordered = computed(() =>
+  order.value === 'name' ? [...rows.value].sort((a, b) => byName.compare(a.name, b.name)) : rows.value,
+)
+const listed = computed(() => {
+  const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return ordered.value.filter(({ text }) => words.every((w) => text.includes(w)))
+})
+
 /** Units and currency of a household that is about to begin; null while none is. */
 const beginning = ref<{ units: Study['units']; currency: string } | null>(null)
 const currencies = CURRENCIES.map((value) => ({ value: value as string, name: value }))
 const begin = () => (beginning.value = beginning.value ? null : { units: 'metric', currency: 'EUR' })
 const setUnits = (units: Study['units']) => (beginning.value = { units, currency: units === 'us' ? 'USD' : 'EUR' })
-const create = async () =>
-  start(await underFreeId(blankStudy('household', beginning.value!.units, beginning.value!.currency)))
+async function create() {
+  const study = blankStudy('household', beginning.value!.units, beginning.value!.currency)
+  const kept = await keepBeside(study).catch(() => null)
+  if (!kept) return void failed(`“${study.name}” was not begun`)
+  await navigateTo(`/study/${kept.id}`)
+}
 
 async function duplicate(kept: Kept) {
   try {
-    await keepStudy(await underFreeId((await wholeOf(kept)).study, `${kept.study.name}, copy`))
+    await keepBeside((await wholeOf(kept)).study, `${kept.study.name}, copy`)
   } catch {
     return void failed(`“${kept.study.name}” was not copied`)
   }
@@ -121,7 +127,7 @@ async function remove(listed: Kept) {
       label: 'Undo',
       take: async () => {
         if (!(await restoreKept(kept))) {
-          await keepStudy(await underFreeId(kept.study))
+          await keepBeside(kept.study)
           say({ text: 'Another study has that name by now: the deleted one is back beside it.' })
         }
         await refresh()
@@ -130,27 +136,29 @@ async function remove(listed: Kept) {
   })
 }
 
-async function take(file: File | undefined) {
-  if (!file) return
-  refused.value = null
-  const read = await importStudy(file)
-  if (!read.ok) {
-    refused.value = { file: file.name, faults: read.faults }
-    return
-  }
-  const study = await underFreeId(read.value)
-  try {
-    await keepStudy(study)
-  } catch {
-    return void failed(`“${file.name}” was not imported`)
+/** Takes files one after the other; each that cannot be read is named, and the others are kept. */
+async function take(files: Iterable<File>) {
+  refused.value = []
+  const taken: string[] = []
+  for (const file of files) {
+    const read = await importStudy(file)
+    if (!read.ok) refused.value = [...refused.value, { file: file.name, faults: read.faults }]
+    else
+      try {
+        taken.push((await keepBeside(read.value)).study.name)
+      } catch {
+        failed(`“${file.name}” was not imported`)
+        break
+      }
   }
   await refresh()
-  say({ text: `Imported “${study.name}”.` })
+  if (taken.length === 1) say({ text: `Imported “${taken[0]}”.` })
+  else if (taken.length > 1) say({ text: `Imported ${taken.length} households.` })
 }
 
 function onPick(event: Event) {
   const input = event.target as HTMLInputElement
-  void take(input.files?.[0])
+  void take([...(input.files ?? [])])
   input.value = ''
 }
 </script>
@@ -161,7 +169,7 @@ function onPick(event: Event) {
     class="mx-auto max-w-4xl px-4 py-6"
     @dragover.prevent="over = true"
     @dragleave="over = false"
-    @drop.prevent="((over = false), take($event.dataTransfer?.files[0]))"
+    @drop.prevent="((over = false), take([...($event.dataTransfer?.files ?? [])]))"
   >
     <header class="flex flex-wrap items-end justify-between gap-4">
       <div class="flex items-center gap-3">
@@ -182,6 +190,7 @@ function onPick(event: Event) {
           ref="picker"
           type="file"
           accept=".json,application/json"
+          multiple
           class="sr-only"
           aria-label="Study file to import"
           tabindex="-1"
@@ -219,14 +228,23 @@ function onPick(event: Event) {
       {{ storageTrouble }}
     </p>
     <p v-if="trouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">{{ trouble }}</p>
-    <div v-if="refused" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
-      <p class="font-semibold">“{{ refused.file }}” was not imported. Nothing kept here was touched.</p>
-      <ul class="mt-1 max-h-48 overflow-auto text-sm">
-        <li v-for="(f, i) in refused.faults" :key="i">
-          <b v-if="f.path">{{ f.path }}: </b>{{ f.message }}
-        </li>
-      </ul>
-      <button class="tool mt-2" @click="refused = null">Dismiss</button>
+    <div v-if="notKept" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
+      <p>
+        The last change of “{{ notKept.name }}” is not kept: the browser’s storage is full or closed. It is in this tab
+        alone until there is room. Export it, or delete an old household.
+      </p>
+      <button class="tool mt-2" @click="exportStudy(notKept)"><Download :size="18" />Export it as a file</button>
+    </div>
+    <div v-if="refused.length" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
+      <div v-for="(one, n) in refused" :key="n">
+        <p class="font-semibold">“{{ one.file }}” was not imported. Nothing kept here was touched.</p>
+        <ul class="mt-1 max-h-48 overflow-auto text-sm">
+          <li v-for="(f, i) in one.faults" :key="i">
+            <b v-if="f.path">{{ f.path }}: </b>{{ f.message }}
+          </li>
+        </ul>
+      </div>
+      <button class="tool mt-2" @click="refused = []">Dismiss</button>
     </div>
 
     <section
@@ -259,17 +277,17 @@ function onPick(event: Event) {
       </div>
       <ul v-if="list && list.length">
         <li
-          v-for="kept in listed"
+          v-for="{ kept, sound, name, about: line, when: changed } in listed"
           :key="kept.id"
           class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-2"
         >
           <NuxtLink
-            v-if="sound(kept)"
+            v-if="sound"
             :to="`/study/${kept.id}`"
             class="min-w-64 flex-1 rounded px-2 py-1 hover:bg-plaster-deep"
           >
-            <span class="block font-display text-lg font-semibold text-copper">{{ kept.study.name }}</span>
-            <span class="block text-sm text-ink-soft">{{ about(kept.study) }}</span>
+            <span class="block font-display text-lg font-semibold text-copper">{{ name }}</span>
+            <span class="block text-sm text-ink-soft">{{ line }}</span>
           </NuxtLink>
           <p v-else class="min-w-64 flex-1 px-2 py-1">
             <span class="font-semibold">{{ kept.id }}</span>
@@ -277,12 +295,12 @@ function onPick(event: Event) {
               >This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span
             >
           </p>
-          <span class="caption pl-2">{{ when(kept.changedAt) }}</span>
+          <span class="caption pl-2">{{ changed }}</span>
           <span class="flex">
             <button
-              v-if="sound(kept)"
+              v-if="sound"
               class="tool tool-bare px-3"
-              :aria-label="`Duplicate ${kept.study.name}`"
+              :aria-label="`Duplicate ${name}`"
               title="Duplicate"
               @click="duplicate(kept)"
             >
@@ -290,18 +308,13 @@ function onPick(event: Event) {
             </button>
             <button
               class="tool tool-bare px-3"
-              :aria-label="`Export ${kept.study?.name ?? kept.id}`"
+              :aria-label="`Export ${name}`"
               title="Export as a file"
               @click="exportKept(kept)"
             >
               <Download :size="18" />
             </button>
-            <button
-              class="tool tool-bare px-3"
-              :aria-label="`Delete ${kept.study?.name ?? kept.id}`"
-              title="Delete"
-              @click="remove(kept)"
-            >
+            <button class="tool tool-bare px-3" :aria-label="`Delete ${name}`" title="Delete" @click="remove(kept)">
               <Trash2 :size="18" />
             </button>
           </span>

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useNotice } from '~/composables/useNotice'
 import {
+  keepBeside,
   keepStudy,
   keepWay,
   KeptElsewhere,
@@ -13,7 +14,6 @@ import {
   onTold,
   storageTrouble,
 } from '~/utils/db'
-import { underFreeId } from '~/utils/files'
 import { Keeper } from '~/utils/keeper'
 import { apart } from '~/utils/kept-pictures'
 import { keepLeft, putAside, takeUp } from '~/utils/leaving'
@@ -104,8 +104,9 @@ export const useStudy = defineStore('study', () => {
 
   /** Both tabs changed the study in the same moment: what was done here goes on under a name of its own. */
   async function standAside(document: Study): Promise<void> {
-    const copy = await underFreeId(document, `${document.name}, second tab`)
-    seen.set(copy.id, markOf(await keepStudy(copy)))
+    const kept = await keepBeside(document, `${document.name}, second tab`)
+    const { study: copy } = kept
+    seen.set(copy.id, markOf(kept))
     if (study.value?.id !== document.id) return
     study.value = copy
     useNotice().say({ text: 'Another tab changed this study too. Your work goes on as a second one beside it.' })

@@ -2,6 +2,7 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { ref } from 'vue'
 import type { KeptDraft } from '~/utils/kept-draft'
 import { apart, blobOf, type KeptPicture, picturesOf, together, withoutPhotos } from '~/utils/kept-pictures'
+import { freshId } from '~~/core/study/fresh-id'
 import type { Study } from '~~/core/study/study'
 
 /** A study as it is kept: the document, when it was last changed, and a mark of its own for each time it was kept. */
@@ -231,6 +232,40 @@ export async function forgetStudy(id: string): Promise<void> {
     () => void (inThisTab.studies.delete(id), inThisTab.ways.delete(id)),
   )
   otherTabs?.postMessage({ deleted: id } satisfies Told)
+}
+
+/**
+ * Keeps a study as a new one: under its own id where that is free, otherwise under one like it. Looking and keeping are one, so
+ * that two tabs, or two files, never take the same. Returns it as it is kept; fails when the storage is full.
+ */
+export async function keepBeside(study: Study, name = study.name): Promise<Kept> {
+  const under = (taken: readonly string[]): Kept => {
+    const ids = taken.map((id) => ({ id }))
+    const id = taken.includes(study.id) ? freshId(study.id.slice(0, 34), ids) : study.id
+    return { id, study: { ...structuredClone(study), name, id }, changedAt: new Date().toISOString(), mark: newMark() }
+  }
+  const kept = await stored(
+    async (d) => {
+      const transaction = d.transaction(['studies', 'pictures'], 'readwrite', { durability: 'strict' })
+      const studies = transaction.objectStore('studies')
+      const kept = under(await studies.getAllKeys())
+      const { study: light, pictures } = apart(kept.study)
+      await Promise.all([
+        studies.put({ ...kept, study: light }),
+        ...[...pictures].map(([id, photo]) => transaction.objectStore('pictures').put(pictureOf(kept.id, id, photo))),
+        transaction.done,
+      ])
+      beside.set(kept.id, new Set(pictures.keys()))
+      return kept
+    },
+    () => {
+      const kept = under([...inThisTab.studies.keys()])
+      inThisTab.studies.set(kept.id, kept)
+      return kept
+    },
+  )
+  otherTabs?.postMessage({ kept: kept.id } satisfies Told)
+  return kept
 }
 
 /** Puts a deleted study back exactly as it was kept; false when another is kept under its id by now. */

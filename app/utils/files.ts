@@ -1,5 +1,4 @@
-import { type Kept, keptStudies, keptStudy } from '~/utils/db'
-import { freshId } from '~~/core/study/fresh-id'
+import { type Kept, keptStudy } from '~/utils/db'
 import { LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
@@ -30,14 +29,4 @@ export async function importStudy(file: File): Promise<Result<Study>> {
   if (file.size > LARGEST_FILE)
     return refused(`the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`)
   return readStudyText(await file.text())
-}
-
-/** The same study under an id that is free among the kept ones. */
-export async function underFreeId(study: Study, name = study.name): Promise<Study> {
-  const taken = await keptStudies()
-  return {
-    ...structuredClone(study),
-    name,
-    id: taken.some(({ id }) => id === study.id) ? freshId(study.id.slice(0, 34), taken) : study.id,
-  }
 }

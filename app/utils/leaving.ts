@@ -1,5 +1,4 @@
-import { keepStudy, KeptElsewhere, lighter, whole } from '~/utils/db'
-import { underFreeId } from '~/utils/files'
+import { keepBeside, keepStudy, KeptElsewhere, lighter, whole } from '~/utils/db'
 import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 
@@ -32,8 +31,16 @@ export function takeUp(id: string): void {
   }
 }
 
-/** Keeps what was put aside when pages went; what grew from another copy goes beside it. */
+/**
+ * Keeps what was put aside when pages went; what grew from another copy goes beside it. Of tabs that begin together one does it,
+ * and the others find nothing left.
+ */
 export async function keepLeft(): Promise<void> {
+  if (typeof navigator.locks === 'undefined') await keepAll()
+  else await navigator.locks.request('bagno-leaving', keepAll)
+}
+
+async function keepAll(): Promise<void> {
   let keys: string[] = []
   try {
     keys = Object.keys(localStorage).filter((key) => key.startsWith(PREFIX))
@@ -49,7 +56,7 @@ export async function keepLeft(): Promise<void> {
           await keepStudy(read.value, left.from)
         } catch (error) {
           if (!(error instanceof KeptElsewhere)) throw error
-          await keepStudy(await underFreeId(read.value, `${read.value.name}, as it was left`))
+          await keepBeside(read.value, `${read.value.name}, as it was left`)
         }
       localStorage.removeItem(key)
     } catch {

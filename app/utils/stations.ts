@@ -12,4 +12,5 @@ export const STATIONS = {
 } as const
 export type StationName = keyof typeof STATIONS
 
-export const isStation = (name: unknown): name is StationName => typeof name === 'string' && name in STATIONS
+export const isStation = (name: unknown): name is StationName =>
+  typeof name === 'string' && Object.hasOwn(STATIONS, name)

@@ -67,6 +67,8 @@ export const QUANTITIES = {
   carbon: { metric: unit('kg/kWh', 1, 3), us: unit('lb/kWh', 1 / 0.45359237, 3) },
   speed: { metric: unit('m/s', 1, 1), us: unit('ft/s', 1 / 0.3048, 1) },
   seconds: { metric: unit('s', 1, 0), us: unit('s', 1, 0) },
+  /** Held in minutes. */
+  duration: { metric: unit('h', 1 / 60, 2), us: unit('h', 1 / 60, 2) },
   altitude: { metric: unit('m', 1, 0), us: unit('ft', 1 / 0.3048, 0) },
 } as const satisfies Record<string, Spec>
 

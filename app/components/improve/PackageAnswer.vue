@@ -86,7 +86,7 @@ const changes = computed(() => {
         {{ name }}
       </button>
     </div>
-    <div v-if="result && found" class="grid gap-x-8 gap-y-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div v-if="result && found" class="grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <div>
         <p class="text-lg leading-snug">
           <b class="text-3xl" :class="difference!.cost <= 0 ? 'text-verdigris' : 'text-alarm'" data-package-change>{{

@@ -64,7 +64,7 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
       </div>
     </div>
     <div
-      class="mt-2 overflow-x-auto"
+      class="mt-2 relative overflow-x-auto"
       tabindex="0"
       role="region"
       aria-label="Register of settings, in a table that scrolls sideways"

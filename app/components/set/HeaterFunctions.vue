@@ -32,7 +32,6 @@ const addBoost = () =>
   set('boost', (c) =>
     c.overrides.push({ setpointC: Math.min(70, c.setpointC + 10), fromDay: 1, fromMin: 1080, minutes: 120 }),
   )
-const hours = (minutes: number) => Math.round((minutes / 60) * 100) / 100
 const cuts = computed(() => control.value.windows !== null && control.value.timerBy === 'its mains')
 const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
 </script>
@@ -156,18 +155,11 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             <NumberField
               class="w-36"
               :label="`${i + 1}: for, empty without end`"
-              unit="h"
-              :decimals="2"
+              quantity="duration"
               optional
               :schema="Override.shape.minutes"
-              :value="o.minutes === null ? null : hours(o.minutes)"
-              @change="
-                (v) =>
-                  set(
-                    'boost',
-                    (c) => void (c.overrides[i]!.minutes = v === null ? null : Math.max(1, Math.round(v * 60))),
-                  )
-              "
+              :value="o.minutes"
+              @change="(v) => set('boost', (c) => void (c.overrides[i]!.minutes = v === null ? null : Math.round(v)))"
             />
             <button
               class="tool tool-bare px-2"

@@ -61,7 +61,7 @@ function keep() {
   if (!s || !answer.value?.ok || !table.study) return
   const id = freshId('reading', table.study.readings)
   const { out } = answer.value.value
-  table.change(
+  const kept = table.change(
     'keep sum',
     (d) =>
       void d.readings.push({
@@ -76,7 +76,11 @@ function keep() {
         adopted: null,
       }),
   )
-  say({ text: `“${s.title}” is kept in the log.` })
+  say({
+    text: kept
+      ? `“${s.title}” is kept in the log.`
+      : `“${s.title}” was not kept: ${table.faults.map((f) => f.message).join('; ') || 'the log does not take it'}.`,
+  })
 }
 </script>
 

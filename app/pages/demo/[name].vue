@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useYears } from '~/stores/years'
-import { keepStudy, keptStudy } from '~/utils/db'
+import { keepStudy, keptStudy, storageTrouble } from '~/utils/db'
 import { demo, DEMOS } from '~~/core/demos/index'
 import { readStudy } from '~~/core/study/read'
 
@@ -36,6 +36,11 @@ onMounted(async () => {
       </p>
     </template>
     <p v-else-if="trouble" role="alert">{{ trouble }} <NuxtLink to="/" class="text-copper underline">Home</NuxtLink></p>
-    <p v-else class="text-ink-soft">Opening the demo household…</p>
+    <template v-else>
+      <p class="text-ink-soft">Opening the demo household…</p>
+      <p v-if="storageTrouble" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
+        {{ storageTrouble }}
+      </p>
+    </template>
   </main>
 </template>

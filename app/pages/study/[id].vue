@@ -87,7 +87,12 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
     </ul>
     <NuxtLink to="/" class="tool mt-4"><ArrowLeft :size="18" />All households</NuxtLink>
   </div>
-  <p v-else-if="!ready || !table.study" class="p-6 text-ink-soft">Opening…</p>
+  <div v-else-if="!ready || !table.study" class="p-6 text-ink-soft">
+    <p>Opening…</p>
+    <p v-if="table.trouble" class="mt-2 max-w-prose border-l-4 border-alarm bg-alarm-pale p-2 text-ink" role="alert">
+      {{ table.trouble }}
+    </p>
+  </div>
   <div v-else class="mx-auto max-w-[84rem] px-3 pb-24 sm:px-4 lg:pb-10">
     <header class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
