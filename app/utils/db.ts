@@ -24,11 +24,19 @@ export interface KeptWay {
   future: Study[]
 }
 
+/** What was typed into the fields of a study and not taken yet. */
+interface KeptTyped {
+  id: string
+  texts: Record<string, string>
+}
+const typedOf = (studyId: string) => `${studyId} typed`
+
 interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
   ways: { key: string; value: KeptWay }
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
-  drafts: { key: string; value: KeptDraft }
+  /** Readings being taken, by the id of their study; what is typed and not taken yet, by that and a mark. */
+  drafts: { key: string; value: KeptDraft | KeptTyped }
 }
 
 /** What other tabs are told. */
@@ -224,6 +232,7 @@ export async function forgetStudy(id: string): Promise<void> {
         transaction.objectStore('studies').delete(id),
         transaction.objectStore('ways').delete(id),
         transaction.objectStore('drafts').delete(id),
+        transaction.objectStore('drafts').delete(typedOf(id)),
         ...pictures.map((picture) => transaction.objectStore('pictures').delete(picture)),
         transaction.done,
       ])
@@ -291,8 +300,19 @@ export async function restoreKept(kept: Kept): Promise<boolean> {
 /** The reading that was being taken at a study, where this browser keeps any. */
 export const keptDraft = (id: string) =>
   stored(
-    (d) => d.get('drafts', id),
+    (d) => d.get('drafts', id) as Promise<KeptDraft | undefined>,
     () => undefined,
+  )
+/** What was typed into fields of a study and not taken yet. */
+export const keptTyped = (id: string) =>
+  stored(
+    async (d) => ((await d.get('drafts', typedOf(id))) as KeptTyped | undefined)?.texts,
+    () => undefined,
+  )
+export const keepTyped = (id: string, texts: Record<string, string>) =>
+  stored(
+    async (d) => void (await d.put('drafts', { id: typedOf(id), texts })),
+    () => {},
   )
 export const keepDraft = (draft: KeptDraft) =>
   stored(

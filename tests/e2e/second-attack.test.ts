@@ -8,7 +8,7 @@ import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
 import { keptIn, slideTo } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { newTotal, openDemo, press, total, type, valueOf } from './hand'
+import { named, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
 const files = mkdtempSync(join(tmpdir(), 'bagno-attack-'))
@@ -198,6 +198,62 @@ describe('a worker that dies without a word', () => {
       { timeout: 90_000 },
       before,
     )
+  })
+})
+
+describe('what is typed and not left', () => {
+  const field = async (at: Page, label: string) => (await at.waitForSelector(named('textbox', label)))!
+  const over = async (at: Page, label: string, text: string) => {
+    await (await field(at, label)).click({ count: 3 })
+    await at.keyboard.type(text)
+  }
+
+  it('stands in its field again after the browser was killed, and is taken when that is left', async () => {
+    let session = await openBrowser()
+    let at = (await openPage(session.browser, 1280, 800)).page
+    await openDemo(at, url, 'duplex')
+    await settled(at)
+    await over(at, 'Setpoint', '13')
+    await new Promise((resume) => setTimeout(resume, 1000))
+    const before = await keptIn(at, 'duplex')
+    await session.kill()
+    session = await openBrowser(session.profile)
+    at = (await openPage(session.browser, 1280, 800)).page
+    await at.goto(`${url}/study/duplex/set`)
+    await settled(at)
+    await at.waitForFunction(() => /Typed before and not taken yet/.test(document.body.textContent!))
+    expect(await valueOf(at, 'Setpoint')).toBe('13')
+    // Half of a figure is not the figure: nothing was taken of it.
+    expect(await keptIn(at, 'duplex')).toEqual(before)
+    await (await field(at, 'Setpoint')).focus()
+    await at.keyboard.press('End')
+    await at.keyboard.type('1')
+    await at.keyboard.press('Tab')
+    expect(await valueOf(at, 'Setpoint')).toBe('131')
+    await at.reload()
+    await settled(at)
+    expect(await valueOf(at, 'Setpoint')).toBe('131')
+    await at.waitForFunction(() => !/Typed before and not taken yet/.test(document.body.textContent!))
+    await session.close()
+  })
+
+  it('is not dropped when another tab changes the same figure', async () => {
+    await openDemo(page, url, 'duplex')
+    await settled(page)
+    await over(page, 'Setpoint', '13')
+    const { page: other } = await openPage(browser, 1000, 700)
+    await other.goto(`${url}/study/duplex/set`)
+    await settled(other)
+    await type(other, 'Setpoint', '122')
+    await page.bringToFront()
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label="Setpoint slider"]')!.value === '50',
+    )
+    expect(await valueOf(page, 'Setpoint')).toBe('13')
+    await page.keyboard.type('1')
+    await page.keyboard.press('Tab')
+    expect(await valueOf(page, 'Setpoint')).toBe('131')
+    await other.close()
   })
 })
 

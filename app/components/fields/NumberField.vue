@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { z } from 'zod'
-import { useLeaving } from '~/composables/useLeaving'
+import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { rangeOf } from '~~/core/schema/shape'
 import { meanings, parseNumber, parseQuantity, understood } from '~~/core/units/parse'
@@ -41,7 +41,11 @@ const canSwitch = computed(
 )
 const id = useId()
 const error = ref('')
-const typed = ref<string | null>(null)
+const { typed, again } = useTyped(
+  () => props.label,
+  () => props.value,
+  commit,
+)
 /** What a doubtful entry can mean, to be chosen from. */
 const choices = ref<{ text: string; shown: string }[]>([])
 /** How a doubtful entry was taken, by the style of the study, and what else it could have meant. */
@@ -131,12 +135,10 @@ function accept(value: number | null) {
   if (value !== props.value) emit('change', value)
 }
 
-// What was typed and not left yet is taken when the page goes.
-useLeaving(commit)
 watch(
   () => props.value,
   () => {
-    typed.value = null
+    if (typed.value !== null) return
     error.value = ''
     choices.value = []
   },
@@ -184,6 +186,7 @@ watch(
         "
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
+        @blur="again && commit()"
         @keydown.enter="commit"
         @keydown.escape="((typed = null), (error = ''), (choices = []))"
       />
@@ -204,6 +207,7 @@ watch(
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
       {{ error || `${label}: ${fault}` }}
     </p>
+    <p v-if="again" role="status" class="caption">Typed before and not taken yet: leave the field to take it.</p>
     <p v-if="taken" role="status" class="caption">
       Taken as {{ taken.as
       }}<button v-if="taken.other" type="button" class="tool ml-1" @click="choose(taken.other.text)">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { useLeaving } from '~/composables/useLeaving'
+import { useTyped } from '~/composables/useTyped'
 
 /** A short text; an empty one is refused where a name is needed. */
 const props = defineProps<{
@@ -15,7 +15,11 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
 const error = ref('')
-const typed = ref<string | null>(null)
+const { typed, again } = useTyped(
+  () => props.label,
+  () => props.value,
+  commit,
+)
 function commit() {
   if (typed.value === null) return
   const text = typed.value.trim()
@@ -33,13 +37,6 @@ function type(event: Event) {
   typed.value = (event.target as HTMLInputElement).value
   void takeLater()
 }
-// What was typed and not left yet is taken when the page goes.
-useLeaving(commit)
-watch(
-  () => props.value,
-  // What has just been taken is still being typed.
-  (value) => typed.value?.trim() !== value && (typed.value = null),
-)
 </script>
 
 <template>
@@ -56,6 +53,7 @@ watch(
       :value="typed ?? value"
       @input="type"
       @change="commit"
+      @blur="again && commit()"
     />
     <input
       v-else
@@ -67,7 +65,9 @@ watch(
       autocomplete="off"
       @input="type"
       @change="commit"
+      @blur="again && commit()"
     />
+    <p v-if="again" role="status" class="caption">Typed before and not taken yet: leave the field to take it.</p>
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { parseTime } from '~~/core/units/parse'
@@ -10,7 +11,11 @@ const table = useStudy()
 const clock = (minute: number) => table.units.time(minute)
 const id = useId()
 const error = ref('')
-const typed = ref<string | null>(null)
+const { typed, again } = useTyped(
+  () => props.label,
+  () => props.value,
+  commit,
+)
 
 function commit() {
   if (typed.value === null) return
@@ -31,10 +36,7 @@ function commit() {
 }
 watch(
   () => props.value,
-  () => {
-    typed.value = null
-    error.value = ''
-  },
+  () => typed.value === null && (error.value = ''),
 )
 </script>
 
@@ -51,6 +53,7 @@ watch(
       :aria-invalid="error !== ''"
       @input="typed = ($event.target as HTMLInputElement).value"
       @change="commit"
+      @blur="again && commit()"
       @keydown.enter="commit"
     />
     <p v-if="error" role="alert" class="mt-1 max-w-44 text-sm text-alarm">{{ error }}</p>

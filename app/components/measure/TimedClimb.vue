@@ -3,6 +3,7 @@ import { Play, Trash2 } from '@lucide/vue'
 import { useIntervalFn } from '@vueuse/core'
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
+import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
 import { secondsSince, type Started, startedNow } from '~/utils/started'
@@ -25,7 +26,11 @@ const elapsedS = () => (props.started ? secondsSince(props.started, points.value
 useIntervalFn(() => (seconds.value = elapsedS()), 250)
 const points = computed((): ClimbPoint[] => readClimb(props.points) ?? [])
 const steady = computed(() => steadyOf(points.value))
-const typed = ref('')
+const { typed } = useTyped(
+  () => 'Reading now',
+  () => null,
+  () => {},
+)
 const error = ref('')
 const unit = computed(() => unitOf('temperature', table.units.system))
 const shown = (c: number) => fromMetric('temperature', table.units.system, c)
@@ -37,11 +42,11 @@ function begin(at: Started | null) {
   put([])
 }
 function add() {
-  const c = parseQuantity('temperature', table.units.system, typed.value)
+  const c = parseQuantity('temperature', table.units.system, typed.value ?? '')
   if (c === null || c < 0 || c > 100)
     return void (error.value = `Reading: a temperature from ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
   error.value = ''
-  typed.value = ''
+  typed.value = null
   const s = Math.round(elapsedS() * 10) / 10
   put([...points.value.filter((p) => p.s < s), { s, c }])
 }
@@ -80,8 +85,9 @@ const options = computed(() => ({
         <label for="climb-reading" class="caption block">Reading now, {{ unit.label }}</label>
         <input
           id="climb-reading"
-          v-model="typed"
           class="entry w-28!"
+          :value="typed ?? ''"
+          @input="typed = ($event.target as HTMLInputElement).value"
           inputmode="decimal"
           autocomplete="off"
           :aria-invalid="error !== ''"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import LevelMark from '~/components/findings/LevelMark.vue'
+import { useTyped } from '~/composables/useTyped'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -37,17 +38,21 @@ const burns = computed(() => burnScale(table.study!))
 const lines = computed(() => (board.value ? linesOf(board.value) : []))
 const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
 const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
-const reason = ref('')
+const { typed: reason } = useTyped(
+  () => 'Why it is set so',
+  () => null,
+  () => {},
+)
 /** One reason for all that is red and not explained; each is kept by its own name. */
 function explain() {
-  const text = reason.value.trim()
+  const text = reason.value?.trim()
   if (!text || !board.value?.heaterId) return
   const on = localDay()
   const { heaterId } = board.value
   const kept = table.change('reason', (d) => {
     for (const c of open.value) d.controls.reasons.push({ check: c.id, heaterId, text, on })
   })
-  if (kept) reason.value = ''
+  if (kept) reason.value = null
 }
 const drop = (text: string, on: string) =>
   table.change('reason', (d) => {
@@ -184,9 +189,16 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           <div class="mt-1 flex flex-wrap items-end gap-2">
             <div class="min-w-64 flex-1">
               <label class="caption block" for="board-reason">Reason</label>
-              <input id="board-reason" v-model="reason" class="entry" maxlength="4000" @keydown.enter="explain" />
+              <input
+                id="board-reason"
+                class="entry"
+                maxlength="4000"
+                :value="reason ?? ''"
+                @input="reason = ($event.target as HTMLInputElement).value"
+                @keydown.enter="explain"
+              />
             </div>
-            <button class="tool tool-main" :disabled="!reason.trim()" @click="explain">Keep the reason</button>
+            <button class="tool tool-main" :disabled="!reason?.trim()" @click="explain">Keep the reason</button>
           </div>
         </template>
         <p v-for="r in said" :key="r.on + r.text" class="mt-1 flex flex-wrap items-center gap-2">
