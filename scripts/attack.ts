@@ -6,16 +6,20 @@ import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
 import { EXTREMES, extremeStudy } from '../proof/extreme-studies'
 import { hostileDocument } from '../proof/hostile-documents'
-import { kills } from '../tests/e2e/attacks'
-import { startApp } from '../tests/e2e/browser'
+import { kills, memory, picturesLeft } from '../tests/e2e/attacks'
+import { openBrowser, openPage, startApp } from '../tests/e2e/browser'
 
 /**
  * Attacks what is kept, read, simulated and served, with counts. Loopback only; some minutes in all.
- * npm run attack [-- kills|files|years|server|answers|tabs|storage|offline]
+ * npm run attack [-- kills|files|years|server|pictures|memory|answers|tabs|storage|offline]
  */
 const only = process.argv[2]
 const KILLS = Number(process.env.KILLS ?? 100)
 const FILES = Number(process.env.FILES ?? 10_000)
+/** Pages left beside pictures, edits of a long log, and rounds through all stages. */
+const PICTURES = Number(process.env.PICTURES ?? 10)
+const EDITS = Number(process.env.EDITS ?? 150)
+const STAGES = Number(process.env.STAGES ?? 100)
 const YEARS = Number(process.env.YEARS ?? 200)
 /** How often the tests of tabs, storage and life without a server are gone through. */
 const ROUNDS = Number(process.env.ROUNDS ?? 5)
@@ -130,7 +134,7 @@ async function flooded(url: string, pid: number) {
       }).catch(() => null)
       const status = answer?.status ?? 0
       counts.set(status, (counts.get(status) ?? 0) + 1)
-      if (![0, 200, 413, 422, 503].includes(status)) odd++
+      if (![0, 200, 408, 413, 422, 503].includes(status)) odd++
     }),
   )
   flooding = false
@@ -143,6 +147,25 @@ async function flooded(url: string, pid: number) {
     slow + odd === 0,
   )
   report(`memory ${Math.round(after)} MB afterwards, ${Math.round(first)} MB at first`, after < 1.3 * first)
+}
+
+/** A page that is left the moment something was slid, beside many pictures. */
+async function beside(url: string) {
+  for (const pictures of [0, 40, 100]) {
+    const lost = await picturesLeft(url, pictures, PICTURES)
+    report(`${lost} of ${PICTURES} slides lost as the page was left beside ${pictures} pictures`, lost === 0)
+  }
+}
+
+async function remembered(url: string) {
+  const { browser, close } = await openBrowser()
+  const { page } = await openPage(browser, 1000, 700)
+  const [first, last] = await memory(page, url, EDITS, STAGES)
+  report(
+    `memory ${last.toFixed(1)} MB after ${EDITS} edits of 5,000 readings and ${STAGES} rounds through all stages, ${first.toFixed(1)} MB at first`,
+    last < 1.2 * first,
+  )
+  await close()
 }
 
 /** Goes through tests of the real interface again and again: what depends on the moment shows in one round of many. */
@@ -164,11 +187,13 @@ function rounds(what: keyof typeof INTERFACE) {
 
 if (!only || only === 'files') hostileFiles()
 if (!only || only === 'years') extremeYears()
-if (!only || only === 'kills' || only === 'server') {
+if (!only || ['kills', 'server', 'pictures', 'memory'].includes(only)) {
   const app = await startApp()
   try {
-    if (only !== 'kills') await flooded(app.url, app.pid)
-    if (only !== 'server') await browserKilled(app.url)
+    if (!only || only === 'server') await flooded(app.url, app.pid)
+    if (!only || only === 'kills') await browserKilled(app.url)
+    if (!only || only === 'pictures') await beside(app.url)
+    if (!only || only === 'memory') await remembered(app.url)
   } finally {
     app.stop()
   }

@@ -1,8 +1,10 @@
 /// <reference lib="dom" />
 import { rmSync } from 'node:fs'
 import type { Page } from 'puppeteer-core'
+import { harbourFlat } from '../../core/demos/harbour-flat'
+import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
-import { openBrowser, openPage } from './browser'
+import { openBrowser, openPage, settled } from './browser'
 import { openDemo } from './hand'
 
 /** Attacks on what is kept, counted: the tests run a few of each, `npm run attack` many. */
@@ -81,5 +83,97 @@ export async function kills(url: string, times: number, afterMs: number, how: 'c
     await session.close()
     rmSync(session.profile, { recursive: true, force: true, maxRetries: 5 })
   }
+  return lost
+}
+
+/** A reading of a log that is only to be long. */
+export const plainReading = (k: number, photo: string | null = null): Reading => ({
+  id: `r-${k}`,
+  takenAt: '2026-03-02T10:00:00+01:00',
+  kind: 'mains',
+  sum: null,
+  where: null,
+  values: { coldC: 9 },
+  note: '',
+  photo,
+  adopted: null,
+})
+
+/** A picture of about as many bytes as are asked for, that no other is. */
+export const plainPicture = (k: number, bytes = 100_000) =>
+  `data:image/jpeg;base64,${Buffer.from(Array.from({ length: bytes }, (_, i) => (i * (k + 3) + k) % 251)).toString('base64')}`
+
+/** Puts a study where the browser keeps its own, as an import does. */
+export const putIn = (page: Page, study: Study) =>
+  page.evaluate(
+    (document) =>
+      new Promise<void>((done) => {
+        const open = indexedDB.open('bagno')
+        open.onsuccess = () => {
+          const work = open.result.transaction('studies', 'readwrite')
+          const { id } = document as unknown as { id: string }
+          work.objectStore('studies').put({ id, changedAt: '2026-03-02T10:00:00Z', mark: id, study: document })
+          work.oncomplete = () => (open.result.close(), done())
+        }
+      }),
+    study as never,
+  )
+
+/**
+ * Edits a study with a long log, and goes through all stages, again and again; what of the page's memory stays in use, MB: after
+ * the first few, and at the end.
+ */
+export async function memory(page: Page, url: string, edits: number, rounds: number): Promise<[number, number]> {
+  const study = { ...harbourFlat, id: 'long-log', readings: Array.from({ length: 5000 }, (_, k) => plainReading(k)) }
+  await page.goto(url)
+  await page.waitForSelector('section[aria-label="Households"]')
+  await putIn(page, study)
+  await page.goto(`${url}/study/long-log/set`)
+  await settled(page)
+  const session = await page.createCDPSession()
+  await session.send('HeapProfiler.enable')
+  const used = async () => {
+    await session.send('HeapProfiler.collectGarbage')
+    return (await page.metrics()).JSHeapUsedSize! / 1e6
+  }
+  const edit = async (k: number) => {
+    await setTo(page, 45 + (k % 17))
+    await settled(page)
+  }
+  const round = async () => {
+    for (const stage of ['survey', 'measure', 'improve', 'set']) {
+      await page.evaluate((s) => document.querySelector<HTMLAnchorElement>(`nav a[href$="/${s}"]`)!.click(), stage)
+      await page.waitForFunction((s) => location.pathname.endsWith(s), {}, stage)
+      await settled(page)
+    }
+  }
+  for (let k = 0; k < 20; k++) await edit(k)
+  for (let k = 0; k < 3; k++) await round()
+  const first = await used()
+  for (let k = 0; k < edits; k++) await edit(k)
+  for (let k = 0; k < rounds; k++) await round()
+  return [first, await used()]
+}
+
+/** Slides a setpoint and leaves the page in the same moment, beside so many pictures; how often the next start does not know it. */
+export async function picturesLeft(url: string, pictures: number, times: number): Promise<number> {
+  const { browser, close } = await openBrowser()
+  const { page } = await openPage(browser, 1000, 700)
+  await page.goto(url)
+  await page.waitForSelector('section[aria-label="Households"]')
+  const readings = Array.from({ length: pictures }, (_, k) => plainReading(k, plainPicture(k)))
+  await putIn(page, { ...harbourFlat, id: 'pictures', readings })
+  let lost = 0
+  for (let k = 0; k < times; k++) {
+    await page.goto(`${url}/study/pictures/set`)
+    await settled(page)
+    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await slideTo(page, 45 + k)
+    await page.goto(url)
+    await page.waitForSelector('a[href="/study/pictures"]')
+    const kept = await keptIn(page, 'pictures')
+    if ((kept?.controls.set ?? kept?.controls.found)?.heaters['wall-heater']?.setpointC !== 45 + k) lost++
+  }
+  await close()
   return lost
 }

@@ -4,9 +4,8 @@ import { join } from 'node:path'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
-import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
-import { keptIn, slideTo } from './attacks'
+import { keptIn, memory, plainPicture, plainReading, putIn, slideTo } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
 import { named, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
@@ -35,21 +34,6 @@ const listed = (at: Page) =>
   at.$$eval('section[aria-label="Households"] li a', (all) =>
     all.map((a) => a.textContent!.replace(/\s+/g, ' ').trim()),
   )
-const reading = (k: number, photo: string | null = null): Reading => ({
-  id: `r-${k}`,
-  takenAt: '2026-03-02T10:00:00+01:00',
-  kind: 'mains',
-  sum: null,
-  where: null,
-  values: { coldC: 9 },
-  note: '',
-  photo,
-  adopted: null,
-})
-/** A picture of some length that no other is. */
-const picture = (k: number, bytes = 100_000) =>
-  `data:image/jpeg;base64,${Buffer.from(Array.from({ length: bytes }, (_, i) => (i * (k + 3) + k) % 251)).toString('base64')}`
-
 describe('files', () => {
   it('dropped together under one id are all kept, and what cannot be read is named', async () => {
     await page.goto(url)
@@ -90,7 +74,7 @@ describe('files', () => {
 describe('pictures', () => {
   const many = { ...harbourFlat, id: 'pictures', name: 'Many pictures' }
   it('do not keep a note from being put aside as the page goes', async () => {
-    const readings = Array.from({ length: 40 }, (_, k) => reading(k, picture(k)))
+    const readings = Array.from({ length: 40 }, (_, k) => plainReading(k, plainPicture(k)))
     await page.goto(url)
     await give(page, fileOf({ ...many, readings }))
     await page.waitForSelector('a[href="/study/pictures"]')
@@ -113,10 +97,10 @@ describe('pictures', () => {
 
   it('that cannot be decoded, are gone or lost stop nothing, and it is said which', async () => {
     const readings = [
-      reading(1, 'data:image/png;base64,%%%'),
-      reading(2, 'data:image/jpeg;base64,abc=d'),
-      reading(3, picture(3)),
-      reading(4, picture(4)),
+      plainReading(1, 'data:image/png;base64,%%%'),
+      plainReading(2, 'data:image/jpeg;base64,abc=d'),
+      plainReading(3, plainPicture(3)),
+      plainReading(4, plainPicture(4)),
     ]
     await page.goto(url)
     await give(page, fileOf({ ...harbourFlat, id: 'lost', name: 'Lost pictures', readings }))
@@ -237,6 +221,32 @@ describe('what is typed and not left', () => {
     await session.close()
   })
 
+  it.each([
+    ['a time of day', 'survey?at=people', 'Time of Ilva showers before the early shift', '6:4'],
+    ['a reason', 'set?view=board', 'Reason', 'The tenant'],
+  ])('%s outlasts a kill too', async (_, path, label, text) => {
+    let session = await openBrowser()
+    let at = (await openPage(session.browser, 1280, 800)).page
+    const there = async () => {
+      await at.goto(`${url}/study/hill-town/${path}`)
+      await settled(at)
+    }
+    await openDemo(at, url, 'hill-town')
+    await settled(at)
+    // Cool enough to ask for a reason.
+    await type(at, 'Setpoint', '45')
+    await there()
+    await over(at, label, text)
+    await new Promise((resume) => setTimeout(resume, 1000))
+    await session.kill()
+    session = await openBrowser(session.profile)
+    at = (await openPage(session.browser, 1280, 800)).page
+    await there()
+    await field(at, label)
+    await at.waitForFunction((t) => Array.from(document.querySelectorAll('input')).some((i) => i.value === t), {}, text)
+    await session.close()
+  })
+
   it('is not dropped when another tab changes the same figure', async () => {
     await openDemo(page, url, 'duplex')
     await settled(page)
@@ -254,6 +264,69 @@ describe('what is typed and not left', () => {
     await page.keyboard.press('Tab')
     expect(await valueOf(page, 'Setpoint')).toBe('131')
     await other.close()
+  })
+})
+
+describe('a browser that keeps nothing more', () => {
+  it('is said at home too, and the work can be handed over', async () => {
+    await openDemo(page, url, 'duplex')
+    await settled(page)
+    await page.evaluate(() => {
+      const { put } = IDBObjectStore.prototype
+      ;(window as unknown as { room: () => void }).room = () => (IDBObjectStore.prototype.put = put)
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      }
+    })
+    await type(page, 'Setpoint', '127')
+    await press(page, 'link', 'All households')
+    await page.waitForFunction(() =>
+      /The last change of “.*” is not kept/.test(document.querySelector('main')!.textContent!),
+    )
+    await page.evaluate(() => (window as unknown as { room: () => void }).room())
+    await page.waitForFunction(() => !/is not kept/.test(document.querySelector('main')!.textContent!), {
+      timeout: 30_000,
+    })
+  })
+
+  it('because an older one holds it says so while a household is being opened, and goes on when that is closed', async () => {
+    const fresh = await openBrowser()
+    const { page: older } = await openPage(fresh.browser, 600, 400)
+    await older.goto(`${url}/bagno.svg`)
+    await older.evaluate(
+      () =>
+        new Promise<void>((done) => {
+          const open = indexedDB.open('bagno', 1)
+          open.onupgradeneeded = () => open.result.createObjectStore('studies', { keyPath: 'id' })
+          open.onsuccess = () => (((window as unknown as { held: IDBDatabase }).held = open.result), done())
+        }),
+    )
+    const { page: later } = await openPage(fresh.browser, 1000, 700)
+    await later.goto(`${url}/study/harbour-flat/set`)
+    await later.waitForFunction(() =>
+      /Opening…[\s\S]*Another tab holds an older Bagno open/.test(document.body.textContent!),
+    )
+    await older.evaluate(() => (window as unknown as { held: IDBDatabase }).held.close())
+    await later.waitForFunction(() => /This study is not kept in this browser/.test(document.body.textContent!))
+    await fresh.close()
+  })
+
+  it('a full log takes no sum, and that is said', async () => {
+    await page.goto(url)
+    await page.waitForSelector('section[aria-label="Households"]')
+    await putIn(page, {
+      ...harbourFlat,
+      id: 'full-log',
+      readings: Array.from({ length: 5000 }, (_, k) => plainReading(k)),
+    })
+    await page.goto(`${url}/study/full-log/set`)
+    await settled(page)
+    await press(page, 'button', 'Bench sums')
+    await page.type('#sum-search', 'litres')
+    await (await page.waitForSelector('[role="dialog"] li button'))!.click()
+    const keep = await page.waitForSelector('::-p-aria(Keep in the log[role="button"])')
+    await keep!.click()
+    await page.waitForFunction(() => /was not kept/.test(document.body.textContent!))
   })
 })
 
@@ -293,7 +366,7 @@ describe('odd but possible', () => {
       ...study.packages,
     ])
       named.name = long
-    study.readings = [{ ...reading(1), note: 'x'.repeat(4000) }]
+    study.readings = [{ ...plainReading(1), note: 'x'.repeat(4000) }]
     await page.goto(url)
     await give(page, fileOf(study))
     await page.waitForSelector('a[href="/study/wide"]')
@@ -320,6 +393,15 @@ describe('odd but possible', () => {
     }
     expect(wide).toEqual([])
     await page.setViewport({ width: 1280, height: 800 })
+  })
+})
+
+describe('memory', () => {
+  it('stays what it is over thirty edits of a long log and rounds through all stages', async () => {
+    const { page: at } = await openPage(browser, 1000, 700)
+    const [first, last] = await memory(at, url, 30, 3)
+    expect(last).toBeLessThan(1.2 * first)
+    await at.close()
   })
 })
 

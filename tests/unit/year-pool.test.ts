@@ -13,7 +13,10 @@ function worker(year: () => unknown) {
   expose({ year, day: year, fit: year }, port2 as never)
   const terminate = vi.fn(() => (port1.close(), port2.close()))
   const sign = () => port1.dispatchEvent(new MessageEvent('message', { data: SIGN }))
-  return Object.assign(port1, { terminate, sign }) as unknown as Worker & { terminate: typeof terminate; sign: () => void }
+  return Object.assign(port1, { terminate, sign }) as unknown as Worker & {
+    terminate: typeof terminate
+    sign: () => void
+  }
 }
 const answer = { heaterStarts: 7 } as YearResult
 const forever = () => new Promise(() => {})
