@@ -3,8 +3,8 @@ import { runInNewContext } from 'node:vm'
 import { expose } from 'comlink'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { YearPool } from '../../app/utils/year-pool'
-import { harbourFlat } from '../../core/demos/harbour-flat'
 import { PIECE_MISSING, SIGN } from '../../app/workers/year-work'
+import { harbourFlat } from '../../core/demos/harbour-flat'
 import type { YearResult } from '../../core/year/result'
 
 /** A worker whose other end is in this thread: it does what it is told to do. */
