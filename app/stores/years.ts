@@ -141,6 +141,10 @@ export const useYears = defineStore('years', () => {
 
   /** The year on show beside the work: with the package that is being looked at, or as it stands. */
   const shown = computed(() => (lookedAt.value && years.value.get(packageKey(lookedAt.value))) || written.value)
+  /** A year as set is there to be held against the one as found: before it is, nothing is said of what the setting changes. */
+  const comparable = computed(
+    () => years.value.has(AS_SET) || (lookedAt.value !== null && years.value.has(packageKey(lookedAt.value))),
+  )
   const shownAs = computed(() => {
     if (lookedAt.value && years.value.has(packageKey(lookedAt.value))) return 'with the package'
     return table.study?.controls.set && !showsFound.value ? 'as set' : 'as found'
@@ -193,6 +197,7 @@ export const useYears = defineStore('years', () => {
     now,
     shown,
     shownAs,
+    comparable,
     before,
     house,
     lookedAt,

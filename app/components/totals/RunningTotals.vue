@@ -42,7 +42,7 @@ const rows = computed((): Row[] => [
   { name: 'Starts of the heater', of: (r) => r.heaterStarts, write: count },
 ])
 const count = (x: number) => x.toLocaleString('en-GB')
-const isSet = computed(() => years.shownAs !== 'as found')
+const isSet = computed(() => years.comparable && years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {
   if (!from || !to) return ''
   const by = row.of(to) - row.of(from)

@@ -83,7 +83,7 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
       <span v-if="s.now" class="tabular-nums">{{ s.now }}</span>
     </button>
     <label class="ml-auto flex min-h-11 min-w-32 flex-1 sm:min-w-44 items-center gap-2 sm:max-w-72">
-      <span class="text-sm tabular-nums">{{ units.time(clock.minute) }}</span>
+      <span class="text-sm whitespace-nowrap tabular-nums">{{ units.time(clock.minute) }}</span>
       <input
         v-model.number="clock.minute"
         type="range"
