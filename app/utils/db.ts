@@ -31,12 +31,20 @@ interface KeptTyped {
 }
 const typedOf = (studyId: string) => `${studyId} typed`
 
+/** Marks of what was put aside of a study and has been taken up, the latest last. */
+interface TakenUp {
+  id: string
+  marks: string[]
+}
+const takenOf = (studyId: string) => `${studyId} taken up`
+const MARKS_KEPT = 50
+
 interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
   ways: { key: string; value: KeptWay }
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
   /** Readings being taken, by the id of their study; what is typed and not taken yet, by that and a mark. */
-  drafts: { key: string; value: KeptDraft | KeptTyped }
+  drafts: { key: string; value: KeptDraft | KeptTyped | TakenUp }
 }
 
 /** What other tabs are told. */
@@ -233,6 +241,7 @@ export async function forgetStudy(id: string): Promise<void> {
         transaction.objectStore('ways').delete(id),
         transaction.objectStore('drafts').delete(id),
         transaction.objectStore('drafts').delete(typedOf(id)),
+        transaction.objectStore('drafts').delete(takenOf(id)),
         ...pictures.map((picture) => transaction.objectStore('pictures').delete(picture)),
         transaction.done,
       ])
@@ -317,6 +326,23 @@ export const keepTyped = (id: string, texts: Record<string, string>) =>
 export const keepDraft = (draft: KeptDraft) =>
   stored(
     async (d) => void (await d.put('drafts', draft)),
+    () => {},
+  )
+
+/** Whether something that was put aside of a study has been taken up. */
+export const takenUp = (id: string, mark: string | undefined) =>
+  stored(
+    async (d) =>
+      mark !== undefined && (((await d.get('drafts', takenOf(id))) as TakenUp | undefined)?.marks ?? []).includes(mark),
+    () => false,
+  )
+export const noteTakenUp = (id: string, mark: string | undefined) =>
+  stored(
+    async (d) => {
+      if (mark === undefined) return
+      const marks = ((await d.get('drafts', takenOf(id))) as TakenUp | undefined)?.marks ?? []
+      await d.put('drafts', { id: takenOf(id), marks: [...marks, mark].slice(-MARKS_KEPT) })
+    },
     () => {},
   )
 

@@ -1,4 +1,4 @@
-import { keepBeside, keepStudy, KeptElsewhere, lighter, whole } from '~/utils/db'
+import { keepBeside, keepStudy, KeptElsewhere, lighter, newMark, noteTakenUp, takenUp, whole } from '~/utils/db'
 import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 
@@ -11,13 +11,18 @@ interface Leaving {
   study: Study
   /** Marks of the kept copies that it may have grown from. */
   from: string[]
+  /** Its own: what was taken up once is known by it. Older versions wrote none. */
+  mark?: string
 }
 
 const PREFIX = 'bagno-leaving '
 
 export function putAside(study: Study, from: string[]): void {
   try {
-    localStorage.setItem(PREFIX + study.id, JSON.stringify({ study: lighter(study), from } satisfies Leaving))
+    localStorage.setItem(
+      PREFIX + study.id,
+      JSON.stringify({ study: lighter(study), from, mark: newMark() } satisfies Leaving),
+    )
   } catch {
     // No room for it there: the store may still take it.
   }
@@ -32,8 +37,8 @@ export function takeUp(id: string): void {
 }
 
 /**
- * Keeps what was put aside when pages went; what grew from another copy goes beside it. Of tabs that begin together one does it,
- * and the others find nothing left.
+ * Keeps what was put aside when pages went; what grew from another copy goes beside it. Of tabs that begin together one does it
+ * at a time. What one of them has taken away the next may still see there for a moment: so it is written down what was taken up.
  */
 export async function keepLeft(): Promise<void> {
   if (typeof navigator.locks === 'undefined') await keepAll()
@@ -51,13 +56,15 @@ async function keepAll(): Promise<void> {
     try {
       const left = JSON.parse(localStorage.getItem(key) ?? 'null') as Leaving | null
       const read = left && readStudy(await whole(left.study))
-      if (left && read?.ok && Array.isArray(left.from))
+      if (left && read?.ok && Array.isArray(left.from) && !(await takenUp(read.value.id, left.mark))) {
         try {
           await keepStudy(read.value, left.from)
         } catch (error) {
           if (!(error instanceof KeptElsewhere)) throw error
           await keepBeside(read.value, `${read.value.name}, as it was left`)
         }
+        await noteTakenUp(read.value.id, left.mark)
+      }
       localStorage.removeItem(key)
     } catch {
       // Full storage: it stays where it is until there is room.
