@@ -147,8 +147,9 @@ export async function memory(page: Page, url: string, edits: number, rounds: num
       await settled(page)
     }
   }
-  for (let k = 0; k < 20; k++) await edit(k)
-  for (let k = 0; k < 3; k++) await round()
+  // What is kept once, such as years that were simulated and steps back, is there after some of both.
+  for (let k = 0; k < Math.min(20, edits / 2); k++) await edit(k)
+  await round()
   const first = await used()
   for (let k = 0; k < edits; k++) await edit(k)
   for (let k = 0; k < rounds; k++) await round()
