@@ -42,7 +42,7 @@ export default defineNuxtPlugin(() => {
     if (saying) return
     saying = true
     say({
-      text: 'A part of the app could not be loaded, so this view is not complete. What was entered is kept.',
+      text: 'A part of the app could not be loaded: a view is missing or not complete. What was entered is kept.',
       lasts: true,
       way: { label: 'Fetch the app anew', take: () => location.assign('/mend.html') },
     })
