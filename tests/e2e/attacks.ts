@@ -103,9 +103,10 @@ export const plainReading = (k: number, photo: string | null = null): Reading =>
 export const plainPicture = (k: number, bytes = 100_000) =>
   `data:image/jpeg;base64,${Buffer.from(Array.from({ length: bytes }, (_, i) => (i * (k + 3) + k) % 251)).toString('base64')}`
 
-/** Puts a study where the browser keeps its own, as an import does. */
-export const putIn = (page: Page, study: Study) =>
-  page.evaluate(
+/** Puts a study where the browser keeps its own, as an import does; the app at home has made the place for it. */
+export async function putIn(page: Page, study: Study): Promise<void> {
+  await page.waitForFunction(() => !/Looking for kept studies/.test(document.querySelector('main')!.textContent!))
+  await page.evaluate(
     (document) =>
       new Promise<void>((done) => {
         const open = indexedDB.open('bagno')
@@ -118,6 +119,7 @@ export const putIn = (page: Page, study: Study) =>
       }),
     study as never,
   )
+}
 
 /**
  * Edits a study with a long log, and goes through all stages, again and again; what of the page's memory stays in use, MB: after

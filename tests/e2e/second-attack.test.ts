@@ -410,6 +410,7 @@ describe('three hundred households', () => {
   it('are searched while one types', async () => {
     const { page: at } = await openPage(browser, 1280, 800)
     await at.goto(url)
+    await at.waitForFunction(() => !/Looking for kept studies/.test(document.querySelector('main')!.textContent!))
     await at.evaluate(
       (study) =>
         new Promise<void>((done) => {
