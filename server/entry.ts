@@ -3,10 +3,8 @@ import { createServer } from 'node:http'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { trapUnhandledNodeErrors } from 'nitropack/runtime/internal'
+import { SILENCE_MS } from './utils/patience'
 
-/** A head that has not come within this is not waited for, and a connection on which nothing is asked is closed, ms. */
-const HEAD_MS = 10_000
-const IDLE_MS = 10_000
 /** No request takes longer to arrive whole, ms. */
 const WHOLE_MS = 60_000
 const LOOK_MS = 1000
@@ -17,8 +15,8 @@ const FAREWELL_MS = 5000
 
 const server = createServer(
   {
-    headersTimeout: HEAD_MS,
-    keepAliveTimeout: IDLE_MS,
+    headersTimeout: SILENCE_MS,
+    keepAliveTimeout: SILENCE_MS,
     requestTimeout: WHOLE_MS,
     connectionsCheckingInterval: LOOK_MS,
   },

@@ -2,14 +2,20 @@ import { useLeaving } from '~/composables/useLeaving'
 import { useStudy } from '~/stores/study'
 import { halfTyped, noteTyped } from '~/utils/half-typed'
 
-/** Where a field stands: the names of all that it stands in, and its own. */
+/** Places that a field on the screen has. */
+const taken = new Set<string>()
+
+/** Where a field stands: the names of all that it stands in, its own, and which it is of those called the same. */
 function placeOf(field: Element, label: string): string {
   const names = [label]
   for (let at = field.parentElement; at; at = at.parentElement) {
     const name = at.getAttribute('aria-label')
     if (name) names.unshift(name)
   }
-  return names.join(' › ')
+  const place = names.join(' › ')
+  let nth = 1
+  while (taken.has(`${place} ${nth}`)) nth++
+  return `${place} ${nth}`
 }
 
 /**
@@ -27,11 +33,14 @@ export function useTyped(label: () => string, value: () => unknown, commit: () =
   const element = () => instance.proxy?.$el as Element
   let studyId = ''
   let place = ''
+  let before: string | undefined
   onMounted(async () => {
     if (!table.study) return
     studyId = table.study.id
     place = placeOf(element(), label())
-    const before = await halfTyped(studyId, place)
+    taken.add(place)
+    element().addEventListener('focusout', () => again.value && commit())
+    before = await halfTyped(studyId, place)
     if (before === undefined || typed.value !== null) return
     // Some fields take what is typed while it is: then it is there already.
     if (before.trim() === String(value() ?? '')) return void noteTyped(studyId, place, null)
@@ -39,9 +48,11 @@ export function useTyped(label: () => string, value: () => unknown, commit: () =
     typed.value = before
   })
   watch(typed, (text) => {
-    if (text === null) again.value = false
+    // Whoever types on has it in hand.
+    if (text !== before) again.value = false
     if (place) void noteTyped(studyId, place, text)
   })
+  onBeforeUnmount(() => taken.delete(place))
   useLeaving(() => {
     if (!again.value) commit()
   })

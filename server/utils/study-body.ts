@@ -1,14 +1,13 @@
 import type { IncomingMessage } from 'node:http'
 import { createError, getRequestHeader, type H3Event, setResponseHeader } from 'h3'
 import type { Task } from '../pool/worker'
+import { SILENCE_MS } from './patience'
 import { inPool, poolIsFull, TASK_S } from './pool'
 
 /** Largest study that is taken in, bytes: without its pictures, which no year looks at. */
 const LARGEST_BODY = 8 * 1024 * 1024
 /** What bodies that are still arriving may hold together, bytes. */
 const MOST_ARRIVING = 96 * 1024 * 1024
-/** A body of which nothing has come for so long is not waited for, ms. */
-const IDLE_MS = 10_000
 /** Tasks of one address, waiting or under way: others find room beside them. */
 const MOST_OF_ONE = 6
 /** A connection whose request was refused before it had come whole is closed after this, ms. */
@@ -27,7 +26,7 @@ function busy(event: H3Event) {
 /** The next piece of a body; null at its end. @throws when it breaks off, or when nothing has come for too long */
 function nextPiece(pieces: AsyncIterator<Buffer>, req: IncomingMessage): Promise<Buffer | null> {
   return new Promise((resolve, reject) => {
-    const idle = setTimeout(() => reject(new Error('too slow')), IDLE_MS)
+    const idle = setTimeout(() => reject(new Error('too slow')), SILENCE_MS)
     pieces
       .next()
       .then(({ done, value }) =>

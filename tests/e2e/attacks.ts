@@ -103,21 +103,21 @@ export const plainReading = (k: number, photo: string | null = null): Reading =>
 export const plainPicture = (k: number, bytes = 100_000) =>
   `data:image/jpeg;base64,${Buffer.from(Array.from({ length: bytes }, (_, i) => (i * (k + 3) + k) % 251)).toString('base64')}`
 
-/** Puts a study where the browser keeps its own, as an import does; the app at home has made the place for it. */
-export async function putIn(page: Page, study: Study): Promise<void> {
+/** Puts studies where the browser keeps its own, as imports do; the app at home has made the place for them. */
+export async function putIn(page: Page, ...studies: Study[]): Promise<void> {
   await page.waitForFunction(() => !/Looking for kept studies/.test(document.querySelector('main')!.textContent!))
   await page.evaluate(
-    (document) =>
+    (documents) =>
       new Promise<void>((done) => {
         const open = indexedDB.open('bagno')
         open.onsuccess = () => {
           const work = open.result.transaction('studies', 'readwrite')
-          const { id } = document as unknown as { id: string }
-          work.objectStore('studies').put({ id, changedAt: '2026-03-02T10:00:00Z', mark: id, study: document })
+          for (const study of documents as unknown as { id: string }[])
+            work.objectStore('studies').put({ id: study.id, changedAt: '2026-03-02T10:00:00Z', mark: study.id, study })
           work.oncomplete = () => (open.result.close(), done())
         }
       }),
-    study as never,
+    studies as never,
   )
 }
 

@@ -1,4 +1,7 @@
-import type { Page } from 'puppeteer-core'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { ElementHandle, Page } from 'puppeteer-core'
 
 /** What a person does with a page, by the names they read on it. */
 
@@ -128,4 +131,16 @@ export async function addMeasure(page: Page, words: string): Promise<void> {
   const before = await measures()
   await page.keyboard.press('Enter')
   await page.waitForFunction((n) => document.querySelectorAll('[data-measure]').length === n + 1, {}, before)
+}
+
+/** Gives files to be imported, as a person chooses them together: what stands in each, or a study. */
+export async function giveFiles(page: Page, ...contents: (string | object)[]): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'bagno-files-'))
+  const paths = contents.map((content, k) => {
+    const path = join(folder, `${k + 1}.bagno.json`)
+    writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
+    return path
+  })
+  const input = await page.waitForSelector('input[type="file"]')
+  await (input as unknown as ElementHandle<HTMLInputElement>).uploadFile(...paths)
 }

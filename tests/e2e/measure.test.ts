@@ -308,6 +308,17 @@ describe('readings that are being taken', () => {
     await page.waitForSelector('li[data-reading="mains"] img')
   })
 
+  it('that were given up are begun by nothing that comes late', async () => {
+    await press(page, 'button', 'Take a reading')
+    await press(page, 'menuitem', 'Hardness of the water')
+    await choosePicture()
+    await press(page, 'button', 'Close the reading')
+    await new Promise((resume) => setTimeout(resume, 1300))
+    await press(page, 'button', 'Take a reading')
+    await page.waitForSelector('::-p-aria(Hardness of the water[role="menuitem"])')
+    await page.keyboard.press('Escape')
+  })
+
   it('say once that a picture cannot be read, and are kept without it when that is wanted', async () => {
     writeFileSync(picture, 'no picture')
     await press(page, 'button', 'Take a reading')

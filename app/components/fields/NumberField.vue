@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { z } from 'zod'
+import NotTaken from '~/components/fields/NotTaken.vue'
 import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { rangeOf } from '~~/core/schema/shape'
@@ -186,7 +187,6 @@ watch(
         "
         @input="typed = ($event.target as HTMLInputElement).value"
         @change="commit"
-        @blur="again && commit()"
         @keydown.enter="commit"
         @keydown.escape="((typed = null), (error = ''), (choices = []))"
       />
@@ -207,7 +207,7 @@ watch(
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
       {{ error || `${label}: ${fault}` }}
     </p>
-    <p v-if="again" role="status" class="caption">Typed before and not taken yet: leave the field to take it.</p>
+    <NotTaken :again="again" />
     <p v-if="taken" role="status" class="caption">
       Taken as {{ taken.as
       }}<button v-if="taken.other" type="button" class="tool ml-1" @click="choose(taken.other.text)">

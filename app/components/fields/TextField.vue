@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
+import NotTaken from '~/components/fields/NotTaken.vue'
 import { useTyped } from '~/composables/useTyped'
 
 /** A short text; an empty one is refused where a name is needed. */
@@ -53,7 +54,6 @@ function type(event: Event) {
       :value="typed ?? value"
       @input="type"
       @change="commit"
-      @blur="again && commit()"
     />
     <input
       v-else
@@ -65,9 +65,8 @@ function type(event: Event) {
       autocomplete="off"
       @input="type"
       @change="commit"
-      @blur="again && commit()"
     />
-    <p v-if="again" role="status" class="caption">Typed before and not taken yet: leave the field to take it.</p>
+    <NotTaken :again="again" />
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
   </div>
 </template>

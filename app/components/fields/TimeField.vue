@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NotTaken from '~/components/fields/NotTaken.vue'
 import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
@@ -53,9 +54,9 @@ watch(
       :aria-invalid="error !== ''"
       @input="typed = ($event.target as HTMLInputElement).value"
       @change="commit"
-      @blur="again && commit()"
       @keydown.enter="commit"
     />
+    <NotTaken :again="again" class="max-w-44" />
     <p v-if="error" role="alert" class="mt-1 max-w-44 text-sm text-alarm">{{ error }}</p>
   </div>
 </template>

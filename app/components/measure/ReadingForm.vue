@@ -27,7 +27,11 @@ const taken = useReadingDrafts()
 const studyId = table.study!.id
 const kind = KINDS.find((k) => k.kind === props.kind)!
 const draft = computed(() => taken.drafts.value.of[props.kind])
-const put = (part: Partial<ReadingDraft>) => taken.put(studyId, props.kind, part, { ...kind.begin })
+/** It is in the log or given up: what comes late, such as a picture, begins no other. */
+let closed = false
+function put(part: Partial<ReadingDraft>) {
+  if (!closed) taken.put(studyId, props.kind, part, { ...kind.begin })
+}
 const values = computed(() => draft.value?.values ?? { ...kind.begin })
 const note = computed(() => draft.value?.note ?? '')
 const photo = computed(() => draft.value?.photo ?? null)
@@ -63,7 +67,10 @@ const judgement = computed(() =>
 )
 /** Share of the room for pictures that is taken, this one counted. */
 const pictures = computed(() => picturesTake([...table.study!.readings, reading.value]) / MOST_PICTURES)
-const close = () => taken.drop(props.kind)
+function close() {
+  closed = true
+  taken.drop(props.kind)
+}
 /** What a touched field still wants; one that nobody has been to yet is just empty. */
 const faults = computed((): Fault[] =>
   checked.value.success
