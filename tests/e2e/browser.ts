@@ -79,6 +79,18 @@ export async function openBrowser(
   }
 }
 
+/** What looks at something that is not drawn yet fails, and is asked again; left alone, the browser's hand would never ask again. */
+function waitPatiently(page: Page): void {
+  const wait = page.waitForFunction.bind(page)
+  page.waitForFunction = ((met: () => unknown, ...rest: []) => {
+    const text = `async (...given) => { try { return await (${String(met)})(...given) } catch { return false } }`
+    return wait(
+      Object.assign(() => false, { toString: () => text }),
+      ...rest,
+    )
+  }) as typeof wait
+}
+
 /** A page of a size, its line of water as who opened it on every stage has it, or folded; whatever goes wrong is collected. */
 export async function openPage(
   browser: Browser,
@@ -87,6 +99,7 @@ export async function openPage(
   lineOpen = true,
 ): Promise<{ page: Page; errors: string[] }> {
   const page = await browser.newPage()
+  waitPatiently(page)
   await page.setViewport({ width, height })
   if (lineOpen)
     await page.evaluateOnNewDocument(() => {

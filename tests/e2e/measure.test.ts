@@ -316,6 +316,8 @@ describe('readings that are being taken', () => {
     await new Promise((resume) => setTimeout(resume, 1300))
     await press(page, 'button', 'Take a reading')
     await page.waitForSelector('::-p-aria(Hardness of the water[role="menuitem"])')
+    // A key before the menu has the keyboard would go past it, and leave it open for who comes next.
+    await page.waitForFunction(() => document.activeElement!.getAttribute('role') === 'menu')
     await page.keyboard.press('Escape')
   })
 

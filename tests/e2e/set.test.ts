@@ -236,8 +236,7 @@ describe('on every demo', () => {
 
 describe('where a household opens', () => {
   it('a new one on Survey with what to do first, an old one where it was left, its line of water in one row', async () => {
-    const fresh = await browser.newPage()
-    await fresh.setViewport({ width: 1280, height: 800 })
+    const { page: fresh } = await openPage(browser, 1280, 800, false)
     await fresh.goto(url)
     await fresh.evaluate(() => localStorage.removeItem('bagno-folds'))
     await press(fresh, 'button', 'New household')
