@@ -7,6 +7,7 @@ const PURE_PACKAGES =
 
 /** The tiers in order: the folders, what belongs there, and who in the same tier may know whom. */
 const TRADE = [
+  'words',
   'units',
   'calendar',
   'water',

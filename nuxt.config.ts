@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
 import { writeServiceWorker } from './scripts/offline'
+import { words } from './scripts/words'
 import { policyFor, SECURITY_HEADERS } from './server/utils/headers'
 
 /** Name of the bundled worker that lies beside the server's entry. */
@@ -24,7 +25,11 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
   css: ['~/assets/main.css'],
   // Nuxt describes Vite's plugins with types of its own that this plugin's do not match to the letter.
-  vite: { plugins: [tailwindcss() as never], worker: { format: 'es' } },
+  vite: {
+    plugins: [tailwindcss() as never],
+    worker: { format: 'es' },
+    vue: { template: { compilerOptions: { nodeTransforms: [words as never] } } },
+  },
   // Arrays of numbers are read in tight loops; the engine's tests, not the compiler, watch their bounds.
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
   // Our own code is imported by name, so that lint sees who knows whom; only Vue's and Nuxt's come by themselves.

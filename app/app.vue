@@ -16,7 +16,7 @@ onKeyStroke('b', (e) => {
 </script>
 
 <template>
-  <a href="#work" class="tool sr-only focus:not-sr-only focus:fixed focus:z-50 focus:m-2">Skip to the work</a>
+  <a href="#work" class="tool sr-only focus:not-sr-only focus:fixed focus:z-50 focus:m-2">Skip to main content</a>
   <NuxtPage />
   <LazySumPocket v-if="wanted" />
   <NoticeBar />

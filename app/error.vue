@@ -10,14 +10,14 @@ useHead({ title: 'Bagno' })
 
 <template>
   <main id="work" class="mx-auto max-w-2xl p-6">
-    <h1 class="text-2xl">{{ missing ? 'There is no such page' : 'This page could not be shown' }}</h1>
-    <p v-if="missing" class="mt-2 break-words">Nothing stands at {{ route.fullPath.slice(0, 120) }}.</p>
+    <h1 class="text-2xl">{{ missing ? 'Page not found' : 'Page cannot be shown' }}</h1>
+    <p v-if="missing" class="mt-2 break-words">No page at {{ route.fullPath.slice(0, 120) }}.</p>
     <p v-else class="mt-2 break-words">
-      Something in the app broke: {{ error.message.slice(0, 300) }}. What was kept in this browser is still there.
+      Application error: {{ error.message.slice(0, 300) }}. Saved studies are not affected.
     </p>
     <div class="mt-4 flex flex-wrap gap-2">
       <button class="tool" @click="clearError({ redirect: '/' })">All households</button>
-      <a v-if="!missing" class="tool" href="/mend.html">Fetch the app anew</a>
+      <a v-if="!missing" class="tool" href="/mend.html">Reload the app</a>
     </div>
   </main>
 </template>

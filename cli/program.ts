@@ -8,6 +8,7 @@ import { jobsOf } from '../core/measures/jobs'
 import { accepts } from '../core/schema/words'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
+import { wordsOf } from '../core/study/words-of'
 import { sumNamed, SUMS } from '../core/sums/registry'
 import { runSum } from '../core/sums/run'
 import { BEGIN_GOAL, findWindows } from '../core/trials/find-windows'
@@ -90,21 +91,33 @@ function timed(study: Study) {
 export async function bagno(args: readonly string[]): Promise<Answer> {
   let stdout = ''
   const write = (text: string) => void (stdout += text)
+  let words = (text: string) => text
+  const print = (value: unknown) =>
+    write(typeof value === 'string' ? words(value) : `${JSON.stringify(value, null, 2)}\n`)
+  /** What is said of a study from then on is said in its words. */
+  const taken = (file: string) => {
+    const study = load(file)
+    words = wordsOf(study)
+    return study
+  }
   try {
-    await program(write).parseAsync(args, { from: 'user' })
+    await program(write, print, taken).parseAsync(args, { from: 'user' })
     return { status: 0, stdout, stderr: '' }
   } catch (error) {
-    if (error instanceof Refusal) return { status: 2, stdout, stderr: `bagno: ${error.message}\n` }
-    if (error instanceof YearRefused) return { status: 2, stdout, stderr: `bagno: ${error.message}\n` }
+    if (error instanceof Refusal) return { status: 2, stdout, stderr: `bagno: ${words(error.message)}\n` }
+    if (error instanceof YearRefused) return { status: 2, stdout, stderr: `bagno: ${words(error.message)}\n` }
     if (error instanceof CommanderError) return { status: error.exitCode === 0 ? 0 : 2, stdout, stderr: '' }
     throw error
   }
 }
 
-function program(write: (text: string) => void): Command {
-  const print = (value: unknown) => write(typeof value === 'string' ? value : `${JSON.stringify(value, null, 2)}\n`)
+function program(
+  write: (text: string) => void,
+  print: (value: unknown) => void,
+  taken: (file: string) => Study,
+): Command {
   const program = new Command('bagno')
-    .description('Hot water of a household: a year of it, and what a change saves.')
+    .description('Domestic hot water of a household: annual energy, cost and savings.')
     .configureOutput({ writeOut: write, writeErr: write, outputError: (text) => refuse(text.replace(/^error: /, '')) })
     .exitOverride()
 
@@ -121,20 +134,20 @@ function program(write: (text: string) => void): Command {
 
   program
     .command('validate <file>')
-    .description('say whether a study file is sound')
+    .description('validate a study file')
     .action((file: string) => {
-      const study = load(file)
+      const study = taken(file)
       print(
-        `${file}: sound (${study.name}; ${study.pipes.runs.length} runs, ${study.pipes.taps.length} taps, ${study.packages.length} packages)\n`,
+        `${file}: valid (${study.name}; ${study.pipes.runs.length} runs, ${study.pipes.taps.length} outlets, ${study.packages.length} packages)\n`,
       )
     })
 
   program
     .command('simulate <file>')
-    .description('one year of the household as it stands')
+    .description('simulate a year of the household as set')
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const result = timed(study)
       print(options.json ? result : yearTable(study, result))
     })
@@ -144,7 +157,7 @@ function program(write: (text: string) => void): Command {
     .description('as found, as set, and each package with its savings')
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
       const comparison = comparedInFull(study, years)
       print(options.json ? comparison : comparisonTable(study, comparison))
@@ -152,50 +165,50 @@ function program(write: (text: string) => void): Command {
 
   program
     .command('findings <file>')
-    .description('what an experienced engineer would point out')
+    .description('list the findings')
     .option('--json', 'print every field')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const checks = checksOf(study, simulate(study))
       const all = findingsOf(checks)
       if (options.json) return void print(all)
-      print(findingsText(all) || 'nothing stands out\n')
+      print(findingsText(all) || 'no findings\n')
       const blocking = inTheWay(all)
-      if (blocking.length)
-        print(`\nThe visit cannot be marked as finished:\n${blocking.map((f) => `- ${f.title}\n`).join('')}`)
+      if (blocking.length) print(`\nThe visit cannot be completed:\n${blocking.map((f) => `- ${f.title}\n`).join('')}`)
       for (const pack of study.packages) {
         const after = applyAll(study, pack.measures)
         const brought = broughtBy(checks, checksOf(after, simulate(after)))
-        if (brought.length) print(`\n“${pack.name}” would bring:\n${broughtText(study, brought)}`)
+        if (brought.length) print(`\nNew findings with “${pack.name}”:\n${broughtText(study, brought)}`)
       }
     })
 
   program
     .command('modes <file>')
-    .description('every way of running the loop, on the household’s own draws')
+    .description('compare the circulation modes on the household’s own draw-offs')
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const jobs = modeJobs(study)
-      if (!jobs.length) refuse(`${file}: there is no loop, so there is no way of running it`)
+      if (!jobs.length) refuse(`${file}: no circulation, no modes to compare`)
       const rows = modeRows(study, new Map(jobs.map((j) => [j.mode, simulate(j.study)])))
       print(options.json ? rows : modesTable(study, rows))
     })
 
   program
     .command('find-windows <file>')
-    .description('the cheapest windows of loop and store that keep a share of draws warm within a wait')
-    .option('--share <share>', 'share of draws, 0 to 1', String(BEGIN_GOAL.shareWarm))
-    .option('--within <seconds>', `wait, one of ${WAITS_S.join(', ')}`, String(BEGIN_GOAL.withinS))
-    .option('--years <count>', 'most years that are simulated')
+    .description('optimise the schedules of circulation and cylinder for a share of draw-offs hot within a time')
+    .option('--share <share>', 'share of draw-offs, 0 to 1', String(BEGIN_GOAL.shareWarm))
+    .option('--within <seconds>', `time, one of ${WAITS_S.join(', ')}`, String(BEGIN_GOAL.withinS))
+    .option('--years <count>', 'maximum number of simulated years')
     .option('--json', 'print every figure')
     .action(async (file: string, options: { share: string; within: string; years?: string; json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const [shareWarm, withinS] = [Number(options.share), Number(options.within)]
-      if (!(shareWarm >= 0 && shareWarm <= 1)) refuse('--share: a number from 0 to 1')
+      if (!(shareWarm >= 0 && shareWarm <= 1)) refuse('--share: accepts 0 to 1')
       if (!WAITS_S.some((s) => s === withinS)) refuse(`--within: one of ${WAITS_S.join(', ')} seconds`)
       const years = options.years === undefined ? undefined : Number(options.years)
-      if (years !== undefined && !(Number.isInteger(years) && years >= 1)) refuse('--years: a whole number from 1')
+      if (years !== undefined && !(Number.isInteger(years) && years >= 1))
+        refuse('--years: accepts whole numbers from 1')
       const found = await findWindows(study, { shareWarm, withinS }, (all) => Promise.resolve(all.map(yearOrNull)), {
         ...(years === undefined ? {} : { mostYears: years }),
       })
@@ -204,17 +217,16 @@ function program(write: (text: string) => void): Command {
 
   program
     .command('board <file>')
-    .description('the setting judged: scald, growth, comfort, limits, cost')
-    .option('--heater <id>', 'whose setpoint; the one that decides how hot the water is, unless said')
+    .description('check a setpoint: scald risk, hygiene, comfort, limits, cost')
+    .option('--heater <id>', 'heater whose setpoint is checked; default: the one that governs the supply temperature')
     .option('--json', 'print every field')
     .action((file: string, options: { heater?: string; json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       if (options.heater !== undefined && judgedHeater(study, options.heater) !== options.heater)
         refuse(`--heater: there is no heater "${options.heater}" with a thermostat`)
       const board = boardOf(study, checksOf(study, simulate(study)), options.heater)
       if (options.json) return void print(board)
-      if (board.heaterId === null)
-        print('No thermostat sets anything here: what hangs on none is judged all the same.\n')
+      if (board.heaterId === null) print('No heater here has a thermostat; the checks that need none follow.\n')
       print(
         linesOf(board)
           .map(
@@ -227,20 +239,20 @@ function program(write: (text: string) => void): Command {
 
   program
     .command('size <file>')
-    .description('heat sources sized on the household’s own busiest moment')
+    .description('size heat sources on the household’s own peak demand')
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const sized = sizes(study, undefined, simulate(study))
       print(options.json ? sized : sizeTable(study, sized))
     })
 
   program
     .command('sources <file>')
-    .description('a year with each heat source that the household could have, cheapest to run first')
+    .description('simulate a year with each possible heat source, cheapest to run first')
     .option('--json', 'print every figure')
     .action((file: string, options: { json?: boolean }) => {
-      const study = load(file)
+      const study = taken(file)
       const now = simulate(study)
       const years = ranked(
         sourceJobs(study).flatMap((job) => {
@@ -253,7 +265,7 @@ function program(write: (text: string) => void): Command {
 
   program
     .command('sum [name] [input]')
-    .description('list the bench sums, or work one: sum NAME \'{"field": value}\'')
+    .description('list the calculators, or run one: sum NAME \'{"field": value}\'')
     .action((name?: string, input?: string) => {
       if (name === undefined) {
         for (const s of SUMS) {
@@ -265,7 +277,7 @@ function program(write: (text: string) => void): Command {
         return
       }
       const sum = sumNamed(name)
-      if (!sum) refuse(`there is no sum "${name}"; there are ${SUMS.map((s) => s.name).join(', ')}`)
+      if (!sum) refuse(`no calculator "${name}"; available: ${SUMS.map((s) => s.name).join(', ')}`)
       if (input === undefined) refuse(`${name}: needs its input as JSON, such as ${JSON.stringify(sum.example)}`)
       let given: unknown
       try {

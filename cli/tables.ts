@@ -25,23 +25,23 @@ const table = (head: string[]) =>
 
 /** What came in for nothing. */
 const FREE: [keyof YearResult['energy'], string][] = [
-  ['renewableKwh', 'From the sun'],
-  ['ambientKwh', 'From the air, by heat pump'],
-  ['recoveredKwh', 'Out of the drain'],
+  ['renewableKwh', 'Solar'],
+  ['ambientKwh', 'Air source, by heat pump'],
+  ['recoveredKwh', 'Recovered from the drain'],
 ]
 
 /** Rows of a ledger in the order of the water. */
 const LEDGER: [keyof YearResult['energy'], string][] = [
-  ['usefulKwh', 'Useful at the taps'],
-  ['runOffKwh', 'Run off while waiting'],
-  ['deadRunKwh', 'Cooled in the pipes'],
-  ['loopKwh', 'Lost by the loop'],
-  ['storeKwh', 'Lost by the store'],
-  ['primaryKwh', 'Lost between heater and store'],
-  ['conversionKwh', 'Lost in conversion'],
-  ['reliefKwh', 'Through the relief valve'],
-  ['storedChangeKwh', 'Left in store and pipes'],
-  ['residualKwh', 'Not accounted for'],
+  ['usefulKwh', 'Useful heat'],
+  ['runOffKwh', 'Draw-off to waste'],
+  ['deadRunKwh', 'Dead-leg loss'],
+  ['loopKwh', 'Circulation loss'],
+  ['storeKwh', 'Standing loss'],
+  ['primaryKwh', 'Primary circuit loss'],
+  ['conversionKwh', 'Conversion loss'],
+  ['reliefKwh', 'T&P valve discharge'],
+  ['storedChangeKwh', 'Change in storage'],
+  ['residualKwh', 'Balance error'],
 ]
 
 /** A year in a table for people. */
@@ -54,12 +54,12 @@ export function yearTable(study: Study, r: YearResult): string {
   for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
   for (const row of moneyRows(r.cost)) t.push([row.name, d.money(row.money)])
   t.push(['Total', d.money(r.cost.total)])
-  t.push(['Water at the taps', d.litres(r.water.mixedL)])
-  t.push(['Run off while waiting', d.litres(r.water.runOffL)])
-  if (r.water.reliefL) t.push(['Let go by relief valves', d.litres(r.water.reliefL)])
-  if (r.stagnantHours) t.push(['Collectors in the sun with a full store', `${Math.round(r.stagnantHours)} h`])
-  t.push(['Half of the waits are under', d.seconds(r.comfort.waitMedianS)])
-  t.push(['Draws too cool', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
+  t.push(['Water at the outlets', d.litres(r.water.mixedL)])
+  t.push(['Draw-off to waste', d.litres(r.water.runOffL)])
+  if (r.water.reliefL) t.push(['T&P valve discharge', d.litres(r.water.reliefL)])
+  if (r.stagnantHours) t.push(['Collector stagnation', `${Math.round(r.stagnantHours)} h`])
+  t.push(['Median time to tap (P50)', d.seconds(r.comfort.waitMedianS)])
+  t.push(['Unmet draw-offs', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
   return `${t.toString()}\n${houseHeatSentence(r.energy, study.prices.creditHouseHeat, d)}\n`
 }
@@ -68,15 +68,15 @@ export function yearTable(study: Study, r: YearResult): string {
 export function modesTable(study: Study, rows: readonly ModeRow[]): string {
   const d = displayOf(study)
   const head = [
-    'Loop',
+    'Circulation',
     'pump',
     'starts',
     'out',
     'back',
-    'run off',
+    'draw-off to waste',
     'bought',
     'net a year',
-    'median wait',
+    'median time to tap',
     'slow',
     'tepid',
   ]
@@ -101,22 +101,20 @@ export function modesTable(study: Study, rows: readonly ModeRow[]): string {
 /** What a search for windows came to. */
 export function foundTable(study: Study, found: Found): string {
   const d = displayOf(study)
-  const t = table(['', 'money a year', `warm within ${found.goal.withinS} s`])
+  const t = table(['', 'money a year', `hot within ${found.goal.withinS} s`])
   const row = (name: string, { cost, warm }: Tried) => t.push([name, d.money(cost), `${(100 * warm).toFixed(1)} %`])
   row('As it stands', found.asItStands)
   row('Always on', found.always)
-  row('Cheapest windows', found.best)
-  row('A step wider', found.warmer)
+  row('Cheapest schedule', found.best)
+  row('One step longer', found.warmer)
   const plan = (name: string, week: Week | null) => (week ? `${name}: ${weekInWords(week, d.time)}\n` : '')
-  return `${t.toString()}\n${plan('Loop', found.best.plan.loop)}${plan('Heater', found.best.plan.heater)}${
-    found.kept ? '' : 'Always on does not keep the goal, so no windows do. These keep what always on keeps.\n'
-  }${found.years} years were simulated.\n`
+  return `${t.toString()}\n${plan('Circulation', found.best.plan.loop)}${plan('Heater', found.best.plan.heater)}${found.kept ? '' : 'Target not achievable: always on misses it too. The schedule shown matches always on.\n'}${found.years} years were simulated.\n`
 }
 
 /** As found, as set and every package side by side, then what each measure saves. */
 export function comparisonTable(study: Study, c: FullComparison): string {
   const d = displayOf(study)
-  const t = table(['', 'money a year', 'change', 'bought', 'water', 'median wait'])
+  const t = table(['', 'money a year', 'change', 'bought', 'water', 'median time to tap'])
   const row = (name: string, r: YearResult, change: number | null) =>
     t.push([
       name,
@@ -131,7 +129,7 @@ export function comparisonTable(study: Study, c: FullComparison): string {
   for (const p of c.packages) row(p.name, p.result, p.difference.cost)
   let out = `${study.name}\n${t.toString()}\n`
   for (const p of c.packages) {
-    const m = table([p.name, 'alone saves', 'last in saves', 'costs'])
+    const m = table([p.name, 'stand-alone saving', 'last-in saving', 'costs'])
     for (const x of p.measures)
       m.push([
         x.name,
@@ -143,11 +141,11 @@ export function comparisonTable(study: Study, c: FullComparison): string {
       'Together',
       d.money(p.together),
       `not ${d.money(p.sumOfSingles)}`,
-      p.costMoney === null ? 'not all known' : d.money(p.costMoney),
+      p.costMoney === null ? 'not fully priced' : d.money(p.costMoney),
     ])
     out += `${m.toString()}\n`
     for (const t of p.targets) out += `${LEVEL_WORDS[t.level]}: ${t.sentence}\n`
-    if (p.brought.length) out += `It would bring:\n${broughtText(study, p.brought)}`
+    if (p.brought.length) out += `New findings:\n${broughtText(study, p.brought)}`
   }
   return out
 }
@@ -164,7 +162,7 @@ export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes
               `${LEVEL_WORDS[s.level].padEnd(13)} ${s.heater}\n${s.checks.map((c) => `${' '.repeat(14)}${LEVEL_WORDS[c.level]}: ${c.sentence}\n`).join('')}`,
           )
           .join('')}`
-  return `${study.name}: at its busiest ${d.figure('flow', peaks.hotLMin)} hot at once (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} hot in the busiest hour\n${rows('What is there', there)}${rows('In its place', instead)}${rows('Beside it', beside)}`
+  return `${study.name}: peak demand ${d.figure('flow', peaks.hotLMin)} of hot water (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} in the peak hour\n${rows('Existing', there)}${rows('Replacement', instead)}${rows('Additional', beside)}`
 }
 
 /** What stands out, one entry for each cause, with its parts. */
@@ -192,8 +190,8 @@ export const broughtText = (study: Study, list: readonly Brought[]): string => {
 export function sourcesTable(study: Study, now: YearResult, years: readonly (SourceYear & { name: string })[]): string {
   const d = displayOf(study)
   const of = (y: SourceYear & { name: string }) =>
-    `${y.name}, ${y.how === 'instead' ? 'in its place' : 'beside it'}\n${sourceSentences(y, d)
+    `${y.name}, ${y.how === 'instead' ? 'replacement' : 'additional'}\n${sourceSentences(y, d)
       .map((sentence) => `    ${sentence}\n`)
       .join('')}`
-  return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as it stands; what buying and fitting costs is not in it\n\n${years.map(of).join('')}`
+  return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as set; purchase and installation not included\n\n${years.map(of).join('')}`
 }

@@ -29,28 +29,28 @@ const to = (selector: string) => async (page: import('puppeteer-core').Page) => 
 
 async function takeReading(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Loop, out and back')
+  await press(page, 'menuitem', 'Circulation flow and return')
   for (const [label, text] of [
-    ['Leaves at', '63.5'],
-    ['Comes back at', '59.8'],
-    ['Flow of the pump', '4'],
+    ['Flow temperature', '63.5'],
+    ['Return temperature', '59.8'],
+    ['Pump flow rate', '4'],
   ] as const)
     await type(page, label, text)
-  await press(page, 'button', 'Keep in the log')
+  await press(page, 'button', 'Save to log')
   await press(page, 'button', 'Dismiss')
   await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Time to hot')
-  await choose(page, 'Tap', 'Top shower')
+  await press(page, 'menuitem', 'Time to tap')
+  await choose(page, 'Add outlet', 'Top shower')
   for (const [label, text] of [
-    ['Time taken', '14'],
+    ['Time', '14'],
     ['Flow', '8'],
   ] as const)
     await type(page, label, text)
-  await page.$eval('section[aria-label="Time to hot"]', (e) => e.scrollIntoView({ block: 'start' }))
+  await page.$eval('section[aria-label="Time to tap"]', (e) => e.scrollIntoView({ block: 'start' }))
 }
 
 async function openSum(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Bench sums')
+  await press(page, 'button', 'Calculators')
   await page.waitForSelector('#sum-search')
   await page.type('#sum-search', 'drain')
   await page.keyboard.press('Enter')
@@ -75,7 +75,7 @@ async function openLarge(page: import('puppeteer-core').Page, url: string) {
 
 async function climb(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Climb at a tap, timed')
+  await press(page, 'menuitem', 'Temperature rise at outlet, timed')
   await press(page, 'button', 'Tap open: start')
   for (const [s, c] of [
     [0, '14'],
@@ -101,7 +101,9 @@ async function climb(page: import('puppeteer-core').Page) {
     await page.keyboard.press('Enter')
   }
   await type(page, 'Flow', '7')
-  await page.$eval('section[aria-label="Climb at a tap, timed"]', (e) => e.scrollIntoView({ block: 'start' }))
+  await page.$eval('section[aria-label="Temperature rise at outlet, timed"]', (e) =>
+    e.scrollIntoView({ block: 'start' }),
+  )
 }
 
 async function modes(page: import('puppeteer-core').Page) {
@@ -109,7 +111,7 @@ async function modes(page: import('puppeteer-core').Page) {
 }
 
 async function windows(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Find windows')
+  await press(page, 'button', 'Optimise')
   await page.waitForSelector('[data-found]', { timeout: 120_000 })
 }
 
@@ -132,13 +134,13 @@ const SHOTS: Shot[] = [
     name: 'study',
     path: `${HOUSE}/set`,
     ...DESK,
-    before: (page) => press(page, 'button', 'Open the line of water'),
+    before: (page) => press(page, 'button', 'Expand system diagram'),
   },
   { name: 'week', path: `${HOUSE}/set?view=week`, ...DESK },
   { name: 'board', path: `${HOUSE}/set?view=board`, ...DESK },
   { name: 'modes', path: `${HOUSE}/set?view=modes`, ...DESK, before: modes },
   { name: 'windows', path: `${HOUSE}/set?view=windows`, ...DESK, before: windows },
-  { name: 'day', path: `${HOUSE}/set?view=day`, ...DESK, before: (page) => press(page, 'button', 'Coldest day') },
+  { name: 'day', path: `${HOUSE}/set?view=day`, ...DESK, before: (page) => press(page, 'button', 'Mid-winter day') },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
   {
@@ -161,7 +163,7 @@ const SHOTS: Shot[] = [
     name: 'improve-phone',
     path: `${HOUSE}/improve`,
     ...PHONE,
-    before: to('section[aria-label="Where the heat goes"]'),
+    before: to('section[aria-label="Heat balance"]'),
   },
 ]
 

@@ -22,7 +22,7 @@ const list = shallowRef<Kept[] | null>(null)
 const trouble = ref('')
 /** Says what did not happen, and what can be done. */
 const failed = (what: string) =>
-  (trouble.value = `${what}: the browser’s storage is full or closed. Nothing that was kept is lost; delete an old household or free space, and try again.`)
+  (trouble.value = `${what}: browser storage is full or blocked. Saved studies are not affected. Delete an old study or free space, and try again.`)
 const refused = shallowRef<{ file: string; faults: Fault[] }[]>([])
 const over = ref(false)
 const picker = ref<HTMLInputElement | null>(null)
@@ -33,7 +33,7 @@ async function refresh() {
     list.value = (await keptStudies()).sort((a, b) => String(b.changedAt).localeCompare(String(a.changedAt)))
   } catch {
     list.value ??= []
-    failed('What is kept could not be read')
+    failed('Saved studies could not be read')
   }
 }
 onMounted(refresh)
@@ -60,7 +60,7 @@ const about = (s: Study) => {
 }
 const described = (s: Study) => {
   const people = s.people.persons.length
-  return `${s.site.name}. ${people} ${people === 1 ? 'person' : 'people'}, ${s.pipes.taps.length} taps, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} store` : 'no store'}${s.pipes.loop ? ', loop' : ''}`
+  return `${s.site.name}. ${people} ${people === 1 ? 'occupant' : 'occupants'}, ${s.pipes.taps.length} outlets, ${s.plant.store ? `${displayOf(s).figure('volume', s.plant.store.litres, 0)} cylinder` : 'no cylinder'}${s.pipes.loop ? ', circulation' : ''}`
 }
 
 /** A kept household as it is listed, worked out once: whether it can be opened is seen at a glance, the rest is said when it is. */
@@ -95,7 +95,7 @@ const setUnits = (units: Study['units']) => (beginning.value = { units, currency
 async function create() {
   const study = blankStudy('household', beginning.value!.units, beginning.value!.currency)
   const kept = await keepBeside(study).catch(() => null)
-  if (!kept) return void failed(`“${study.name}” was not begun`)
+  if (!kept) return void failed(`“${study.name}” was not created`)
   await navigateTo(`/study/${kept.id}`)
 }
 
@@ -128,7 +128,7 @@ async function remove(listed: Kept) {
       take: async () => {
         if (!(await restoreKept(kept))) {
           await keepBeside(kept.study)
-          say({ text: 'Another study has that name by now: the deleted one is back beside it.' })
+          say({ text: 'Another study now has this name. The deleted one was restored under a new name.' })
         }
         await refresh()
       },
@@ -176,9 +176,7 @@ function onPick(event: Event) {
         <img src="/bagno.svg" alt="" class="size-12" />
         <div>
           <h1 class="text-3xl">Bagno</h1>
-          <p class="text-ink-soft">
-            Hot water, from the cold main to the drain: set it, cost a year of it, see what a change saves.
-          </p>
+          <p class="text-ink-soft">Domestic hot water: settings, schedules, annual energy, cost and savings.</p>
         </div>
       </div>
       <div class="flex flex-wrap gap-2">
@@ -221,8 +219,8 @@ function onPick(event: Event) {
         :choices="currencies"
         @change="(currency) => (beginning = { ...beginning!, currency })"
       />
-      <button class="tool tool-main" @click="create">Begin the survey</button>
-      <p class="caption w-full">Everything in a new household is assumed and says so until it is typed or read.</p>
+      <button class="tool tool-main" @click="create">Create study</button>
+      <p class="caption w-full">A new study starts with assumed values, marked “assumed” until entered or measured.</p>
     </section>
     <p v-if="storageTrouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       {{ storageTrouble }}
@@ -230,14 +228,14 @@ function onPick(event: Event) {
     <p v-if="trouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">{{ trouble }}</p>
     <div v-if="notKept" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       <p>
-        The last change of “{{ notKept.name }}” is not kept: the browser’s storage is full or closed. It is in this tab
-        alone until there is room. Export it, or delete an old household.
+        The last change of “{{ notKept.name }}” is not saved: browser storage is full or blocked. It exists in this tab
+        only. Export it or delete an old study.
       </p>
       <button class="tool mt-2" @click="exportStudy(notKept)"><Download :size="18" />Export it as a file</button>
     </div>
     <div v-if="refused.length" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       <div v-for="(one, n) in refused" :key="n">
-        <p class="font-semibold">“{{ one.file }}” was not imported. Nothing kept here was touched.</p>
+        <p class="font-semibold">“{{ one.file }}” was not imported. Saved studies are not affected.</p>
         <ul class="mt-1 max-h-48 overflow-auto text-sm">
           <li v-for="(f, i) in one.faults" :key="i">
             <b v-if="f.path">{{ f.path }}: </b>{{ f.message }}
@@ -253,9 +251,9 @@ function onPick(event: Event) {
       :class="{ 'outline-2 outline-offset-8 outline-dashed outline-copper': over }"
     >
       <h2 class="border-b-2 border-ink pb-1 text-xl">Households</h2>
-      <p v-if="list === null" class="py-6 text-ink-soft">Looking for kept studies…</p>
+      <p v-if="list === null" class="py-6 text-ink-soft">Loading saved studies…</p>
       <p v-else-if="list.length === 0" class="py-6">
-        None kept in this browser yet. Open one of the demo households below to look round, start a new one, or drop a
+        No saved studies. Open a demo household below, create a new one, or drop a
         <code>.bagno.json</code> file anywhere on this page.
       </p>
       <div v-if="list && list.length > FEW" class="flex flex-wrap items-end gap-3 py-2">
@@ -292,7 +290,7 @@ function onPick(event: Event) {
           <p v-else class="min-w-64 flex-1 px-2 py-1">
             <span class="font-semibold">{{ kept.id }}</span>
             <span class="block text-sm text-alarm"
-              >This study cannot be read by this version of Bagno. It is kept as it is and can be exported.</span
+              >This study cannot be read by this version of Bagno. It is stored unchanged and can be exported.</span
             >
           </p>
           <span class="caption pl-2">{{ changed }}</span>
@@ -324,7 +322,7 @@ function onPick(event: Event) {
 
     <section class="mt-10" aria-label="Demo households">
       <h2 class="border-b-2 border-ink pb-1 text-xl">Demo households</h2>
-      <p class="pt-2 text-sm text-ink-soft">All invented. Opening one keeps a copy here that is yours to change.</p>
+      <p class="pt-2 text-sm text-ink-soft">All invented. Opening one saves an editable copy here.</p>
       <ul>
         <li v-for="d in DEMOS" :key="d.study.id" class="border-b border-line py-2">
           <NuxtLink
@@ -341,8 +339,8 @@ function onPick(event: Event) {
       </ul>
     </section>
     <p class="caption mt-10">
-      Studies are kept in this browser and nowhere else. Figures are estimates to advise by; local codes and licensed
-      trades come first.
+      Studies are saved in this browser only. Figures are estimates; follow the local code. Work is for registered
+      installers where it requires.
     </p>
   </main>
 </template>

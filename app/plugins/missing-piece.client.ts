@@ -42,9 +42,9 @@ export default defineNuxtPlugin(() => {
     if (saying) return
     saying = true
     say({
-      text: 'A part of the app could not be loaded: a view is missing or not complete. What was entered is kept.',
+      text: 'Part of the app could not be loaded. Entered data is saved.',
       lasts: true,
-      way: { label: 'Fetch the app anew', take: () => location.assign('/mend.html') },
+      way: { label: 'Reload the app', take: () => location.assign('/mend.html') },
     })
   })
 })

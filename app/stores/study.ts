@@ -109,7 +109,7 @@ export const useStudy = defineStore('study', () => {
     seen.set(copy.id, markOf(kept))
     if (study.value?.id !== document.id) return
     study.value = copy
-    useNotice().say({ text: 'Another tab changed this study too. Your work goes on as a second one beside it.' })
+    useNotice().say({ text: 'Another tab changed this study too. This tab continues as a separate copy.' })
     await navigateTo(`/study/${copy.id}`)
   }
 
@@ -132,7 +132,7 @@ export const useStudy = defineStore('study', () => {
     if ('deleted' in told) {
       if (study.value?.id !== told.deleted) return
       seen.delete(told.deleted)
-      useNotice().say({ text: 'Another tab deleted this study. It stays open here; the next change keeps it again.' })
+      useNotice().say({ text: 'Another tab deleted this study. The next change saves it again.' })
       return
     }
     const mayShow = () => study.value?.id === told.kept && !keeper.busy
@@ -161,7 +161,7 @@ export const useStudy = defineStore('study', () => {
     const onTable = study.value?.id === id
     // What could not be kept is on the table all the same, unless it was deleted and another took its name.
     if (onTable && (kept.value === 'failed' || (found && seen.get(id) === markOf(found)))) return null
-    if (!found) return [{ path: '', message: 'This study is not kept in this browser.' }]
+    if (!found) return [{ path: '', message: 'This study is not saved in this browser.' }]
     const read = readStudy(found.study)
     if (!read.ok) return read.faults
     void sayGone(read.value, found.without ?? [])
@@ -184,7 +184,7 @@ export const useStudy = defineStore('study', () => {
       .map((r) => `${titleOf(r)}, ${dayText(r.takenAt)}`)
     const some = gone.length > 3 ? `${gone.slice(0, 3).join('; ')} and ${gone.length - 3} more` : gone.join('; ')
     useNotice().say({
-      text: `${gone.length === 1 ? 'A picture is' : `${gone.length} pictures are`} no longer in this browser: ${some}. Everything else is.`,
+      text: `${gone.length === 1 ? 'A picture is' : `${gone.length} pictures are`} missing from this browser: ${some}. Everything else is complete.`,
       lasts: true,
     })
   }

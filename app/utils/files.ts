@@ -27,6 +27,6 @@ function hand(text: string, name: string): void {
 /** Reads a chosen file; one that is too large is not even opened. */
 export async function importStudy(file: File): Promise<Result<Study>> {
   if (file.size > LARGEST_FILE)
-    return refused(`the file is ${Math.round(file.size / 1048576)} MB; a study is at most ${LARGEST_FILE / 1048576} MB`)
+    return refused(`the file is ${Math.round(file.size / 1048576)} MB. Accepts up to ${LARGEST_FILE / 1048576} MB`)
   return readStudyText(await file.text())
 }

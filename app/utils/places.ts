@@ -1,12 +1,12 @@
 import { type Place, PLACES } from '~~/core/climate/places'
 
 const NAMES: Record<Place, string> = {
-  heated: 'heated room',
+  heated: 'heated space',
   cellar: 'cellar',
   loft: 'loft',
   outdoors: 'outdoors',
   ground: 'ground',
-  slab: 'slab, not reachable',
+  slab: 'in slab, not accessible',
 }
 
 /** Places as a choice. */

@@ -1,12 +1,12 @@
 /** Stations of the line of water that can be opened. */
 export const STATIONS = {
-  main: 'Cold main and place',
+  main: 'Cold main and site',
   heater: 'Heater',
-  store: 'Store',
-  loop: 'Loop',
-  runs: 'Runs of pipe',
-  taps: 'Taps',
-  people: 'People and routine',
+  store: 'Cylinder',
+  loop: 'Circulation',
+  runs: 'Pipework',
+  taps: 'Outlets',
+  people: 'Occupants and use',
   drain: 'Drain',
   prices: 'Prices',
 } as const

@@ -98,7 +98,7 @@ export class YearPool {
       const worker = this.spawn()
       const hand: Hand = { worker, api: wrap<YearWork>(worker), sign: () => {}, broke: () => {}, broken: null }
       const end = (event: Event) => {
-        hand.broken = new Error((event as ErrorEvent).message || 'the worker that simulates stopped')
+        hand.broken = new Error((event as ErrorEvent).message || 'the simulation stopped')
         hand.broke(hand.broken)
       }
       worker.addEventListener('error', end)
@@ -191,13 +191,13 @@ export class YearPool {
 }
 
 const SILENT = new Error('no sign of life')
-const said = (error: Error) => `The simulation broke off (${error.message}); the next change starts it anew.`
+const said = (error: Error) => `Simulation failed (${error.message}). The next change restarts it.`
 
 /** An order that was ended: nobody wants it any more, or it took too long. */
 class Ended extends Error {
   constructor(readonly stale: boolean) {
     super(
-      `No year came within ${PATIENCE_MS / 1000} seconds, so it was ended. Other households are not touched; change what this one cannot be, or export it.`,
+      `Simulation stopped after ${PATIENCE_MS / 1000} s. Check this study for extreme values. Other studies are not affected.`,
     )
   }
 }
@@ -228,7 +228,7 @@ async function fromServer(study: Study): Promise<YearResult> {
     })
     if (answer.ok) return (await answer.json()) as YearResult
     if (answer.status !== 503 || tries > 10)
-      throw new Error(((await answer.json()) as { message?: string }).message ?? 'the server did not answer')
+      throw new Error(((await answer.json()) as { message?: string }).message ?? 'no response from the server')
     await new Promise((resume) => setTimeout(resume, Number(answer.headers.get('retry-after') ?? 2) * 1000))
   }
 }

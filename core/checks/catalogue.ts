@@ -1,5 +1,6 @@
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
 import type { YearResult } from '../year/result'
 import { type Check, check, type Rule, type Visit } from './check'
 import { CIRCULATION_CHECKS } from './circulation'
@@ -46,5 +47,6 @@ const CATALOGUE = {
 /** A household judged: every check, each once. */
 export function checksOf(study: Study, year: YearResult | null): Check[] {
   const visit: Visit = { study, year, write: displayOf(study) }
-  return Object.values(CATALOGUE).flatMap((rule: Rule) => rule(visit).map(check))
+  const words = wordsOf(study)
+  return Object.values(CATALOGUE).flatMap((rule: Rule) => rule(visit).map((told) => check(told, words)))
 }

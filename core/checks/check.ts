@@ -73,18 +73,24 @@ const blocks = ({ concern, level }: Told) => concern === 'harm' && (level === 'f
 /** What a sentence begins as of what nobody has looked at; what that is comes from its title. */
 const NOT_CHECKED = 'Not checked.'
 
-export const check = (told: Told): Check => ({
+/** A check as it stands, in the words of the study that it is of. */
+export const check = (told: Told, words: (text: string) => string): Check => ({
   figures: {},
-  cause: { id: told.id, title: told.title },
   settledBy: null,
   asks: null,
   mendedBy: null,
   setting: null,
   board: [],
   ...told,
-  sentence: told.sentence.startsWith(NOT_CHECKED)
-    ? `${told.title}: not checked.${told.sentence.slice(NOT_CHECKED.length)}`
-    : told.sentence,
+  cause: told.cause ? { id: told.cause.id, title: words(told.cause.title) } : { id: told.id, title: words(told.title) },
+  title: words(told.title),
+  sentence: words(
+    told.sentence.startsWith(NOT_CHECKED)
+      ? `${told.title}: not checked.${told.sentence.slice(NOT_CHECKED.length)}`
+      : told.sentence,
+  ),
+  remedy: words(told.remedy),
+  source: words(told.source),
   blocks: blocks(told),
 })
 

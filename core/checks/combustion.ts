@@ -5,7 +5,7 @@ import { answered, type Level, type Rule, saidOf, type Told } from './check'
 
 /** A service stands for so many days. */
 const SERVICE_DAYS = 400
-const SOURCE = 'Carbon monoxide; local code and the maker’s papers'
+const SOURCE = 'Carbon monoxide; local code and the data sheet'
 const dayOf = (iso: string): number =>
   daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
 
@@ -13,7 +13,7 @@ const dayOf = (iso: string): number =>
 function ofHeater(h: Burning, there: string | null): Told[] {
   const { flue, airOpen, extractor, alarm, servicedOn } = h.combustion
   const roomSealed = flue === 'room-sealed'
-  const look = `Look, and say so under ${h.name}.`
+  const look = `Inspect, and record it under ${h.name}.`
   const at = {
     subject: { kind: 'heater', id: h.id },
     concern: 'harm',
@@ -31,8 +31,8 @@ function ofHeater(h: Burning, there: string | null): Told[] {
         flue === 'not looked'
           ? 'Not checked.'
           : roomSealed
-            ? 'Room-sealed: it draws its air from outdoors.'
-            : 'Open to the room: it draws its air from there.',
+            ? 'Room-sealed: combustion air from outdoors.'
+            : 'Open-flued: combustion air from the room.',
       remedy: look,
       asks: `plant.heaters.${h.id}.combustion.flue`,
     },
@@ -46,10 +46,10 @@ function ofHeater(h: Burning, there: string | null): Told[] {
             title: `Air for ${h.name}`,
             sentence: saidOf(
               airOpen,
-              'The room lets in the air it burns.',
-              'The room does not let in the air it burns: it can fill with carbon monoxide.',
+              'The room admits combustion air.',
+              'The room admits no combustion air: carbon monoxide can build up.',
             ),
-            remedy: airOpen === false ? 'It stays off until the licensed have opened a way for air.' : look,
+            remedy: airOpen === false ? 'Keep it off until a registered installer has provided combustion air.' : look,
             asks: `plant.heaters.${h.id}.combustion.airOpen`,
           },
           {
@@ -59,10 +59,12 @@ function ofHeater(h: Burning, there: string | null): Told[] {
             title: `Fan in the room of ${h.name}`,
             sentence: saidOf(
               extractor,
-              'A fan draws air out of the same room and can turn the flue back.',
-              'No fan draws air out of the same room.',
+              'An extract fan in the same room can reverse the flue.',
+              'No extract fan in the same room.',
             ),
-            remedy: extractor ? 'The licensed try the flue with every fan running, or the fan is taken out.' : look,
+            remedy: extractor
+              ? 'Have a registered installer test the flue with all fans running, or remove the fan.'
+              : look,
             asks: `plant.heaters.${h.id}.combustion.extractor`,
           },
         ]),
@@ -73,8 +75,8 @@ function ofHeater(h: Burning, there: string | null): Told[] {
       concern: roomSealed ? 'record' : 'harm',
       level: answered(alarm, true),
       title: `Carbon monoxide alarm at ${h.name}`,
-      sentence: saidOf(alarm, 'There is one, and it was tried.', 'There is none that works.'),
-      remedy: alarm === false ? 'Fit one as local code asks, and try it.' : look,
+      sentence: saidOf(alarm, 'Fitted and tested.', 'No working alarm.'),
+      remedy: alarm === false ? 'Fit one to the local code, and test it.' : look,
       asks: `plant.heaters.${h.id}.combustion.alarm`,
     },
     {
@@ -85,12 +87,12 @@ function ofHeater(h: Burning, there: string | null): Told[] {
       title: `Service of ${h.name}`,
       sentence:
         servicedOn === null
-          ? 'Its last service is not written down.'
-          : `Last serviced on ${servicedOn}${there === null ? '; no day of the visit is written down to hold that against' : ''}.`,
+          ? 'Last service not recorded.'
+          : `Last service on ${servicedOn}${there === null ? '; date of the visit not entered' : ''}.`,
       remedy:
         overdue || servicedOn === null
-          ? 'Have it serviced by the licensed, and write down the day.'
-          : 'Write down the day of the visit.',
+          ? 'Have it serviced by a registered installer, and record the date.'
+          : 'Enter the date of the visit.',
       asks: `plant.heaters.${h.id}.combustion.servicedOn`,
     },
   ]

@@ -20,10 +20,10 @@ const timerCutsMains: Rule = ({ study }) =>
           concern: fan ? 'harm' : 'record',
           level: 'not checked',
           subject: { kind: 'controller', id: heater.id },
-          title: `What the timer of ${heater.name} switches`,
-          sentence: 'Not checked whether it asks its control or cuts its mains.',
-          source: 'Its maker says whether it may; practice',
-          remedy: 'Look, and say so under Set.',
+          title: `Timer of ${heater.name}`,
+          sentence: 'Not checked: control input or power supply.',
+          source: 'Manufacturer’s instructions; practice',
+          remedy: 'Inspect, and record it under Settings.',
           setting: `heaters.${heater.id}.timerBy`,
         },
       ]
@@ -34,12 +34,12 @@ const timerCutsMains: Rule = ({ study }) =>
         level: fan ? 'fail' : 'marginal',
         subject: { kind: 'controller', id: heater.id },
         setting: `heaters.${heater.id}.timerBy`,
-        title: `The timer cuts the mains of ${heater.name}`,
+        title: `Timer switches the power supply of ${heater.name}`,
         sentence: fan
-          ? 'Its fan stops with the mains while it is hot, and its safety controls with it.'
-          : 'Its frost guard and its clock stop with the mains.',
-        source: 'Its maker says whether it may; practice',
-        remedy: 'Use a switch that asks its control, or leave it on; look at the overnight temperature under Day.',
+          ? 'The fan and the safety controls stop while the heater is hot.'
+          : 'Frost protection and clock stop too.',
+        source: 'Manufacturer’s instructions; practice',
+        remedy: 'Use the control input, or leave the supply on. Check the overnight temperature under Day.',
       },
     ]
   })
@@ -55,10 +55,10 @@ const overrideWithoutEnd: Rule = ({ study, write }) =>
         level: 'marginal',
         subject: { kind: 'controller', id: heater.id },
         setting: `heaters.${heater.id}.overrides`,
-        title: `An override of ${heater.name} has no end`,
-        sentence: `Set to ${write.temperature(o.setpointC)} by hand, it stays until somebody ends it.`,
+        title: `Override with no end time: ${heater.name}`,
+        sentence: `Manual setpoint ${write.temperature(o.setpointC)} stays until cancelled.`,
         source: 'Practice',
-        remedy: 'Give it an end under Set: a boost returns by itself.',
+        remedy: 'Enter an end time under Settings; a boost is timed.',
       })),
   )
 
@@ -69,9 +69,9 @@ const clockWrong: Rule = ({ study }) => {
   if (Math.abs(clock.aheadMin) < CLOCK_OFF_MIN && !behind) return []
   const said = [
     ...(Math.abs(clock.aheadMin) >= CLOCK_OFF_MIN
-      ? [`it is ${Math.abs(clock.aheadMin)} min ${clock.aheadMin > 0 ? 'ahead' : 'behind'}`]
+      ? [`the clock is ${Math.abs(clock.aheadMin)} min ${clock.aheadMin > 0 ? 'fast' : 'slow'}`]
       : []),
-    ...(behind ? ['in summer it stays an hour behind'] : []),
+    ...(behind ? ['summer time is not set, so it is one hour slow in summer'] : []),
   ]
   return [
     {
@@ -80,10 +80,10 @@ const clockWrong: Rule = ({ study }) => {
       level: 'fail',
       subject: { kind: 'controller', id: null },
       setting: 'clock',
-      title: 'The controller’s clock is wrong',
-      sentence: `By its windows it switches at other times than it says: ${said.join(', and ')}.`,
-      source: 'The controller’s clock against the wall’s',
-      remedy: 'Set it; check it at each visit and when clocks change.',
+      title: 'Controller clock wrong',
+      sentence: `On periods are shifted: ${said.join('; ')}.`,
+      source: 'Controller clock against local time',
+      remedy: 'Set the clock; check it at each visit and at clock changes.',
     },
   ]
 }
@@ -103,10 +103,10 @@ const unequalThermostats: Rule = ({ study, write }) => {
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'heater', id: elements[0].id },
-      title: 'Two thermostats of one store disagree',
-      sentence: `They stand ${write.figure('rise', apart)} apart; the hotter one does the work, wherever it sits.`,
-      source: 'Practice: both alike, or the upper as boost only',
-      remedy: 'Set both alike, unless the upper is meant as a boost.',
+      title: 'Two thermostats of one cylinder differ',
+      sentence: `Setpoints differ by ${write.figure('rise', apart)}; the higher one does the heating.`,
+      source: 'Practice: same setpoint, or the upper for boost only',
+      remedy: 'Set both alike, unless the upper one is for boost.',
       settledBy: 'dial',
     },
   ]

@@ -54,16 +54,21 @@ const delivery: Rule = (visit): Told[] => {
       subject: timer ? { kind: 'controller', id: timed[0].heater.id } : { kind: 'tap', id: worst.id },
       concern: 'comfort',
       level,
-      title: level === 'pass' ? 'Delivery' : timer ? 'The timer leaves draws cool' : 'Too little hot water',
-      sentence: `${cool} of ${draws} draws in the year came too cool or were given up (${(100 * share).toFixed(1)} %)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them in hours in which ${timed.map((t) => t.heater.name).join(' and ')} may not heat` : ''}.`,
+      title:
+        level === 'pass'
+          ? 'Unmet draw-offs'
+          : timer
+            ? 'Unmet draw-offs with hot water schedule'
+            : 'Too little hot water',
+      sentence: `${cool} of ${draws} draw-offs a year below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
       figures: {
         coolDraws: { value: cool, unit: 'draws', worse: { when: 'more', by: Math.max(5, draws * 0.002) } },
         draws: { value: draws, unit: 'draws' },
       },
-      source: `The year’s draws: more than ${write.figure('rise', COOL_K)} short on the mean of a draw, or past what anybody runs off`,
+      source: `Annual draw-offs: mean more than ${write.figure('rise', COOL_K)} low, or abandoned`,
       remedy: timer
-        ? 'Let it heat before those hours.'
-        : 'More power, a larger store, less flow at the largest tap, or one after the other.',
+        ? 'Start the on periods earlier.'
+        : 'Increase output or cylinder volume, reduce the flow of the largest outlet, or stagger use.',
       settledBy: 'store-top',
       setting: timer ? `heaters.${timed[0].heater.id}.windows` : null,
       board: 'all',
@@ -92,16 +97,16 @@ const tapNeeds: Rule = ({ study, write }) => {
       subject: { kind: 'tap', id: tap.id },
       concern: 'comfort',
       level: isShort ? 'fail' : 'pass',
-      title: isShort ? `Hot water arrives too cool for ${tap.name}` : `Need of ${tap.name}`,
-      sentence: `It needs ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw of the coldest month.${alone ? ' It alone asks for hotter water.' : ''}`,
+      title: isShort ? `Hot water arrives too cool for ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
+      sentence: `Requires ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw-off in the coldest month.${alone ? ' Only this outlet is short.' : ''}`,
       figures: {
         needsC: { value: tap.leastHotC!, quantity: 'temperature' },
         arrivesC: { value: arrivesC, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
       },
       source: 'Along each run T − air falls as exp(−U′L/ṁc)',
       remedy: alone
-        ? 'Insulation on its way, its mixer set again, or a small store at it: each costs less than hotter water everywhere.'
-        : 'Insulation on the way, or hotter water.',
+        ? 'Insulate its run, adjust its mixer or fit a point-of-use heater: each costs less than a higher setpoint.'
+        : 'Insulate the run or raise the setpoint.',
       settledBy: 'tap-temperature',
       mendedBy: 'insulate-runs',
       board: 'all',
@@ -140,20 +145,18 @@ const leastSetting: Rule = ({ study, write }): Told[] => {
       subject: { kind: 'tap', id: most.tap.id },
       concern: 'comfort',
       level: kept ? 'pass' : 'marginal',
-      title: 'Least that must be carried',
+      title: 'Required supply temperature',
       ...(kept
         ? {}
         : { cause: { id: `need-${most.tap.id}`, title: `Hot water arrives too cool for ${most.tap.name}` } }),
-      sentence: `${most.tap.name} needs most: ${write.temperature(most.tap.leastHotC!)} there is ${write.temperature(most.carried)} in the pipes, and ${write.temperature(now)} ${kept ? 'is carried' : 'is all that is carried'}.${spare > 0.5 ? ` The others would do with ${write.temperature(next.carried)}.` : ''}`,
+      sentence: `${most.tap.name} governs: ${write.temperature(most.tap.leastHotC!)} there needs ${write.temperature(most.carried)} at the hot connection; supply is ${write.temperature(now)}${kept ? '' : ', too low'}.${spare > 0.5 ? ` The other outlets need ${write.temperature(next.carried)}.` : ''}`,
       figures: {
         neededC: { value: most.carried, quantity: 'temperature' },
         carriedC: { value: now, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
       },
-      source: 'Along each run T − air falls as exp(−U′L/ṁc), turned round',
+      source: 'Along each run T − air falls as exp(−U′L/ṁc), solved for the supply',
       remedy:
-        spare > 0.5
-          ? 'A boost before it is used, for a bath topped up or the dishes, spares the rest of the day.'
-          : 'Insulation on the way, or hotter water.',
+        spare > 0.5 ? 'Use a timed boost for occasional high temperatures.' : 'Insulate the run or raise the setpoint.',
       board: 'all',
     },
   ]
@@ -181,14 +184,14 @@ const mixerReach: Rule = ({ study, write }): Told[] => {
       subject: { kind: 'tap', id: worst.tap.id },
       concern: 'comfort',
       level,
-      title: level === 'fail' ? 'Wanted hotter than it arrives' : 'Reach of the mixers',
-      sentence: `${worst.tap.name} is asked for ${write.temperature(worst.wantedC)} and gets ${write.temperature(worst.arrivesC)} to mix from: ${worst.share > 1 ? 'it cannot be reached in winter' : `its mixer takes ${Math.round(worst.share * 100)} % hot water in winter`}.${short.length > 1 ? ` The same at ${short.slice(1).join(', ')}.` : ''}`,
+      title: level === 'fail' ? 'Required temperature not reached' : 'Mixed temperature',
+      sentence: `${worst.tap.name} requires ${write.temperature(worst.wantedC)}; hot supply ${write.temperature(worst.arrivesC)} in winter: ${worst.share > 1 ? 'not reached' : `hot share ${Math.round(worst.share * 100)}%`}.${short.length > 1 ? ` Also at ${short.slice(1).join(', ')}.` : ''}`,
       figures: {
         hotShare: { value: worst.share, unit: 'of the mix', worse: { when: 'more', by: 0.02 } },
         arrivesC: { value: worst.arrivesC, quantity: 'temperature' },
       },
-      source: 'Mixer balance with the coldest main',
-      remedy: 'Ask again what is wanted; insulation on the way, a small store at that tap, or hotter water.',
+      source: 'Mixer balance at the coldest month',
+      remedy: 'Confirm the required temperature; insulate the run, fit a point-of-use heater or raise the setpoint.',
       mendedBy: 'insulate-runs',
       board: 'all',
     },
@@ -210,9 +213,9 @@ const drips: Rule = ({ study, write }) =>
         level: 'fail',
         subject: { kind: 'tap', id: tap.id },
         title: `${tap.name} drips`,
-        sentence: `${write.litres(litres)} of hot water a year${study.plant.store ? `, up to ${write.energy(kwh)} of heat` : '; too little for a heater that heats as it runs to light, so it comes cold'}.`,
-        source: 'Litres an hour through the year, at what the pipes carry',
-        remedy: 'A washer or a cartridge.',
+        sentence: `${write.litres(litres)} of hot water a year${study.plant.store ? `, up to ${write.energy(kwh)} of heat` : '; below the minimum activation flow, so it runs cold'}.`,
+        source: 'Flow over the year at supply temperature',
+        remedy: 'Replace the washer or cartridge.',
         mendedBy: 'mend-drip',
       },
     ]
@@ -241,14 +244,14 @@ const twoTaps: Rule = ({ study, write }) => {
       concern: 'comfort',
       level: 'fail',
       subject: { kind: 'heater', id: heater.id },
-      title: 'Two taps ask more than it lifts',
-      sentence: `${asks.map((a) => a.tap.name).join(' and ')} together take ${write.figure('power', together)} with the main at its coldest, ${write.temperature(coldest)}; ${heater.name} gives ${write.figure('power', gives)}${heater.units > 1 ? `, all ${heater.units} of it` : ''}.`,
+      title: 'Simultaneous demand exceeds heater output',
+      sentence: `${asks.map((a) => a.tap.name).join(' and ')} together take ${write.figure('power', together)} with the cold main at ${write.temperature(coldest)}; ${heater.name} delivers ${write.figure('power', gives)}${heater.units > 1 ? ` with all ${heater.units} units` : ''}.`,
       figures: {
         asksKw: { value: together, quantity: 'power', worse: { when: 'more', by: 0.5 } },
         givesKw: { value: gives, quantity: 'power', worse: { when: 'less', by: 0.5 } },
       },
       source: 'Flow × ρc × rise at the winter inlet',
-      remedy: 'Less flow at the larger tap, or a rule of the house: one after the other.',
+      remedy: 'Reduce the flow of the larger outlet, or stagger use.',
       settledBy: 'droop',
     },
   ]
@@ -265,10 +268,10 @@ const reservoirShort: Rule = ({ study, write }) =>
         concern: 'comfort',
         level: 'fail',
         subject: { kind: 'heater', id: h.id },
-        title: 'The reservoir gives less than is drawn from it',
-        sentence: `On a winter’s day its fire makes ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.wantedC)}, what it loses taken off; ${write.figure('volume', day.usesL, 0)} are drawn.`,
-        source: '(Fire into the water − standing loss) / ρ c × rise',
-        remedy: 'A longer fire, a lid and lagging, or another source for that tap.',
+        title: 'Reservoir output below use',
+        sentence: `On a winter day it produces ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.wantedC)} after losses; ${write.figure('volume', day.usesL, 0)} are drawn off.`,
+        source: '(Heat to water − standing loss) / ρ c × rise',
+        remedy: 'Fire longer, add a lid and insulation, or use another source for that outlet.',
       },
     ]
   })

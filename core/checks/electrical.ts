@@ -5,7 +5,7 @@ import type { Rule, Told, Visit } from './check'
 
 const SOURCE =
   'I = P / V on one phase, P / (√3 V) on three, V between two phases; a continuous load times 1.25 in US units'
-const LICENSED = 'Electrical work is for the licensed.'
+const LICENSED = 'Electrical work is for a registered installer.'
 const amps = (value: number) => ({ value, unit: 'A', worse: { when: 'more' as const, by: 1 } })
 
 const continuousText = (study: Study, heater: Heater) =>
@@ -28,10 +28,10 @@ const ownSupply: Rule = ({ study, write }) =>
           ...at,
           concern: 'harm',
           level: 'not checked',
-          title: `Supply of ${h.name}`,
+          title: `Electrical supply of ${h.name}`,
           cause: { id: 'supply', title: 'Electrical supply of the heaters' },
-          sentence: `It draws up to ${write.figure('power', load.kw)}; what the way that feeds it allows is not checked.`,
-          remedy: `Read the rating of its way and the voltage at it. ${LICENSED}`,
+          sentence: `Load up to ${write.figure('power', load.kw)}; capacity of its circuit not checked.`,
+          remedy: `Read the rating of its circuit and the voltage. ${LICENSED}`,
         },
       ]
     const takes = ampsOf(load, h.supply.volts)
@@ -41,10 +41,10 @@ const ownSupply: Rule = ({ study, write }) =>
         ...at,
         concern: 'harm',
         level: over ? 'fail' : 'pass',
-        title: over ? `${h.name} draws more than its way allows` : `Supply of ${h.name}`,
-        sentence: `${write.figure('power', load.kw)} at ${h.supply.volts} V${load.phases === 3 ? ' between three phases' : ''}${continuousText(study, h)} is ${takes.toFixed(1)} A; its way is good for ${h.supply.amps} A.`,
+        title: over ? `Circuit overloaded: ${h.name}` : `Electrical supply of ${h.name}`,
+        sentence: `${write.figure('power', load.kw)} at ${h.supply.volts} V${load.phases === 3 ? ' three-phase' : ''}${continuousText(study, h)} is ${takes.toFixed(1)} A; its circuit is rated ${h.supply.amps} A.`,
         figures: { takesA: amps(takes), allowedA: { value: h.supply.amps, unit: 'A' } },
-        remedy: `A larger way or a smaller element. ${LICENSED}`,
+        remedy: `Larger circuit or smaller immersion heater. ${LICENSED}`,
       },
     ]
   })
@@ -59,7 +59,7 @@ const mainSupply: Rule = ({ study, write }): Told[] => {
     id: 'main-current',
     subject: { kind: 'supply', id: null },
     concern: 'harm',
-    source: `${SOURCE}; against the main less what else runs`,
+    source: `${SOURCE}; against supply capacity less other maximum demand`,
     asks: 'site.electricMain',
   } as const
   if (!main)
@@ -67,11 +67,11 @@ const mainSupply: Rule = ({ study, write }): Told[] => {
       {
         ...at,
         level: 'not checked',
-        title: 'Electric main',
+        title: 'Electrical supply',
         cause: { id: 'supply', title: 'Electrical supply of the heaters' },
-        sentence: `${electric.map((h) => h.name).join(' and ')} draw up to ${write.figure('power', kw)}; what the house is connected to is not checked.`,
+        sentence: `${electric.map((h) => h.name).join(' and ')}: load up to ${write.figure('power', kw)}; supply to the house not checked.`,
         figures: { heatersKw: { value: kw, quantity: 'power' } },
-        remedy: `Read the main: amperes, volts, phases, and what else runs at its most. ${LICENSED}`,
+        remedy: `Read main fuse, voltage, phases and other maximum demand. ${LICENSED}`,
       },
     ]
   const takes = ampsTogether(main, electric, study.units)
@@ -82,12 +82,12 @@ const mainSupply: Rule = ({ study, write }): Told[] => {
     {
       ...at,
       level: over ? 'fail' : 'pass',
-      title: over ? 'Heaters draw more than the main has to spare' : 'Electric main',
+      title: over ? 'Electrical supply overloaded' : 'Electrical supply',
       sentence: noPhases.length
         ? `${noPhases.map((h) => h.name).join(' and ')} needs three phases; the house has one.`
-        : `${electric.map((h) => h.name).join(' and ')} draw ${takes.toFixed(0)} A on the phase that carries most; of ${main.amps.toFixed(0)} A ${main.otherAmps.toFixed(0)} A are used by the rest of the house.`,
+        : `${electric.map((h) => h.name).join(' and ')} take ${takes.toFixed(0)} A on the most loaded phase; of ${main.amps.toFixed(0)} A other loads take ${main.otherAmps.toFixed(0)} A.`,
       figures: { takesA: amps(takes), spareA: { value: spare, unit: 'A', worse: { when: 'less', by: 1 } } },
-      remedy: `A larger main, a smaller element, or a control that lets them run in turn. ${LICENSED}`,
+      remedy: `Larger supply, smaller immersion heater, or load control. ${LICENSED}`,
     },
   ]
 }
@@ -104,16 +104,16 @@ export function candidateSupply({ study, write }: Visit, heater: Heater): Told[]
     subject: { kind: 'heater', id: heater.id },
     concern: 'harm',
     title: 'Electrical supply',
-    source: `${SOURCE}; against the main less what else runs`,
+    source: `${SOURCE}; against supply capacity less other maximum demand`,
     asks: 'site.electricMain',
-    remedy: `A larger main or a smaller heater. ${LICENSED}`,
+    remedy: `Larger supply or smaller heater. ${LICENSED}`,
   } as const
   if (!main)
     return [
       {
         ...at,
         level: 'not checked',
-        sentence: `It takes ${write.figure('power', load.kw)}; what the house is connected to is not checked.`,
+        sentence: `Load ${write.figure('power', load.kw)}; supply to the house not checked.`,
         figures: { kw: { value: load.kw, quantity: 'power' } },
       },
     ]
@@ -125,16 +125,16 @@ export function candidateSupply({ study, write }: Visit, heater: Heater): Told[]
     ...(load.phases > main.phases ? ['the house has one phase and it needs three'] : []),
     ...(together > spare
       ? [
-          `${together > own + 0.5 ? `with the other heaters ${together.toFixed(0)} A are drawn and ` : ''}only ${spare.toFixed(0)} of ${main.amps.toFixed(0)} A are free`,
+          `${together > own + 0.5 ? `${together.toFixed(0)} A with the other heaters and ` : ''}only ${spare.toFixed(0)} of ${main.amps.toFixed(0)} A spare`,
         ]
       : []),
-    ...(load.phases > main.spareWays ? [`${main.spareWays} ways are free and it needs ${load.phases}`] : []),
+    ...(load.phases > main.spareWays ? [`${main.spareWays} spare ways and it needs ${load.phases}`] : []),
   ]
   return [
     {
       ...at,
       level: reasons.length ? 'fail' : 'pass',
-      sentence: `It takes ${own.toFixed(0)} A at ${volts.toFixed(0)} V${load.phases === 3 ? ' between three phases' : ''}${continuousText(study, heater)}: ${reasons.length ? reasons.join(', ') : `${spare.toFixed(0)} A are free, and ${main.spareWays} ${main.spareWays === 1 ? 'way' : 'ways'}`}. A licensed electrician confirms it before anything is ordered.`,
+      sentence: `Takes ${own.toFixed(0)} A at ${volts.toFixed(0)} V${load.phases === 3 ? ' three-phase' : ''}${continuousText(study, heater)}: ${reasons.length ? reasons.join(', ') : `${spare.toFixed(0)} A and ${main.spareWays} ${main.spareWays === 1 ? 'way' : 'ways'} spare`}. To be confirmed by a licensed electrician before ordering.`,
       figures: { takesA: amps(own), togetherA: { value: together, unit: 'A' }, spareA: { value: spare, unit: 'A' } },
     },
   ]

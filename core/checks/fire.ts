@@ -21,11 +21,11 @@ const storeBelowFire: Rule = ({ study, write }) =>
         concern: 'harm',
         level: 'fail',
         subject: { kind: 'fire', id: h.id },
-        title: 'The store stands below the fire',
-        sentence: `Its thermal centre is ${write.figure('length', -h.circuit.heightM)} lower than that of ${h.name}: warm water does not sink, so nothing carries the heat away and the coil boils.`,
+        title: 'Cylinder below the stove',
+        sentence: `Thermal centre ${write.figure('length', -h.circuit.heightM)} below that of ${h.name}: no gravity circulation, so the coil boils.`,
         source: 'Drive = g × height × (ρ cold − ρ hot)',
         remedy:
-          'Light no fire until the store stands at or above it, or a pump with a safe stand-by has been fitted by the licensed. Never let a coil in a fire run dry; never heat a closed vessel.',
+          'Do not fire until the cylinder is level with or above the stove, or a registered installer has fitted a pump with safe backup. Never run a coil dry; never heat a closed vessel.',
       },
     ]
   })
@@ -51,11 +51,11 @@ const gravityTooSlow: Rule = ({ study, write }) =>
         concern: tooHot ? 'harm' : 'fault',
         level: 'fail',
         subject: { kind: 'fire', id: h.id },
-        title: tooHot ? 'Gravity moves too little water past the fire' : 'Much level pipe for so little height',
-        sentence: `${write.figure('power', h.waterKw)} into ${write.figure('flow', flowLMin)} is a rise of ${write.figure('rise', riseK)}: ${write.temperature(RETURN_C)} comes back as ${write.temperature(RETURN_C + riseK)}. ${write.figure('length', horizontalM)} level to ${write.figure('length', heightM)} upright; the rule of the trade allows ${write.figure('length', LEVEL_TO_UPRIGHT * heightM)}.`,
-        source: 'Drive against friction (Blasius, laminar below Re 2300); one upright to two level',
+        title: tooHot ? 'Gravity flow too low for stove output' : 'Too much horizontal pipe',
+        sentence: `${write.figure('power', h.waterKw)} into ${write.figure('flow', flowLMin)} is a rise of ${write.figure('rise', riseK)}: return ${write.temperature(RETURN_C)}, flow ${write.temperature(RETURN_C + riseK)}. ${write.figure('length', horizontalM)} horizontal to ${write.figure('length', heightM)} vertical; rule of thumb allows ${write.figure('length', LEVEL_TO_UPRIGHT * heightM)}.`,
+        source: 'Drive against friction (Blasius, laminar below Re 2300); 1 vertical to 2 horizontal',
         remedy:
-          'A wider bore, fewer bends, more height, or a pump. Work on fires and their relief is for the licensed.',
+          'Larger bore, fewer bends, more height, or a pump. Work on stoves and their relief is for a registered installer.',
       },
     ]
   })
@@ -72,10 +72,10 @@ const logsTooFew: Rule = ({ study, write }) =>
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'fire', id: h.id },
-        title: 'More heat than the wood holds',
-        sentence: `${write.mass(f.kg)} hold ${write.energy(f.kg * perKg)} (net); ${write.figure('power', h.waterKw)} for ${f.hours} h is ${write.energy(h.waterKw * f.hours)} into the water alone.`,
-        source: 'Calorific value of wood at 20 % moisture',
-        remedy: 'Weigh the wood of one evening, and read the store before and after it.',
+        title: 'Heat to water exceeds the wood’s heat',
+        sentence: `${write.mass(f.kg)} contain ${write.energy(f.kg * perKg)} (net); ${write.figure('power', h.waterKw)} for ${f.hours} h is ${write.energy(h.waterKw * f.hours)} to water alone.`,
+        source: 'Calorific value of wood at 20% moisture',
+        remedy: 'Weigh the wood of one evening, and read the cylinder before and after it.',
         settledBy: 'store-top',
       }))
   })
@@ -88,10 +88,10 @@ const reservoirWater: Rule = ({ study }) =>
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'fire', id: h.id },
-      title: 'Water that stands on the stove is not for drinking',
-      sentence: `${h.name} keeps its water warm for days, and it can come near boiling beside a hot stove.`,
+      title: 'Reservoir water not for drinking',
+      sentence: `${h.name} holds warm water for days and can approach boiling.`,
       source: 'Practice',
-      remedy: 'A lid, a sign, a tap that cannot be opened by a child, and fresh water each day.',
+      remedy: 'Fit a lid, a sign and a child-safe outlet; refill daily.',
     }))
 
 /** Where a coil meets its pipes it has to come apart and to be drained. */
@@ -105,10 +105,10 @@ const dryCoil: Rule = ({ study }) =>
             concern: 'record',
             level: 'marginal',
             subject: { kind: 'fire', id: h.id },
-            title: 'Never lit without water',
-            sentence: `The house is empty at times. Whoever drains ${h.name} hangs a tag on the stove: filled, vented, valves open, or no fire.`,
-            source: 'A coil or jacket that runs dry bursts or boils',
-            remedy: 'A drain cock at the lowest point, unions at both ports, a tag that says which.',
+            title: 'Never fire without water',
+            sentence: `The house is unoccupied at times. When ${h.name} is drained, tag the stove: no firing until filled, vented and valves open.`,
+            source: 'Dry or blocked coils burst or boil',
+            remedy: 'Fit a drain cock at the lowest point, unions at both ports and a tag.',
           },
         ],
   )
@@ -130,16 +130,16 @@ const untilRelief: Rule = ({ study, write }) =>
         subject: { kind: 'fire', id: h.id },
         concern: over ? 'harm' : 'record',
         level: over ? 'fail' : 'marginal',
-        title: over ? 'A day without use ends at the relief valve' : 'What a day without use does',
-        sentence: `${write.figure('power', h.waterKw)} bring ${store.name} from ${write.temperature(BEFORE_FIRE_C)} to ${write.temperature(store.reliefC)} in ${hours.toFixed(1)} h if nobody draws; the fire burns up to ${burns.toFixed(1)} h a day.`,
+        title: over ? 'Firing without draw-off reaches T&P relief temperature' : 'Firing without draw-off',
+        sentence: `${write.figure('power', h.waterKw)} heat ${store.name} from ${write.temperature(BEFORE_FIRE_C)} to ${write.temperature(store.reliefC)} in ${hours.toFixed(1)} h without draw-off; firing lasts up to ${burns.toFixed(1)} h a day.`,
         figures: {
           hoursToRelief: { value: hours, unit: 'h', worse: { when: 'less', by: 0.5 } },
           firingHours: { value: burns, unit: 'h/day', worse: { when: 'more', by: 0.5 } },
         },
-        source: 'V ρ c × (relief − begin) / heat into the water',
+        source: 'V ρ c × (relief − start) / heat to water',
         remedy: over
-          ? 'Less fire when few are there, a larger store, or a radiator that takes what is too much. Who lights it is told when to stop.'
-          : 'Tell whoever lights the fire how long is too long.',
+          ? 'Shorter firing at low occupancy, a larger cylinder, or a heat-leak radiator. Tell the user when to stop.'
+          : 'Tell the user the maximum firing time.',
       },
     ]
   })
@@ -156,18 +156,12 @@ const pumpedFire: Rule = ({ study }) =>
         subject: { kind: 'fire', id: h.id },
         concern: 'harm',
         level: by === 'none' ? 'fail' : unknown ? 'not checked' : 'pass',
-        title: by === 'none' ? 'Fire burns on when its pump stops' : 'Cooling of the fire without power',
-        sentence: `A pump moves the water of ${h.name}; in a power cut the fire does not go out. ${
-          by === 'not looked'
-            ? 'What cools it then is not checked.'
-            : by === 'none'
-              ? 'Nothing cools it then.'
-              : `A ${by} cools it then; ${testedBy.trim() ? `tried by ${testedBy.trim()}${testedOn ? ` on ${testedOn}` : ''}` : 'nobody is known to have tried it'}.`
-        }`,
-        source: 'A fire cannot be switched off',
+        title: by === 'none' ? 'Boiler stove unprotected on power failure' : 'Boiler stove on power failure',
+        sentence: `${h.name} is pumped; in a power cut the stove keeps burning. ${by === 'not looked' ? 'Its emergency cooling is not checked.' : by === 'none' ? 'It has no emergency cooling.' : `Emergency cooling: ${by}; ${testedBy.trim() ? `tested by ${testedBy.trim()}${testedOn ? ` on ${testedOn}` : ''}` : 'not tested'}.`}`,
+        source: 'A stove cannot be switched off',
         remedy: unknown
-          ? `Look what works without power, try it with the pump off, and say under ${h.name} who did.`
-          : 'The pump on the cold pipe, and a thermal discharge valve, a radiator by gravity or a battery-fed pump, fitted and tried by the licensed.',
+          ? `Check what works without power, test it with the pump off, and record it under ${h.name}.`
+          : 'Pump on the return pipe, and a thermal discharge valve, a gravity heat leak or a battery-backed pump, fitted and tested by a registered installer.',
         asks: `plant.heaters.${h.id}.circuit.failSafe`,
       },
     ]
@@ -178,11 +172,11 @@ const firePipes: Rule = ({ study }) =>
   litFires(study).flatMap((h): Told[] => {
     const { rises, canBeShut, filled } = h.way
     const gravity = h.circuit.pump === null
-    const look = `Follow the pipes, and say so under ${h.name}.`
+    const look = `Trace the pipes, and record it under ${h.name}.`
     const at = {
       subject: { kind: 'fire', id: h.id },
       concern: 'harm',
-      source: 'A coil that is shut in or dry bursts',
+      source: 'Shut-in or dry coils burst',
       cause: { id: `fire-way-${h.id}`, title: `Pipes of ${h.name}` },
     } as const
     return [
@@ -190,26 +184,24 @@ const firePipes: Rule = ({ study }) =>
         ...at,
         id: `fire-shut-${h.id}`,
         level: answered(canBeShut, false),
-        title: 'Shut-off on the fire’s pipes',
+        title: 'Isolating valve between stove and cylinder',
         sentence: saidOf(
           canBeShut,
-          `Something between ${h.name} and its store can be closed: its relief valve is then cut off from the fire.`,
-          'Nothing on them can be closed.',
+          `An isolating valve between ${h.name} and the cylinder can cut the stove off from its relief valve.`,
+          'No isolating valve fitted.',
         ),
-        remedy: canBeShut
-          ? 'No fire until it is taken out, or its handle is taken off and it is locked open, by the licensed.'
-          : look,
+        remedy: canBeShut ? 'Do not fire until a registered installer has removed it or locked it open.' : look,
         asks: `plant.heaters.${h.id}.way.canBeShut`,
       },
       {
         ...at,
         id: `fire-dry-${h.id}`,
         level: answered(filled, true),
-        title: 'Water in the fire’s coil',
-        sentence: saidOf(filled, 'It is filled, vented and open.', `${h.name} is drained, not vented, or shut.`),
+        title: 'Water in the stove’s coil',
+        sentence: saidOf(filled, 'Filled, vented, valves open.', `${h.name} is drained, not vented, or isolated.`),
         remedy:
           filled === false
-            ? 'No fire: a tag on the stove door now. Fill, vent, open every valve, and only then take it off.'
+            ? 'Do not fire: tag the stove door now. Fill, vent and open all valves before removing the tag.'
             : look,
         asks: `plant.heaters.${h.id}.way.filled`,
       },
@@ -219,15 +211,15 @@ const firePipes: Rule = ({ study }) =>
         // With a pump a dip gathers air; by gravity the water stands still and boils.
         concern: gravity ? 'harm' : 'fault',
         level: answered(rises, true),
-        title: 'Rise of the fire’s hot pipe',
+        title: 'Rise of the stove’s hot pipe',
         sentence: saidOf(
           rises,
-          'It rises all the way.',
-          `It does not rise all the way: air gathers where it dips${gravity ? ', the water stands still and boils in the fire' : ', and a pump that stops leaves nothing moving'}.`,
+          'Rises continuously.',
+          `Does not rise continuously: air collects at the dip${gravity ? ', circulation stops and the stove boils' : ', and there is no circulation when the pump stops'}.`,
         ),
         remedy:
           rises === false
-            ? 'Laid again with a steady rise from the upper port to the store, and an air vent at its highest point, by the licensed.'
+            ? 'Have it re-laid with a continuous rise from the upper port to the cylinder and an air vent at the highest point, by a registered installer.'
             : look,
         asks: `plant.heaters.${h.id}.way.rises`,
       },

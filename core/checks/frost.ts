@@ -8,11 +8,11 @@ import type { Level, Rule, Told, Visit } from './check'
 const NIGHT_H = 24
 
 const GUARD_WORDS: Record<Study['site']['frostGuard'], string> = {
-  'not looked': 'what keeps them from freezing is not checked',
-  none: 'nothing keeps them from freezing',
-  'trace heating': 'trace heating with a thermostat keeps them from freezing, while it has power',
-  'drained in winter': 'they are drained in winter',
-  'room kept warm': 'the room is kept above freezing',
+  'not looked': 'frost protection not checked',
+  none: 'no frost protection',
+  'trace heating': 'trace heating with thermostat, while powered',
+  'drained in winter': 'drained in winter',
+  'room kept warm': 'room kept above freezing',
 }
 
 interface Cold {
@@ -40,7 +40,7 @@ function inTheCold({ study }: Visit): Cold[] {
       ...f,
     })),
     ...at(pipes.loop ? [pipes.loop.back] : []).map(({ thing, ...f }) => ({
-      name: 'the return of the loop',
+      name: 'the secondary return',
       subject: { kind: 'loop', id: null } as const,
       hours: hoursOf(thing, study, f.coldestC),
       ...f,
@@ -88,19 +88,19 @@ const freezes: Rule = (visit): Told[] => {
       subject: c.subject,
       concern: 'harm',
       level,
-      title: `Frost at ${c.name}`,
-      cause: { id: 'freezes', title: 'Pipes and appliances that can freeze' },
-      sentence: `Around ${c.name} air ${c.asked ? 'falls to' : 'may fall to'} ${write.temperature(c.coldestC)}${c.asked ? '' : ' (the coldest air of the site was not asked)'}; ${GUARD_WORDS[frostGuard]}.${c.hours === null ? '' : ` Standing water there begins to freeze after ${c.hours < 10 ? c.hours.toFixed(1) : Math.round(c.hours)} h.`}`,
+      title: `Frost risk: ${c.name}`,
+      cause: { id: 'freezes', title: 'Pipes and appliances at frost risk' },
+      sentence: `Air at ${c.name} ${c.asked ? 'falls to' : 'may fall to'} ${write.temperature(c.coldestC)}${c.asked ? '' : ' (design outdoor temperature not entered)'}; ${GUARD_WORDS[frostGuard]}.${c.hours === null ? '' : ` Standing water there starts to freeze after ${c.hours < 10 ? c.hours.toFixed(1) : Math.round(c.hours)} h.`}`,
       figures: {
         coldestC: { value: c.coldestC, quantity: 'temperature' },
         ...(c.hours === null
           ? {}
           : { hoursUntilIce: { value: c.hours, unit: 'h', worse: { when: 'less' as const, by: 1 } } }),
       },
-      source: 'Coldest air by place; standing water cools by exp(−t/τ), insulation slows it and does not stop it',
+      source: 'Design air temperature by location; standing water cools by exp(−t/τ); insulation delays freezing',
       remedy: c.asked
-        ? 'Trace heating with a thermostat, another way for the pipe, or draining it in winter; say under Heater what was done.'
-        : 'Ask for the coldest air of the site, and look what keeps it from freezing.',
+        ? 'Fit trace heating with thermostat, reroute the pipe, or drain it in winter. Record it under Heater.'
+        : 'Enter the design outdoor temperature and check the frost protection.',
       asks: c.asked ? 'site.frostGuard' : 'site.leastAirC',
     }
   })

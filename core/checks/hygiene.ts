@@ -6,6 +6,7 @@ import { logKillPerHour } from '../safety/legionella'
 import { SAFETY } from '../safety/limits'
 import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
+import { MOST_KILLS } from '../year/account/hygiene'
 import type { Level, Rule, Told, Visit } from './check'
 
 /** Hours a week of tepid water at the draw-off level that are worth a word, and days at rest that are no holiday. */
@@ -21,9 +22,13 @@ const minutesText = (minutes: number) =>
 const killsAt = (c: number, write: Visit['write']) => {
   const perHour = logKillPerHour(c)
   return perHour > 0
-    ? `at ${write.temperature(c)} 90 % are killed in ${minutesText(60 / perHour)}`
-    : `at ${write.temperature(c)} none are killed`
+    ? `at ${write.temperature(c)} ${minutesText(60 / perHour)} per log reduction`
+    : `at ${write.temperature(c)} no log reduction`
 }
+
+/** Log reductions of a week; beyond what is counted nothing more is told apart. */
+const logText = (kills: number | null) =>
+  kills === null ? 'not calculated' : kills >= MOST_KILLS ? `${MOST_KILLS} or more` : kills.toFixed(1)
 
 /** Every pasteurisation cycle of the year was begun and held. */
 const cyclesHeld = ({ year }: Visit) =>
@@ -53,19 +58,15 @@ function storeParts(
     (h) => isOnStore(h) && hasSetpoint(h) && controlsOf(study).heaters[h.id].disinfection !== null,
   )
   return [
-    setpointC === null
-      ? 'No thermostat holds it'
-      : `Kept at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`,
+    setpointC === null ? 'No thermostat' : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`,
     ...(year
       ? [
-          `in its worst week what is drawn reached ${(kills ?? 0).toFixed(1)} log reductions of legionella, the coolest layer ${(year.hygiene.leastLogKillWeek ?? 0).toFixed(1)}`,
-          `what would be drawn is within ${growthRange(write)} for ${tepidHours.toFixed(0)} h a week`,
+          `lowest weekly log reduction ${logText(kills)} at draw-off level, ${logText(year.hygiene.leastLogKillWeek)} in the coolest layer`,
+          `draw-off level in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week`,
         ]
       : []),
-    ...(cycles && year
-      ? [`its pasteurisation cycle was held ${year.hotRuns.held} times of ${year.hotRuns.begun}`]
-      : []),
-    ...(finishC === null ? [] : [`${runningOf(heaters)!.name} behind it finishes at ${write.temperature(finishC)}`]),
+    ...(cycles && year ? [`pasteurisation cycle completed ${year.hotRuns.held} of ${year.hotRuns.begun} times`] : []),
+    ...(finishC === null ? [] : [`${runningOf(heaters)!.name} downstream heats to ${write.temperature(finishC)}`]),
   ]
 }
 
@@ -92,10 +93,10 @@ const growthInStore: Rule = (visit): Told[] => {
       level,
       title:
         level === 'pass'
-          ? 'Growth in the store'
+          ? 'Legionella, cylinder'
           : behind
-            ? 'Preheated store can grow legionella'
-            : 'Store can grow legionella',
+            ? 'Preheat cylinder in growth range'
+            : 'Log reduction not reached in cylinder',
       sentence: `${parts.join('; ')}.`,
       figures: {
         ...(setpointC === null ? {} : { setpointC: { value: setpointC, quantity: 'temperature' as const } }),
@@ -106,12 +107,12 @@ const growthInStore: Rule = (visit): Told[] => {
           ? { growthRangeHours: { value: tepidHours, unit: 'h/week', worse: { when: 'more' as const, by: 2 } } }
           : {}),
       },
-      source: `${SAFETY.killsAWeek.source}; 90 % killed in 111 min at ${write.temperature(50)} and in 2 min at ${write.temperature(60)}`,
+      source: `${SAFETY.killsAWeek.source}; 1 log reduction in 111 min at ${write.temperature(50)} and in 2 min at ${write.temperature(60)}`,
       remedy: behind
-        ? `Let the heater behind it finish at ${write.temperature(SAFETY.storedHot.value)} or more, or heat the whole store through once a week.`
+        ? `Set the downstream heater to ${write.temperature(SAFETY.storedHot.value)} or more, or run a weekly pasteurisation cycle.`
         : on.length
-          ? `Store at ${write.temperature(SAFETY.storedHot.value)} with a mixing valve, close its timer for less long, or run a pasteurisation cycle each week.`
-          : 'A heater with a thermostat that heats the whole store through once a week.',
+          ? `Store at ${write.temperature(SAFETY.storedHot.value)} with a mixing valve, lengthen the on periods, or run a weekly pasteurisation cycle.`
+          : 'Add a heater with a thermostat and a weekly pasteurisation cycle.',
       settledBy: 'store-top',
       setting: on.length ? `heaters.${on[0].id}.setpointC` : null,
       board: 'all',
@@ -133,8 +134,8 @@ const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
       subject: { kind: 'heater', id: h.id },
       concern: 'harm',
       level,
-      title: level === 'pass' ? `Growth in ${h.name}` : `${h.name} can grow legionella`,
-      sentence: `${setpointC === null ? `No thermostat holds it; it reaches ${write.temperature(ordinaryHottest(study, h))}` : `Kept at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`}${of ? `; in its worst week what is drawn reached ${(kills ?? 0).toFixed(1)} log reductions, and it is within ${growthRange(write)} for ${tepidHours.toFixed(0)} h a week` : ''}.`,
+      title: level === 'pass' ? `Legionella, ${h.name}` : `Log reduction not reached in ${h.name}`,
+      sentence: `${setpointC === null ? `No thermostat; reaches ${write.temperature(ordinaryHottest(study, h))}` : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`}${of ? `; lowest weekly log reduction ${logText(kills)} at draw-off level; in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week` : ''}.`,
       figures: {
         ...(kills === null
           ? {}
@@ -145,8 +146,8 @@ const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
       },
       source: SAFETY.killsAWeek.source,
       remedy: hasSetpoint(h)
-        ? `Keep it at ${write.temperature(SAFETY.storedHot.value)} and mix down at the tap.`
-        : 'Empty and refill it each day; water for washing only.',
+        ? `Store at ${write.temperature(SAFETY.storedHot.value)} and fit a mixing valve at the outlet.`
+        : 'Empty and refill it daily; for washing only.',
       setting: hasSetpoint(h) ? `heaters.${h.id}.setpointC` : null,
       board: hasSetpoint(h) ? [h.id] : [],
     }
@@ -167,17 +168,17 @@ const cycleHolds: Rule = (visit): Told[] => {
       subject: { kind: 'controller', id: with_[0].id },
       concern: 'harm',
       level,
-      title: level === 'pass' ? 'Pasteurisation cycle' : 'Pasteurisation cycle not reached',
+      title: level === 'pass' ? 'Pasteurisation cycle' : 'Pasteurisation cycle not completed',
       sentence:
         begun === 0
-          ? 'None was begun in the year: in the months of its heater no such hour came.'
-          : `${held} of ${begun} cycles of the year reached ${to} and held it${held < begun ? '; the others were given up after eight hours' : ''}. It scalds: warn the household, and run the far taps then too.`,
+          ? 'No cycle started in the year: none falls in the heater’s months of use.'
+          : `${held} of ${begun} cycles a year reached ${to} and held it${held < begun ? '; the others stopped after 8 h' : ''}. Scald risk during the cycle: warn the household, and flush the furthest outlets.`,
       figures: {
         begun: { value: begun, unit: 'cycles' },
         held: { value: held, unit: 'cycles', worse: { when: 'less', by: 1 } },
       },
       source: SAFETY.storedHot.source,
-      remedy: 'Lower its temperature to what the heater can make, or let the heater make more.',
+      remedy: 'Lower the cycle temperature to the heater’s maximum, or raise that maximum.',
       setting: `heaters.${with_[0].id}.disinfection`,
       board: with_.map((h) => h.id),
     },
@@ -198,11 +199,15 @@ const growthInLoop: Rule = ({ study, year, write }): Told[] => {
       concern: 'harm',
       level,
       title:
-        level === 'pass' ? 'Growth in the loop' : cool === null ? 'Loop is a dead leg' : 'Loop comes back too cool',
+        level === 'pass'
+          ? 'Legionella, circulation'
+          : cool === null
+            ? 'Circulation is a dead leg'
+            : `Secondary return below ${write.temperature(SAFETY.loopReturn.value)}`,
       sentence:
         cool === null
-          ? `The pump never runs: the water in the loop stands, within ${growthRange(write)} for ${tepid.toFixed(0)} h a week.`
-          : `Return below ${write.temperature(SAFETY.loopReturn.value)} for ${Math.round(cool * 100)} % of the time the pump runs; within ${growthRange(write)} for ${tepid.toFixed(0)} h a week.`,
+          ? `Pump never runs; pipes in the growth range (${growthRange(write)}) ${tepid.toFixed(0)} h/week.`
+          : `Return below ${write.temperature(SAFETY.loopReturn.value)} for ${Math.round(cool * 100)}% of pump run time; in the growth range (${growthRange(write)}) ${tepid.toFixed(0)} h/week.`,
       figures: {
         ...(cool === null
           ? {}
@@ -218,8 +223,8 @@ const growthInLoop: Rule = ({ study, year, write }): Told[] => {
       source: SAFETY.loopReturn.source,
       remedy:
         cool === null
-          ? 'Flush it weekly, or have it taken out.'
-          : 'More insulation or more flow, or water that leaves hotter.',
+          ? 'Flush weekly, or have it removed.'
+          : 'Insulate the pipes, increase the pump flow or raise the supply temperature.',
       settledBy: 'loop',
       board: 'all',
     },
@@ -241,15 +246,15 @@ const stillRuns: Rule = ({ study, year }): Told[] => {
       subject: { kind: 'run', id: still[0]?.id ?? null },
       concern: long ? 'harm' : 'record',
       level: still.length ? 'marginal' : 'pass',
-      title: still.length ? 'Pipes stand unused' : 'Growth in the runs',
+      title: still.length ? 'Stagnant pipework' : 'Legionella, pipework',
       sentence: still.length
-        ? `Nothing hot is drawn for more than ${SAFETY.still.value} days through ${listed.join(', ')}: water that stands at room warmth lets bacteria grow. No setpoint mends that.`
-        : `Every run is drawn through at least every ${SAFETY.still.value} days.`,
+        ? `No hot draw-off for more than ${SAFETY.still.value} days through ${listed.join(', ')}. Stagnant water is a legionella risk at any setpoint.`
+        : `Every run is used at least every ${SAFETY.still.value} days.`,
       figures: { longestDays: { value: still[0]?.days ?? 0, unit: 'days', worse: { when: 'more', by: 3 } } },
       source: SAFETY.still.source,
       remedy: long
-        ? 'Cut it off at the branch, or open the tap hot once a week, away from the spray.'
-        : 'After such a time draw hot through every tap, away from the spray.',
+        ? 'Remove it at the branch, or flush the outlet hot once a week without spray.'
+        : 'After such a time flush every outlet hot without spray.',
       board: 'all',
     },
   ]
@@ -269,11 +274,11 @@ const onReturn: Rule = ({ study, write }): Told[] => {
       subject: { kind: 'controller', id: lowered[0].id },
       concern: 'record',
       level: 'marginal',
-      title: 'Return to a store that stood cool',
-      sentence: `The house is empty for ${away} days of the year and its store is held at ${write.temperature(toC)} then; it heats through when somebody is back.`,
+      title: 'First use after absence',
+      sentence: `Absence ${away} days a year with a holiday setpoint of ${write.temperature(toC)}; the cylinder reheats on return.`,
       figures: { emptyDays: { value: away, unit: 'days' }, heldC: { value: toC, quantity: 'temperature' } },
       source: SAFETY.still.source,
-      remedy: `Tell the household: wait until the store has been at ${write.temperature(SAFETY.storedHot.value)} for an hour, then draw hot through every tap, away from the spray.`,
+      remedy: `Tell the household: wait until the cylinder has been at ${write.temperature(SAFETY.storedHot.value)} for 1 h, then flush every outlet hot without spray.`,
     },
   ]
 }

@@ -17,20 +17,20 @@ function outOfOrder(
   const behindValve = Math.min(hottest, valve ?? Infinity)
   const out: { level: Level; text: string }[] = []
   const add = (level: Level, text: string) => void out.push({ level, text })
-  if (deliveredC > scaldLimitOf(study).value + 0.05) add('marginal', `what comes at the taps is above the scald limit`)
+  if (deliveredC > scaldLimitOf(study).value + 0.05) add('marginal', `water at the outlets is above the scald limit`)
   if (pipe !== null && behindValve > pipe)
-    add('fail', `the pipe at the plant stands less than the ${write.temperature(behindValve)} that come`)
+    add('fail', `the pipe at the hot connection is rated below ${write.temperature(behindValve)}`)
   else if (pipe !== null && Math.min(hottestOnFailure(study), valve ?? Infinity) > pipe)
     add(
       'marginal',
-      `${write.temperature(hottestOnFailure(study))} can be reached when a thermostat fails, above what the pipe at the plant stands`,
+      `${write.temperature(hottestOnFailure(study))} is possible on thermostat failure, above the rating of the pipe at the hot connection`,
     )
   if (store && pipe !== null && valve === null && store.reliefC > pipe)
-    add('marginal', 'the relief valve opens above what the pipe at the plant stands')
+    add('marginal', 'the relief temperature is above the rating of the pipe at the hot connection')
   const held = heaters.some(
     (h) => !isLocal(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (store?.reliefC ?? Infinity),
   )
-  if (held) add('fail', 'the relief valve opens at what a heater is set to')
+  if (held) add('fail', 'the relief temperature is not above a heater’s setpoint')
   return out
 }
 
@@ -48,16 +48,16 @@ const limitsInOrder: Rule = (visit): Told[] => {
   const out = outOfOrder(visit, { deliveredC, pipe, hottest })
   const flashes =
     store && store.reliefC >= boils
-      ? ` The relief valve opens above where open water boils up here (${write.temperature(boils)}): part of what it lets go flashes to steam, so its discharge ends where steam hurts nobody.`
+      ? ` Relief temperature above the local boiling point (${write.temperature(boils)}): part of the discharge flashes to steam. Lead it where steam cannot injure.`
       : ''
   const order = [
     { name: 'scald limit', c: scaldC },
     ...(valve === null ? [] : [{ name: 'mixing valve', c: valve }]),
-    { name: 'at the taps', c: deliveredC },
+    { name: 'at the outlets', c: deliveredC },
     ...sources,
-    ...(pipe === null ? [] : [{ name: 'pipe at the plant', c: pipe }]),
+    ...(pipe === null ? [] : [{ name: 'pipe rating', c: pipe }]),
     ...(store ? [{ name: 'relief valve', c: store.reliefC }] : []),
-    { name: 'boiling, open', c: boils },
+    { name: 'local boiling point', c: boils },
   ].sort((a, b) => a.c - b.c)
   const level = worst(out.map((o) => o.level))
   return [
@@ -66,11 +66,11 @@ const limitsInOrder: Rule = (visit): Told[] => {
       subject: { kind: store ? 'store' : 'heater', id: store ? null : supplyOf(study).heaterId },
       concern: 'fault',
       level,
-      title: level === 'pass' ? 'Limits in their order' : 'Limits out of their order',
-      sentence: `${order.map((o) => `${o.name} ${write.temperature(o.c)}`).join(', ')}: ${out.length ? `${out.map((o) => o.text).join('; ')}.` : 'in order.'}${flashes}`,
+      title: level === 'pass' ? 'Temperature limits' : 'Temperature limits in conflict',
+      sentence: `${order.map((o) => `${o.name} ${write.temperature(o.c)}`).join(', ')}: ${out.length ? `${out.map((o) => o.text).join('; ')}.` : 'consistent.'}${flashes}`,
       figures: Object.fromEntries(order.map((o) => [o.name, { value: o.c, quantity: 'temperature' as const }])),
-      source: 'Makers’ limits of pipes; open water boils cooler the higher the place',
-      remedy: 'Mix down what comes, lower what is set, or put metal where plastic cannot stand it.',
+      source: 'Manufacturers’ pipe limits; boiling point by altitude',
+      remedy: 'Fit a mixing valve, lower the setpoint, or use metal pipe there.',
       board: 'all',
     },
   ]
@@ -86,14 +86,14 @@ const plasticAtSource: Rule = ({ study, write }) => {
       subject: { kind: 'run', id: r.id },
       concern: 'fault',
       level: 'fail',
-      title: `Plastic pipe at the plant: ${r.name}`,
-      sentence: `Its water can reach ${write.temperature(canReach)}; the pipe stands ${write.temperature(standsC(r.material))}, or what its maker says.`,
+      title: `Plastic pipe at the hot connection: ${r.name}`,
+      sentence: `Water can reach ${write.temperature(canReach)}; the pipe is rated ${write.temperature(standsC(r.material))}, or as its manufacturer states.`,
       figures: {
         reachesC: { value: canReach, quantity: 'temperature', worse: { when: 'more', by: 1 } },
         standsC: { value: standsC(r.material), quantity: 'temperature' },
       },
-      source: 'Limits of plastic pipes; makers differ',
-      remedy: 'The first metre or two in metal, and a limit on the heater.',
+      source: 'Limits of plastic pipes; manufacturers differ',
+      remedy: `Use metal for the first ${write.figure('length', 2)}, and limit the heater.`,
     }))
 }
 

@@ -31,10 +31,10 @@ const waste: Rule = ({ study, write }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'tap', id: tap.id },
-        title: `${tap.name} runs off far more than its pipes hold`,
-        sentence: `${write.figure('volume', verdict.measured, 1)} were run off where the runs hold ${write.figure('volume', verdict.modelled, 1)}${hidden.length ? `; ${hidden.map((h) => h.name).join(', ')} cannot be seen` : ''}.`,
-        source: 'Plug flow: contents × (1 + C wall / C water)',
-        remedy: 'Look for a longer or wider run, a bare or buried stretch, or cold water crossing over.',
+        title: `Draw-off to waste exceeds pipe volume: ${tap.name}`,
+        sentence: `Measured ${write.figure('volume', verdict.measured, 1)}; calculated ${write.figure('volume', verdict.modelled, 1)}${hidden.length ? `; not visible: ${hidden.map((h) => h.name).join(', ')}` : ''}.`,
+        source: 'Plug flow: pipe volume × (1 + C wall / C water)',
+        remedy: 'Check for a longer or larger run, a bare or buried section, or cold crossover.',
         settledBy: 'time-to-hot',
       },
     ]
@@ -49,10 +49,10 @@ const noPowerFactor: Rule = ({ study }) =>
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'loop', id: null },
-      title: 'Volt-amperes are not watts',
-      sentence: `The pump was read at ${r.values.volts} V and ${r.values.amps} A with no power factor; small pumps draw about half of that product.`,
+      title: 'Pump power from volt-amperes',
+      sentence: `Pump read at ${r.values.volts} V and ${r.values.amps} A without power factor; small pumps take about half of the product.`,
       source: 'P = V × A × power factor',
-      remedy: 'Read it with a wattmeter.',
+      remedy: 'Measure with a wattmeter.',
       settledBy: 'pump',
     }))
 
@@ -67,13 +67,13 @@ const pairs: Rule = ({ study, write }) =>
       concern: 'record',
       level: several ? 'marginal' : 'pass',
       subject: { kind: 'reading', id: after.id },
-      title: several ? 'More than one thing changed between two readings' : `Before and after: ${titleOf(after)}`,
-      sentence: `${figure.label}: ${write.value(figure, was)} on ${before.takenAt.slice(0, 10)}, ${write.value(figure, is)} on ${after.takenAt.slice(0, 10)}${within ? ', the same within what they are good to' : share}. In between: ${changes.map((c) => `${c.what} on ${c.on}`).join(', ')}.${several ? ' What each of them did cannot be told from these.' : ''}`,
+      title: several ? 'More than one change between two readings' : `Before and after: ${titleOf(after)}`,
+      sentence: `${figure.label}: ${write.value(figure, was)} on ${before.takenAt.slice(0, 10)}, ${write.value(figure, is)} on ${after.takenAt.slice(0, 10)}${within ? ', no difference beyond their uncertainty' : share}. In between: ${changes.map((c) => `${c.what} on ${c.on}`).join(', ')}.${several ? ' Their effects cannot be separated.' : ''}`,
       figures: { before: figureOf(figure, was), after: figureOf(figure, is) },
-      source: 'The visit log; one change at a time',
+      source: 'Log of readings; one change at a time',
       remedy: several
-        ? 'Read it between two changes, or put one back and read again.'
-        : 'None: this is what the change did.',
+        ? 'Measure between changes, or reverse one and measure again.'
+        : 'None: this is the effect of the change.',
     }
   })
 
@@ -99,14 +99,14 @@ const trends: Rule = ({ study, write }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'heater', id: after.where },
-        title: 'Less rise at the same flow',
-        sentence: `At ${write.figure('flow', trend.flowLMin)} it rose by ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)} and by ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; nothing is logged in between.`,
+        title: 'Lower temperature rise at the same flow',
+        sentence: `At ${write.figure('flow', trend.flowLMin)}: rise ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)}, ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; no change logged in between.`,
         figures: {
           wasK: { value: trend.was, quantity: 'rise' },
           isK: { value: trend.is, quantity: 'rise', worse: { when: 'less', by: 1 } },
         },
-        source: 'Two readings at one flow; scale on an exchanger takes from its rise',
-        remedy: 'Look at the exchanger for scale, and at what it burns; read it again after it was cleaned.',
+        source: 'Two readings at one flow; scale reduces the rise',
+        remedy: 'Check heat exchanger for scale and the rated input; measure again after cleaning.',
         settledBy: 'heater-display',
       },
     ]
@@ -136,11 +136,11 @@ const repeatedEvents: Rule = ({ study }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'reading', id: null },
-        title: `${event === 'topped up' ? 'Topped up' : event === 'reset' ? 'Reset' : 'The relief valve opened'} ${times} times`,
+        title: `${event === 'topped up' ? 'Topped up' : event === 'reset' ? 'Reset' : 'Relief valve opened'} ${times} times`,
         sentence:
-          'A fault that returns after it was put right is a fault: a leak, a vessel without air, a scaled exchanger.',
+          'Recurring after correction: possible leak, expansion vessel without charge, or scaled heat exchanger.',
         source: 'Practice',
-        remedy: 'Have the cause found by the licensed; shut the filling valve again each time.',
+        remedy: 'Have the cause found by a registered installer; close the filling valve each time.',
       },
     ]
   })
@@ -184,10 +184,10 @@ const staleOrContradictory: Rule = ({ study }) => {
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'reading', id: null },
-        title: `Two readings contradict each other: ${titleOf(r)}`,
-        sentence: 'They were taken of the same thing and lie more than a quarter apart.',
-        source: 'The visit log',
-        remedy: 'Take it once more and drop the one that was wrong.',
+        title: `Readings disagree: ${titleOf(r)}`,
+        sentence: 'Same quantity, more than 25% apart.',
+        source: 'Log of readings',
+        remedy: 'Measure again and delete the wrong reading.',
         settledBy: r.kind,
       })
     if (r.adopted && !agrees(verdict))
@@ -196,10 +196,10 @@ const staleOrContradictory: Rule = ({ study }) => {
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'reading', id: null },
-        title: `Adopted, and changed since: ${titleOf(r)}`,
-        sentence: 'The study no longer says what this reading said.',
-        source: 'The visit log',
-        remedy: 'Take the reading back out of the study, or put its figure back.',
+        title: `Applied reading changed since: ${titleOf(r)}`,
+        sentence: 'The study differs from this applied reading.',
+        source: 'Log of readings',
+        remedy: 'Undo apply, or restore its value.',
       })
     if (r.adopted && newest - years(r.takenAt) > STALE_YEARS)
       found.push({
@@ -207,10 +207,10 @@ const staleOrContradictory: Rule = ({ study }) => {
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'reading', id: null },
-        title: `Read years ago: ${titleOf(r)}`,
-        sentence: `It is more than ${STALE_YEARS} years older than the newest reading.`,
-        source: 'The visit log',
-        remedy: 'Read it again.',
+        title: `Old reading: ${titleOf(r)}`,
+        sentence: `More than ${STALE_YEARS} years older than the newest reading.`,
+        source: 'Log of readings',
+        remedy: 'Measure again.',
         settledBy: r.kind,
       })
     return found
@@ -232,10 +232,10 @@ const noPeriod: Rule = ({ study }) =>
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'reading', id: null },
-      title: 'A figure with no period',
-      sentence: `“${r.note.length > 80 ? `${r.note.slice(0, 80)}…` : r.note}”: per what? A day, a month, a winter, a year?`,
+      title: 'Figure without a period',
+      sentence: `“${r.note.length > 80 ? `${r.note.slice(0, 80)}…` : r.note}”: period not stated (day, month, winter or year).`,
       source: 'Practice',
-      remedy: 'Ask, and write the period beside the figure.',
+      remedy: 'Ask, and record the period.',
     }))
 
 export const LOG_CHECKS = { waste, noPowerFactor, pairs, trends, repeatedEvents, staleOrContradictory, noPeriod }

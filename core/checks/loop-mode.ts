@@ -1,3 +1,4 @@
+import { LOOP_PLACE_NAMES } from '../household/loop-places'
 import { runsTo } from '../household/ways'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
 import type { MeasureOf } from '../study/measures'
@@ -18,15 +19,15 @@ export function loopModeChecks(study: Study, { mode }: MeasureOf<'loop-mode'>, w
       one(
         'supply',
         'not checked',
-        'A cable needs a supply of its own, guarded against faults to earth, and lies under the insulation: for a licensed electrician.',
+        'The cable needs its own supply with earth fault protection and is fitted under the insulation, by a licensed electrician.',
       ),
     ]
   const pump = isThere(loop.pumpAt)
-    ? one('pump', 'pass', `The pump sits ${loop.pumpAt}, where it has its supply.`)
+    ? one('pump', 'pass', `Pump ${LOOP_PLACE_NAMES[loop.pumpAt]}, supply at hand.`)
     : one(
         'pump',
         'not checked',
-        `${loop.pumpAt === 'not there' ? 'A pump has to be put in' : 'Where the pump sits was not looked at'}: anywhere on the circle, where there is a supply and it can be got at.`,
+        `${loop.pumpAt === 'not there' ? 'A pump must be fitted' : 'Pump location not checked'}: anywhere on the circulation with a power supply and access.`,
       )
   return LOOP_MODE_TAKES[mode].target ? [pump, sensor(study, loop, write)] : [pump]
 }
@@ -36,18 +37,18 @@ function sensor(study: Study, { pumpAt, sensorAt, turnsAt }: Loop, write: Displa
     return one(
       'sensor',
       'not checked',
-      `${sensorAt === 'not there' ? 'A sensor has to be put on' : 'Where the sensor sits was not looked at'}: at the far tap it tells what comes there, on the return also what was lost on the way back.`,
+      `${sensorAt === 'not there' ? 'A sensor must be fitted' : 'Sensor location not checked'}: at the furthest outlet it reads the outlet temperature, on the return also the return pipe loss.`,
     )
   const outM = runsTo(study, { runId: turnsAt }).reduce((s, r) => s + r.lengthM, 0)
   const wire =
     pumpAt === sensorAt
-      ? 'its wire to the pump is short'
+      ? 'short cable to the pump'
       : [pumpAt, sensorAt].includes('at the far tap') && [pumpAt, sensorAt].includes('at the plant')
-        ? `to the pump its wire is about ${write.figure('length', outM)}, or it goes by radio`
-        : 'how long its wire to the pump is depends on where on the return that is'
+        ? `about ${write.figure('length', outM)} of cable to the pump, or radio`
+        : 'cable length depends on its place on the return'
   return one(
     'sensor',
     isThere(pumpAt) ? 'pass' : 'not checked',
-    `The sensor sits ${sensorAt}; ${isThere(pumpAt) ? wire : 'how long its wire is depends on where the pump sits'}.`,
+    `Sensor ${LOOP_PLACE_NAMES[sensorAt]}; ${isThere(pumpAt) ? wire : 'cable length depends on the pump location'}.`,
   )
 }

@@ -13,6 +13,7 @@ import { displayOf } from '../study/display-of'
 import { isHeatPump, runningOf } from '../study/heater-kinds'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
 import { demandOf } from '../year/demand'
 import { type Check, check, type Level, type Told, worst } from './check'
@@ -37,7 +38,7 @@ const lessFlow: Judge<'tap-flow'> = (study, m, write) => {
           one(
             'least-flow',
             hot < heater.leastFlowLMin ? 'fail' : 'pass',
-            `In summer, mixed to ${write.temperature(wantedC)}, it asks for ${write.figure('flow', hot)} hot; ${heater.name} needs ${write.figure('flow', heater.leastFlowLMin)}.`,
+            `In summer, mixed to ${write.temperature(wantedC)}, it takes ${write.figure('flow', hot)} hot; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}.`,
           ),
         ]
       : []),
@@ -45,8 +46,8 @@ const lessFlow: Judge<'tap-flow'> = (study, m, write) => {
       'wait',
       'pass',
       m.flowLMin < tap.flowLMin
-        ? `Its run takes ${(tap.flowLMin / m.flowLMin).toFixed(1)} times as long to run warm.`
-        : 'It runs no less than it did.',
+        ? `Time to tap rises by a factor of ${(tap.flowLMin / m.flowLMin).toFixed(1)}.`
+        : 'Flow is not reduced.',
     ),
   ]
 }
@@ -68,13 +69,13 @@ function pipeChecks(study: Study, measure: Measure, tapIds: readonly string[], w
         one(
           'contents',
           'pass',
-          `${f.tap.name}: ${write.figure('volume', f.contentL)} stand in its pipes, ${write.figure('volume', Math.abs(saved))} ${saved >= 0 ? 'less' : 'more'} than now.`,
+          `${f.tap.name}: pipe volume ${write.figure('volume', f.contentL)}, ${write.figure('volume', Math.abs(saved))} ${saved >= 0 ? 'less' : 'more'} than now.`,
           f.tap.id,
         ),
         one(
           'pressure',
           pressureBar === null ? 'not checked' : f.dropBar > pressureBar * MOST_DROP_SHARE ? 'fail' : 'pass',
-          `At ${write.figure('flow', f.tap.flowLMin)} its pipes take ${write.figure('pressure', f.dropBar)}; ${pressureBar === null ? 'the pressure at the main was not read' : `there are ${write.figure('pressure', pressureBar)}`}.`,
+          `Pressure drop ${write.figure('pressure', f.dropBar)} at ${write.figure('flow', f.tap.flowLMin)}; ${pressureBar === null ? 'supply pressure not measured' : `supply pressure ${write.figure('pressure', pressureBar)}`}.`,
           f.tap.id,
         ),
       ]
@@ -90,7 +91,7 @@ function insulationHeat(study: Study, m: MeasureOf<'insulate-runs'>, write: Disp
       one(
         'heat',
         'not checked',
-        `What an insulation of ${write.figure('conductivity', m.insulation.lambdaWMK)} stands was not read; up to ${write.temperature(comesC)} can come.`,
+        `Temperature limit of insulation at ${write.figure('conductivity', m.insulation.lambdaWMK)} not checked; water up to ${write.temperature(comesC)}.`,
       ),
     ]
   const { standsC, closed } = INSULATIONS[kind]
@@ -98,7 +99,7 @@ function insulationHeat(study: Study, m: MeasureOf<'insulate-runs'>, write: Disp
     one(
       'heat',
       comesC > standsC ? 'fail' : 'pass',
-      `It stands ${write.temperature(standsC)}, and up to ${write.temperature(comesC)} can come. Joints meet without a gap: ${closed}. Near a flue only mineral wool.`,
+      `Insulation limit ${write.temperature(standsC)}; maximum water temperature ${write.temperature(comesC)}. Closure: ${closed}. Near a flue use mineral wool only.`,
     ),
   ]
 }
@@ -110,7 +111,7 @@ function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pi
   return one(
     'bore',
     least === null ? 'not checked' : boreMm < least - 1e-9 ? 'fail' : 'pass',
-    `Its bore is ${write.figure('thickness', boreMm, 1)}; ${least === null ? 'the least that the local code allows was not looked up' : `the local code allows ${write.figure('thickness', least, 1)} and more`}.`,
+    `Bore ${write.figure('thickness', boreMm, 1)}; ${least === null ? 'minimum bore by local code not checked' : `minimum bore by local code ${write.figure('thickness', least, 1)}`}.`,
   )
 }
 
@@ -121,24 +122,18 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
     const onLoop = loopRuns(study)
     const bare = study.pipes.runs.filter((r) => onLoop.has(r.id) && r.reachable && !m.runIds.includes(r.id))
     return [
-      ...(names.length ? [one('reach', 'fail', `Cannot be reached and stays as it is: ${names.join(', ')}.`)] : []),
+      ...(names.length ? [one('reach', 'fail', `Not accessible, left as it is: ${names.join(', ')}.`)] : []),
       ...(first.length
         ? [
             one(
               'first-metres',
               'marginal',
-              `The first ${write.figure('length', FIRST_M)} at the plant are left out: ${first.map((r) => r.name).join(', ')}. The same length of the cold inlet belongs to it, and a heat trap where there is none.`,
+              `First ${write.figure('length', FIRST_M)} at the hot connection not included: ${first.map((r) => r.name).join(', ')}. Insulate the same length of the cold inlet, and add a heat trap where there is none.`,
             ),
           ]
         : []),
       ...(bare.length
-        ? [
-            one(
-              'loop',
-              'marginal',
-              `Hot all the time the pump runs and left out: ${bare.map((r) => r.name).join(', ')}.`,
-            ),
-          ]
+        ? [one('loop', 'marginal', `Hot whenever the pump runs, not included: ${bare.map((r) => r.name).join(', ')}.`)]
         : []),
       ...insulationHeat(study, m, write),
     ]
@@ -148,15 +143,15 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
       'clear',
       'pass',
       flueInStore(plant)
-        ? 'Top, draught hood, air inlet at the foot, controls and relief valve stay clear.'
-        : 'Controls, covers of elements, ports and the relief valve stay clear.',
+        ? 'Keep top, draught hood, air inlet, controls and relief valve clear.'
+        : 'Keep controls, immersion heater covers, connections and relief valve clear.',
     ),
     ...(flueInStore(plant)
       ? [
           one(
             'flue',
             'pass',
-            `It holds what leaves by the shell, ${write.figure('lossRate', storeLoss(plant)!.shellWK)} of ${write.figure('lossRate', storeLoss(plant)!.allWK)}; the flue takes the rest.`,
+            `Reduces the shell loss only, ${write.figure('lossRate', storeLoss(plant)!.shellWK)} of ${write.figure('lossRate', storeLoss(plant)!.allWK)}; the rest is flue loss.`,
           ),
         ]
       : []),
@@ -170,8 +165,8 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
         'late',
         late.length ? 'pass' : 'not checked',
         late.length
-          ? `Comes when it has long been warm: ${late.map((h) => h.name).join(', ')}.`
-          : 'Nobody said that it runs on unused there: ask, and write the seconds beside the use. Without them it saves nothing.',
+          ? `Unattended run time entered for: ${late.map((h) => h.name).join(', ')}.`
+          : 'No unattended run time entered, so no saving is calculated. Ask, and enter it with the use.',
       ),
     ]
   },
@@ -181,7 +176,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
       one(
         'contents',
         'pass',
-        `It holds ${write.figure('volume', contentsPerMetre(pipeOf(m.pipe.material, m.pipe.size)) * m.pipe.lengthM)}.`,
+        `Pipe volume ${write.figure('volume', contentsPerMetre(pipeOf(m.pipe.material, m.pipe.size)) * m.pipe.lengthM)}.`,
       ),
       leastBore(study, m.pipe, write),
       ...pipeChecks(study, m, served, write),
@@ -196,15 +191,11 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
         'way',
         short.length ? 'fail' : 'pass',
         short.length
-          ? `Nearer by more than there is of it: ${short.map((r) => `${r.name}, ${write.figure('length', r.lengthM)}`).join('; ')}.`
-          : `Every run from the plant is shorter by ${write.figure('length', m.nearerM)}.`,
+          ? `Moved by more than the run length: ${short.map((r) => `${r.name}, ${write.figure('length', r.lengthM)}`).join('; ')}.`
+          : `Every run from the hot connection is ${write.figure('length', m.nearerM)} shorter.`,
       ),
       ...placeChecks(study, moved),
-      one(
-        'lines',
-        'not checked',
-        'Cold main, fuel or cable at the new place, and the floor that bears it, were not looked at.',
-      ),
+      one('lines', 'not checked', 'Cold main, fuel or cable and floor load at the new location not checked.'),
     ]
   },
   'drain-recovery': recoveryChecks,
@@ -219,8 +210,8 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
               'room',
               m.heater.air === 'outdoors' ? 'pass' : 'not checked',
               m.heater.air === 'outdoors'
-                ? 'It draws its heat from outdoors; its noise is heard there.'
-                : `It cools ${m.heater.place === 'heated' ? 'a heated room, and the heating makes that good: it is in the cost' : 'the room it stands in'}. It hums, and needs about ${write.figure('room', ROOM_M3)} of air around it or ducts.`,
+                ? 'Takes heat from outdoor air; fan noise outdoors.'
+                : `Cools ${m.heater.place === 'heated' ? 'a heated space; the extra space heating is in the cost' : 'its location'}. Fan noise; needs about ${write.figure('room', ROOM_M3)} of room volume or ducting.`,
             ),
           ]
         : []),
@@ -237,7 +228,7 @@ const ROOM_M3 = 20
 /** What is to be looked at before a measure is done, in the house as the measures before it leave it. */
 export const checksOfMeasure = (study: Study, measure: Measure): Check[] =>
   ((CHECKS[measure.kind] as Judge<MeasureKind> | undefined)?.(study, measure, displayOf(study)) ?? []).map((told) =>
-    check({ ...told, subject: { kind: 'measure', id: measure.id } }),
+    check({ ...told, subject: { kind: 'measure', id: measure.id } }, wordsOf(study)),
   )
 
 /** How a measure stands as far as is known. */

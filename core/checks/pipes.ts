@@ -26,13 +26,13 @@ const bareInTheCold: Rule = ({ study, year, write }) => {
       concern: 'cost',
       level: 'fail',
       subject: { kind: 'run', id: bare[0].id },
-      title: 'Bare pipes where it is cold',
+      title: 'Uninsulated pipes in unheated space',
       sentence: `${named(bare)}: ${write.figure(
         'length',
         bare.reduce((s, r) => s + r.lengthM, 0),
       )} without insulation${lost === null ? '' : `, losing ${write.energy(lost)} a year`}.`,
-      source: 'Loss of a bare pipe in still air; the year',
-      remedy: 'Wrap them: try it under Improve. The first two metres from a store first.',
+      source: 'Loss of a bare pipe in still air; annual simulation',
+      remedy: `Insulate: add it under Improve. Start with the first ${write.figure('length', 2)} from the cylinder.`,
       mendedBy: 'insulate-runs',
     },
   ]
@@ -50,9 +50,9 @@ const metalsMet: Rule = ({ study }) =>
         level: 'fail',
         subject: { kind: 'run', id: run.id },
         title: 'Steel after copper',
-        sentence: `${run.name} is steel and its water comes through ${before.name}, which is copper: copper in the water pits galvanised steel.`,
+        sentence: `${run.name} is galvanised steel downstream of ${before.name}, which is copper: pitting corrosion.`,
         source: 'Galvanic series: steel before copper in the direction of flow',
-        remedy: 'Change the order or the material; a dielectric union alone does not stop what the water carries.',
+        remedy: 'Change the order or the material; a dielectric union alone does not prevent it.',
       },
     ]
   })
@@ -67,10 +67,10 @@ const leadsNowhere: Rule = ({ study, write }) => {
     concern: 'fault',
     level: 'fail',
     subject: { kind: 'run', id: run.id },
-    title: `${run.name} leads nowhere`,
-    sentence: `${write.figure('length', run.lengthM)} of it end at no tap: unfinished, capped or shut off. Water that stands there cools and lets bacteria grow.`,
-    source: 'Dead legs: codes ask for none, or for less than twice the bore',
-    remedy: 'Cut it off at its tee, or write down what it feeds.',
+    title: `Blind end: ${run.name}`,
+    sentence: `${write.figure('length', run.lengthM)} without an outlet: water stagnates, a legionella risk.`,
+    source: 'Blind ends: codes require none, or less than twice the bore',
+    remedy: 'Remove it at the tee, or enter the outlet it serves.',
   }))
 }
 
@@ -90,10 +90,10 @@ const contentsSaid: Rule = ({ study, write }) =>
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'tap', id: tap.id },
-        title: `Litres to ${tap.name} far from what the pipes hold`,
-        sentence: `${write.figure('volume', tap.saidContentL, 2)} was said; material, size and length make ${write.figure('volume', contentL, 2)}, ${times > 1 ? `${times.toFixed(1)} times less` : `${(1 / times).toFixed(1)} times more`}.`,
-        source: 'Contents = π/4 × bore² × length',
-        remedy: 'Measure size and length again, or time the wait: one of the two is a slip.',
+        title: `Reported pipe volume differs: ${tap.name}`,
+        sentence: `Reported ${write.figure('volume', tap.saidContentL, 2)}; calculated from material, size and length ${write.figure('volume', contentL, 2)}.`,
+        source: 'Pipe volume = π/4 × bore² × length',
+        remedy: 'Check size and length, or measure the time to tap.',
         settledBy: 'time-to-hot',
       },
     ]

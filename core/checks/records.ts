@@ -21,11 +21,11 @@ const highUp: Rule = ({ study, write }) =>
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'heater', id: h.id },
-        title: 'Is the burner set for this height?',
-        sentence: `At ${write.figure('altitude', study.site.altitudeM)} the ${write.figure('power', h.outputKw)} of its plate are ${write.figure('power', outputKw)}: the year reckons with these. Many makers ask for other jets or a setting there.`,
-        source: '4 % for each 300 m above 600 m; maker’s papers',
+        title: 'Burner setting for altitude not confirmed',
+        sentence: `Rated ${write.figure('power', h.outputKw)}; at ${write.figure('altitude', study.site.altitudeM)} the simulation uses ${write.figure('power', outputKw)}. Many manufacturers require other jets or settings there.`,
+        source: `4% for each ${write.figure('altitude', 300)} above ${write.figure('altitude', 600)}; data sheet`,
         remedy:
-          'Ask whoever commissioned it, or its maker. Where its output was measured here, say so: it holds at this height. Gas work is for the licensed.',
+          'Ask the commissioning engineer or the manufacturer. If the output was measured here, set “Rated output applies” to site altitude. Gas work is for a registered installer.',
       },
     ]
   })
@@ -43,10 +43,10 @@ const inputAsOutput: Rule = ({ study, write }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'heater', id: h.id },
-        title: 'Input compared with output',
-        sentence: `${h.name} is down with an output of ${write.figure('power', output)}, and its plate says an input of ${write.figure('power', inputKw)} on gross value: no burner gives all it takes.`,
+        title: 'Output entered not below rated input',
+        sentence: `${h.name}: output ${write.figure('power', output)}, rated input ${write.figure('power', inputKw)} gross. Output must be lower than input.`,
         source: 'Output = input × efficiency',
-        remedy: 'Read output off the plate, or measure it.',
+        remedy: 'Read the output from the data plate, or measure it.',
         settledBy: 'heater-display',
       },
     ]
@@ -60,10 +60,10 @@ const neverReviewed: Rule = ({ study }) =>
       concern: 'fault',
       level: 'fail',
       subject: { kind: 'heater', id: h.id },
-      title: 'Settings as they left the factory',
-      sentence: `Nobody has gone through the settings of ${h.name}: keep-hot, boost, holiday level and flow temperature are a maker’s guess at any house.`,
+      title: 'Factory settings not reviewed',
+      sentence: `${h.name}: keep-hot, boost, holiday setpoint and flow temperature are at factory values.`,
       source: 'Practice',
-      remedy: 'Go through them now, write them down as found, and set them for this household.',
+      remedy: 'Review them, record them as found, and set them for this household.',
     }))
 
 const functionsAsTheyCame: Rule = ({ study }) =>
@@ -78,10 +78,10 @@ const functionsAsTheyCame: Rule = ({ study }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'heater', id: h.id },
-        title: 'Functions that nobody has gone through',
-        sentence: `${h.name}: ${left.map((f) => HEATER_FUNCTIONS[f].toLowerCase()).join(', ')} ${left.length > 1 ? 'are' : 'is'} as it came.`,
+        title: 'Functions at factory setting',
+        sentence: `${h.name}: ${left.map((f) => HEATER_FUNCTIONS[f].toLowerCase()).join(', ')} at factory setting.`,
         source: 'Practice',
-        remedy: 'Try each one, decide whether this household wants it, and write it down as found first.',
+        remedy: 'Record each as found, test it and decide whether this household needs it.',
       },
     ]
   })
@@ -100,13 +100,13 @@ const curveAgainstPhysics: Rule = ({ study, write }) =>
         concern: 'record',
         level: 'marginal',
         subject: { kind: 'heater', id: h.id },
-        title: 'Maker’s curve and output disagree',
-        sentence: `At a rise of ${write.figure('rise', worst.riseK)} its maker promises ${write.figure('flow', worst.lMin)}; ${write.figure('power', atAltitude(h, study.site.altitudeM).outputKw)} make ${write.figure('flow', worst.physicsLMin)} of it, ${Math.round(Math.abs(worst.above) * 100)} % ${worst.above > 0 ? 'less' : 'more'}.`,
+        title: 'Manufacturer’s curve and rated output disagree',
+        sentence: `Rise ${write.figure('rise', worst.riseK)}: manufacturer’s figure ${write.figure('flow', worst.lMin)}; ${write.figure('power', atAltitude(h, study.site.altitudeM).outputKw)} give ${write.figure('flow', worst.physicsLMin)}, ${Math.round(Math.abs(worst.above) * 100)}% ${worst.above > 0 ? 'less' : 'more'}.`,
         source: `Flow = output / (ρ c × rise). The curve: ${cited(h.papers)}`,
         remedy:
           worst.above > 0
-            ? 'The curve may be at another output, height or inlet, or hold for a minute only: trust the output, and time a climb at the tap.'
-            : 'The output may be read off another model, or the flow is held back: read the plate again.',
+            ? 'The curve may apply to another output, altitude or inlet, or to a short time only: use the rated output, and time the temperature rise at an outlet.'
+            : 'The output may be of another model, or the flow is restricted: check the data plate.',
       },
     ]
   })
@@ -123,10 +123,10 @@ const borrowedFromNobody: Rule = ({ study }) => {
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'heater', id: null },
-      title: 'Whose figures are these?',
-      sentence: `A maker’s, a label’s or a certificate’s figures stand without their source and day: ${names.join(', ')}.`,
-      source: 'A borrowed figure holds of its day and under its conditions',
-      remedy: 'Write papers, day and conditions beside them.',
+      title: 'Data source missing',
+      sentence: `Figures from a manufacturer, label or certificate without source and date: ${names.join(', ')}.`,
+      source: 'Published figures apply to their date and test conditions',
+      remedy: 'Enter data source, date and test conditions.',
     },
   ]
 }

@@ -20,22 +20,22 @@ function reach(mount: Recovery['mount'], access: boolean | null): Told[] {
   const opening = mount === 'upright' ? 'a wall or a shaft' : 'the tray or the floor'
   if (access === null)
     return [
-      one('access', 'not checked', 'Whether it can be cut in and got at afterwards was not looked at.'),
+      one('access', 'not checked', 'Access for cutting in not checked.'),
       one(
         'time',
         'not checked',
-        `Assumed: ${open} h of work where it can be got at, ${shut} h where ${opening} is opened and made good.`,
+        `Assumed: ${open} h of work if accessible, ${shut} h if ${opening} is opened and made good.`,
       ),
     ]
-  const better = 'a plumber who has seen it says better'
+  const better = 'to be confirmed on site by a plumber'
   return access
     ? [
-        one('access', 'pass', 'It can be cut in and got at afterwards.'),
-        one('time', 'pass', `Assumed: ${open} h of work, for nothing has to be opened; ${better}.`),
+        one('access', 'pass', 'Accessible for cutting in and service.'),
+        one('time', 'pass', `Assumed: ${open} h of work, nothing to open; ${better}.`),
       ]
     : [
-        one('access', 'fail', 'It cannot be got at afterwards.'),
-        one('time', 'pass', `Assumed: ${shut} h of work, for ${opening} is opened and made good; ${better}.`),
+        one('access', 'fail', 'Not accessible for service.'),
+        one('time', 'pass', `Assumed: ${shut} h of work, ${opening} opened and made good; ${better}.`),
       ]
 }
 
@@ -49,8 +49,8 @@ export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-reco
       'drains',
       gives.length ? 'pass' : 'fail',
       gives.length
-        ? `Gives heat while it runs: ${gives.map((id) => taps.find((t) => t.id === id)!.name).join(', ')}. What fills first, as a bath does, gives none.`
-        : 'None of its taps drains while it fills: it would save nothing.',
+        ? `Recovers heat from: ${gives.map((id) => taps.find((t) => t.id === id)!.name).join(', ')}. Baths and basins that fill give none.`
+        : 'No outlet drains while it runs: no saving.',
     ),
     ...(recovery.mount === 'upright'
       ? [
@@ -58,8 +58,8 @@ export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-reco
             'height',
             drain === null ? 'not checked' : drain.stackHeightM >= UPRIGHT_M ? 'pass' : 'fail',
             drain === null
-              ? 'The drain was not looked at: an upright unit needs a stack that falls plumb.'
-              : `The stack falls ${write.figure('length', drain.stackHeightM)}; an upright unit needs ${write.figure('length', UPRIGHT_M)} and hangs plumb, so that the water clings to the wall all round.`,
+              ? 'Drain not checked: a vertical unit needs a vertical stack.'
+              : `Vertical stack ${write.figure('length', drain.stackHeightM)}; a vertical unit needs ${write.figure('length', UPRIGHT_M)}, mounted plumb.`,
           ),
         ]
       : []),
@@ -67,7 +67,7 @@ export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-reco
     one(
       'way-round',
       'pass',
-      'Cold goes in at the bottom and comes out preheated at the top, against the drain. Look at it once a year: limescale and hair take from it.',
+      'Cold in at the bottom, preheated out at the top, counterflow to the drain. Inspect yearly for limescale and hair.',
     ),
     ...(drain === null || recovery.mount !== 'upright'
       ? []
@@ -75,7 +75,7 @@ export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-reco
           one(
             'diameter',
             drain.diameterMm < UNIT_BORES_MM.low || drain.diameterMm > UNIT_BORES_MM.high ? 'fail' : 'pass',
-            `The stack is ${write.figure('thickness', drain.diameterMm)} wide; upright units are made for ${write.figure('thickness', UNIT_BORES_MM.low)} to ${write.figure('thickness', UNIT_BORES_MM.high)}.`,
+            `Stack diameter ${write.figure('thickness', drain.diameterMm)}; vertical units fit ${write.figure('thickness', UNIT_BORES_MM.low)} to ${write.figure('thickness', UNIT_BORES_MM.high)}.`,
           ),
         ]),
     ...(recovery.connection === 'B' || !served ? [] : onPreheated(study, served, recovery, write)),
@@ -93,8 +93,8 @@ function onPreheated(study: Study, served: RunningHeater, recovery: Recovery, wr
       'inlet',
       served.mostInletC === null ? 'not checked' : served.mostInletC < warmsToC ? 'fail' : 'pass',
       served.mostInletC === null
-        ? `Whether ${served.name} accepts preheated water was not read off its papers.`
-        : `${served.name} accepts up to ${write.temperature(served.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(warmsToC)} at most.`,
+        ? `Maximum inlet temperature of ${served.name} not checked.`
+        : `${served.name}: maximum inlet ${write.temperature(served.mostInletC)}; preheated water up to ${write.temperature(warmsToC)}.`,
     ),
     ...('leastOutputKw' in served && served.leastOutputKw > 0 ? [leastLoad(study, served, warmsToC, write)] : []),
   ]
@@ -118,6 +118,6 @@ function leastLoad(
   return one(
     'least-load',
     least < served.leastOutputKw ? 'marginal' : 'pass',
-    `On water of ${write.temperature(inletC)} the smallest use takes ${write.figure('power', least)}; ${served.name} goes out and lights again below ${write.figure('power', served.leastOutputKw)}.`,
+    `With water at ${write.temperature(inletC)} the smallest use takes ${write.figure('power', least)}; ${served.name} cycles below ${write.figure('power', served.leastOutputKw)}.`,
   )
 }

@@ -10,7 +10,7 @@ const AT = {
   cause: CAUSE,
   source: 'A heated closed vessel; local code',
 } as const
-const LOOK = 'Look, and say so under Store.'
+const LOOK = 'Inspect, and record it under Cylinder.'
 
 const fireOf = ({ study }: Visit) => study.plant.heaters.find((h) => isFireOnStore(h) && everBurns(h)) ?? null
 
@@ -22,15 +22,15 @@ const reliefValve: Rule = (visit): Told[] => {
     ...AT,
     id: 'relief-valve',
     level: answered(store.reliefValve, true),
-    title: 'Relief valve',
+    title: 'T&P valve',
     sentence: saidOf(
       store.reliefValve,
-      'There is one.',
-      'There is none: a closed vessel that is heated bursts when its thermostat fails.',
+      'Fitted.',
+      'Not fitted: a closed heated vessel bursts if its thermostat fails.',
     ),
     remedy:
       store.reliefValve === false
-        ? 'No heat until one is fitted by the licensed, its discharge piped to a safe place.'
+        ? 'Keep it off until a registered installer has fitted one with its discharge piped to a safe place.'
         : LOOK,
     asks: 'plant.store.reliefValve',
   }
@@ -43,22 +43,22 @@ const reliefValve: Rule = (visit): Told[] => {
       ...AT,
       id: 'relief-shut',
       level: answered(store.valveBeforeRelief, false),
-      title: 'Shut-off before the relief valve',
+      title: 'Isolating valve before the relief valve',
       sentence: saidOf(
         store.valveBeforeRelief,
-        'Something can be shut between the store and its relief valve.',
-        'Nothing can be shut between the store and its relief valve.',
+        'Isolating valve between cylinder and relief valve.',
+        'No isolating valve between cylinder and relief valve.',
       ),
-      remedy: store.valveBeforeRelief === null ? LOOK : 'Have it taken out by the licensed.',
+      remedy: store.valveBeforeRelief === null ? LOOK : 'Have it removed by a registered installer.',
       asks: 'plant.store.valveBeforeRelief',
     },
     {
       ...AT,
       id: 'relief-feels',
       level: answered(store.reliefAtTop, true),
-      title: 'Place of the relief valve',
-      sentence: `${saidOf(store.reliefAtTop, 'It senses the top of the store.', 'It does not sense the top of the store, where it is hottest.')}${fire ? ` ${fire.name} cannot be switched off.` : ''}`,
-      remedy: store.reliefAtTop === null ? LOOK : 'Have it moved to the top by the licensed.',
+      title: 'T&P probe at top of cylinder',
+      sentence: `${saidOf(store.reliefAtTop, 'Senses the top of the cylinder.', 'Does not sense the top of the cylinder, where it is hottest.')}${fire ? ` ${fire.name} cannot be switched off.` : ''}`,
+      remedy: store.reliefAtTop === null ? LOOK : 'Have it moved to the top by a registered installer.',
       asks: 'plant.store.reliefAtTop',
     },
   ]
@@ -72,16 +72,16 @@ const discharge: Rule = ({ study }): Told[] => {
     ...AT,
     id: 'relief-piped',
     level: answered(store.reliefPiped, true),
-    title: 'Discharge of the relief valve',
+    title: 'Relief valve discharge pipe',
     sentence: saidOf(
       store.reliefPiped,
-      'It is piped to a safe place.',
-      'It is not piped to a safe place, and what it lets go is near boiling.',
+      'Piped to a safe place.',
+      'Not piped to a safe place. The discharge is near boiling.',
     ),
     remedy:
       store.reliefPiped === null
         ? LOOK
-        : 'Have it piped, falling, open and in sight, to a safe place, by the licensed.',
+        : 'Have it piped to a safe place, falling, open and visible, by a registered installer.',
     asks: 'plant.store.reliefPiped',
   }
   if (store.reliefPiped === false) return [piped]
@@ -93,14 +93,12 @@ const discharge: Rule = ({ study }): Told[] => {
       id: `discharge-${key.toLowerCase()}`,
       level: answered(store.discharge[key], true),
       title: DISCHARGE[key],
-      sentence: saidOf(
-        store.discharge[key],
-        'It is so.',
-        'It is not so: a discharge that chokes, splashes or ends out of sight can scald.',
-      ),
+      sentence: saidOf(store.discharge[key], 'Yes.', 'No: a restricted, splashing or hidden discharge can scald.'),
       remedy:
-        store.discharge[key] === null ? LOOK : 'Have it laid again by the licensed; the household calls when it drips.',
-      source: 'A discharge that chokes or scalds; local code',
+        store.discharge[key] === null
+          ? LOOK
+          : 'Have it corrected by a registered installer. Ask the household to report any drip.',
+      source: 'Restricted or scalding discharge; local code',
       asks: `plant.store.discharge.${key}`,
     })),
     {
@@ -108,12 +106,12 @@ const discharge: Rule = ({ study }): Told[] => {
       id: 'discharge-watched',
       concern: 'record',
       level: store.discharge.watchedBy.trim() ? 'pass' : 'not checked',
-      title: 'Who looks at the discharge',
+      title: 'Discharge observed by',
       sentence: store.discharge.watchedBy.trim()
-        ? `${store.discharge.watchedBy.trim()} looks whether it drips.`
-        : 'Nobody is named who looks whether it drips: a valve that drips is one that works, or one that fails.',
-      remedy: 'Name somebody of the household, show them where it ends, and say so under Store.',
-      source: 'A valve that drips unseen is shut off by the next who minds it',
+        ? `${store.discharge.watchedBy.trim()} checks it for drips.`
+        : 'No person named to check it for drips.',
+      remedy: 'Show an occupant where it ends, and record the name under Cylinder.',
+      source: 'Dripping relief valves are often isolated',
       asks: 'plant.store.discharge.watchedBy',
     },
   ]
@@ -137,17 +135,17 @@ const reliefOpens: Rule = ({ study, year, write }): Told[] => {
       subject: { kind: 'store', id: null },
       concern: 'harm',
       level,
-      title: 'Store overheats',
+      title: 'Cylinder overheats',
       sentence: valve
-        ? `In a year ${write.energy(reliefKwh)} are more than the store can hold: they leave by the relief valve with ${write.litres(year.water.reliefL)} of water${store.reliefValve === null ? ', if there is one: it was not checked' : ''}. A valve that works so often scales, drips and fails.`
-        : `In a year ${write.energy(reliefKwh)} are more than the store can hold, and there is no relief valve to let them go.`,
+        ? `${write.energy(reliefKwh)} a year exceed the cylinder’s capacity and discharge with ${write.litres(year.water.reliefL)} of water through the relief valve${store.reliefValve === null ? ', if fitted: not checked' : ''}. Frequent operation scales the valve until it drips and fails.`
+        : `${write.energy(reliefKwh)} a year exceed the cylinder’s capacity, with no relief valve.`,
       figures: {
         reliefKwh: { value: reliefKwh, quantity: 'energy', worse: { when: 'more', by: 10 } },
         reliefL: { value: year.water.reliefL, quantity: 'bigVolume' },
       },
-      source: 'The ledger of the year',
+      source: 'Annual heat balance',
       remedy:
-        'Less fire or a larger store, a radiator that takes what is too much, or collectors covered in summer. Never block a relief valve.',
+        'Reduce firing, enlarge the cylinder, add a heat-leak radiator, or cover collectors in summer. Never block a relief valve.',
       settledBy: 'store-top',
     },
   ]

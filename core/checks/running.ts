@@ -47,14 +47,14 @@ const reach: Rule = ({ study, write }) =>
         concern: 'fault',
         level: short ? 'fail' : 'pass',
         subject: { kind: 'heater', id: h.id },
-        title: short ? `${h.name} is set hotter than it can make` : `Reach of ${h.name}`,
-        sentence: `Set to ${write.temperature(control.setpointC)}; ${'primary' in h ? `it sends at most ${write.temperature(most)} to the coil` : `it makes at most ${write.temperature(most)}`}${short ? ': the setpoint is never reached' : ''}.`,
+        title: short ? `Setpoint above maximum: ${h.name}` : `Maximum temperature, ${h.name}`,
+        sentence: `Setpoint ${write.temperature(control.setpointC)}; ${'primary' in h ? `maximum primary flow temperature ${write.temperature(most)}` : `maximum ${write.temperature(most)}`}${short ? ': the setpoint is never reached' : ''}.`,
         figures: {
           setpointC: { value: control.setpointC, quantity: 'temperature' },
           makesC: { value: makes, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
         },
-        source: 'Its own limit; a coil brings no water to the temperature of its flow',
-        remedy: `A setpoint of ${write.temperature(makes)} or less${'primary' in h ? ', or a hotter flow for hot water' : ''}.`,
+        source: 'Heater limit; a coil cannot reach its own flow temperature',
+        remedy: `Lower the setpoint to ${write.temperature(makes)} or less${'primary' in h ? ', or raise the primary flow temperature' : ''}.`,
         setting: `heaters.${h.id}.setpointC`,
         board: [h.id],
       },
@@ -80,14 +80,14 @@ const sensorBelowHeat: Rule = ({ study }) =>
           concern: 'fault',
           level: 'fail',
           subject: { kind: 'heater', id: h.id },
-          title: `Sensor below what heats: ${h.name}`,
-          sentence: `Its sensor is at ${Math.round(100 * sensor)} % of the height of the store and it heats from ${Math.round(100 * from)} % up: what it heats rises away from the sensor, which stays cold, so it runs and starts without end.`,
+          title: `Sensor below the heat input: ${h.name}`,
+          sentence: `Sensor at ${Math.round(100 * sensor)}% of the cylinder height, heat input from ${Math.round(100 * from)}% up: the sensor stays cold, so the heater does not stop.`,
           figures: {
             sensorHeight: { value: sensor, unit: 'of the height' },
             heatsFrom: { value: from, unit: 'of the height' },
           },
-          source: 'Water heated at a height rises',
-          remedy: 'Move the sensor to the height of the coil or element, or above it.',
+          source: 'Heated water rises',
+          remedy: 'Move the sensor to the height of the coil or immersion heater, or above.',
           asks: own === null ? 'plant.store.sensorHeight' : `plant.heaters.${h.id}.sensorHeight`,
         },
       ]
@@ -102,28 +102,24 @@ const cycles: Rule = ({ study, year, write }) => {
   const [sensor] = sensorBelowHeat({ study, year, write })
   const running = runningOf(study.plant.heaters)
   const kept = running !== null && controlsOf(study).heaters[running.id].keepHot === true
-  const why = sensor
-    ? ` The cause: ${lowerFirst(sensor.title)}.`
-    : kept
-      ? ` The cause: keep-hot of ${running.name}.`
-      : ''
+  const why = sensor ? ` Cause: ${lowerFirst(sensor.title)}.` : kept ? ` Cause: keep-hot of ${running.name}.` : ''
   return [
     {
       id: 'cycling',
       ...(sensor ? { cause: { id: sensor.id, title: sensor.title } } : {}),
-      ...(!sensor && kept ? { cause: { id: `keep-hot-${running.id}`, title: 'Kept hot day and night' } } : {}),
+      ...(!sensor && kept ? { cause: { id: `keep-hot-${running.id}`, title: 'Keep-hot on' } } : {}),
       figures: { starts: { value: year.heaterStarts, unit: 'starts/year', worse: { when: 'more', by: 500 } } },
       concern: 'fault',
       level: 'fail',
       subject: { kind: 'heater', id: burner.id },
-      title: 'It starts very often',
-      sentence: `${year.heaterStarts.toLocaleString('en-GB')} starts a year, ${Math.round(year.heaterStarts / 365)} a day: each loses a purge and wears igniter and valves.${why}`,
-      source: 'The year: heat asked for over what is made from lighting to going out',
+      title: 'Heater short-cycles',
+      sentence: `${year.heaterStarts.toLocaleString('en-GB')} starts a year, ${Math.round(year.heaterStarts / 365)} a day: start-up losses and wear.${why}`,
+      source: 'Annual simulation: demand / heat per firing',
       remedy: sensor
         ? sensor.remedy
         : kept
-          ? 'Keep-hot off, or only in the hours that somebody waits in.'
-          : 'A wider differential, less power for hot water, more water in the circuit, or a loop that is asked for less often.',
+          ? 'Switch keep-hot off, or limit it to hours of use.'
+          : 'Widen the switching differential, reduce the hot water output, add primary volume, or run the circulation less often.',
       setting: !sensor && kept ? `heaters.${running.id}.keepHot` : null,
     },
   ]
@@ -139,10 +135,10 @@ const elementInTheSun: Rule = ({ study }) => {
       concern: 'fault',
       level: 'fail',
       subject: { kind: 'heater', id: h.id },
-      title: 'The element heats what is the sun’s',
-      sentence: `${h.name} sits below the top of the collectors’ coil: it warms the water that the sun is meant to warm, so that they find it hot.`,
-      source: 'Water heated at a height rises; below it stays what the sun can use',
-      remedy: 'An element above the coil, or a timer that keeps it out of the day.',
+      title: 'Immersion heater below top of solar coil',
+      sentence: `${h.name} is below the top of the solar coil and heats water the collectors should heat.`,
+      source: 'Heated water rises; the volume below stays for solar',
+      remedy: 'Move it above the coil, or exclude daytime from its schedule.',
     }))
 }
 
@@ -162,11 +158,11 @@ const pilots: Rule = (given) =>
         concern: 'cost',
         level: 'fail',
         subject: { kind: 'heater', id: h.id },
-        title: 'A pilot that burns all year',
-        sentence: `The flame of ${h.name} takes ${allYear(given, h.carrier, h.pilotW)}${HEATERS[h.kind].flueInStore ? '; part of it keeps the store warm' : ''}.`,
+        title: 'Continuous pilot flame',
+        sentence: `Pilot of ${h.name}: ${allYear(given, h.carrier, h.pilotW)}${HEATERS[h.kind].flueInStore ? '; part of it heats the cylinder' : ''}.`,
         source: 'Watts × 8,760 h',
         remedy:
-          'A heater with electric ignition when it is due; out while the house is empty for long. Lighting it again is for those who know how.',
+          'Choose electric ignition at replacement; turn it off for long absence. Relighting by a competent person.',
         mendedBy: 'heat-source',
         settledBy: 'meter',
       },
@@ -185,10 +181,10 @@ const keepsHot: Rule = (given) => {
       level: 'marginal',
       setting: `heaters.${heater.id}.keepHot`,
       subject: { kind: 'heater', id: heater.id },
-      title: 'Kept hot day and night',
-      sentence: `${heater.name} holds its exchanger warm: its loss alone is ${allYear(given, carrierOf(heater), watts)}, its purges not counted. It saves ${heater.startLagS} s at each first draw.`,
+      title: 'Keep-hot on',
+      sentence: `${heater.name} keeps its heat exchanger hot: loss ${allYear(given, carrierOf(heater), watts)}, start-up losses not included. Saves ${heater.startLagS} s of start-up delay.`,
       source: 'Loss of the exchanger × (setpoint − room) × 8,760 h',
-      remedy: 'Off, or only in the hours that somebody waits in.',
+      remedy: 'Switch it off, or limit it to hours of use.',
       mendedBy: 'heater-control',
     },
   ]
@@ -211,14 +207,14 @@ const muchBackup: Rule = ({ study, year, write }) => {
       concern: 'cost',
       level: 'fail',
       subject: { kind: 'heater', id: pump.id },
-      title: 'The element does the heat pump’s work',
-      sentence: `${write.energy(backupKwh)} a year come from the element of ${pump.name}; the heat pump makes a kWh for 1/${cop.toFixed(1)} of its electricity.`,
+      title: 'High backup share',
+      sentence: `${write.energy(backupKwh)} a year from the backup of ${pump.name}; the heat pump needs 1/${cop.toFixed(1)} of that electricity.`,
       figures: {
         backupKwh: { value: backupKwh, quantity: 'energy', worse: { when: 'more', by: 20 } },
         cop: { value: cop, unit: 'COP' },
       },
-      source: 'The year, by the element’s control; COP at the setpoint and the mean air',
-      remedy: 'Let it help by boost only, heat earlier, set the store cooler, or a larger store.',
+      source: 'Annual simulation with backup control; COP at setpoint and mean air',
+      remedy: 'Set the backup to manual boost, start heating earlier, lower the setpoint, or enlarge the cylinder.',
     },
   ]
 }
@@ -232,11 +228,10 @@ const flueStoreByLabel: Rule = ({ study, write }) =>
           concern: 'record',
           level: 'marginal',
           subject: { kind: 'store', id: null },
-          title: 'An electric store’s label on a store with a flue',
-          sentence:
-            'A flue through the store carries heat off day and night: it loses two to four times what a label class allows.',
-          source: `Gas stores: ${write.figure('lossRate', FLUE_UA.low)} to ${write.figure('lossRate', FLUE_UA.high)}`,
-          remedy: 'Measure the overnight drop with burner and pilot out, or put the loss for each degree.',
+          title: 'Label class not valid for a cylinder with a flue',
+          sentence: 'A flue through the cylinder loses 2 to 4 times the label figure.',
+          source: `Gas cylinders: ${write.figure('lossRate', FLUE_UA.low)} to ${write.figure('lossRate', FLUE_UA.high)}`,
+          remedy: 'Measure the overnight drop with burner and pilot off, or enter the heat loss coefficient (UA).',
           settledBy: 'overnight-drop',
         }))
     : []
@@ -253,10 +248,10 @@ const collectorsFull: Rule = ({ study, year }) => {
       concern: 'record',
       level: 'marginal',
       subject: { kind: 'heater', id: solar.id },
-      title: 'The collectors stand idle in the sun',
-      sentence: `For ${Math.round(year.stagnantHours)} hours a year the store is full and they come to rest at their hottest, which ages the fluid.`,
-      source: 'The yearly run: sun on the plane against the store’s limit',
-      remedy: 'A steeper tilt favours winter; a larger store or fewer collectors. See that vessel and fluid stand it.',
+      title: 'Collector stagnation',
+      sentence: `${Math.round(year.stagnantHours)} h/year without flow because the cylinder is at its limit; ages the fluid.`,
+      source: 'Annual simulation: irradiation against the cylinder temperature limit',
+      remedy: 'Steeper tilt, larger cylinder or fewer collectors. Check expansion vessel and fluid.',
     },
   ]
 }
@@ -276,19 +271,21 @@ const condensing: Rule = ({ study, year, write }) =>
     const electric = year.energy.inputKwh.electricity ?? 0
     const share = input > 0 ? 1 - Math.max(0, year.energy.conversionKwh - electric) / input : dry
     const byReturn = isRunning(h)
-      ? 'Its return follows its inlet or its exchanger, not its setpoint.'
-      : 'A cooler store condenses more.'
+      ? 'Return follows inlet or heat exchanger, not the setpoint.'
+      : 'A lower cylinder temperature condenses more.'
     return [
       {
         id: `condensing-${h.id}`,
         concern: 'cost',
         level: share >= CONDENSES_WELL ? 'pass' : 'marginal',
         subject: { kind: 'heater', id: h.id },
-        title: `Condensing of ${h.name}`,
+        title: `Condensing operation, ${h.name}`,
         sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)} % of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)} %. ${byReturn}`,
         figures: { efficiency: { value: share, unit: 'gross', worse: { when: 'less', by: 0.01 } } },
         source: 'Efficiency against return water, gross value',
-        remedy: isRunning(h) ? 'None by its setpoint.' : 'A cooler store where hygiene allows it, or a larger coil.',
+        remedy: isRunning(h)
+          ? 'No action by setpoint.'
+          : 'Lower the setpoint where hygiene allows, or enlarge the coil.',
         setting: isRunning(h) ? null : `heaters.${h.id}.setpointC`,
         board: [h.id],
       },
@@ -311,14 +308,14 @@ const standing: Rule = ({ study, year, write }): Told[] => {
       concern: 'cost',
       level: lost > MUCH_STANDING * usefulKwh ? 'marginal' : 'pass',
       subject: { kind: study.plant.store ? 'store' : 'heater', id: null },
-      title: 'Standing and loop loss',
-      sentence: `${write.energy(lost)} a year are lost by keeping water ready (store ${write.energy(storeKwh)}, loop ${write.energy(loopKwh)}, heater circuit ${write.energy(primaryKwh)}) for ${write.energy(usefulKwh)} of use.`,
+      title: 'Standing and circulation losses',
+      sentence: `${write.energy(lost)} a year are lost by keeping water ready (cylinder ${write.energy(storeKwh)}, circulation ${write.energy(loopKwh)}, heater circuit ${write.energy(primaryKwh)}) for ${write.energy(usefulKwh)} of use.`,
       figures: {
         lostKwh: { value: lost, quantity: 'energy', worse: { when: 'more', by: 50 } },
         usefulKwh: { value: usefulKwh, quantity: 'energy' },
       },
-      source: 'The year’s ledger',
-      remedy: 'Insulation, a timer for loop and heater, or hotter water for less long: try them under Improve.',
+      source: 'Annual heat balance',
+      remedy: 'Insulate, or use schedules for circulation and heater: add them under Improve.',
       mendedBy: 'insulate-runs',
       board: 'all',
     },

@@ -53,7 +53,7 @@ function levelOf({ study }: Visit, comesC: number): Level {
 function valveText(valve: MixingValve, at: string, write: Visit['write']): string {
   if (valve === 'not looked') return `${at}: not checked`
   if (valve === 'none') return `${at}: none`
-  return `${at}: ${valve.mixesToC === null ? 'its setting is not known' : `set to ${write.temperature(valve.mixesToC)}`}`
+  return `${at}: ${valve.mixesToC === null ? 'setting not checked' : `set to ${write.temperature(valve.mixesToC)}`}`
 }
 
 /** Burns at each tap, by the hottest water of its year, whatever heats it and whatever valve is known to mix it down. */
@@ -73,22 +73,23 @@ const scaldAtTaps: Rule = (visit) => {
       const level: Level = asItIs === 'fail' && unknown ? 'not checked' : asItIs
       const { adultS, childS } = scaldSeconds(comesC)
       const valves = [
-        ...(own || !store ? [] : [valveText(central, 'Mixing valve at the store', write)]),
-        valveText(tap.guard, 'Mixing valve at the tap', write),
+        ...(own || !store ? [] : [valveText(central, 'Thermostatic mixing valve at the cylinder', write)]),
+        valveText(tap.guard, 'Thermostatic mixing valve at the outlet', write),
       ].join('. ')
       return {
         id: `scald-${tap.id}`,
         subject: { kind: 'tap', id: tap.id },
         concern: 'harm',
         level,
-        title: `Burns at ${tap.name}`,
+        title: `Scald risk at ${tap.name}`,
         cause: own
-          ? { id: `scald-${own.id}`, title: `Scalding water from ${own.name}` }
+          ? { id: `scald-${own.id}`, title: `Scald risk from ${own.name}` }
           : {
               id: 'scald',
-              title: level === 'not checked' ? 'Scalding water, mixing valve not checked' : 'Scalding water',
+              title:
+                level === 'not checked' ? 'Scald risk at outlets, mixing valve not checked' : 'Scald risk at outlets',
             },
-        sentence: `Up to ${write.temperature(comesC)} comes at ${tap.name}: an adult burns in ${burnTime(adultS)}, a child in ${burnTime(childS)}. ${risk.length ? `With ${risk.map((p) => p.name).join(', ')} in the house` : 'With adults alone'} the limit is ${write.temperature(limit.value)}.${level === 'pass' ? '' : ` ${valves}.`}`,
+        sentence: `Maximum ${write.temperature(comesC)} at ${tap.name}: deep burn in ${burnTime(adultS)} (adult), ${burnTime(childS)} (child). Limit ${write.temperature(limit.value)}${risk.length ? `, vulnerable: ${risk.map((p) => p.name).join(', ')}` : ', adults only'}.${level === 'pass' ? '' : ` ${valves}.`}`,
         figures: {
           hottestC: { value: comesC, quantity: 'temperature', worse: { when: 'more', by: NOTICED_K } },
           limitC: { value: limit.value, quantity: 'temperature' },
@@ -98,10 +99,10 @@ const scaldAtTaps: Rule = (visit) => {
         source: `${limit.source}, by the hottest water of the year`,
         remedy:
           level === 'not checked'
-            ? 'Look for a thermostatic mixing valve at the store and at the tap, read what it gives, and write down its setting.'
+            ? 'Check for a thermostatic mixing valve at cylinder and outlet, measure its outlet temperature, and enter it as its setting.'
             : store && !own
-              ? `Fit a thermostatic mixing valve at the store or at the tap, set to ${write.temperature(limit.value)} or less.`
-              : `Set the heater to ${write.temperature(limit.value)} or less, or fit a thermostatic mixing valve at the tap.`,
+              ? `Fit a thermostatic mixing valve at the cylinder or at the outlet, set to ${write.temperature(limit.value)} or less.`
+              : `Set the heater to ${write.temperature(limit.value)} or less, or fit a thermostatic mixing valve at the outlet.`,
         settledBy: 'tap-temperature',
         asks:
           level === 'not checked' ? (isUnknown(central) ? 'plant.store.mixing' : `pipes.taps.${tap.id}.guard`) : null,
@@ -127,15 +128,15 @@ const uncontrolledHeat: Rule = ({ study, write }) => {
           // What comes at the taps is judged there; this says why no setpoint mends it.
           concern: 'record',
           level: comesC <= limit.value ? 'pass' : 'marginal',
-          title: `${h.name} at its hottest`,
-          cause: { id: 'scald', title: 'Scalding water' },
-          sentence: `Whatever is set, ${h.name} can heat the water to ${write.temperature(hottestC)}; ${valve === null ? 'no valve with a known setting mixes it down' : `the valve at the store mixes it down to ${write.temperature(comesC)}`}.`,
+          title: `Uncontrolled heat source: ${h.name}`,
+          cause: { id: 'scald', title: 'Scald risk at outlets' },
+          sentence: `${h.name} can reach ${write.temperature(hottestC)} at any setpoint; ${valve === null ? 'no thermostatic mixing valve with a known setting' : `mixed to ${write.temperature(comesC)} at the cylinder`}.`,
           figures: {
             hottestC: { value: hottestC, quantity: 'temperature' },
             comesC: { value: comesC, quantity: 'temperature' },
           },
-          source: 'What its physics or its own limit ends',
-          remedy: `A thermostatic mixing valve at the store, set to ${write.temperature(limit.value)} or less.`,
+          source: 'Physical or built-in limit of the heater',
+          remedy: `Fit a thermostatic mixing valve at the cylinder, set to ${write.temperature(limit.value)} or less.`,
           board: 'all',
         },
       ]
@@ -169,21 +170,21 @@ const mixingTested: Rule = ({ study, write }): Told[] => {
     const { testedOn } = valve
     if (testedOn && there && dayOf(there) - dayOf(testedOn) <= YEARLY_DAYS) return []
     const known = !testedOn
-      ? 'No test is written down.'
-      : `It was last tested on ${testedOn}${there ? '' : ', and no day of the visit is written down to hold that against'}.`
+      ? 'No test recorded.'
+      : `Last test ${testedOn}${there ? '' : '; date of the visit not entered'}.`
     return [
       {
         id,
         subject,
         concern: 'record',
         level: 'not checked',
-        title: testedOn && there ? 'Mixing valve due for its yearly test' : 'Test of the mixing valve not recorded',
-        cause: { id: 'mixing-tested', title: 'Yearly test of mixing valves' },
-        sentence: `Without the valve at ${at}, ${write.temperature(hottestC)} would come to the taps. ${known}`,
+        title: testedOn && there ? 'TMV annual test overdue' : 'TMV annual test not recorded',
+        cause: { id: 'mixing-tested', title: 'TMV annual test' },
+        sentence: `Without the valve at ${at}, outlets reach ${write.temperature(hottestC)}. ${known}`,
         figures: { hottestC: { value: hottestC, quantity: 'temperature' } },
-        source: 'Makers of mixing valves ask for a yearly test',
+        source: 'Manufacturers require an annual test',
         remedy:
-          'Read what it gives, shut its cold inlet: the hot must stop at once. Write down the day, and the day of the visit under As found.',
+          'Measure its outlet temperature, then close its cold inlet: hot flow must stop at once. Record the date, and the date of the visit under As found.',
       },
     ]
   })

@@ -49,14 +49,14 @@ const output: Size = (ask) => {
       ...about(ask),
       id: 'output',
       level: kw - loopKw >= peaks.kw && (byCurve === null || byCurve >= peaks.hotLMin) ? 'pass' : 'fail',
-      title: 'Output at the busiest moment',
-      sentence: `At its busiest the house draws ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; it gives ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)} % of its plate at this height` : ''}${loopKw > 0.05 ? `, of which the loop takes ${write.figure('power', loopKw)}` : ''}${byCurve === null ? '' : `, by its maker’s curve ${write.figure('flow', byCurve)} at this rise`}. All taps at once would be ${write.figure('power', peaks.allTapsKw)}.`,
+      title: 'Output at peak demand',
+      sentence: `Peak demand ${write.figure('flow', peaks.hotLMin)} hot (${names}), ${write.figure('power', peaks.kw)} from ${write.temperature(peaks.coldC)} to ${write.temperature(peaks.hotC)}; output ${write.figure('power', kw)}${share < 0.995 ? `, ${Math.round(100 * share)}% of rated at this altitude` : ''}${loopKw > 0.05 ? `, of which the circulation takes ${write.figure('power', loopKw)}` : ''}${byCurve === null ? '' : `, by the manufacturer’s curve ${write.figure('flow', byCurve)} at this rise`}. All outlets open: ${write.figure('power', peaks.allTapsKw)}.`,
       figures: {
         neededKw: { value: peaks.kw, quantity: 'power', worse: { when: 'more', by: 0.5 } },
         givesKw: { value: kw - loopKw, quantity: 'power', worse: { when: 'less', by: 0.5 } },
       },
-      source: `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draws${byCurve === null ? '' : `; the curve: ${cited(heater.papers)}`}`,
-      remedy: 'More output, less flow at the largest tap, or one after the other.',
+      source: `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draw-offs${byCurve === null ? '' : `; curve: ${cited(heater.papers)}`}`,
+      remedy: 'More output, less flow at the largest outlet, or staggered use.',
     },
   ]
 }
@@ -78,14 +78,14 @@ const leastFire: Size = (ask): Told[] => {
       id: 'least-flow',
       concern: 'fault',
       level: short ? 'fail' : 'pass',
-      title: 'Least flow',
-      sentence: `The smallest use asks for ${write.figure('flow', peaks.leastHotLMin)} hot in summer; it needs ${write.figure('flow', heater.leastFlowLMin)} to start.`,
+      title: 'Minimum activation flow',
+      sentence: `Smallest use ${write.figure('flow', peaks.leastHotLMin)} hot in summer; starts at ${write.figure('flow', heater.leastFlowLMin)}.`,
       figures: {
         hotFlowLMin: { value: peaks.leastHotLMin, quantity: 'flow' },
         neededLMin: { value: heater.leastFlowLMin, quantity: 'flow' },
       },
-      source: 'Mixer balance at the warmest main, against the least flow',
-      remedy: 'A heater that starts at less, or more flow at that tap.',
+      source: 'Mixer balance at the warmest month, against the minimum activation flow',
+      remedy: 'Heater with a lower minimum activation flow, or more flow at that outlet.',
     },
     ...(least > 0 && smallestKw < least
       ? [
@@ -94,14 +94,14 @@ const leastFire: Size = (ask): Told[] => {
             id: 'least-fire',
             concern: 'fault' as const,
             level: 'marginal' as const,
-            title: 'Least output',
-            sentence: `Below ${write.figure('power', least)} it goes out and lights again: the smallest use takes ${write.figure('power', smallestKw)}${inletC > peaks.coldC ? ' on preheated water' : ''}.`,
+            title: 'Minimum output',
+            sentence: `Cycles below ${write.figure('power', least)}; smallest use ${write.figure('power', smallestKw)}${inletC > peaks.coldC ? ' with preheated water' : ''}.`,
             figures: {
               leastKw: { value: least, quantity: 'power' as const },
               smallestKw: { value: smallestKw, quantity: 'power' as const },
             },
-            source: 'Least output against the smallest use',
-            remedy: 'A heater that turns further down.',
+            source: 'Minimum output against the smallest use',
+            remedy: 'Heater with a lower minimum output.',
           },
         ]
       : []),
@@ -120,13 +120,13 @@ const inlet: Size = (ask) => {
       id: 'inlet',
       concern: 'fault',
       level: heater.mostInletC === null ? 'not checked' : heater.mostInletC < most ? 'fail' : 'pass',
-      title: 'Warmest inlet',
+      title: 'Maximum inlet temperature',
       sentence:
         heater.mostInletC === null
-          ? 'Whether it accepts preheated water was not read off its papers.'
-          : `It accepts up to ${write.temperature(heater.mostInletC)} at its inlet; the drain brings it towards ${write.temperature(most)} at most.`,
-      source: `Maker’s largest inlet temperature against the drain${heater.mostInletC === null ? '' : `: ${cited(heater.papers)}`}`,
-      remedy: 'Read its papers, or connect the drain unit to the shower only.',
+          ? 'Maximum inlet temperature not checked.'
+          : `Maximum inlet ${write.temperature(heater.mostInletC)}; preheated water up to ${write.temperature(most)}.`,
+      source: `Manufacturer’s maximum inlet temperature against preheated water${heater.mostInletC === null ? '' : `: ${cited(heater.papers)}`}`,
+      remedy: 'Check the data sheet, or connect the recovery unit to the shower only.',
     },
   ]
 }
@@ -193,14 +193,14 @@ const contents: Size = (ask) => {
       ...about(ask),
       id: 'contents',
       level: !short ? 'pass' : serves ? 'marginal' : 'fail',
-      title: 'Contents of the store',
-      sentence: `The busiest hour takes ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water; with ${write.figure('power', madeKw)} left after what store and loop lose ${most ? `no store of up to ${write.figure('volume', LARGEST_L, 0)} gets through the worst stretch of the year` : `a store of ${write.figure('volume', neededL, 0)} gets through the worst stretch of the year with a margin`}, and there are ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'the busiest flow never empties it' : `the busiest flow runs ${Math.round(minutes)} min`}.${short && serves ? ' In its own year no draw comes too cool: it serves, with nothing to spare.' : ''}`,
+      title: 'Cylinder volume',
+      sentence: `Peak hour ${write.figure('volume', demand.peaks.worstHourL, 0)} of hot water. With ${write.figure('power', madeKw)} after losses ${most ? `no cylinder up to ${write.figure('volume', LARGEST_L, 0)} covers the peak period of the year` : `${write.figure('volume', neededL, 0)} covers the peak period of the year with a margin`}; fitted ${write.figure('volume', store.litres, 0)}: ${minutes === Infinity ? 'peak flow sustained without limit' : `peak flow lasts ${Math.round(minutes)} min`}.${short && serves ? ' No unmet draw-offs in its simulated year: sufficient, without reserve.' : ''}`,
       figures: {
         neededL: { value: neededL, quantity: 'volume', worse: { when: 'more', by: 5 } },
         thereL: { value: store.litres, quantity: 'volume', worse: { when: 'less', by: 5 } },
       },
-      source: `${Math.round(100 * USABLE_SHARE)} % of a store can be drawn hot; its heater comes on when the cold has risen to its sensor`,
-      remedy: 'A larger store, more output, or one after the other.',
+      source: `${Math.round(100 * USABLE_SHARE)}% of the cylinder is usable; the heater starts when cold water reaches its sensor`,
+      remedy: 'Larger cylinder, more output, or staggered use.',
     },
   ]
 }
@@ -220,11 +220,11 @@ const gas: Size = (ask) => {
       id: 'gas-line',
       concern: 'fault',
       level: line === null ? 'not checked' : kw > line ? 'fail' : 'pass',
-      title: 'Gas line',
-      sentence: `It burns ${write.figure('power', kw)}; ${line === null ? 'what the gas line carries was not asked' : `the line carries ${write.figure('power', line)}`}. Line, flue and air are for the licensed.`,
+      title: 'Gas supply',
+      sentence: `Input ${write.figure('power', kw)}; ${line === null ? 'gas supply capacity not checked' : `gas supply capacity ${write.figure('power', line)}`}. Gas, flue and air are for a registered installer.`,
       figures: { burnsKw: { value: kw, quantity: 'power' } },
       source: 'Output over efficiency, gross',
-      remedy: 'A larger line, or less output.',
+      remedy: 'Larger gas supply, or less output.',
       asks: 'site.gasLineKw',
     },
   ]
@@ -249,9 +249,9 @@ const network: Size = (ask) => {
       concern: 'fault',
       level: answered(there, true),
       title: name,
-      sentence: `${name} ${there === null ? 'at the house was not asked for' : there ? 'leads to the house' : 'does not lead to the house'}.`,
+      sentence: `${name} ${there === null ? 'at the house: not checked' : there ? 'at the house: yes' : 'at the house: no'}.`,
       source: 'Survey',
-      remedy: there === null ? 'Ask, and say so under Heater.' : 'Another fuel.',
+      remedy: there === null ? 'Ask, and record it under Heater.' : 'Another fuel.',
       asks: `site.networks.${which}`,
     },
   ]
@@ -275,12 +275,12 @@ const outdoors: Size = (ask) => {
       title: 'Outdoors',
       sentence:
         leastAirC === null
-          ? 'The coldest air of the site was not asked. Outdoors it needs weather cover, drained condensate and frost protection of pipes.'
+          ? 'Design outdoor temperature not entered. Outdoors: weather cover, condensate drain and pipe frost protection required.'
           : limit === null
-            ? `Air falls to ${write.temperature(leastAirC)}; what it stands was not read. It needs weather cover and frost protection of pipes.`
-            : `Air falls to ${write.temperature(leastAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its element works' : 'it does not work'}. Condensate and pipes are kept from freezing.`,
-      source: 'Coldest air against the limit of the unit',
-      remedy: 'Ask for the coldest air, read its limit, or put it indoors.',
+            ? `Design outdoor temperature ${write.temperature(leastAirC)}; minimum operating temperature not checked. Weather cover and pipe frost protection required.`
+            : `Design outdoor temperature ${write.temperature(leastAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its immersion heater works' : 'it does not work'}. Protect condensate drain and pipes from frost.`,
+      source: 'Design outdoor temperature against the limit of the unit',
+      remedy: 'Enter the design outdoor temperature, check the limit, or install it indoors.',
       asks: 'site.leastAirC',
     },
   ]
@@ -299,25 +299,25 @@ const alone: Size = (ask) => {
       ...about(ask),
       id: 'alone',
       level: others.length ? 'pass' : 'fail',
-      title: 'When it gives nothing',
+      title: 'Without sun or stove',
       sentence: others.length
-        ? `When it gives nothing ${others.map((h) => h.name).join(' and ')} serves the house.`
-        : 'When it gives nothing there is no hot water: nothing with a thermostat stands beside it.',
-      source: 'What gives by itself is not counted on at the busiest moment',
-      remedy: 'Something with a thermostat beside it.',
+        ? `Backup: ${others.map((h) => h.name).join(' and ')}.`
+        : 'No thermostatic backup: no hot water without sun or stove.',
+      source: 'Uncontrolled sources are not counted at peak demand',
+      remedy: 'Add a heater with a thermostat.',
     },
     {
       ...about(ask),
       id: 'place',
       concern: 'fault',
       level: 'not checked',
-      title: 'Place',
+      title: 'Location',
       sentence:
         source === 'sun'
-          ? 'Roof, its load, shade and the way of the pipes or cables were not looked at.'
-          : 'The fire, its flue, and whether the store stands above it were not looked at.',
+          ? 'Roof, load, shading and pipe or cable route not checked.'
+          : 'Stove, flue and height of the cylinder not checked.',
       source: 'Survey',
-      remedy: 'Look before anything is ordered.',
+      remedy: 'Check before ordering.',
     },
   ]
 }

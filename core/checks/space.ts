@@ -10,18 +10,18 @@ type Need = keyof Site['heaterPlace']
 /** What another heater needs where it is to stand, in words that stand on the form too, and which heaters need it. */
 export const HEATER_PLACE: Record<Need, { asks: string; without: string; needs: (heater: Heater) => boolean }> = {
   flue: {
-    asks: 'A way for flue and air',
-    without: 'there is no way for its flue and its air',
+    asks: 'Flue and combustion air route',
+    without: 'no flue and combustion air route',
     needs: ({ kind }) => HEATERS[kind].source === 'burner',
   },
   condensate: {
-    asks: 'A drain for condensate',
-    without: 'its condensate, some litres a day, has no drain',
+    asks: 'Condensate drain',
+    without: 'no condensate drain',
     needs: (heater) => efficiencyOf(heater)?.kind === 'condensing' || HEATERS[heater.kind].pumpsHeat,
   },
   socket: {
-    asks: 'A socket or a switched supply in reach',
-    without: 'its fan, pump or control has no supply in reach',
+    asks: 'Power supply within reach',
+    without: 'no power supply within reach',
     needs: (heater) =>
       ('standbyW' in heater && heater.standbyW > 0 && HEATERS[heater.kind].source !== 'electricity') ||
       isCollector(heater),
@@ -42,8 +42,8 @@ export const placeChecks = ({ site }: Study, heater: Heater): Told[] =>
         level: answered(there, true),
         title: asks,
         sentence: `${asks}: ${there === null ? 'not checked' : there ? 'there' : without}.`,
-        remedy: there === null ? 'Look, and say so under Heater.' : 'Another place, or another kind of heater.',
-        source: 'Maker’s papers; local code',
+        remedy: there === null ? 'Inspect, and record it under Heater.' : 'Choose another location or type of heater.',
+        source: 'data sheet; local code',
         asks: `site.heaterPlace.${need}`,
       }
     })

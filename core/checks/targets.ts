@@ -23,16 +23,16 @@ const wasteLimit: Rule = ({ study, write }): Told[] => {
       subject: { kind: 'tap', id: null },
       concern: 'comfort',
       level,
-      title: 'Litres to run off',
+      title: 'Dead-leg volume',
       sentence:
         level === 'pass'
-          ? `At most ${litres} to run off at every tap.`
+          ? `Dead-leg volume at most ${litres} at every outlet.`
           : level === 'marginal'
-            ? `At most ${litres} to run off at every tap while the loop is hot; at other times more at ${cold.join(', ')}.`
-            : `More than ${litres} to run off at ${atBest.join(', ')}.`,
+            ? `Dead-leg volume at most ${litres} at every outlet while the circulation is hot; above it with the pump off at ${cold.join(', ')}.`
+            : `Dead-leg volume above ${litres} at ${atBest.join(', ')}.`,
       figures: { tapsPast: { value: cold.length, unit: 'taps', worse: { when: 'more', by: 0.5 } } },
-      source: 'Contents of the pipes from the last water that stands hot',
-      remedy: 'A shorter or thinner run, a run of its own, or a loop that reaches further.',
+      source: 'Pipe volume from the last circulated hot water',
+      remedy: 'Shorten or narrow the run, add a dedicated run, or extend the circulation.',
     },
   ]
 }
@@ -47,14 +47,14 @@ const energyLimit: Rule = ({ study, year, write }): Told[] => {
       subject: { kind: 'supply', id: null },
       concern: 'cost',
       level: bought <= energyLimitKwh ? 'pass' : 'fail',
-      title: 'Energy to buy',
-      sentence: `${write.energy(bought)} bought; the limit is ${write.energy(energyLimitKwh)}.`,
+      title: 'Annual energy limit',
+      sentence: `Purchased energy ${write.energy(bought)}; limit ${write.energy(energyLimitKwh)}.`,
       figures: {
         boughtKwh: { value: bought, quantity: 'energy', worse: { when: 'more', by: 20 } },
         limitKwh: { value: energyLimitKwh, quantity: 'energy' },
       },
-      source: 'The year’s ledger against a limit that somebody chose',
-      remedy: 'Less kept hot, or a higher limit.',
+      source: 'Annual heat balance against the chosen limit',
+      remedy: 'Reduce losses, or raise the limit.',
     },
   ]
 }

@@ -25,12 +25,12 @@ const scale: Rule = ({ study, write }) =>
       subject: { kind: 'heater', id: h.id },
       concern: 'fault',
       level,
-      title: level === 'fail' || level === 'marginal' ? `Hard water, made very hot: ${h.name}` : `Scale in ${h.name}`,
+      title: level === 'fail' || level === 'marginal' ? `Scale risk in ${h.name}` : `Scale in ${h.name}`,
       cause: { id: 'scale', title: 'Scale' },
       sentence:
         hardnessMgL === null
-          ? `The hardness is not known; ${hot ? `above ${write.temperature(SCALES_C)} scale grows sharply in hard water` : `up to ${write.temperature(SCALES_C)} scale grows slowly`}.`
-          : `${write.figure('hardness', hardnessMgL)} at ${write.temperature(setpointC)}: ${level === 'pass' ? (hard ? `hard, but not above ${write.temperature(SCALES_C)}` : 'not hard enough to matter') : `scale grows sharply above ${write.temperature(SCALES_C)} and takes coil and element first`}.`,
+          ? `Hardness not checked; ${hot ? `above ${write.temperature(SCALES_C)} scale forms quickly in hard water` : `up to ${write.temperature(SCALES_C)} scale forms slowly`}.`
+          : `${write.figure('hardness', hardnessMgL)} at ${write.temperature(setpointC)}: ${level === 'pass' ? (hard ? `hard, but not above ${write.temperature(SCALES_C)}` : 'not hard') : `scale forms quickly above ${write.temperature(SCALES_C)}, first on coil and immersion heater`}.`,
       figures: {
         setpointC: { value: setpointC, quantity: 'temperature', worse: { when: 'more', by: 1 } },
         ...(hardnessMgL === null ? {} : { hardnessMgL: { value: hardnessMgL, quantity: 'hardness' as const } }),
@@ -38,10 +38,10 @@ const scale: Rule = ({ study, write }) =>
       source: 'Practice; hardness as calcium carbonate',
       remedy:
         hardnessMgL === null
-          ? 'Read the hardness, or look into a kettle.'
+          ? 'Measure the hardness, or check a kettle for scale.'
           : level === 'pass'
-            ? 'Have element and coil looked at every two years or so.'
-            : `${write.temperature(SCALES_C)} is hot enough; have element, coil and store looked at every year.`,
+            ? 'Have immersion heater and coil inspected about every 2 years.'
+            : `Lower the setpoint to ${write.temperature(SCALES_C)}; have immersion heater, coil and cylinder inspected yearly.`,
       settledBy: 'hardness',
       setting: `heaters.${h.id}.setpointC`,
       board: [h.id],
@@ -59,12 +59,12 @@ const pressureOdd: Rule = ({ study, write }) => {
       concern: 'fault',
       level: 'fail',
       subject: { kind: 'supply', id: null },
-      title: high ? 'Pressure too high for the fittings' : 'Hardly any pressure',
-      sentence: `The gauge said ${write.figure('pressure', pressureBar)}; fittings and heaters are made for ${write.figure('pressure', SAFETY.pressure.value.low)} to ${write.figure('pressure', SAFETY.pressure.value.high)}.`,
+      title: high ? 'Static pressure too high' : 'Static pressure too low',
+      sentence: `Measured ${write.figure('pressure', pressureBar)}; usual range ${write.figure('pressure', SAFETY.pressure.value.low)} to ${write.figure('pressure', SAFETY.pressure.value.high)}.`,
       source: SAFETY.pressure.source,
       remedy: high
-        ? 'A pressure reducer, and with it an expansion vessel at a store.'
-        : 'Read it again; ask the supplier, look for a half-shut valve. Many instantaneous heaters and mixers do not work so low.',
+        ? 'Fit a pressure-reducing valve, and with it an expansion vessel at a cylinder.'
+        : 'Measure again; ask the supplier; check for a partly closed valve. Many instantaneous heaters and mixers need more.',
       settledBy: 'pressure',
     },
   ]
@@ -84,10 +84,10 @@ const expansion: Rule = ({ study, write }) => {
       level: site.expansionVessel === null ? 'not checked' : 'fail',
       subject: { kind: 'supply', id: null },
       asks: 'site.expansionVessel',
-      title: 'Expansion has nowhere to go',
-      sentence: `${site.backflowGuard ? 'A backflow device' : 'A pressure reducer'} closes the main, so ${write.figure('volume', plant.store.litres, 0)} of heated water, which grow by ${write.figure('volume', plant.store.litres * (density(mainsOnColdest(study)) / density(storeSetpoint(study) ?? UNHELD_HOT_C) - 1), 1)}, push the pressure up at every heating${site.expansionVessel === null ? '; nobody has seen a vessel' : ', and there is no vessel'}.`,
-      source: 'Density of water at the main against that at the setpoint (Kell 1975)',
-      remedy: 'Fit an expansion vessel on the cold feed, between the check valve and the store.',
+      title: 'Expansion vessel',
+      sentence: `${site.backflowGuard ? 'A backflow preventer' : 'A pressure-reducing valve'} blocks the cold main. ${write.figure('volume', plant.store.litres, 0)} of heated water expand by ${write.figure('volume', plant.store.litres * (density(mainsOnColdest(study)) / density(storeSetpoint(study) ?? UNHELD_HOT_C) - 1), 1)}${site.expansionVessel === null ? '; expansion vessel not checked' : '; no expansion vessel fitted'}.`,
+      source: 'Density of water at the cold main against that at the setpoint (Kell 1975)',
+      remedy: 'Fit an expansion vessel on the cold feed, between the check valve and the cylinder.',
     },
   ]
 }

@@ -41,9 +41,7 @@ const MOST_FAULTS = 20
 // eslint-disable-next-line complexity
 export function readEpw(text: string): Result<Weather> {
   if (text.length > LARGEST_EPW)
-    return refused(
-      `the file is ${Math.round(text.length / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
-    )
+    return refused(`the file is ${Math.round(text.length / 1048576)} MB. Accepts up to ${LARGEST_EPW / 1048576} MB`)
   const lines = text.split(/\r?\n/)
   if (!/^LOCATION,/i.test(lines[0] ?? '')) return refused('a weather file begins with LOCATION', 'line 1')
   const place = (lines[0].split(',')[1] ?? '').trim() || 'unnamed'

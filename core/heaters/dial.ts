@@ -24,17 +24,15 @@ export function dialFor(marks: readonly DialMark[], wantedC: number): Result<num
     .sort((a, b) => a.tempC - b.tempC)
   if (points.length < 2)
     return refused(
-      'Two marks or more are needed: turn the dial, draw until the heater calls, wait until it rests, read, and mark again.',
+      'At least 2 marks are needed: turn the dial, draw off until the heater starts, wait until it stops, read, and mark again.',
     )
   const turns = points.slice(1).map((p, i) => Math.sign(p.division - points[i].division))
   if (new Set(turns).size > 1)
-    return refused(
-      'The marks contradict each other: hotter must always lie the same way round. Read one of them again.',
-    )
+    return refused('The marks contradict each other: hotter must always be in the same direction. Read one again.')
   const span = points[points.length - 1].tempC - points[0].tempC
-  if (span < 1) return refused('The marks are less than 1 K apart: turn the dial further and read again.')
+  if (span < 1) return refused('The marks are too close together in temperature: turn the dial further and read again.')
   if (wantedC < points[0].tempC - span / 2 || wantedC > points[points.length - 1].tempC + span / 2)
-    return refused('Too far from what was read: put the dial as near as the marks reach, read there, and mark again.')
+    return refused('Too far from the marks: set the dial as near as they reach, read there, and mark again.')
   let i = 0
   while (i < points.length - 2 && wantedC > points[i + 1].tempC) i++
   const [a, b] = [points[i], points[i + 1]]

@@ -37,7 +37,7 @@ export interface KindOfHeater {
 }
 
 const ISOLATE = 'Isolate electricity before a cover comes off.'
-const GAS = `Gas and flue work is for the licensed. ${ISOLATE}`
+const GAS = `Gas and flue work is for a registered installer. ${ISOLATE}`
 /** What stands behind a meter can be clocked; a thermostat has a dial; what flows through anything can be read. */
 const READ_AT: Record<Source, readonly ReadAt[]> = {
   burner: ['heater-display', 'meter', 'dial'],
@@ -55,52 +55,52 @@ const AS_IT_RUNS = { setpointC: 50, hysteresisK: 2 }
  * `study/plant`, its assumed ones in `household/blank`, its hottest water in `household/hottest`, its working in `year/heaters`.
  */
 export const HEATERS = {
-  'boiler-coil': kind('Boiler with coil', 'store', 'burner', 'own figure', GAS),
-  'gas-store': { ...kind('Gas store burner', 'store', 'burner', 'cut-out', GAS), flueInStore: true },
-  element: kind('Electric element', 'store', 'electricity', 'cut-out', ISOLATE),
+  'boiler-coil': kind('Boiler with indirect cylinder', 'store', 'burner', 'own figure', GAS),
+  'gas-store': { ...kind('Gas storage water heater', 'store', 'burner', 'cut-out', GAS), flueInStore: true },
+  element: kind('Immersion heater', 'store', 'electricity', 'cut-out', ISOLATE),
   'heat-pump': {
     ...kind(
-      'Heat pump on the store',
+      'Heat pump water heater',
       'store',
       'electricity',
       'own figure',
-      `${ISOLATE} Its refrigerant is for the licensed. Anti-freeze or drainage for what stands outdoors.`,
+      `${ISOLATE} Its refrigerant is for a registered installer. Anti-freeze or drainage for what stands outdoors.`,
     ),
     pumpsHeat: true,
     begins: { setpointC: 55, hysteresisK: 5 },
   },
   solar: kind(
-    'Solar collector',
+    'Solar thermal collector',
     'store',
     'sun',
     'own figure',
-    'Collectors in the sun with the pump off reach 150 °C and more: steam. Roof work is for the trained.',
+    'Collectors without flow reach steam temperatures. Roof work requires training.',
   ),
   'pv-element': kind(
-    'Element on surplus sun',
+    'Immersion heater on PV surplus',
     'store',
     'sun',
     'own figure',
-    `${ISOLATE} Panels in the light stay live. Its cut-out and the connection to the inverter are for the licensed.`,
+    `${ISOLATE} PV modules stay live in daylight. Its cut-out and the connection to the inverter are for a registered installer.`,
   ),
   'wood-coil': kind(
-    'Coil or jacket in a fire',
+    'Boiler stove or back boiler',
     'store',
     'fire',
     'fire',
-    'A coil in a fire must never run dry, and a closed vessel must never be heated. Relief valve of its own, open and piped to a safe place. Work on fires and flues is for the licensed.',
+    'Never run a coil dry; never heat a closed vessel. Own relief valve, open and piped to a safe place. Work on stoves and flues is for a registered installer.',
   ),
-  'instant-gas': kind('Instantaneous gas heater', 'running', 'burner', 'setpoint', GAS),
-  'instant-electric': kind('Instantaneous electric heater', 'running', 'electricity', 'setpoint', ISOLATE),
+  'instant-gas': kind('Instantaneous gas water heater', 'running', 'burner', 'setpoint', GAS),
+  'instant-electric': kind('Instantaneous electric water heater', 'running', 'electricity', 'setpoint', ISOLATE),
   'district-heat': kind(
-    'District heat exchanger',
+    'Heat interface unit',
     'running',
     'network',
     'setpoint',
-    `The network’s side is hot and under pressure, and its operator’s to open. ${ISOLATE}`,
+    `The primary side is hot and pressurised; only the operator opens it. ${ISOLATE}`,
   ),
   'under-sink': kind(
-    'Small store at one tap',
+    'Point-of-use heater',
     'tap',
     'electricity',
     'cut-out',
@@ -111,7 +111,7 @@ export const HEATERS = {
     'tap',
     'fire',
     'fire',
-    'Water that stands is not for drinking. Near the fire it can scald.',
+    'Reservoir water is not for drinking. Near the stove it can scald.',
   ),
 } as const satisfies Record<string, KindOfHeater>
 

@@ -19,13 +19,13 @@ export function misfits(grid: Grid, week: Week): string[] {
   const out: string[] = []
   week.forEach((day, d) => {
     if (day.length > grid.periodsPerDay)
-      out.push(`${DAY_NAMES[d]} has ${day.length} windows; the controller holds ${grid.periodsPerDay} a day.`)
+      out.push(`${DAY_NAMES[d]} has ${day.length} on periods; controller limit ${grid.periodsPerDay} a day.`)
     for (const w of day)
       if (w.fromMin % grid.stepMin || w.toMin % grid.stepMin)
-        out.push(`${DAY_NAMES[d]}: the controller is set in steps of ${grid.stepMin} minutes.`)
+        out.push(`${DAY_NAMES[d]}: the controller takes steps of ${grid.stepMin} min.`)
     const first = daysTogether(grid, d)[0]
     if (first < d && JSON.stringify(week[first]) !== JSON.stringify(day))
-      out.push(`${DAY_NAMES[d]} differs from ${DAY_NAMES[first]}; the controller holds one programme for both.`)
+      out.push(`${DAY_NAMES[d]} differs from ${DAY_NAMES[first]}; the controller has one day group for both.`)
   })
   return [...new Set(out)]
 }

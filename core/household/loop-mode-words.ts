@@ -2,21 +2,21 @@ import type { LoopMode } from '../study/loop-modes'
 
 /** What each mode is called where one is chosen, and what it does in a line. */
 export const LOOP_MODE_WORDS: Record<LoopMode, { name: string; does: string }> = {
-  off: { name: 'Off', does: 'The pump rests; whoever opens a tap waits for the pipes to fill with hot water.' },
-  always: { name: 'Always on', does: 'The pump runs day and night.' },
-  clock: { name: 'By the clock', does: 'The pump runs inside its windows.' },
+  off: { name: 'Off', does: 'Pump off.' },
+  always: { name: 'Always on', does: 'Pump runs continuously.' },
+  clock: { name: 'Schedule', does: 'Pump runs during on periods.' },
   sampled: {
     name: 'Sampled',
-    does: 'Inside its windows the pump tests the loop every so many minutes, and runs on only when it has cooled.',
+    does: 'During on periods the pump runs a short test at set intervals and continues to the pump-off temperature only from below the trigger.',
   },
   'stop warm': {
-    name: 'Stop when warm',
-    does: 'Inside its windows the pump runs until it is warm behind the last tap; the return is not heated.',
+    name: 'Stop when hot',
+    does: 'During on periods the pump stops when the return connection reaches the pump-off temperature and restarts after the switching differential.',
   },
-  'on demand': { name: 'On demand', does: 'A button or a presence sensor starts the pump before a draw.' },
-  learned: { name: 'Learned', does: 'The pump runs in the hours in which draws came in the weeks before.' },
+  'on demand': { name: 'On demand', does: 'A button or presence sensor starts the pump before a draw-off.' },
+  learned: { name: 'Learned', does: 'The pump runs in hours with draw-offs in the preceding weeks.' },
   'trace heating': {
     name: 'Trace heating',
-    does: 'No pump: a cable along the way out holds it warm inside its windows.',
+    does: 'No pump: a heating cable holds the flow pipe at temperature during on periods.',
   },
 }

@@ -21,22 +21,19 @@ function withoutPower(heater: Heater): [InOutage, string] {
     case 'electricity':
       return ['does not', 'it heats by electricity']
     case 'network':
-      return ['does not', 'its controls and the network’s pumps stand still']
+      return ['does not', 'its controls and the network pumps stop']
     case 'sun':
       return isCollector(heater)
-        ? ['becomes dangerous', 'its pump stands still in the sun: collectors reach 150 °C and make steam']
+        ? ['becomes dangerous', 'Pump stops; collectors stagnate and produce steam']
         : ['does not', 'the inverter shuts down with the grid']
     case 'fire':
       return isFireOnStore(heater) && heater.circuit.pump
-        ? [
-            'becomes dangerous',
-            'the fire burns on and nothing moves its water: it boils unless it is led away by itself',
-          ]
-        : ['works', 'fire and gravity need none']
+        ? ['becomes dangerous', 'Pump stops while the stove burns; water boils unless a gravity heat leak is fitted']
+        : ['works', 'needs no power']
     case 'burner':
       return 'pilotW' in heater && heater.pilotW > 0 && standbyOf(heater) === 0
-        ? ['works', 'its pilot lights it and nothing electric stands in its way']
-        : ['does not', 'its ignition, fan or controls need it']
+        ? ['works', 'pilot ignition, no power needed']
+        : ['does not', 'ignition, fan or controls need power']
   }
 }
 

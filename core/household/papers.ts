@@ -4,9 +4,7 @@ import type { Study } from '../study/study'
 
 /** Whose a figure is, of which day and under which conditions, in words. */
 export const cited = (papers: Papers): string =>
-  papers
-    ? [papers.source, papers.on, papers.conditions].filter(Boolean).join(', ')
-    : 'nobody wrote down whose figure it is'
+  papers ? [papers.source, papers.on, papers.conditions].filter(Boolean).join(', ') : 'data source not recorded'
 
 /** What lives by figures that somebody else said, with whose they are: a maker's curve or limit, a label or test, a certificate. */
 export function borrowed({ plant, pipes, origins }: Study): { name: string; papers: Papers }[] {
@@ -15,6 +13,6 @@ export function borrowed({ plant, pipes, origins }: Study): { name: string; pape
   return [
     ...plant.heaters.filter((h) => isRunning(h) && (h.makerFlow.length > 0 || h.mostInletC !== null)),
     ...(storesLoss ? [store] : []),
-    ...(pipes.recovery ? [{ name: 'Heat recovery from the drain', papers: pipes.recovery.papers }] : []),
+    ...(pipes.recovery ? [{ name: 'Waste water heat recovery', papers: pipes.recovery.papers }] : []),
   ].map(({ name, papers }) => ({ name, papers }))
 }

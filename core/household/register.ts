@@ -71,13 +71,13 @@ export function settingsOf(study: Study): Setting[] {
         ),
       ),
     ...(study.pipes.loop
-      ? group('loop', 'Loop', SETTING_WORDS.loop, Controls.shape.loop.shape, (key) =>
+      ? group('loop', 'Circulation', SETTING_WORDS.loop, Controls.shape.loop.shape, (key) =>
           either((c) => takesPart(key, c.loop.mode)),
         )
       : []),
     ...group(
       'heating',
-      'House heating',
+      'Space heating',
       {
         ...SETTING_WORDS.heating,
         heaterId: { ...SETTING_WORDS.heating.heaterId, say: (id: string | null) => nameOf(id) },

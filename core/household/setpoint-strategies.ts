@@ -19,14 +19,14 @@ export function schoolsFor(heater: Heater, write: Display): School[] {
     return [
       {
         id: 'as-used',
-        name: `As warm as it is used, ${write.temperature(45)}`,
-        why: 'Nothing is stored, so nothing grows in it: hotter only loses more in pipes and exchanger, condenses less and scalds.',
+        name: `At use temperature, ${write.temperature(45)}`,
+        why: 'No storage, no growth in it: a higher setpoint adds pipe losses and scald risk and reduces condensing.',
         sets: { setpointC: 45 },
       },
       {
         id: 'mixer',
-        name: `For mixers that ask for it, ${write.temperature(SAFETY.livesOn.value)}`,
-        why: 'Some thermostatic mixers need water well above what they give; a tepid kitchen tap is the other reason.',
+        name: `For mixing valves that require it, ${write.temperature(SAFETY.livesOn.value)}`,
+        why: 'Some thermostatic mixing valves need a supply well above their setting; a remote kitchen outlet is the other reason.',
         sets: { setpointC: SAFETY.livesOn.value },
       },
     ]
@@ -34,13 +34,13 @@ export function schoolsFor(heater: Heater, write: Display): School[] {
     {
       id: 'hot-mixed',
       name: `Store hot and mix down, ${write.temperature(SAFETY.storedHot.value)}`,
-      why: 'At this nothing lives on, and the store holds more; a mixing valve at the store or the taps keeps it from scalding.',
+      why: 'Legionella does not survive and usable volume is larger; requires a mixing valve at cylinder or outlets.',
       sets: { setpointC: SAFETY.storedHot.value, disinfection: null },
     },
     {
       id: 'cool-hot-run',
-      name: `Store at ${write.temperature(SAFETY.livesOn.value)} with a weekly hot run`,
-      why: 'Less standing loss, better condensing and heat pumps; once a week all of it is brought to a heat that kills.',
+      name: `Cylinder at ${write.temperature(SAFETY.livesOn.value)} with a weekly pasteurisation cycle`,
+      why: 'Lower standing loss, better condensing and heat pump efficiency; a weekly cycle disinfects the whole cylinder.',
       sets: { setpointC: SAFETY.livesOn.value, disinfection: beginHotRun() },
     },
   ]
@@ -52,20 +52,20 @@ export function bandFor(heater: Heater, write: Display): { lowC: number; highC: 
     return {
       lowC: 42,
       highC: SAFETY.livesOn.value,
-      raise: 'a mixer or a sink that needs it, a long run that cools it',
-      lower: `less lost in pipes, more condensing, no scald above ${write.temperature(SAFETY.scalds.value)}`,
+      raise: 'a mixer or sink that requires it, a long run',
+      lower: `lower pipe losses, more condensing, no scald risk above ${write.temperature(SAFETY.scalds.value)}`,
     }
   if (isHeatPump(heater))
     return {
       lowC: SAFETY.livesOn.value,
       highC: 55,
-      raise: 'growth, a store too small for the worst hour',
-      lower: 'each kelvin cooler makes the heat pump about 2 % better, and the element stays off',
+      raise: 'legionella, cylinder too small for the peak hour',
+      lower: 'heat pump efficiency about 2% better per kelvin, no backup',
     }
   return {
     lowC: SAFETY.storedHot.value,
     highC: 65,
-    raise: 'a store too small for the worst hour, a loop that comes back tepid',
-    lower: `standing loss, scale above ${write.temperature(SCALES_C)}, condensing, scald`,
+    raise: 'cylinder too small for the peak hour, cool secondary return',
+    lower: `standing loss, scale above ${write.temperature(SCALES_C)}, condensing, scald risk`,
   }
 }

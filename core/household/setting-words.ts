@@ -22,78 +22,78 @@ const onOff = (value: boolean) => (value ? 'on' : 'off')
 /** What a timer switches. */
 export const TIMER_WORDS: Record<(typeof TIMER_BY)[number], string> = {
   'not looked': 'not looked',
-  'its control': 'asks its control',
-  'its mains': 'cuts its mains',
+  'its control': 'control input',
+  'its mains': 'power supply',
 }
 
 /** What a clock does when summer time begins. */
 export const SUMMER_WORDS: Record<Controls['clock']['summerTime'], string> = {
-  follows: 'goes forward by itself',
-  stays: 'stays an hour behind',
+  follows: 'changes automatically',
+  stays: 'not changed, one hour slow',
 }
 
 const heater: WordsOf<HeaterControl> = {
   setpointC: { what: 'Setpoint', say: (c, write) => write.temperature(c) },
-  hysteresisK: { what: 'Calls below it by', say: (k, write) => write.figure('rise', k) },
-  windows: { what: 'May heat', say: weekOrAlways },
+  hysteresisK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
+  windows: { what: 'Hot water schedule', say: weekOrAlways },
   keepHot: { what: 'Keep-hot', say: onOff },
-  holidayC: { what: 'Holiday level', say: (c, write) => (c === null ? 'as always' : write.temperature(c)) },
+  holidayC: { what: 'Holiday setpoint', say: (c, write) => (c === null ? 'unchanged' : write.temperature(c)) },
   disinfection: {
-    what: 'Hot run',
+    what: 'Pasteurisation cycle',
     say: (run, write) =>
       run === null
         ? 'none'
         : `${DAY_NAMES[run.weekday]} ${write.time(run.atMin)}, ${write.temperature(run.toC)} held ${minutes(run.holdMin)}`,
   },
   overrides: {
-    what: 'Set by hand',
+    what: 'Manual overrides',
     say: (all, write) =>
       all
         .map(
           (o) =>
-            `${write.temperature(o.setpointC)} from ${dateOf(o.fromDay - 1)} ${write.time(o.fromMin)} ${o.minutes === null ? 'without end' : `for ${minutes(o.minutes)}`}`,
+            `${write.temperature(o.setpointC)} from ${dateOf(o.fromDay - 1)} ${write.time(o.fromMin)} ${o.minutes === null ? 'without end time' : `for ${minutes(o.minutes)}`}`,
         )
         .join('; ') || 'nothing',
   },
-  prices: { what: 'Waits for a price', say: (when) => (when === 'any' ? 'no' : 'the cheapest') },
-  timerBy: { what: 'The timer switches', say: (by) => TIMER_WORDS[by] },
+  prices: { what: 'Off-peak only', say: (when) => (when === 'any' ? 'no' : 'yes') },
+  timerBy: { what: 'Timer acts on', say: (by) => TIMER_WORDS[by] },
 }
 
 const loop: WordsOf<LoopControl> = {
-  mode: { what: 'Pump runs', say: (mode) => LOOP_MODE_WORDS[mode].name.toLowerCase() },
-  windows: { what: 'Windows of the pump', say: week },
-  targetC: { what: 'Runs up to', say: (c, write) => write.temperature(c) },
-  differentialK: { what: 'Begins below it by more than', say: (k, write) => write.figure('rise', k) },
+  mode: { what: 'Pump run time', say: (mode) => LOOP_MODE_WORDS[mode].name.toLowerCase() },
+  windows: { what: 'Circulation schedule', say: week },
+  targetC: { what: 'Pump-off temperature', say: (c, write) => write.temperature(c) },
+  differentialK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
   sampled: { what: 'Tests', say: (t, write) => `every ${minutes(t.everyMin)} for ${write.seconds(t.testS)}` },
   demand: {
     what: 'On demand',
     say: (d, write) =>
-      `by ${d.by}, ${write.seconds(d.leadS)} before a draw, at most ${write.seconds(d.runOnS)}; ${share(d.missedShare)} come without`,
+      `by ${d.by}, ${write.seconds(d.leadS)} before draw-off, at most ${write.seconds(d.runOnS)}; ${share(d.missedShare)} without request`,
   },
   learned: {
     what: 'Learned',
-    say: (l) => `from ${l.weeks === 1 ? 'one week' : `${l.weeks} weeks`}, runs from ${share(l.threshold)} of them on`,
+    say: (l) => `from ${l.weeks === 1 ? 'one week' : `${l.weeks} weeks`}, threshold ${share(l.threshold)}`,
   },
-  trace: { what: 'The cable can give', say: (t) => `${t.wPerM} W/m` },
+  trace: { what: 'Cable output', say: (t) => `${t.wPerM} W/m` },
 }
 
 const heating: WordsOf<Controls['heating']> = {
-  heaterId: { what: 'Heats the house', say: (id) => id ?? 'another appliance' },
-  windows: { what: 'May heat the house', say: weekOrAlways },
-  hotWaterFirst: { what: 'Hot water goes first', say: (first) => (first ? 'yes' : 'no') },
+  heaterId: { what: 'Space heating', say: (id) => id ?? 'another appliance' },
+  windows: { what: 'Space heating schedule', say: weekOrAlways },
+  hotWaterFirst: { what: 'Hot water priority', say: (first) => (first ? 'yes' : 'no') },
 }
 
 const clock: WordsOf<Controls['clock']> = {
-  aheadMin: { what: 'Clock is ahead by', say: minutes },
-  summerTime: { what: 'Clock in summer', say: (does) => SUMMER_WORDS[does] },
+  aheadMin: { what: 'Clock offset (+ = fast)', say: minutes },
+  summerTime: { what: 'Summer time', say: (does) => SUMMER_WORDS[does] },
 }
 
 const grid: WordsOf<Controls['grid']> = {
-  stepMin: { what: 'Step', say: minutes },
+  stepMin: { what: 'Time step', say: minutes },
   periodsPerDay: { what: 'Periods a day', say: String },
   days: {
-    what: 'Programme for',
-    say: (days) => ({ same: 'all days alike', 'work-sat-sun': 'Mon–Fri, Sat, Sun', each: 'each day by itself' })[days],
+    what: 'Day groups',
+    say: (days) => ({ same: 'all days', 'work-sat-sun': 'Mon–Fri, Sat, Sun', each: 'each day' })[days],
   },
 }
 

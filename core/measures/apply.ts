@@ -112,7 +112,7 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
       if (!tap) return
       const old = pipes.runs.find((r) => r.id === tap.runId)!
       const id = freshId('own-run', pipes.runs)
-      pipes.runs.push({ ...old, ...m.pipe, id, name: `${tap.name}, its own`, from: null, insulation: null })
+      pipes.runs.push({ ...old, ...m.pipe, id, name: `${tap.name}, dedicated`, from: null, insulation: null })
       tap.runId = id
     }),
   'move-heater': (study, m) =>

@@ -8,6 +8,7 @@ import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFETY } from '../safety/limits'
 import { rangeOf } from '../schema/shape'
+import { displayOf } from '../study/display-of'
 import { freshId } from '../study/fresh-id'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -85,16 +86,16 @@ export function beginRecovery(study: Study): Recovery {
 type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
 
 const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
-  'insulate-runs': ({ pipes }) => ({
-    name: `Insulate pipes, ${WRAP_MM} mm`,
-    runIds: pipes.runs.filter((r) => r.reachable).map((r) => r.id),
-    loopReturn: pipes.loop?.back.reachable ?? false,
+  'insulate-runs': (study) => ({
+    name: `Insulate pipes, ${displayOf(study).figure('thickness', WRAP_MM)}`,
+    runIds: study.pipes.runs.filter((r) => r.reachable).map((r) => r.id),
+    loopReturn: study.pipes.loop?.back.reachable ?? false,
     insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: WRAP_MM },
   }),
-  jacket: ({ plant }) => ({
-    name: `Jacket, ${JACKET_MM} mm`,
+  jacket: (study) => ({
+    name: `Jacket, ${displayOf(study).figure('thickness', JACKET_MM)}`,
     insulation: { lambdaWMK: INSULATIONS['mineral wool'].lambdaWMK, thicknessMm: JACKET_MM },
-    coveredShare: flueInStore(plant) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
+    coveredShare: flueInStore(study.plant) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
   }),
   // A setpoint below what is safe is not lowered.
   setpoint: (study) => {
@@ -107,27 +108,31 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
   },
   'heater-windows': (study) => {
     const { heaterId } = supplyOf(study)
-    return { name: 'Heater timer', heaterId, windows: ownWeek(controlsOf(study).heaters[heaterId].windows ?? ALWAYS) }
+    return {
+      name: 'Hot water schedule',
+      heaterId,
+      windows: ownWeek(controlsOf(study).heaters[heaterId].windows ?? ALWAYS),
+    }
   },
   'heater-control': (study) => {
     const { heaterId } = supplyOf(study)
     return { name: 'Controls as set', heaterId, control: structuredClone(controlsOf(study).heaters[heaterId]) }
   },
-  'loop-mode': () => ({ name: 'Loop off', mode: 'off' }),
-  'loop-windows': (study) => ({ name: 'Loop windows', windows: ownWeek(controlsOf(study).loop.windows) }),
+  'loop-mode': () => ({ name: 'Circulation off', mode: 'off' }),
+  'loop-windows': (study) => ({ name: 'Circulation schedule', windows: ownWeek(controlsOf(study).loop.windows) }),
   'tap-flow': ({ pipes }) => {
     const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
-    return { name: `${tap.name}, less flow`, tapId: tap.id, flowLMin }
+    return { name: `${tap.name}, reduced flow`, tapId: tap.id, flowLMin }
   },
   'stop-when-warm': ({ pipes, people }) => {
     const late = people.habits.find((h) => h.unattendedS > 0)?.tapId
     const tap = pipes.taps.find((t) => t.id === late) ?? pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
-    return { name: `${tap.name}, stops when warm`, tapId: tap.id }
+    return { name: `${tap.name}, thermostatic shut-off`, tapId: tap.id }
   },
   'mend-drip': ({ pipes }) => {
     const [worst] = [...pipes.taps].sort((a, b) => (b.dripLH ?? 0) - (a.dripLH ?? 0))
-    return { name: `${worst.name}, made tight`, tapId: worst.id }
+    return { name: `${worst.name}, repaired`, tapId: worst.id }
   },
   'shorter-draws': ({ people, pipes }) => {
     const showers = people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')
@@ -146,24 +151,24 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
   repipe: (study) => {
     const [longest] = [...study.pipes.runs].sort((a, b) => b.lengthM - a.lengthM)
     const { material, size, lengthM } = longest
-    return { name: `${longest.name}, laid anew`, runId: longest.id, pipe: { material, size, lengthM } }
+    return { name: `${longest.name}, replaced`, runId: longest.id, pipe: { material, size, lengthM } }
   },
   'own-run': (study) => {
     const tap = study.pipes.taps.find((t) => t.id === farFreeTap(study))!
     const way = runsTo(study, tap)
     const { material, size } = way[way.length - 1]
     const lengthM = Math.min(500, Math.round(way.reduce((s, r) => s + r.lengthM, 0) * 10) / 10)
-    return { name: `${tap.name}, a run of its own`, tapId: tap.id, pipe: { material, size, lengthM } }
+    return { name: `${tap.name}, dedicated run`, tapId: tap.id, pipe: { material, size, lengthM } }
   },
   'move-heater': ({ pipes, plant }) => {
     const roots = pipes.runs.filter((r) => r.from === null).map((r) => r.lengthM)
     return {
-      name: 'Heater moved nearer to the taps',
+      name: 'Heater moved nearer to the outlets',
       nearerM: Math.max(LEAST_MOVE_M, Math.round(Math.min(...roots) * 5) / 10),
       place: (plant.store ?? plant.heaters[0]).place,
     }
   },
-  'drain-recovery': (study) => ({ name: 'Drain-water heat recovery', recovery: beginRecovery(study) }),
+  'drain-recovery': (study) => ({ name: 'Waste water heat recovery', recovery: beginRecovery(study) }),
   'heat-source': (study) => {
     const begun =
       heatSource(study, 'heat-pump', 'instead') ??
@@ -188,7 +193,7 @@ export function beginHeatSource(
 ): Measure | null {
   const begun = heatSource(study, kind, how, choice)
   if (!begun) return null
-  const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} beside it`
+  const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} (additional)`
   return { id, kind: 'heat-source', name, costMoney: null, partPrices: {}, ...begun }
 }
 

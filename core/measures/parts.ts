@@ -1,5 +1,6 @@
 import { HEATERS } from '../heaters/kinds'
 import { storeArea } from '../household/store-area'
+import { displayOf } from '../study/display-of'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Study } from '../study/study'
 import { apply } from './apply'
@@ -24,6 +25,7 @@ type Bare = Omit<Part, 'priceEach'>
 
 const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
   const { runs, loop } = study.pipes
+  const write = displayOf(study)
   const after = apply(study, m)
   const wrapped = [
     ...after.pipes.runs.filter((r, i) => r !== runs[i]),
@@ -40,10 +42,10 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
     const pieces = Math.ceil(metres / PIECE_M - 1e-9)
     return {
       key: `foam ${size}`,
-      name: `Insulation for ${size}, ${m.insulation.thicknessMm} mm`,
+      name: `Insulation for ${size}, ${write.figure('thickness', m.insulation.thicknessMm)}`,
       count: pieces,
-      unit: `pieces of ${PIECE_M} m`,
-      also: `${metres.toFixed(1)} m to cover`,
+      unit: `pieces of ${write.figure('length', PIECE_M)}`,
+      also: `${write.figure('length', metres)} to cover`,
     }
   })
   const elbows = [...bySize.values()].reduce((s, b) => s + b.joints, 0)
@@ -67,11 +69,11 @@ const pipe = (name: string, metres: number): Bare[] => [
 
 /** A gravity circuit is taken apart at unions, drained at its lowest point, and never shut. */
 const fireParts: Bare[] = [
-  { key: 'unions', name: 'Unions at both ports of the coil', count: 2, unit: 'pieces' },
+  { key: 'unions', name: 'Unions at both connections of the coil', count: 2, unit: 'pieces' },
   { key: 'drain-cock', name: 'Drain cock at the lowest point of the cold pipe', count: 1, unit: 'piece' },
   {
     key: 'relief',
-    name: 'Relief valve at the top of the store, nothing between, discharge piped',
+    name: 'Relief valve at the top of the cylinder, no isolating valve before it, discharge piped',
     count: 1,
     unit: 'piece',
   },
@@ -79,15 +81,15 @@ const fireParts: Bare[] = [
 
 const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare[] } = {
   'insulate-runs': insulation,
-  jacket: ({ plant }) =>
-    plant.store
+  jacket: (study) =>
+    study.plant.store
       ? [
           {
             key: 'jacket',
             name: 'Jacket',
             count: 1,
             unit: 'piece',
-            also: `${storeArea(plant.store).toFixed(1)} m² of store`,
+            also: `${displayOf(study).figure('area', storeArea(study.plant.store))} of cylinder`,
           },
         ]
       : [],
@@ -96,17 +98,15 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'heater-control': () => [],
   'loop-mode': () => [],
   'loop-windows': () => [],
-  'tap-flow': () => [{ key: 'head', name: 'Head or aerator', count: 1, unit: 'piece' }],
-  'stop-when-warm': () => [
-    { key: 'device', name: 'Device that cuts the flow when it is warm', count: 1, unit: 'piece' },
-  ],
+  'tap-flow': () => [{ key: 'head', name: 'Shower head or aerator', count: 1, unit: 'piece' }],
+  'stop-when-warm': () => [{ key: 'device', name: 'Thermostatic shut-off valve', count: 1, unit: 'piece' }],
   'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],
   'shorter-draws': () => [],
   'bath-to-shower': () => [],
   repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
   'own-run': (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
   'move-heater': () => [
-    { key: 'lines', name: 'Cold main, fuel or cable, flue and drain to the new place', count: 1, unit: 'job' },
+    { key: 'lines', name: 'Cold main, fuel or cable, flue and drain to the new location', count: 1, unit: 'job' },
     { key: 'labour', name: 'Work', count: 1, unit: 'job' },
   ],
   'drain-recovery': ({ pipes }, { recovery }) => {
@@ -114,21 +114,28 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
     const metres =
       drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
     return [
-      { key: 'unit', name: `Drain unit, ${recovery.mount}`, count: 1, unit: 'piece' },
+      { key: 'unit', name: `Heat recovery unit, ${recovery.mount}`, count: 1, unit: 'piece' },
       {
         key: 'pipe',
-        name: `Cold pipe, there and back`,
+        name: 'Cold pipe, flow and return',
         count: Math.ceil(metres ?? 0),
         unit: 'm',
-        ...(drain ? {} : { also: 'the way was not looked at' }),
+        ...(drain ? {} : { also: 'route not checked' }),
       },
       { key: 'labour', name: 'Work', count: 1, unit: 'job' },
     ]
   },
-  'heat-source': (_, m) => [
+  'heat-source': (study, m) => [
     { key: 'heater', name: m.heater.name, count: 'units' in m.heater ? m.heater.units : 1, unit: 'piece' },
     ...(m.store
-      ? [{ key: 'store', name: `${m.store.name}, ${Math.round(m.store.litres)} L`, count: 1, unit: 'piece' }]
+      ? [
+          {
+            key: 'store',
+            name: `${m.store.name}, ${displayOf(study).figure('volume', m.store.litres, 0)}`,
+            count: 1,
+            unit: 'piece',
+          },
+        ]
       : []),
     ...(HEATERS[m.heater.kind].source === 'fire' && HEATERS[m.heater.kind].heats === 'store' ? fireParts : []),
     { key: 'labour', name: 'Work', count: 1, unit: 'job' },

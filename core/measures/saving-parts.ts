@@ -48,13 +48,13 @@ export function savingParts(study: Study, from: YearResult, to: YearResult): Sav
 
 /** What each part is called, in the order of the water. */
 export const SAVING_WORDS: Record<keyof Omit<SavingParts, 'boughtKwh' | 'money'>, string> = {
-  mixedKwh: 'Used, mixed at the tap',
-  unmixedKwh: 'Used as hot as it comes',
-  runsKwh: 'Cooled in runs, run off',
-  loopKwh: 'Lost by the loop',
-  storeKwh: 'Lost by the store',
-  primaryKwh: 'Lost at the heater',
-  conversionKwh: 'Lost in conversion',
-  restKwh: 'Relief valve, left in store',
-  freeKwh: 'From sun, air and drain',
+  mixedKwh: 'Useful heat, mixed outlets',
+  unmixedKwh: 'Useful heat, unmixed outlets',
+  runsKwh: 'Dead legs and draw-off to waste',
+  loopKwh: 'Circulation loss',
+  storeKwh: 'Standing loss',
+  primaryKwh: 'Primary circuit and heat exchanger loss',
+  conversionKwh: 'Conversion loss',
+  restKwh: 'T&P valve discharge, change in storage, balance error',
+  freeKwh: 'Solar, ambient and recovered heat',
 }

@@ -62,14 +62,14 @@ export function secondsTo(points: readonly ClimbPoint[], hotC: number): number |
 
 export const climb = defineReading({
   kind: 'climb',
-  title: 'Climb at a tap, timed',
-  how: 'Hot only, pipes cold: a thermometer reading every few seconds from the moment the tap opens, until it is steady.',
+  title: 'Temperature rise at outlet, timed',
+  how: 'Hot only, pipes cold: a thermometer reading every few seconds from opening until steady.',
   at: 'tap',
   input: z.strictObject({
     points: z
       .string()
       .max(4000)
-      .refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, each later than the one before'),
+      .refine((t) => readClimb(t) !== null, 'readings such as 0 11.2; 10 24.5, in order of time'),
     flowLMin: FIELDS.flowLMin,
     hotC: FIELDS.hotC,
   }),
@@ -80,8 +80,7 @@ export const climb = defineReading({
     const points = readClimb(text)!
     const steadyC = steadyOf(points)
     const seconds = secondsTo(points, hotC)
-    if (steadyC === null && seconds === null)
-      return impossible('It neither came to rest nor got as hot as you call hot: go on reading.')
+    if (steadyC === null && seconds === null) return impossible('Not steady and below the hot threshold. Continue.')
     const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
     const expected = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
@@ -98,15 +97,15 @@ export const climb = defineReading({
             : [
                 {
                   label: 'Hot after',
-                  formula: 'where the climb passes what you call hot',
+                  formula: 'time at the hot threshold',
                   value: seconds,
                   quantity: 'seconds',
                 } as const,
                 ...(front
                   ? [
                       {
-                        label: 'By the study',
-                        formula: 'front of the cold runs, spread / flow + delay of the heater',
+                        label: 'Calculated',
+                        formula: 'warm-up volume, spread / flow + start-up delay',
                         value: (front.hotL / flowLMin) * 60 + delayS,
                         quantity: 'seconds',
                       } as const,
@@ -123,7 +122,7 @@ export const climb = defineReading({
                   quantity: 'temperature',
                 } as const,
                 {
-                  label: 'By the study',
+                  label: 'Calculated',
                   formula: 'along each run T − air falls as exp(−U′L/ṁc)',
                   value: modelled,
                   quantity: 'temperature',
@@ -131,12 +130,12 @@ export const climb = defineReading({
               ]),
         ],
         notes: [
-          ...(steadyC === null ? ['It was still climbing: read on until it stands.'] : []),
+          ...(steadyC === null ? ['Still rising: continue until steady.'] : []),
           ...(seconds !== null && Math.abs(off) > CLIMB_K
             ? [
                 off < 0
-                  ? 'It stands cooler than the study says: the dial may stand lower than it says, or cold water crosses over.'
-                  : 'It stands hotter than the study says: the dial may stand higher than it says.',
+                  ? 'Cooler than calculated: thermostat below its marking, or cold crossover.'
+                  : 'Hotter than calculated: thermostat above its marking.',
               ]
             : []),
         ],
@@ -147,14 +146,14 @@ export const climb = defineReading({
       },
       verdict: front
         ? {
-            figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
+            figure: { label: `Warm-up volume to ${tap.name}`, quantity: 'volume', decimals: 2 },
             measured: ranL,
             modelled: front.hotL,
             uncertainty: front.hotL * FLOW_SHARE + (flowLMin / 60) * CLIMB_S,
             likely:
               ranL > front.hotL
-                ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
-                : ['the pipes were still warm', 'a run is shorter or narrower than it was written down'],
+                ? ['a run is longer or larger than entered', 'cold crossover']
+                : ['pipes were still warm', 'a run is shorter or smaller than entered'],
           }
         : steadyC === null
           ? null
@@ -165,12 +164,8 @@ export const climb = defineReading({
               uncertainty: CLIMB_K,
               likely:
                 steadyC < modelled
-                  ? [
-                      'the dial stands lower than it says',
-                      'cold water crosses over at a mixer',
-                      'a long bare or buried stretch',
-                    ]
-                  : ['the dial stands higher than it says', 'the store was just heated'],
+                  ? ['thermostat below its marking', 'cold crossover at a mixer', 'a long bare or buried section']
+                  : ['thermostat above its marking', 'the cylinder had just reheated'],
             },
       offers: front ? lengthOffer(front, ranL) : [],
     }

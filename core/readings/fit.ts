@@ -64,7 +64,7 @@ function doubts(study: Study): Doubt[] {
     if (now > 0)
       out.push({
         path: 'plant.store.loss',
-        label: 'Standing loss of the store',
+        label: 'Standing loss of the cylinder',
         figure: { label: '', quantity: 'lossRate' },
         now,
         at: byFactor(now, USUAL.storeLoss, STORE_LOSS),
@@ -75,7 +75,7 @@ function doubts(study: Study): Doubt[] {
     const now = loopUa(study)
     out.push({
       path: 'pipes.loop.measuredUaWK',
-      label: 'Loss of the loop',
+      label: 'Circulation loss',
       figure: { label: '', quantity: 'lossRate' },
       now,
       at: byFactor(now, USUAL.loopLoss, rangeAt(study, 'pipes.loop.measuredUaWK')),
@@ -98,7 +98,7 @@ function doubts(study: Study): Doubt[] {
     const now = study.people.volumeFactor
     out.push({
       path: 'people.volumeFactor',
-      label: 'All amounts of the routine, times',
+      label: 'Volume correction factor',
       figure: { label: '', decimals: 2 },
       now,
       at: byFactor(now, USUAL.habits, rangeAt(study, 'people.volumeFactor')),
@@ -110,7 +110,7 @@ function doubts(study: Study): Doubt[] {
     const mean = middles.reduce((s, c) => s + c / 12, 0)
     out.push({
       path: 'site.mains',
-      label: 'Cold main, mean of the year',
+      label: 'Cold main, annual mean',
       figure: { label: '', quantity: 'temperature' },
       now: mean,
       at: (step) => mean + USUAL.mainsK * step,

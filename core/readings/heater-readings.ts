@@ -20,7 +20,7 @@ const USUAL_RETURN_C = 45
 export const heaterDisplay = defineReading({
   kind: 'heater-display',
   title: 'Heater: in, out and flow',
-  how: 'Off the display or with thermometers, at a steady draw. Only a draw that makes it give all it has says what it can give.',
+  how: 'From the display or with thermometers, at steady draw-off. Only full output shows the capacity.',
   at: 'heater',
   input: z.strictObject({
     inletC: FIELDS.inletC,
@@ -45,18 +45,14 @@ export const heaterDisplay = defineReading({
         kw === undefined || !output || (gave !== 'all it has' && kw < rated)
           ? null
           : {
-              figure: { label: `Power of ${heater.name}`, quantity: 'power' },
+              figure: { label: `Output of ${heater.name}`, quantity: 'power' },
               measured: kw,
               modelled: rated,
               uncertainty: rated * DISPLAY_SHARE,
               likely:
                 kw < rated
-                  ? [
-                      'it was modulating: the draw did not ask for all of it',
-                      'scale on the exchanger',
-                      'the rating is input, not output',
-                    ]
-                  : ['the rating is that of heating, not of hot water', 'the flow on the display is off'],
+                  ? ['it was at part load', 'scale on the heat exchanger', 'the rating is input, not output']
+                  : ['the rating is for space heating, not hot water', 'the displayed flow is wrong'],
             },
       // What one draw took is no output: it must have been all there was.
       offers:
@@ -94,8 +90,8 @@ function asMeasured(known: Efficiency, measured: number, carrier: Carrier): Effi
 
 export const meter = defineReading({
   kind: 'meter',
-  title: 'Clocked meter',
-  how: 'Everything else off: what the meter runs in a time, with the heater at a steady draw.',
+  title: 'Heater input from meter',
+  how: 'All other loads off: meter volume over a time, with the heater at steady draw-off.',
   at: 'heater',
   input: z.strictObject({
     fuel: z.enum(['gas-m3', 'gas-ft3', 'electricity-kwh', 'electricity-pulses']),
@@ -130,10 +126,10 @@ export const meter = defineReading({
       notes: [
         ...base.notes,
         ...(typed === undefined && powerKw !== undefined
-          ? ['The power into the water is that of the display in the log.']
+          ? ['Output is taken from the heater reading in the log.']
           : []),
         ...(efficiency !== null && efficiency > EFFICIENCY.high
-          ? ['More out than in: one of the two readings is wrong, or the calorific value is.']
+          ? ['Output above input: one reading or the calorific value is wrong.']
           : []),
       ],
     }
@@ -150,8 +146,8 @@ export const meter = defineReading({
               uncertainty: METERED_SHARE * efficiency,
               likely:
                 efficiency < efficiencyAt(known, USUAL_RETURN_C, carrierOf(heater))
-                  ? ['scale or soot on the exchanger', 'something else ran on the same meter']
-                  : ['the flow on the display is off', 'the gas is richer than was taken'],
+                  ? ['scale or soot on the heat exchanger', 'another load on the same meter']
+                  : ['the displayed flow is wrong', 'calorific value higher than assumed'],
             }
           : inputKw !== undefined && plate !== null
             ? {
@@ -160,9 +156,9 @@ export const meter = defineReading({
                 modelled: plate,
                 uncertainty: plate * 0.08,
                 likely: [
-                  'it was modulating',
-                  'something else ran on the same meter',
-                  'the plate gives input on net calorific value',
+                  'it was at part load',
+                  'another load on the same meter',
+                  'the rated input is on net calorific value',
                 ],
               }
             : null,
@@ -183,8 +179,8 @@ export const meter = defineReading({
 
 export const dial = defineReading({
   kind: 'dial',
-  title: 'Mark on a dial',
-  how: 'Where the dial stands, in divisions, and the hot water at the nearest tap after the thermostat has called and rested.',
+  title: 'Dial calibration mark',
+  how: 'Dial position in divisions, and hot water at the nearest outlet after the thermostat has called and stopped.',
   at: 'heater',
   input: z.strictObject({ division: FIELDS.division, hotC: FIELDS.hotC }),
   begin: {},
@@ -194,7 +190,7 @@ export const dial = defineReading({
       out: { division, hotC },
       steps: [],
       notes: [
-        'Two marks or more make a scale: see the dial under Measure. Letters and marks stay unverified until read.',
+        'At least 2 marks make a scale: see the dial under Readings. Letters and marks are unverified until measured.',
       ],
     },
     results: { division: { label: 'Dial', decimals: 1 }, hotC: { label: 'Gives', quantity: 'temperature' } },

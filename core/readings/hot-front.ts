@@ -63,7 +63,7 @@ export function lengthOffer({ runs, frontL, hotL }: HotFront, measuredL: number)
     ? [
         {
           path: `pipes.runs.${last.id}.lengthM`,
-          label: `Length of “${last.name}”, so that the contents agree`,
+          label: `Length of “${last.name}”, to match the pipe volume`,
           value: Math.round(lengthM * 100) / 100,
         },
       ]

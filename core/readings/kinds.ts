@@ -15,7 +15,7 @@ import { hardness, hotLitres, mains, pressure } from './water-readings'
 const event = defineReading({
   kind: 'event',
   title: 'Event or change',
-  how: 'A top-up, reset, fault or relief; works, fixtures, occupants or weather that changed. What exactly goes in the note.',
+  how: 'Top-up, reset, fault or relief discharge; change of works, outlets, occupants or weather. Details in the note.',
   at: null,
   input: z.strictObject({ event: z.enum(EVENTS) }),
   begin: { event: 'topped up' },
@@ -26,7 +26,7 @@ const event = defineReading({
 const note = defineReading({
   kind: 'note',
   title: 'Note or picture',
-  how: 'Whatever should not be forgotten.',
+  how: 'Free note or picture.',
   at: null,
   input: z.strictObject({}),
   begin: {},
@@ -77,7 +77,7 @@ export const kindOf = ({ kind }: Pick<Reading, 'kind'>): ReadingKind | undefined
 
 /** Title of a reading, of whatever kind. */
 export function titleOf(reading: Reading): string {
-  if (reading.kind === 'sum') return sumNamed(reading.sum ?? '')?.title ?? 'Bench sum'
+  if (reading.kind === 'sum') return sumNamed(reading.sum ?? '')?.title ?? 'Calculator'
   return kindOf(reading)?.title ?? reading.kind
 }
 

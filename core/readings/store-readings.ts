@@ -4,6 +4,7 @@ import { dayOf } from '../household/ways'
 import { SAFETY } from '../safety/limits'
 import { z } from '../schema/zod'
 import { standingUa } from '../stores/standing-loss'
+import { displayOf } from '../study/display-of'
 import { pumpPower } from '../sums/energy'
 import { FIELDS, input } from '../sums/fields'
 import { density, KJ_PER_LITRE_K, specificHeat } from '../water/properties'
@@ -16,8 +17,8 @@ const SATISFIED_K = 3
 
 export const storeTop = defineReading({
   kind: 'store-top',
-  title: 'Store, at its top',
-  how: 'Sensor or pocket at the top, after the heater has rested.',
+  title: 'Cylinder, top temperature',
+  how: 'Sensor or pocket at the top, after the heater has stopped.',
   at: null,
   input: input(['storeC']),
   begin: {},
@@ -31,33 +32,32 @@ export const storeTop = defineReading({
         worked: {
           out: { storeC },
           steps: [],
-          notes: ['No thermostat holds this store: there is nothing to compare it with.'],
+          notes: ['No thermostat on this cylinder: nothing to compare with.'],
         },
-        results: { storeC: { label: 'Top of the store', quantity: 'temperature' } },
+        results: { storeC: { label: 'Top of the cylinder', quantity: 'temperature' } },
       }
     const { heaterId, setpointC } = held
     return {
       worked: {
         out: { storeC },
         steps: [],
-        notes:
-          storeC < SAFETY.livesOn.value ? ['Tepid: bacteria live on in a store this cool. Follow the local code.'] : [],
+        notes: storeC < SAFETY.livesOn.value ? ['Legionella survives at this temperature. Follow the local code.'] : [],
       },
-      results: { storeC: { label: 'Top of the store', quantity: 'temperature' } },
+      results: { storeC: { label: 'Top of the cylinder', quantity: 'temperature' } },
       verdict: {
-        figure: { label: 'Top of the store', quantity: 'temperature' },
+        figure: { label: 'Top of the cylinder', quantity: 'temperature' },
         measured: storeC,
         modelled: setpointC,
         uncertainty: SATISFIED_K,
         likely:
           storeC < setpointC
-            ? ['it was drawn from since it was heated', 'the dial stands lower than it says']
-            : ['the dial stands higher than it says', 'a boost or a hot run is on'],
+            ? ['drawn off since reheating', 'thermostat below its marking']
+            : ['thermostat above its marking', 'boost or pasteurisation cycle active'],
       },
       offers: [
         {
           path: `controls.found.heaters.${heaterId}.setpointC`,
-          label: 'Setpoint as found, as it really is',
+          label: 'Setpoint as found, actual',
           value: storeC,
         },
       ],
@@ -67,8 +67,8 @@ export const storeTop = defineReading({
 
 export const overnightDrop = defineReading({
   kind: 'overnight-drop',
-  title: 'Store, overnight drop',
-  how: 'Heater and loop off, nothing drawn: the store in the evening and in the morning, and the air beside it.',
+  title: 'Cylinder, overnight drop',
+  how: 'Heater and circulation off, no draw-off: cylinder temperature evening and morning, and the air beside it.',
   at: null,
   input: input(['fromC', 'toC', 'hours', 'ambientC']),
   begin: {},
@@ -77,9 +77,9 @@ export const overnightDrop = defineReading({
     const store = study.plant.store!
     const wrong =
       toC > fromC
-        ? 'It cannot have warmed with the heater off.'
+        ? 'Must not be above the evening value with the heater off.'
         : toC <= ambientC
-          ? 'It cannot have cooled to the air or below.'
+          ? 'Must be above the surrounding air.'
           : null
     if (wrong) return impossible(wrong)
     const tauH = hours / Math.log((fromC - ambientC) / (toC - ambientC))
@@ -93,44 +93,40 @@ export const overnightDrop = defineReading({
         steps: [
           {
             label: 'Heat held',
-            formula: 'litres × heat of a litre',
+            formula: 'volume × ρ × c',
             value: (store.litres * KJ_PER_LITRE_K) / 3600,
             unit: 'kWh/K',
             decimals: 3,
           },
           {
-            label: 'Loss for each kelvin',
+            label: 'Heat loss coefficient (UA)',
             formula: 'heat held × ln((from − air) / (to − air)) / hours',
             value: uaWK,
             quantity: 'lossRate',
           },
         ],
-        notes: fromC - toC < 2 ? ['A drop of less than 2 K says little: take it over a longer night.'] : [],
+        notes: fromC - toC < 2 ? ['Drop too small for a useful result: measure over a longer night.'] : [],
       },
       results: {
-        uaWK: { label: 'Loss for each kelvin', quantity: 'lossRate' },
-        kwhDay: { label: 'A day at 45 K', unit: 'kWh', decimals: 2 },
+        uaWK: { label: 'Heat loss coefficient (UA)', quantity: 'lossRate' },
+        kwhDay: { label: `Per day at ${displayOf(study).figure('rise', 45)}`, unit: 'kWh', decimals: 2 },
       },
       verdict: {
-        figure: { label: 'Loss of the store for each kelvin', quantity: 'lossRate' },
+        figure: { label: 'Cylinder heat loss coefficient (UA)', quantity: 'lossRate' },
         measured: uaWK,
         modelled,
         uncertainty: spread + 0.05 * uaWK,
         likely:
           uaWK > modelled
-            ? [
-                'pipes near the store carry heat off (no heat trap)',
-                'a loop or a heating circuit circulates by itself',
-                'the insulation is damaged',
-              ]
-            : ['the label gives an upper bound, and this store is better'],
+            ? ['pipe conduction at the cylinder (no heat trap)', 'unwanted gravity circulation', 'damaged insulation']
+            : ['the label is an upper bound'],
       },
       offers:
         uaWK <= 100
           ? [
               {
                 path: 'plant.store.loss',
-                label: 'Standing loss of the store, as measured',
+                label: 'Standing loss of the cylinder, measured',
                 value: { kind: 'ua', uaWK: Math.round(uaWK * 1000) / 1000 },
               },
             ]
@@ -141,8 +137,8 @@ export const overnightDrop = defineReading({
 
 export const loop = defineReading({
   kind: 'loop',
-  title: 'Loop, out and back',
-  how: 'Pump running for half an hour, no draws: pipe thermometers on flow and return, and the pump’s flow.',
+  title: 'Circulation flow and return',
+  how: 'Pump running for 30 min, no draw-off: pipe thermometers on flow and return, and the pump flow rate.',
   at: null,
   input: input(['supplyC', 'returnC', 'pumpLMin']),
   begin: {},
@@ -151,9 +147,9 @@ export const loop = defineReading({
     const ambientC = loopAir(study, dayOf(reading.takenAt).month)
     const wrong =
       returnC > supplyC
-        ? 'It cannot come back hotter than it leaves.'
+        ? 'Return must not be above flow.'
         : returnC <= ambientC
-          ? 'It cannot come back at the air or below.'
+          ? 'Return must be above the surrounding air.'
           : null
     if (wrong) return impossible(wrong)
     const carriedWK = (pumpLMin / 60) * density(supplyC) * specificHeat(supplyC)
@@ -164,45 +160,45 @@ export const loop = defineReading({
       worked: {
         out: { lossW, uaWK },
         steps: [
-          { label: 'Carried by the flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
-          { label: 'Loses', formula: 'carried × (out − back)', value: lossW, quantity: 'watts' },
+          { label: 'Heat capacity flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
+          { label: 'Loses', formula: 'heat capacity flow × (flow − return)', value: lossW, quantity: 'watts' },
           {
-            label: 'Air around it',
-            formula: 'by the places its pipes pass, each counting by what it loses',
+            label: 'Surrounding air',
+            formula: 'mean of the pipe locations, weighted by loss',
             value: ambientC,
             quantity: 'temperature',
           },
           {
-            label: 'For each kelvin',
-            formula: 'carried × ln((out − air) / (back − air))',
+            label: 'Heat loss coefficient (UA)',
+            formula: 'heat capacity flow × ln((flow − air) / (return − air))',
             value: uaWK,
             quantity: 'lossRate',
           },
         ],
         notes:
           returnC < SAFETY.loopReturn.value
-            ? ['A return this cool lets bacteria grow in the loop. Follow the local code.']
+            ? ['Secondary return in the growth range or below its limit. Follow the local code.']
             : [],
       },
       results: {
         lossW: { label: 'Loses', quantity: 'watts' },
-        uaWK: { label: 'For each kelvin', quantity: 'lossRate' },
+        uaWK: { label: 'Heat loss coefficient (UA)', quantity: 'lossRate' },
       },
       verdict: {
-        figure: { label: 'Loss of the loop for each kelvin', quantity: 'lossRate' },
+        figure: { label: 'Circulation heat loss coefficient (UA)', quantity: 'lossRate' },
         measured: uaWK,
         modelled,
         // Four tenths of a kelvin on the drop, a twentieth on the flow.
         uncertainty: uaWK * (0.05 + 0.4 / Math.max(0.4, supplyC - returnC)),
         likely:
           uaWK > modelled
-            ? ['more of it is bare than was seen', 'it is longer than was written down', 'a branch is left circulating']
-            : ['the pump moves less than was read', 'it is better insulated than was seen'],
+            ? ['more uninsulated pipe than entered', 'longer than entered', 'a branch circulates too']
+            : ['pump flow lower than read', 'better insulated than entered'],
       },
       offers: [
         {
           path: 'pipes.loop.measuredUaWK',
-          label: 'Loss of the loop, as measured',
+          label: 'Circulation loss, measured',
           value: Math.round(uaWK * 100) / 100,
         },
       ],
@@ -212,8 +208,8 @@ export const loop = defineReading({
 
 export const pump = defineReading({
   kind: 'pump',
-  title: 'Pump of the loop',
-  how: 'Clamp meter on one wire; power factor off a wattmeter where there is one.',
+  title: 'Circulation pump power',
+  how: 'Clamp meter on one conductor; power factor from a wattmeter if available.',
   at: null,
   input: input(['volts', 'amps'], ['powerFactor']),
   begin: {},
@@ -226,16 +222,16 @@ export const pump = defineReading({
       worked: { out: { watts }, steps: worked.steps.slice(0, 1), notes: worked.notes },
       results: { watts: { label: 'Draws', quantity: 'watts' } },
       verdict: {
-        figure: { label: 'Pump of the loop', quantity: 'watts' },
+        figure: { label: 'Circulation pump power', quantity: 'watts' },
         measured: watts,
         modelled: study.pipes.loop!.pumpW,
         uncertainty: 2 + watts * (powerFactor === undefined ? 0.5 : 0.05),
-        likely: powerFactor === undefined ? ['volt-amperes were taken for watts'] : ['the pump stands on another step'],
+        likely: powerFactor === undefined ? ['volt-amperes read as watts'] : ['pump on another speed'],
       },
       // Without a power factor it is an upper bound and corrects nothing.
       offers:
         powerFactor !== undefined
-          ? [{ path: 'pipes.loop.pumpW', label: 'Power of the pump', value: Math.round(watts * 10) / 10 }]
+          ? [{ path: 'pipes.loop.pumpW', label: 'Pump power', value: Math.round(watts * 10) / 10 }]
           : [],
     }
   },
@@ -246,8 +242,8 @@ const EQUAL_FLOWS = 0.15
 
 export const drain = defineReading({
   kind: 'drain',
-  title: 'Drain recovery, four temperatures',
-  how: 'Shower running steady: cold in and out of the unit, drain in and out of it.',
+  title: 'Waste water heat recovery, four temperatures',
+  how: 'Shower at steady flow: cold in and out of the unit, drain in and out.',
   at: null,
   input: z.strictObject({
     coldC: FIELDS.coldC,
@@ -260,9 +256,9 @@ export const drain = defineReading({
   judge: (study, reading, { coldC, preheatC, drainC, drainOutC }): Judgement => {
     const wrong =
       preheatC < coldC || drainOutC > drainC || preheatC > drainC
-        ? 'Heat runs from the drain to the cold water: check which is which.'
+        ? 'Heat must flow from drain to cold water: check the four values.'
         : null
-    if (wrong || drainC <= coldC) return impossible(wrong ?? 'The drain must be warmer than the cold water.')
+    if (wrong || drainC <= coldC) return impossible(wrong ?? 'Drain must be warmer than the cold water.')
     const effectiveness = (preheatC - coldC) / (drainC - coldC)
     const flows = (drainC - drainOutC) / Math.max(0.01, preheatC - coldC)
     return {
@@ -276,20 +272,18 @@ export const drain = defineReading({
             decimals: 3,
           },
           {
-            label: 'Cold flow over drain flow',
+            label: 'Cold flow / drain flow',
             formula: '(drain in − drain out) / (preheated − cold)',
             value: flows,
             decimals: 2,
           },
         ],
         notes:
-          flows > 1.15
-            ? ['The drain gives up more than the cold water takes: it runs past the wall, or a thermometer is off.']
-            : [],
+          flows > 1.15 ? ['Drain gives more heat than the cold water takes: uneven film or thermometer error.'] : [],
       },
       results: {
         effectiveness: { label: 'Effectiveness of the cold side', decimals: 3 },
-        flows: { label: 'Cold flow over drain flow', decimals: 2 },
+        flows: { label: 'Cold flow / drain flow', decimals: 2 },
       },
       verdict: null,
       // The cold water that came into the unit is the main's.
@@ -300,7 +294,7 @@ export const drain = defineReading({
           ? [
               {
                 path: 'pipes.recovery.effectiveness',
-                label: 'Effectiveness of the unit in the drain',
+                label: 'Effectiveness of the heat recovery unit',
                 value: Math.round(effectiveness * 1000) / 1000,
               },
             ]

@@ -19,8 +19,8 @@ const THERMOMETER_K = 1.5
 
 export const bucket = defineReading({
   kind: 'bucket',
-  title: 'Flow of a tap',
-  how: 'Fill a known volume against the watch, the tap open as it is used.',
+  title: 'Flow of an outlet',
+  how: 'Time the filling of a known volume, outlet opened as in use.',
   at: 'tap',
   input: z.strictObject({
     volumeL: FIELDS.volumeL,
@@ -44,7 +44,7 @@ export const bucket = defineReading({
             measured: flowLMin,
             modelled: tap.flowLMin,
             uncertainty: tap.flowLMin * (FLOW_SHARE + WATCH_S / seconds),
-            likely: ['the tap was opened further or less than it is used', 'a strainer or a shower head is blocked'],
+            likely: ['outlet opened differently from normal use', 'blocked strainer or shower head'],
           }
         : null,
       offers: asUsed
@@ -62,8 +62,8 @@ export const bucket = defineReading({
 
 export const timeToHot = defineReading({
   kind: 'time-to-hot',
-  title: 'Time to hot',
-  how: 'Pipes cold, hot tap full open: seconds until it reaches what you call hot.',
+  title: 'Time to tap',
+  how: 'Pipes cold, hot outlet full open: seconds to the hot threshold.',
   at: 'tap',
   input: input(['seconds', 'flowLMin', 'hotC']),
   begin: { hotC: 40 },
@@ -76,22 +76,22 @@ export const timeToHot = defineReading({
     const past = (warm: boolean) => frontPast(study, tap, reading.takenAt, { hotC, flowLMin }, warm)
     const shown = front ? [front] : [past(true), past(false)]
     const { steadyC } = shown[0]
-    if (shown.every((f) => f.coldC >= hotC)) return impossible('What you call hot is no warmer than the pipes lie.')
+    if (shown.every((f) => f.coldC >= hotC)) return impossible('Hot threshold must be above the pipe surroundings.')
     const never = steadyC <= hotC
     return {
       worked: {
         out: { runOffL: (flowLMin * seconds) / 60, frontL: measured },
         steps: [
           {
-            label: 'Ran off',
+            label: 'Draw-off to waste',
             formula: 'flow × seconds',
             value: (flowLMin * seconds) / 60,
             quantity: 'volume',
             decimals: 2,
           },
           {
-            label: 'Of it in the pipes',
-            formula: 'flow × (seconds − delay of the heater)',
+            label: 'Of which pipe volume',
+            formula: 'flow × (seconds − start-up delay)',
             value: measured,
             quantity: 'volume',
             decimals: 2,
@@ -101,8 +101,8 @@ export const timeToHot = defineReading({
             : shown.map(
                 (f) =>
                   ({
-                    label: front ? 'By the study' : `By the study, loop ${f.pastLoop ? 'warm' : 'cold'}`,
-                    formula: `${f.pastLoop ? 'past the loop: ' : ''}contents × (1 + C wall / C water), and how far the front spreads at what you call hot`,
+                    label: front ? 'Calculated' : `Calculated, circulation ${f.pastLoop ? 'warm' : 'cold'}`,
+                    formula: `${f.pastLoop ? 'beyond the circulation: ' : ''}pipe volume × (1 + C wall / C water), with the spread at the hot threshold`,
                     value: f.hotL,
                     quantity: 'volume',
                     decimals: 2,
@@ -111,37 +111,35 @@ export const timeToHot = defineReading({
         ],
         notes: front
           ? front.pastLoop
-            ? ['The loop was due to be warm at that hour: only what lies past it is counted as cold.']
+            ? ['Circulation scheduled hot at that time: only pipe beyond it counts as cold.']
             : []
-          : [
-              'Whether the loop was warm hangs on whether it was asked for: read it again with the loop cold for hours.',
-            ],
+          : ['State of the circulation unknown in this mode: measure again after hours without use.'],
       },
       results: {
-        runOffL: { label: 'Ran off', quantity: 'volume', decimals: 2 },
-        frontL: { label: 'Of it in the pipes', quantity: 'volume', decimals: 2 },
+        runOffL: { label: 'Draw-off to waste', quantity: 'volume', decimals: 2 },
+        frontL: { label: 'Of which pipe volume', quantity: 'volume', decimals: 2 },
       },
       verdict: never
         ? {
-            figure: { label: `Hottest water at ${tap.name}`, quantity: 'temperature' },
+            figure: { label: `Maximum temperature at ${tap.name}`, quantity: 'temperature' },
             measured: hotC,
             modelled: steadyC,
             uncertainty: THERMOMETER_K,
-            likely: ['the dial stands higher than it says', 'the store was just heated'],
+            likely: ['thermostat above its marking', 'the cylinder had just reheated'],
           }
         : front && {
-            figure: { label: `Hot water to fill the runs to ${tap.name}`, quantity: 'volume', decimals: 2 },
+            figure: { label: `Warm-up volume to ${tap.name}`, quantity: 'volume', decimals: 2 },
             measured,
             modelled: front.hotL,
             uncertainty: front.hotL * FLOW_SHARE * 2 + (flowLMin / 60) * WATCH_S,
             likely:
               measured > front.hotL
-                ? ['a run is longer or wider than it was written down', 'cold water is mixed in on the way']
+                ? ['a run is longer or larger than entered', 'cold crossover']
                 : [
                     study.pipes.loop && !front.pastLoop
-                      ? 'the loop kept part of the way warm'
-                      : 'the pipes were still warm from a draw before',
-                    'a run is shorter or narrower than it was written down',
+                      ? 'circulation kept part of the pipe warm'
+                      : 'pipes still warm from a previous draw-off',
+                    'a run is shorter or smaller than entered',
                   ],
           },
       offers: front && !never ? lengthOffer(front, measured) : [],
@@ -151,7 +149,7 @@ export const timeToHot = defineReading({
 
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',
-  title: 'Hot water at a tap',
+  title: 'Hot water temperature at an outlet',
   how: 'Hot only, run until steady, thermometer in the stream.',
   at: 'tap',
   input: z.strictObject({ hotC: FIELDS.hotC, where: z.enum(['near', 'far']) }),
@@ -170,22 +168,19 @@ export const tapTemperature = defineReading({
         out: { hotC },
         steps: [
           {
-            label: 'Lost on the way',
+            label: 'Pipe temperature drop',
             formula: 'along each run T − air falls as exp(−U′L/ṁc)',
             value: leavesC - modelled,
             quantity: 'rise',
           },
           {
-            label: 'Leaves the plant at',
-            formula: 'read at the tap + lost on the way',
+            label: 'Supply temperature',
+            formula: 'outlet temperature + pipe temperature drop',
             value: supply,
             quantity: 'temperature',
           },
         ],
-        notes:
-          hotC > SAFETY.scalds.value
-            ? ['Hot enough to scald: is there a mixing valve, and are there children or old people in the house?']
-            : [],
+        notes: hotC > SAFETY.scalds.value ? ['Scald risk: check for a mixing valve and vulnerable occupants.'] : [],
       },
       results: { hotC: { label: `At ${tap.name}`, quantity: 'temperature' } },
       verdict: {
@@ -195,15 +190,15 @@ export const tapTemperature = defineReading({
         uncertainty: THERMOMETER_K + 1,
         likely:
           hotC < modelled
-            ? ['the dial stands lower than it says', 'cold water crosses over at a mixer', 'the store was half drawn']
-            : ['the dial stands higher than it says', 'the store was just heated'],
+            ? ['thermostat below its marking', 'cold crossover at a mixer', 'cylinder partly discharged']
+            : ['thermostat above its marking', 'the cylinder had just reheated'],
       },
       offers:
         !mixed && where === 'near'
           ? [
               {
                 path: `controls.found.heaters.${heaterId}.setpointC`,
-                label: 'Setpoint as found, as it really is',
+                label: 'Setpoint as found, actual',
                 value: supply,
               },
             ]
@@ -217,15 +212,15 @@ const DROOP_K = 2
 
 export const droop = defineReading({
   kind: 'droop',
-  title: 'Two taps together',
-  how: 'Read the hot water of one tap alone, open the other as it is used, read the first again.',
+  title: 'Two outlets at once',
+  how: 'Measure the hot water of one outlet alone, open the other as in use, measure the first again.',
   at: 'tap',
   input: z.strictObject({ otherTap: FIELDS.otherTap, aloneC: FIELDS.aloneC, togetherC: FIELDS.togetherC }),
   begin: {},
   possible: (study) => study.pipes.taps.length > 1,
   judge: (study, reading, { otherTap, aloneC, togetherC }): Judgement => {
     const [first, second] = [tapOf(study, reading.where), study.pipes.taps.find((t) => t.id === otherTap)]
-    if (!second || second.id === first.id) return impossible('Two different taps are wanted: choose the other one.')
+    if (!second || second.id === first.id) return impossible('Choose two different outlets.')
     const heater = runningOf(study.plant.heaters)
     const coldC = mainsOn(study, reading.takenAt)
     const flowLMin = first.flowLMin + second.flowLMin
@@ -236,13 +231,13 @@ export const droop = defineReading({
       worked: {
         out: { droopK },
         steps: [
-          { label: 'Droop', formula: 'alone − together', value: droopK, quantity: 'rise' },
+          { label: 'Temperature drop', formula: 'alone − together', value: droopK, quantity: 'rise' },
           ...(modelled === null
             ? []
             : [
                 {
-                  label: 'The heater can make',
-                  formula: 'cold main + output / (both flows × heat of a litre), at most what one gets alone',
+                  label: 'Available temperature',
+                  formula: 'cold main + output / (total flow × ρ × c), at most the single-outlet value',
                   value: modelled,
                   quantity: 'temperature',
                 } as const,
@@ -252,12 +247,12 @@ export const droop = defineReading({
           droopK > DROOP_K + 1
             ? [
                 heater
-                  ? 'More than a shower forgives: the two ask more than the heater lifts.'
-                  : 'More than a shower forgives: look for a narrow run or a pressure drop.',
+                  ? 'Too much for a shower: demand exceeds heater output.'
+                  : 'Too much for a shower: check for a narrow run or pressure drop.',
               ]
             : [],
       },
-      results: { droopK: { label: `Droop at ${first.name} with ${second.name}`, quantity: 'rise' } },
+      results: { droopK: { label: `Temperature drop at ${first.name} with ${second.name}`, quantity: 'rise' } },
       verdict:
         modelled === null
           ? null
@@ -268,11 +263,8 @@ export const droop = defineReading({
               uncertainty: DROOP_K + 1,
               likely:
                 togetherC < modelled
-                  ? [
-                      'it gives less than its plate: scale, gas pressure, height',
-                      'the flows are larger than was written down',
-                    ]
-                  : ['one of the two was not full open', 'it gives more than was written down'],
+                  ? ['output below rating: scale, gas pressure, altitude', 'flows larger than entered']
+                  : ['one outlet not fully open', 'output above the entered value'],
             },
       offers: [],
     }

@@ -20,7 +20,7 @@ export function mainsOffer(study: Study, takenAt: string, coldC: number): Offer 
   const monthlyC = mainsByMonth(study.site).map((c) => Math.round(Math.min(99, Math.max(0, c + off)) * 10) / 10)
   return {
     path: 'site.mains',
-    label: 'Cold main: shift the whole year so that it passes through this reading',
+    label: 'Cold main: shift the year to match this reading',
     value: { kind: 'monthly', monthlyC },
   }
 }
@@ -28,7 +28,7 @@ export function mainsOffer(study: Study, takenAt: string, coldC: number): Offer 
 export const mains = defineReading({
   kind: 'mains',
   title: 'Cold main, temperature',
-  how: 'Run the cold tap nearest the main until it is steady, then read.',
+  how: 'Run the cold outlet nearest the main until steady, then read.',
   at: null,
   input: input(['coldC']),
   begin: {},
@@ -43,7 +43,7 @@ export const mains = defineReading({
         measured: coldC,
         modelled,
         uncertainty: MAINS_K,
-        likely: ['the main lies shallow or passes through a warm cellar', 'it was not run long enough'],
+        likely: ['shallow main, or pipe through a warm space', 'not run long enough'],
       },
       offers: [mainsOffer(study, reading.takenAt, coldC)],
     }
@@ -53,7 +53,7 @@ export const mains = defineReading({
 export const pressure = defineReading({
   kind: 'pressure',
   title: 'Pressure at the main',
-  how: 'Gauge on a cold tap, all taps shut.',
+  how: 'Gauge on a cold outlet, all outlets shut.',
   at: null,
   input: input(['pressureBar']),
   begin: {},
@@ -64,7 +64,7 @@ export const pressure = defineReading({
       steps: [],
       notes:
         pressureBar > SAFETY.pressure.value.high
-          ? ['Too high for most fittings: a pressure reducer is wanted.']
+          ? ['Too high for most fittings: pressure-reducing valve required.']
           : pressureBar < SAFETY.pressure.value.low
             ? ['Low: instantaneous heaters and mixers may not work.']
             : [],
@@ -78,9 +78,9 @@ export const pressure = defineReading({
             measured: pressureBar,
             modelled: study.site.pressureBar,
             uncertainty: GAUGE_BAR,
-            likely: ['the network’s pressure swings with the hour'],
+            likely: ['supply pressure varies over the day'],
           },
-    offers: [{ path: 'site.pressureBar', label: 'Pressure of the study', value: pressureBar }],
+    offers: [{ path: 'site.pressureBar', label: 'Pressure in the study', value: pressureBar }],
   }),
 })
 
@@ -99,13 +99,13 @@ export const hardness = defineReading({
       notes:
         hardnessMgL > HARD_MG_L
           ? [
-              `Hard: scale grows sharply above ${displayOf(study).temperature(SCALES_C)}. Have heater and elements looked at more often.`,
+              `Hard: scale forms quickly above ${displayOf(study).temperature(SCALES_C)}. Have heater and immersion heaters inspected more often.`,
             ]
           : [],
     },
     results: { hardnessMgL: { label: 'Hardness', quantity: 'hardness' } },
     verdict: null,
-    offers: [{ path: 'site.hardnessMgL', label: 'Hardness of the study', value: hardnessMgL }],
+    offers: [{ path: 'site.hardnessMgL', label: 'Hardness in the study', value: hardnessMgL }],
   }),
 })
 
@@ -116,8 +116,8 @@ const FACTOR = { low: 0.2, high: 5 } as const
 
 export const hotLitres = defineReading({
   kind: 'hot-litres',
-  title: 'Hot water over some days',
-  how: 'Meter on the cold feed of heater or store, read twice some days apart: the longer, the better.',
+  title: 'Hot water use over several days',
+  how: 'Meter on the cold feed of heater or cylinder, two readings several days apart.',
   at: null,
   input: z.strictObject({ volumeL: FIELDS.volumeL, days: z.number().min(1).max(400) }),
   begin: {},
@@ -130,31 +130,31 @@ export const hotLitres = defineReading({
       worked: {
         out: { perDayL: measured },
         steps: [
-          { label: 'Hot water a day', formula: 'litres / days', value: measured, quantity: 'volume', decimals: 0 },
+          { label: 'Hot water per day', formula: 'litres / days', value: measured, quantity: 'volume', decimals: 0 },
           {
-            label: 'By the routine',
-            formula: 'Σ times a day × amount × hot share, and what runs off waiting',
+            label: 'From the usage profile',
+            formula: 'Σ uses per day × volume × hot share, plus draw-off to waste',
             value: modelled,
             quantity: 'volume',
             decimals: 0,
           },
         ],
-        notes: days < 5 ? ['A few days say little of a household: a week or more is worth waiting for.'] : [],
+        notes: days < 5 ? ['A few days are not representative: measure for a week or more.'] : [],
       },
-      results: { perDayL: { label: 'Hot water a day', quantity: 'volume', decimals: 0 } },
+      results: { perDayL: { label: 'Hot water per day', quantity: 'volume', decimals: 0 } },
       verdict: {
-        figure: { label: 'Hot water a day', quantity: 'volume', decimals: 0 },
+        figure: { label: 'Hot water per day', quantity: 'volume', decimals: 0 },
         measured,
         modelled,
         uncertainty: ROUTINE_SHARE * modelled,
         likely:
           measured > modelled
-            ? ['longer showers than were told', 'guests', 'a dripping tap or a crossover']
-            : ['somebody was away', 'shorter showers than were told'],
+            ? ['longer showers than reported', 'guests', 'a dripping outlet or a crossover']
+            : ['occupants absent', 'shorter showers than reported'],
       },
       offers:
         factor >= FACTOR.low && factor <= FACTOR.high
-          ? [{ path: 'people.volumeFactor', label: 'All amounts of the routine times', value: factor }]
+          ? [{ path: 'people.volumeFactor', label: 'Volume correction factor', value: factor }]
           : [],
     }
   },

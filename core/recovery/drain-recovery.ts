@@ -3,9 +3,9 @@ export const CONNECTIONS = ['A', 'B', 'C'] as const
 export type Connection = (typeof CONNECTIONS)[number]
 /** Where the water that a unit has warmed goes, in words. */
 export const CONNECTION_GOES_TO: Record<Connection, string> = {
-  A: 'the heater and the shower’s cold side',
-  B: 'the shower’s cold side only',
-  C: 'the heater only',
+  A: 'heater and shower',
+  B: 'shower only',
+  C: 'heater only',
 }
 
 /** A unit as it is rated: effectiveness at equal flows, and that flow. */

@@ -13,71 +13,71 @@ export interface Range {
   readonly high: number
 }
 
-const LEGIONELLA = 'Growth and kill of legionella against temperature; local code'
+const LEGIONELLA = 'Legionella growth and reduction against temperature; local code'
 
 /** Every limit that Bagno judges safety by. Local codes go before them. */
 export const SAFETY = {
   scalds: {
-    name: 'Water at a tap that scalds within minutes, above',
+    name: 'Scald limit at outlets',
     value: 49,
     quantity: 'temperature',
     source: 'The limit that codes most often set; seconds to a deep burn against temperature',
   },
   scaldsAtRisk: {
-    name: 'The same where children, the old or people who feel less heat live',
+    name: 'Scald limit at outlets, vulnerable occupants',
     value: 46,
     quantity: 'temperature',
-    source: 'Codes set a lower limit at the taps of people at risk; seconds to a deep burn against temperature',
+    source: 'Codes set a lower limit for vulnerable occupants; seconds to a deep burn against temperature',
   },
   burnsAtOnce: {
-    name: 'Nobody draws back in time from water that burns within, s',
+    name: 'Burn time without reaction, s',
     value: 10,
     quantity: 'number',
-    source: 'Seconds to a deep burn against temperature; reaction and a closed room',
+    source: 'Seconds to a deep burn against temperature; reaction time',
   },
   grows: {
-    name: 'Legionella grow, between',
+    name: 'Growth range of legionella',
     value: { low: 20, high: 45 },
     quantity: 'temperature',
     source: LEGIONELLA,
   },
   tepid: {
-    name: 'Legionella multiply noticeably, between',
+    name: 'Rapid growth of legionella',
     value: { low: 25, high: 45 },
     quantity: 'temperature',
     source: LEGIONELLA,
   },
-  livesOn: { name: 'A store lets legionella live on, below', value: 50, quantity: 'temperature', source: LEGIONELLA },
-  storedHot: { name: 'A store counts as stored hot, from', value: 60, quantity: 'temperature', source: LEGIONELLA },
+  livesOn: { name: 'Legionella survives in a cylinder below', value: 50, quantity: 'temperature', source: LEGIONELLA },
+  storedHot: { name: 'Stored hot from', value: 60, quantity: 'temperature', source: LEGIONELLA },
   loopReturn: {
-    name: 'A loop comes back safe, from',
+    name: 'Secondary return limit',
     value: 50,
     quantity: 'temperature',
-    source: 'Least return of a loop; local code',
+    source: 'Minimum return of a circulation; local code',
   },
   coolReturn: {
-    name: 'A loop that comes back cooler for more of its running than this is worth a word, share',
+    name: 'Pump run time with return below the limit, maximum fraction',
     value: 0.1,
     quantity: 'number',
     source: 'Practice',
   },
   killsAWeek: {
-    name: 'Tenfold kills a week that what is drawn from a store should reach',
+    name: 'Minimum weekly log reduction at draw-off level',
     value: 1,
     quantity: 'number',
     source: LEGIONELLA,
   },
-  still: { name: 'A run counts as standing after', value: 7, quantity: 'days', source: 'Flush weekly; local code' },
+  still: { name: 'Stagnant run: unused for more than', value: 7, quantity: 'days', source: 'Flush weekly; local code' },
   pressure: {
-    name: 'Domestic fittings and heaters are at home, between',
+    name: 'Usual static pressure',
     value: { low: 1, high: 5.5 },
     quantity: 'pressure',
-    source: 'Usual limits of fittings; their makers say',
+    source: 'Usual limits of fittings; manufacturers’ instructions',
   },
   cutOut: {
-    name: 'The safety cut-out of a burner or an element ends its heat, at',
+    name: 'Safety cut-out of a burner or immersion heater',
     value: 88,
     quantity: 'temperature',
-    source: 'Makers set it between about 80 and 95 °C',
+    source: 'Manufacturers’ usual setting',
   },
 } as const satisfies Record<string, Limit | Limit<Range>>

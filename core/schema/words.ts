@@ -37,7 +37,7 @@ function asked(issue: z.core.$ZodIssue): string {
     case 'unrecognized_keys':
       return `has fields that are not known: ${issue.keys.slice(0, 5).join(', ')}`
     case 'invalid_union':
-      return 'must be of one of the known kinds'
+      return 'unknown type'
     default:
       return issue.message
   }
@@ -75,7 +75,7 @@ export function formFault(schema: z.ZodObject, given: unknown, issue: z.core.$Zo
   if (issue.code === 'unrecognized_keys')
     return {
       path: [...issue.path, issue.keys[0]].join('.'),
-      message: `is not a field of this sum; it takes ${Object.keys(schema.shape).join(', ')}`,
+      message: `is not a field of this calculator; it takes ${Object.keys(schema.shape).join(', ')}`,
     }
   const path = issue.path.join('.') || 'input'
   const got = gotAt(given, issue.path)

@@ -28,9 +28,9 @@ export function bounded(document: object): Result<object> {
     }
     const value: unknown = (here.value as Record<string, unknown>)[here.keys[here.at++]]
     if (++values > MOST_VALUES)
-      return refused(`holds more than ${MOST_VALUES.toLocaleString('en-GB')} values; no study does`, pathOf(open))
+      return refused(`has more than ${MOST_VALUES.toLocaleString('en-GB')} values`, pathOf(open))
     if (typeof value !== 'object' || value === null) continue
-    if (open.length === MOST_DEPTH) return refused(`is nested more than ${MOST_DEPTH} deep; no study is`, pathOf(open))
+    if (open.length === MOST_DEPTH) return refused(`is nested more than ${MOST_DEPTH} deep`, pathOf(open))
     open.push({ value, keys: Object.keys(value), at: 0 })
   }
   return { ok: true, value: document }

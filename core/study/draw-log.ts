@@ -45,7 +45,7 @@ const delimiterOf = (text: string): string => {
 /** A file of separated values with a header. Separator and quotes are found out; empty lines are left out. */
 export function readTable(text: string): Result<Table> {
   if (text.length > LARGEST_LOG)
-    return refused(`the file is ${(text.length / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`)
+    return refused(`the file is ${(text.length / 1048576).toFixed(1)} MB. Accepts up to ${LARGEST_LOG / 1048576} MB`)
   const lines: number[] = []
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: false,
@@ -126,7 +126,7 @@ export function readDrawLog(
   if (!read.ok) return read
   const table = read.value
   if (table.rows.length > MOST_LOGGED)
-    return refused(`the log has ${table.rows.length} rows; at most ${MOST_LOGGED} are taken`)
+    return refused(`the log has ${table.rows.length} rows. Accepts up to ${MOST_LOGGED}`)
   const faults: Fault[] = []
   const found: (Omit<LoggedDraw, 'atMin'> & { at: number })[] = []
   for (const [i, row] of table.rows.entries()) {
@@ -149,7 +149,7 @@ export function readDrawLog(
     else if (!(amount > 0)) fault(`${quoted(mapping.amount)}; a number above 0 is expected, in ${mapping.amountUnit}`)
     else if (!tap)
       fault(
-        `${mapping.tap === null ? 'no tap is chosen' : quoted(mapping.tap)}; the taps are ${taps.map((t) => t.name).join(', ')}`,
+        `${mapping.tap === null ? 'no outlet is chosen' : quoted(mapping.tap)}; the outlets are ${taps.map((t) => t.name).join(', ')}`,
       )
     else if (!(wantedC > coldC && wantedC <= 90))
       fault(
@@ -158,16 +158,16 @@ export function readDrawLog(
     else {
       const litres = litresOf(amount, mapping.amountUnit, tap, wantedC - coldC)
       if (litres > LITRES.max)
-        fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw; is the unit right?`)
+        fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw-off; is the unit right?`)
       else if (litres >= LITRES.min) found.push({ at, tapId: tap.id, litres, wantedC })
     }
     if (faults.length >= MOST_FAULTS) break
   }
   if (faults.length > 0) return { ok: false, faults }
-  if (found.length === 0) return refused('no draw of a hundredth of a litre or more is in it')
+  if (found.length === 0) return refused('it has no draw-off of a hundredth of a litre or more')
   const first = Math.floor(found.reduce((least, d) => Math.min(least, d.at), Infinity) / DAY_S)
   const last = Math.floor(found.reduce((most, d) => Math.max(most, d.at), 0) / DAY_S)
-  if (last - first + 1 > DAYS) return refused(`the log spans ${last - first + 1} days; at most a year is taken`)
+  if (last - first + 1 > DAYS) return refused(`the log spans ${last - first + 1} days. Accepts up to a year`)
   const draws = found
     .map(({ at, ...d }) => ({ ...d, atMin: (at - first * DAY_S) / 60 }))
     .sort((a, b) => a.atMin - b.atMin)

@@ -22,7 +22,7 @@ export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12,
 /** Whose borrowed figures are: papers, of which day, and under which conditions they hold; null: nobody wrote it down. */
 export const Papers = z
   .strictObject({
-    source: z.string().trim().min(1, 'whose figures they are, not empty').max(120),
+    source: z.string().trim().min(1, 'a data source is required').max(120),
     on: Day.nullable(),
     conditions: z.string().max(200),
   })

@@ -146,13 +146,13 @@ export const Recovery = z.strictObject({
   /** Whose its effectiveness and rated flow are. */
   papers: Papers,
   /** Taps that drain through it; of them only those that drain while they fill give it heat. */
-  tapIds: z.array(Id).min(1, 'at least one tap').max(60),
+  tapIds: z.array(Id).min(1, 'at least one outlet').max(60),
 })
 export type Recovery = z.infer<typeof Recovery>
 
 export const Pipes = z.strictObject({
   runs: z.array(Run).min(1, 'at least one run').max(200),
-  taps: z.array(Tap).min(1, 'at least one tap').max(60),
+  taps: z.array(Tap).min(1, 'at least one outlet').max(60),
   loop: Loop.nullable(),
   /** Litres somebody is ready to run off before it is warm: a mark on every run; null: none chosen. */
   wasteLimitL: between(0.1, 20).nullable(),

@@ -20,7 +20,7 @@ export const HEATER_FUNCTIONS = {
   keepHot: 'Keep-hot',
   boost: 'Boost',
   lock: 'Lock above a temperature',
-  holiday: 'Holiday level',
+  holiday: 'Holiday setpoint',
 } as const
 
 /** Air around a thing as somebody measured it, °C at all times; null: what is usual where it stands. */

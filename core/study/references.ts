@@ -50,7 +50,10 @@ function checkPipes({ pipes }: StudyShape, report: Report): void {
     let steps = 0
     for (let at: string | null | undefined = run.from; at; at = from.get(at))
       if (++steps > pipes.runs.length) {
-        report(['pipes', 'runs', i, 'from'], 'leads round in a circle; every run must lead back to the plant')
+        report(
+          ['pipes', 'runs', i, 'from'],
+          'connects to itself. Every run must start at the hot connection or at another run',
+        )
         break
       }
   })
@@ -59,11 +62,11 @@ function checkPipes({ pipes }: StudyShape, report: Report): void {
   })
   pipes.recovery?.tapIds.forEach(
     (id, i) =>
-      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'recovery', 'tapIds', i], `there is no tap "${id}"`),
+      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'recovery', 'tapIds', i], `there is no outlet "${id}"`),
   )
   pipes.drain?.tapIds.forEach(
     (id, i) =>
-      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no tap "${id}"`),
+      !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no outlet "${id}"`),
   )
   if (pipes.loop && !runs.has(pipes.loop.turnsAt))
     report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
@@ -83,21 +86,19 @@ function checkPlant({ plant, prices, pipes, site }: StudyShape, report: Report):
       report([...path, 'leastOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
     if ('coil' in heater && heater.coil.top <= heater.coil.bottom)
       report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
-    if (isOnStore(heater) && !plant.store) report(['plant', 'store'], `needs a store: "${heater.name}" heats one`)
+    if (isOnStore(heater) && !plant.store) report(['plant', 'store'], `needs a cylinder: "${heater.name}" heats one`)
     if (!isLocal(heater)) return
-    if (!pipes.taps.some((t) => t.id === heater.tapId)) report([...path, 'tapId'], `there is no tap "${heater.tapId}"`)
+    if (!pipes.taps.some((t) => t.id === heater.tapId))
+      report([...path, 'tapId'], `there is no outlet "${heater.tapId}"`)
     if (plant.heaters.findIndex((h) => isLocal(h) && h.tapId === heater.tapId) !== i)
-      report([...path, 'tapId'], 'this tap has a heater of its own already')
+      report([...path, 'tapId'], 'this outlet has a point-of-use heater already')
   })
   const running = plant.heaters.filter(isRunning)
   if (running.length > 1)
-    report(
-      ['plant', 'heaters', plant.heaters.indexOf(running[1])],
-      'one heater can heat the water as it runs; leave the others out',
-    )
+    report(['plant', 'heaters', plant.heaters.indexOf(running[1])], 'only one instantaneous water heater is possible')
   if (plant.store && !plant.heaters.some(isOnStore))
-    report(['plant', 'store'], 'has no heater; leave it out, or say what heats it')
-  if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'needs one that serves all taps')
+    report(['plant', 'store'], 'has no heater; remove it, or add a heater')
+  if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'at least one heater must serve all outlets')
   if (!prices.carriers[site.heating.carrier])
     report(['prices', 'carriers', site.heating.carrier], 'needs a price: it heats the house')
   if (!prices.carriers.electricity)
@@ -117,7 +118,7 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
   )
   const taps = new Set(pipes.taps.map((t) => t.id))
   people.habits.forEach((habit, i) => {
-    if (!taps.has(habit.tapId)) report(['people', 'habits', i, 'tapId'], `there is no tap "${habit.tapId}"`)
+    if (!taps.has(habit.tapId)) report(['people', 'habits', i, 'tapId'], `there is no outlet "${habit.tapId}"`)
     if (habit.personId !== null && !persons.has(habit.personId))
       report(['people', 'habits', i, 'personId'], `there is no person "${habit.personId}"`)
   })
@@ -133,10 +134,11 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
   })
   if (people.draws.kind === 'logged')
     people.draws.draws.forEach(
-      (d, i) => !taps.has(d.tapId) && report(['people', 'draws', 'draws', i, 'tapId'], `there is no tap "${d.tapId}"`),
+      (d, i) =>
+        !taps.has(d.tapId) && report(['people', 'draws', 'draws', i, 'tapId'], `there is no outlet "${d.tapId}"`),
     )
   if (people.draws.kind === 'standard' && !taps.has(people.draws.tapId))
-    report(['people', 'draws', 'tapId'], `there is no tap "${people.draws.tapId}"`)
+    report(['people', 'draws', 'tapId'], `there is no outlet "${people.draws.tapId}"`)
 }
 
 function checkControls(study: StudyShape, controls: Controls, path: (string | number)[], report: Report): void {
@@ -146,10 +148,13 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
     else if (isRunning(heater) !== (control.keepHot !== undefined))
       report(
         [...path, 'heaters', heater.id, 'keepHot'],
-        isRunning(heater) ? 'on or off: it heats water as it runs' : 'is for what heats water as it runs',
+        isRunning(heater) ? 'on or off: it is an instantaneous water heater' : 'only for instantaneous water heaters',
       )
     else if (isRunning(heater) && control.disinfection)
-      report([...path, 'heaters', heater.id, 'disinfection'], 'is for what is stored: it heats water as it runs')
+      report(
+        [...path, 'heaters', heater.id, 'disinfection'],
+        'only for stored hot water: it is an instantaneous water heater',
+      )
   }
   for (const id of Object.keys(controls.heaters)) {
     const heater = study.plant.heaters.find((h) => h.id === id)
@@ -160,7 +165,7 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
   if (heaterId !== null && !study.plant.heaters.some((h) => h.id === heaterId))
     report([...path, 'heating', 'heaterId'], `there is no heater "${heaterId}"`)
   if (controls.loop.mode !== 'off' && !study.pipes.loop)
-    report([...path, 'loop', 'mode'], 'must be "off": there is no loop')
+    report([...path, 'loop', 'mode'], 'must be "off": there is no circulation')
 }
 
 function checkReasons({ controls, plant }: StudyShape, report: Report): void {
@@ -209,13 +214,14 @@ function checkPackages(study: StudyShape, report: Report): void {
           })
       if (m.kind === 'heat-source') {
         if (hasSetpoint(m.heater) !== (m.control !== null))
-          report([...path, 'control'], hasSetpoint(m.heater) ? 'it needs a setpoint' : 'no thermostat holds it')
+          report([...path, 'control'], hasSetpoint(m.heater) ? 'it needs a setpoint' : 'it has no thermostat')
         if (study.plant.heaters.some((h) => h.id === m.heater.id && !m.replaces.includes(h.id)))
           report([...path, 'heater', 'id'], `"${m.heater.id}" is used twice; each needs a name of its own`)
       }
       if (m.kind === 'insulate-runs' && m.loopReturn && !study.pipes.loop)
-        report([...path, 'loopReturn'], 'there is no loop')
-      if (m.kind === 'loop-mode' && m.mode !== 'off' && !study.pipes.loop) report([...path, 'mode'], 'there is no loop')
+        report([...path, 'loopReturn'], 'there is no circulation')
+      if (m.kind === 'loop-mode' && m.mode !== 'off' && !study.pipes.loop)
+        report([...path, 'mode'], 'there is no circulation')
     })
   })
 }

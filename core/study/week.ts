@@ -14,8 +14,11 @@ const Window = z
 
 const Day = z
   .array(Window)
-  .max(24, 'at most 24 windows a day')
-  .refine((day) => day.every((w, i) => i === 0 || day[i - 1].toMin <= w.fromMin), 'windows in order, not overlapping')
+  .max(24, 'at most 24 on periods a day')
+  .refine(
+    (day) => day.every((w, i) => i === 0 || day[i - 1].toMin <= w.fromMin),
+    'on periods in order, not overlapping',
+  )
 
 /** Seven days of windows, Monday first. */
 export const Week = z.array(Day).length(DAYS_A_WEEK, 'seven days, Monday first')

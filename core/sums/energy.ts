@@ -12,44 +12,42 @@ const USUAL_INLET_C = 10
 
 export const waterPowerSum = defineSum({
   name: 'water-power',
-  title: 'Heat into running water',
-  about: 'Power that reaches the water from flow and rise, and the fuel it takes.',
+  title: 'Heat output from flow',
+  about: 'Output from flow and temperature rise, and the input it needs.',
   source: 'flow × ρ(inlet) × c(mean) × rise; input = heat / efficiency',
   input: input(['flowLMin', 'inletC', 'outletC'], ['efficiency']),
   results: {
-    waterKw: { label: 'Into the water', ...KW },
+    waterKw: { label: 'Output', ...KW },
     waterBtuH: { label: 'The same', unit: 'BTU/h', decimals: 0 },
-    inputKw: { label: 'Bought for it', ...KW },
+    inputKw: { label: 'Input power', ...KW },
   },
   example: { flowLMin: 9, inletC: 11, outletC: 48, efficiency: 0.88 },
   work: ({ flowLMin, inletC, outletC, efficiency }) => {
-    if (inletC > outletC) throw new SumRefusal('inletC', `must not be above the water going out, ${outletC} °C`)
+    if (inletC > outletC) throw new SumRefusal('inletC', 'must not be above the outlet temperature')
     const waterKw = waterPower(flowLMin, inletC, outletC)
     const inputKw = efficiency === undefined ? null : waterKw / efficiency
     return {
       out: { waterKw, waterBtuH: waterKw * BTU_H_PER_KW, inputKw },
       steps: [
         {
-          label: 'Heat held by the water',
+          label: 'Heat capacity of the water',
           formula: 'ρ(inlet) × c(mean)',
           value: heatPerLitre(inletC, outletC),
           quantity: 'volumetricHeat',
           decimals: 4,
         },
-        { label: 'Into the water', formula: 'flow / 60 × heat of a litre × rise', value: waterKw, ...KW },
-        ...(inputKw === null
-          ? []
-          : [{ label: 'Bought for it', formula: 'into the water / efficiency', value: inputKw, ...KW }]),
+        { label: 'Output', formula: 'flow / 60 × ρ × c × rise', value: waterKw, ...KW },
+        ...(inputKw === null ? [] : [{ label: 'Input power', formula: 'output / efficiency', value: inputKw, ...KW }]),
       ],
-      notes: inputKw === null ? ['This is heat into the water. What is bought is more: give the efficiency.'] : [],
+      notes: inputKw === null ? ['This is heat output. Enter the efficiency to get the input.'] : [],
     }
   },
 })
 
 export const meterRate = defineSum({
   name: 'meter-rate',
-  title: 'Clocking a meter',
-  about: 'Input of a heater from what the meter ran while it was the only thing on.',
+  title: 'Heater input from meter',
+  about: 'Heater input from a meter reading with all other loads off.',
   source: 'amount × calorific value × 3600 / seconds',
   input: z.strictObject({
     fuel: z.enum(['gas-m3', 'gas-ft3', 'electricity-kwh', 'electricity-pulses']),
@@ -65,7 +63,7 @@ export const meterRate = defineSum({
   example: { fuel: 'gas-m3', amount: 0.09, seconds: 120 },
   work: ({ fuel, amount, seconds, calorificKwh, pulsesPerKwh, altitudeM, gasC, gaugeMbar }) => {
     if (fuel === 'electricity-pulses' && pulsesPerKwh === undefined)
-      throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; it stands on the meter')
+      throw new SumRefusal('pulsesPerKwh', 'is needed for pulses; marked on the meter')
     const gas = fuel === 'gas-m3' || fuel === 'gas-ft3'
     const perUnit = gas
       ? (calorificKwh ?? CALORIFIC[fuel === 'gas-m3' ? 'natural gas, m³' : 'natural gas, ft³'])
@@ -83,8 +81,8 @@ export const meterRate = defineSum({
         ...(corrected
           ? [
               {
-                label: 'Billed in one that the meter counts',
-                formula: '(air’s pressure at this height + gas pressure) / 1013 mbar × 288 K / gas in K',
+                label: 'Volume conversion factor',
+                formula: '(air pressure at altitude + gas pressure) / 1013 mbar × 288 K / gas temperature',
                 value: billed,
                 decimals: 3,
               } as const,
@@ -92,7 +90,7 @@ export const meterRate = defineSum({
           : []),
         {
           label: 'Energy',
-          formula: corrected ? 'amount × billed in one × kWh a unit' : 'amount × kWh a unit',
+          formula: corrected ? 'amount × conversion factor × calorific value' : 'amount × calorific value',
           value: kwh,
           unit: 'kWh',
           decimals: 3,
@@ -102,12 +100,12 @@ export const meterRate = defineSum({
       notes: gas
         ? [
             calorificKwh === undefined
-              ? 'The usual gross calorific value is taken; the bill has the supplier’s.'
-              : 'Gross calorific value as given.',
+              ? 'Usual gross calorific value; the supplier’s is on the bill.'
+              : 'Gross calorific value as entered.',
             ...(corrected
               ? []
               : [
-                  'Pressure and temperature of the gas are not in it: at 1,700 m a metered cubic metre is about 0.83 of a billed one.',
+                  'Gas pressure and temperature not corrected: at high altitude a metered unit is well below a billed one.',
                 ]),
           ]
         : [],
@@ -117,14 +115,14 @@ export const meterRate = defineSum({
 
 export const runningCost = defineSum({
   name: 'running-cost',
-  title: 'What it costs to run',
-  about: 'Money an hour, a day and a year of something that draws a steady power.',
+  title: 'Running cost',
+  about: 'Cost per hour, day and year of a constant load.',
   source: 'power × hours × price',
   input: input(['inputKw', 'priceKwh', 'hoursPerDay']),
   results: {
-    perHour: { label: 'An hour', unit: 'money', decimals: 3 },
-    perDay: { label: 'A day', unit: 'money', decimals: 2 },
-    perYear: { label: 'A year', unit: 'money', decimals: 2 },
+    perHour: { label: 'Per hour', unit: 'money', decimals: 3 },
+    perDay: { label: 'Per day', unit: 'money', decimals: 2 },
+    perYear: { label: 'Per year', unit: 'money', decimals: 2 },
   },
   example: { inputKw: 1.2, priceKwh: 0.3, hoursPerDay: 5 },
   work: ({ inputKw, priceKwh, hoursPerDay }) => {
@@ -133,9 +131,9 @@ export const runningCost = defineSum({
     return {
       out: { perHour, perDay, perYear: perDay * 365 },
       steps: [
-        { label: 'An hour', formula: 'input × price', value: perHour, unit: 'money', decimals: 3 },
-        { label: 'A day', formula: 'an hour × hours a day', value: perDay, unit: 'money', decimals: 2 },
-        { label: 'A year', formula: 'a day × 365', value: perDay * 365, unit: 'money', decimals: 2 },
+        { label: 'Per hour', formula: 'input × price', value: perHour, unit: 'money', decimals: 3 },
+        { label: 'Per day', formula: 'per hour × hours a day', value: perDay, unit: 'money', decimals: 2 },
+        { label: 'Per year', formula: 'per day × 365', value: perDay * 365, unit: 'money', decimals: 2 },
       ],
       notes: [],
     }
@@ -144,14 +142,14 @@ export const runningCost = defineSum({
 
 export const pumpPower = defineSum({
   name: 'pump-power',
-  title: 'What a pump draws',
-  about: 'Watts of a pump from clamp-meter readings, and what a year of it costs.',
+  title: 'Pump power and cost',
+  about: 'Pump power from clamp-meter readings, and its annual cost.',
   source: 'V × A × power factor',
   input: input(['volts', 'amps', 'hoursPerDay', 'priceKwh'], ['powerFactor']),
   results: {
     watts: { label: 'Draws', quantity: 'watts' },
-    kwhYear: { label: 'A year', quantity: 'energy' },
-    costYear: { label: 'Costs a year', unit: 'money', decimals: 2 },
+    kwhYear: { label: 'Per year', quantity: 'energy' },
+    costYear: { label: 'Annual cost', unit: 'money', decimals: 2 },
   },
   example: { volts: 230, amps: 0.2, powerFactor: 0.6, hoursPerDay: 17.5, priceKwh: 0.3 },
   work: ({ volts, amps, powerFactor, hoursPerDay, priceKwh }) => {
@@ -166,12 +164,12 @@ export const pumpPower = defineSum({
           value: watts,
           quantity: 'watts',
         },
-        { label: 'A year', formula: 'watts × hours a day × 365 / 1000', value: kwhYear, quantity: 'energy' },
-        { label: 'Costs a year', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
+        { label: 'Per year', formula: 'watts × hours a day × 365 / 1000', value: kwhYear, quantity: 'energy' },
+        { label: 'Annual cost', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
       ],
       notes:
         powerFactor === undefined
-          ? ['Without the power factor this is volt-amperes, an upper bound: a small pump draws about half of it.']
+          ? ['Without power factor this is volt-amperes, an upper bound: small pumps take about half.']
           : [],
     }
   },
@@ -179,14 +177,14 @@ export const pumpPower = defineSum({
 
 export const flowAtRiseSum = defineSum({
   name: 'flow-at-rise',
-  title: 'Flow that a power lifts',
-  about: 'The most water a heater lifts by a rise.',
+  title: 'Flow at a given output',
+  about: 'Maximum flow of a heater at a temperature rise.',
   source: 'P / (ρ c rise)',
   input: input(['powerKw', 'riseK'], ['inletC']),
   results: { flowLMin: { label: 'Flow', quantity: 'flow' }, flowGpm: { label: 'The same', unit: 'gpm', decimals: 2 } },
   example: { powerKw: 24, riseK: 35, inletC: 8 },
   work: ({ powerKw, riseK, inletC = USUAL_INLET_C }) => {
-    if (inletC + riseK > 100) throw new SumRefusal('riseK', `must not bring ${inletC} °C above 100 °C`)
+    if (inletC + riseK > 100) throw new SumRefusal('riseK', 'must not heat the inlet water to boiling')
     const flowLMin = flowAtRise(powerKw, inletC, riseK)
     return {
       out: { flowLMin, flowGpm: flowLMin / GAL_L },
@@ -199,16 +197,16 @@ export const flowAtRiseSum = defineSum({
           decimals: 2,
         },
       ],
-      notes: ['Take the inlet of midwinter, not the mean.'],
+      notes: ['Use the mid-winter inlet, not the mean.'],
     }
   },
 })
 
 export const heaterSize = defineSum({
   name: 'heater-size',
-  title: 'Power for draws at once',
-  about: 'Hot flow and power that draws at the same time ask of an instantaneous heater.',
-  source: 'Mixer balance of each draw; P = flow × ρc × rise; I = P/V or P/(√3 V)',
+  title: 'Output for simultaneous draw-offs',
+  about: 'Hot flow and output required from an instantaneous water heater.',
+  source: 'Mixer balance of each draw-off; P = flow × ρc × rise; I = P/V or P/(√3 V)',
   input: z.strictObject({
     draws: z
       .array(z.strictObject({ flowLMin: FIELDS.flowLMin, tempC: FIELDS.tempC, count: z.int().min(1).max(50) }))
@@ -221,15 +219,14 @@ export const heaterSize = defineSum({
   }),
   results: {
     hotFlowLMin: { label: 'Hot flow', quantity: 'flow' },
-    powerKw: { label: 'Power into the water', ...KW },
+    powerKw: { label: 'Output', ...KW },
     amps: { label: 'Current, if electric', unit: 'A', decimals: 1 },
   },
   example: { draws: [{ flowLMin: 9, tempC: 39, count: 2 }], inletC: 7, setpointC: 50, volts: 400, phases: 3 },
   work: ({ draws, inletC, setpointC, volts, phases = 1 }) => {
-    needsAbove('setpointC', setpointC, inletC, 'the water coming in')
+    needsAbove('setpointC', setpointC, inletC, 'the inlet')
     draws.forEach((d, i) => {
-      if (d.tempC > setpointC)
-        throw new SumRefusal(`draws.${i}.tempC`, `must not be hotter than the setpoint, ${setpointC} °C`)
+      if (d.tempC > setpointC) throw new SumRefusal(`draws.${i}.tempC`, 'must not be above the setpoint')
     })
     const hotFlowLMin = draws.reduce(
       (s, d) => s + d.count * d.flowLMin * (Math.max(0, d.tempC - inletC) / (setpointC - inletC)),
@@ -242,7 +239,7 @@ export const heaterSize = defineSum({
       steps: [
         {
           label: 'Hot flow',
-          formula: 'sum of count × flow × (wanted − inlet) / (setpoint − inlet)',
+          formula: 'sum of number × flow × (required − inlet) / (setpoint − inlet)',
           value: hotFlowLMin,
           quantity: 'flow',
         },
@@ -259,7 +256,7 @@ export const heaterSize = defineSum({
               },
             ]),
       ],
-      notes: ['Take the inlet of midwinter. Electrical work is for the licensed.'],
+      notes: ['Use the mid-winter inlet. Electrical work is for a registered installer.'],
     }
   },
 })
@@ -271,17 +268,17 @@ const MOST_USEFUL = { 'bought-heat': 1, 'heat-from-air': 5 } as const
 
 export const labelYear = defineSum({
   name: 'label-year',
-  title: 'What a label would cost here',
-  about: 'The energy on a heater’s label, for the draws of a test, brought to this household’s draws and price.',
+  title: 'Running cost from an energy label',
+  about: 'Annual energy on a heater’s label, converted from the tapping profile to this household’s use and price.',
   source:
     'EU 812/2013: a label’s year is 0.6 × 366 of its test days; useful of such a day in EU 814/2013: S 2.1, M 5.845, L 11.655, XL 19.07 kWh',
   input: input(['labelKwhYear', 'labelDayKwh', 'usefulKwhYear', 'priceKwh']).extend({
     heatsBy: z.enum(['bought-heat', 'heat-from-air']),
   }),
   results: {
-    share: { label: 'Useful of what it takes', decimals: 3 },
-    kwhYear: { label: 'A year here', quantity: 'energy' },
-    costYear: { label: 'Costs a year', unit: 'money', decimals: 2 },
+    share: { label: 'Seasonal efficiency or SPF', decimals: 3 },
+    kwhYear: { label: 'Per year here', quantity: 'energy' },
+    costYear: { label: 'Annual cost', unit: 'money', decimals: 2 },
   },
   example: {
     heatsBy: 'heat-from-air',
@@ -296,24 +293,29 @@ export const labelYear = defineSum({
     if (share > most)
       throw new SumRefusal(
         'labelKwhYear',
-        `must be at least ${((labelDayKwh * LABEL_DAYS) / most).toFixed(0)} kWh for this test day: ${heatsBy === 'bought-heat' ? 'no flame or element makes more heat than it takes' : `no heat pump makes more than ${MOST_USEFUL[heatsBy]} times what it takes`}`,
+        `must be at least ${((labelDayKwh * LABEL_DAYS) / most).toFixed(0)} kWh for this tapping profile: ${heatsBy === 'bought-heat' ? 'burners and immersion heaters have an efficiency up to 1' : `heat pumps have a COP up to ${MOST_USEFUL[heatsBy]}`}`,
       )
     const kwhYear = usefulKwhYear / share
     return {
       out: { share, kwhYear, costYear: kwhYear * priceKwh },
       steps: [
         {
-          label: 'Useful of what it takes',
+          label: 'Seasonal efficiency or SPF',
           formula: 'useful a day × 0.6 × 366 / energy on the label',
           value: share,
           decimals: 3,
         },
-        { label: 'A year here', formula: 'useful here / that share', value: kwhYear, quantity: 'energy' },
-        { label: 'Costs a year', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
+        {
+          label: 'Per year here',
+          formula: 'useful heat here / seasonal efficiency',
+          value: kwhYear,
+          quantity: 'energy',
+        },
+        { label: 'Annual cost', formula: 'kWh × price', value: kwhYear * priceKwh, unit: 'money', decimals: 2 },
       ],
       notes: [
-        'A label is for one climate, one temperature and one pattern of draws: simulate the heater in this house before it is ordered.',
-        ...(share > 1 ? ['More useful heat than energy taken: the rest is of the air or the sun.'] : []),
+        'A label applies to one climate, temperature and tapping profile: simulate the heater in this house before ordering.',
+        ...(share > 1 ? ['More useful heat than purchased energy: the rest is ambient or solar heat.'] : []),
       ],
     }
   },

@@ -12,21 +12,20 @@ const PA_PER_M = 9806.65
 
 export const stovePump = defineSum({
   name: 'stove-pump',
-  title: 'Pump of a boiler stove',
-  about: 'Flow and head that a pump needs to carry a fire’s heat into a store.',
+  title: 'Boiler stove pump',
+  about: 'Flow and head required to transfer a stove’s heat to a cylinder.',
   source: 'Flow = kW / (ρ c ΔT); head by Darcy–Weisbach with 64/Re or Blasius',
   input: input(['powerKw', 'riseK', 'returnC', 'lengthM', 'innerMm', 'fittingsEquivalentM']),
   results: {
     flowLMin: { label: 'Flow', quantity: 'flow' },
-    headM: { label: 'Head of the pump', unit: 'm', decimals: 2 },
-    speedMS: { label: 'Speed in the pipe', unit: 'm/s', decimals: 2 },
-    flowC: { label: 'Leaves the fire at', quantity: 'temperature' },
-    verdict: { label: 'Verdict' },
+    headM: { label: 'Pump head', unit: 'm', decimals: 2 },
+    speedMS: { label: 'Velocity in the pipe', unit: 'm/s', decimals: 2 },
+    flowC: { label: 'Flow temperature', quantity: 'temperature' },
+    verdict: { label: 'Result' },
   },
   example: { powerKw: 8, riseK: 10, returnC: 55, lengthM: 12, innerMm: 26.2, fittingsEquivalentM: 8 },
   work: ({ powerKw, riseK, returnC, lengthM, innerMm, fittingsEquivalentM }) => {
-    if (returnC + riseK > 100)
-      throw new SumRefusal('riseK', `must leave the water below 100 °C: at most ${100 - returnC} K`)
+    if (returnC + riseK > 100) throw new SumRefusal('riseK', 'must keep the flow temperature below boiling')
     const flowLMin = flowAtRise(powerKw, returnC, riseK)
     const innerM = innerMm / 1000
     const meanC = returnC + riseK / 2
@@ -35,13 +34,17 @@ export const stovePump = defineSum({
     const speedMS = flowLMin / 60_000 / ((Math.PI / 4) * innerM ** 2)
     const flowC = returnC + riseK
     const verdict =
-      flowC > HOTTEST_PUMPED_C ? 'too hot: more flow' : speedMS > FASTEST_MS ? 'too fast: a wider pipe' : 'works'
+      flowC > HOTTEST_PUMPED_C
+        ? 'too hot: increase flow'
+        : speedMS > FASTEST_MS
+          ? 'velocity too high: larger pipe'
+          : 'works'
     return {
       out: { flowLMin, headM, speedMS, flowC, verdict },
       steps: [
         { label: 'Flow', formula: 'power / (ρ c × rise)', value: flowLMin, quantity: 'flow' },
         {
-          label: 'Speed in the pipe',
+          label: 'Velocity in the pipe',
           formula: 'flow / (π/4 × bore²)',
           value: speedMS,
           unit: 'm/s',
@@ -57,8 +60,8 @@ export const stovePump = defineSum({
         { label: 'Head', formula: 'friction / (ρ g)', value: headM, unit: 'm', decimals: 2 },
       ],
       notes: [
-        'Coil, valve that keeps the return warm, and flow meter are not in it: add what their makers say.',
-        'A fire goes on when the power fails and the pump stops: what takes its heat then has to work without a pump, and relief must be open to a safe place. Work on it is for the licensed.',
+        'Coil, return-temperature valve and flow meter not included: add the manufacturers’ values.',
+        'The stove keeps burning on power failure: its heat leak must work without a pump, and relief must discharge to a safe place. Work on it is for a registered installer.',
       ],
     }
   },
@@ -66,16 +69,16 @@ export const stovePump = defineSum({
 
 export const fireIntoStore = defineSum({
   name: 'fire-into-store',
-  title: 'What a fire puts into a store',
-  about: 'Power of a coil, jacket or boiler stove from how fast its store warms, and whom it serves.',
-  source: 'P = V ρ c ΔT / t, with what the store lost meanwhile; persons by their litres a day',
+  title: 'Stove output to cylinder',
+  about: 'Output of a boiler stove from the heating rate of its cylinder, and occupants served.',
+  source: 'P = V ρ c ΔT / t, plus loss meanwhile; occupants by their daily volume',
   input: input(
     ['volumeL', 'fromC', 'toC', 'minutes', 'hoursPerDay', 'personL', 'coldC', 'targetC'],
     ['uaWK', 'ambientC'],
   ),
   results: {
-    powerKw: { label: 'Into the water', quantity: 'power' },
-    kwhDay: { label: 'A day', unit: 'kWh', decimals: 1 },
+    powerKw: { label: 'Output', quantity: 'power' },
+    kwhDay: { label: 'Per day', unit: 'kWh', decimals: 1 },
     persons: { label: 'Serves', unit: 'persons', decimals: 1 },
   },
   example: {
@@ -91,7 +94,7 @@ export const fireIntoStore = defineSum({
     ambientC: 18,
   },
   work: ({ volumeL, fromC, toC, minutes, hoursPerDay, personL, coldC, targetC, uaWK, ambientC }) => {
-    needsAbove('toC', toC, fromC, 'where it started')
+    needsAbove('toC', toC, fromC, 'the start')
     needsAbove('targetC', targetC, coldC, 'the cold water')
     const meanC = (fromC + toC) / 2
     const storedKw = (volumeL * heatPerLitre(fromC, toC) * (toC - fromC)) / (minutes * 60)
@@ -104,20 +107,20 @@ export const fireIntoStore = defineSum({
       out: { powerKw, kwhDay, persons },
       steps: [
         { label: 'Stored', formula: 'volume × ρ c × rise / time', value: storedKw, quantity: 'power' },
-        { label: 'Lost meanwhile', formula: 'UA × (mean of the store − air)', value: lostKw, quantity: 'power' },
-        { label: 'A day', formula: 'power × hours of fire', value: kwhDay, unit: 'kWh', decimals: 1 },
+        { label: 'Loss meanwhile', formula: 'UA × (mean of the cylinder − air)', value: lostKw, quantity: 'power' },
+        { label: 'Per day', formula: 'output × hours of firing', value: kwhDay, unit: 'kWh', decimals: 1 },
         {
-          label: 'A person takes',
-          formula: 'litres a day × ρ c × (wanted − cold)',
+          label: 'Heat per occupant',
+          formula: 'volume per day × ρ c × (required − cold)',
           value: personKwh,
           unit: 'kWh',
           decimals: 2,
         },
       ],
       notes: [
-        'Nothing may be drawn while it is read. What the pipes to the taps lose is not in it; nights and days without a fire are not either.',
+        'No draw-off during the test. Pipe losses and days without firing are not included.',
         ...(uaWK === undefined || ambientC === undefined
-          ? ['What the store lost meanwhile is not known and not in it: the fire gives more than this.']
+          ? ['Cylinder loss during the test not known and not included: actual output is higher.']
           : []),
       ],
     }

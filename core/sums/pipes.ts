@@ -11,14 +11,14 @@ const LITRES = { quantity: 'volume', decimals: 2 } as const
 
 export const pipeContent = defineSum({
   name: 'pipe-content',
-  title: 'What a pipe holds',
-  about: 'Litres in a run, the heat its wall takes, and the hot water that must enter before it runs warm.',
-  source: 'Bore and wall of the standard sizes; front = contents × (1 + C wall / C water)',
+  title: 'Pipe volume',
+  about: 'Volume of a run, heat capacity of its wall, and hot water needed to warm it.',
+  source: 'Bore and wall of standard sizes; warm-up volume = pipe volume × (1 + C wall / C water)',
   input: PipeInput,
   results: {
-    volumeL: { label: 'Contents', ...LITRES },
-    wallKjPerK: { label: 'Heat of the wall for each kelvin', quantity: 'heatCapacity', decimals: 2 },
-    frontL: { label: 'Hot water to fill it', ...LITRES },
+    volumeL: { label: 'Pipe volume', ...LITRES },
+    wallKjPerK: { label: 'Heat capacity of the wall', quantity: 'heatCapacity', decimals: 2 },
+    frontL: { label: 'Warm-up volume', ...LITRES },
   },
   example: { material: 'copper-en', size: '22', lengthM: 12 },
   work: ({ material, size, lengthM }) => {
@@ -38,23 +38,23 @@ export const pipeContent = defineSum({
           decimals: 2,
         },
         {
-          label: 'Contents along the pipe',
+          label: 'Volume per length',
           formula: 'π/4 × bore²',
           value: perMetre,
           quantity: 'pipeContent',
           decimals: 4,
         },
-        { label: 'Contents', formula: 'contents of a metre × length', value: volumeL, ...LITRES },
+        { label: 'Pipe volume', formula: 'volume per length × length', value: volumeL, ...LITRES },
         {
-          label: 'Heat of the wall',
+          label: 'Heat capacity of the wall',
           formula: 'metal × density × specific heat × length',
           value: wallKjPerK,
           quantity: 'heatCapacity',
           decimals: 2,
         },
         {
-          label: 'Hot water to fill it',
-          formula: 'contents + heat of the wall / heat of a litre',
+          label: 'Warm-up volume',
+          formula: 'pipe volume + heat capacity of the wall / (ρ × c)',
           value: frontL,
           ...LITRES,
         },
@@ -66,8 +66,8 @@ export const pipeContent = defineSum({
 
 export const pipeLossSum = defineSum({
   name: 'pipe-loss',
-  title: 'What a pipe loses',
-  about: 'Heat lost by a metre in still air, bare or insulated, and how fast it cools.',
+  title: 'Pipe heat loss',
+  about: 'Heat loss in still air, bare or insulated, and cooling time.',
   source: 'Conduction, Churchill & Chu 1975 and radiation, iterated on the surface temperature',
   input: sized(
     z.strictObject({
@@ -79,8 +79,8 @@ export const pipeLossSum = defineSum({
     }),
   ),
   results: {
-    lossWM: { label: 'Loss along the pipe', quantity: 'pipeLoss', decimals: 1 },
-    uWMK: { label: 'The same for each kelvin', quantity: 'pipeLossRate', decimals: 3 },
+    lossWM: { label: 'Heat loss per length', quantity: 'pipeLoss', decimals: 1 },
+    uWMK: { label: 'Linear heat loss coefficient', quantity: 'pipeLossRate', decimals: 3 },
     tauH: { label: 'Cools by 63 % in', unit: 'h', decimals: 2 },
     surfaceC: { label: 'Surface', quantity: 'temperature' },
   },
@@ -101,51 +101,51 @@ export const pipeLossSum = defineSum({
         { label: 'Difference', formula: 'water − air', value: waterC - ambientC, quantity: 'rise' },
         {
           label: 'Surface',
-          formula: 'where wall and insulation pass on what the air and radiation take',
+          formula: 'balance of conduction with convection and radiation',
           value: loss.surfaceC,
           quantity: 'temperature',
         },
         {
-          label: 'Loss along the pipe for each degree',
+          label: 'Linear heat loss coefficient',
           formula: '1 / (wall + insulation + outer film)',
           value: loss.uWMK,
           quantity: 'pipeLossRate',
           decimals: 3,
         },
         {
-          label: 'Loss along the pipe',
-          formula: 'loss for each kelvin × difference',
+          label: 'Heat loss per length',
+          formula: 'linear coefficient × difference',
           value: loss.lossWM,
           quantity: 'pipeLoss',
           decimals: 1,
         },
         {
           label: 'Cools by 63 % in',
-          formula: 'heat held by water and wall / loss for each kelvin',
+          formula: 'heat capacity of water and wall / linear coefficient',
           value: tauH,
           unit: 'h',
           decimals: 2,
         },
       ],
-      notes: ['In still air; in the ground or a slab take it as an upper bound.'],
+      notes: ['In still air; for buried or in-slab pipe an upper bound.'],
     }
   },
 })
 
 export const tapWait = defineSum({
   name: 'tap-wait',
-  title: 'Wait at a tap',
-  about: 'Litres that stand in the runs to a tap, and the seconds until it runs hot.',
-  source: 'Plug flow; each front heats its wall; the heater’s delay comes on top',
+  title: 'Time to tap',
+  about: 'Pipe volume to an outlet, and time until hot.',
+  source: 'Plug flow with wall heating, plus start-up delay',
   input: z.strictObject({
     runs: z.array(PipeInput).min(1).max(60),
     flowLMin: FIELDS.flowLMin,
     heaterDelayS: FIELDS.heaterDelayS.optional(),
   }),
   results: {
-    contentL: { label: 'Stands in the runs', ...LITRES },
-    runOffL: { label: 'Runs off', ...LITRES },
-    waitS: { label: 'Wait', quantity: 'seconds' },
+    contentL: { label: 'Pipe volume', ...LITRES },
+    runOffL: { label: 'Draw-off to waste', ...LITRES },
+    waitS: { label: 'Time to tap', quantity: 'seconds' },
   },
   example: {
     runs: [
@@ -164,33 +164,33 @@ export const tapWait = defineSum({
     return {
       out: { contentL, runOffL, waitS },
       steps: [
-        { label: 'Stands in the runs', formula: 'sum of contents', value: contentL, ...LITRES },
+        { label: 'Pipe volume', formula: 'sum of pipe volumes', value: contentL, ...LITRES },
         {
-          label: 'Hot water to fill them',
-          formula: 'sum of contents × (1 + C wall / C water)',
+          label: 'Warm-up volume',
+          formula: 'sum of pipe volumes × (1 + C wall / C water)',
           value: frontL,
           ...LITRES,
         },
         {
-          label: 'Wait',
-          formula: 'hot water to fill them / flow + delay of the heater',
+          label: 'Time to tap',
+          formula: 'warm-up volume / flow + start-up delay',
           value: waitS,
           quantity: 'seconds',
         },
-        { label: 'Runs off', formula: 'flow × wait', value: runOffL, ...LITRES },
+        { label: 'Draw-off to waste', formula: 'flow × time to tap', value: runOffL, ...LITRES },
       ],
-      notes: ['From cold. A run still warm from the draw before waits less.'],
+      notes: ['From cold. Less for pipes still warm from a previous draw-off.'],
     }
   },
 })
 
 export const cupLength = defineSum({
   name: 'cup-length',
-  title: 'How far a cup reaches',
-  about: 'The longest run that holds no more than a chosen volume.',
-  source: 'Contents of a metre of pipe',
+  title: 'Maximum run for a volume',
+  about: 'Longest run within a chosen pipe volume.',
+  source: 'Volume per length',
   input: sized(z.strictObject({ material: FIELDS.material, size: FIELDS.size, volumeL: FIELDS.volumeL })),
-  results: { lengthM: { label: 'Longest run', quantity: 'length', decimals: 2 } },
+  results: { lengthM: { label: 'Maximum length', quantity: 'length', decimals: 2 } },
   example: { material: 'pex-en', size: '16x2', volumeL: 0.25 },
   work: ({ material, size, volumeL }) => {
     const perMetre = contentsPerMetre(pipeOf(material, size))
@@ -199,15 +199,15 @@ export const cupLength = defineSum({
       out: { lengthM },
       steps: [
         {
-          label: 'Contents along the pipe',
+          label: 'Volume per length',
           formula: 'π/4 × bore²',
           value: perMetre,
           quantity: 'pipeContent',
           decimals: 4,
         },
         {
-          label: 'Longest run',
-          formula: 'volume / contents of a metre',
+          label: 'Maximum length',
+          formula: 'volume / volume per length',
           value: lengthM,
           quantity: 'length',
           decimals: 2,
@@ -220,14 +220,14 @@ export const cupLength = defineSum({
 
 export const loopLoss = defineSum({
   name: 'loop-loss',
-  title: 'What a loop loses',
-  about: 'Return temperature and yearly heat of a pumped loop.',
-  source: 'T − Tₐ falls along the loop as exp(−U′L/ṁc)',
+  title: 'Circulation loss',
+  about: 'Return temperature and annual loss of a pumped circulation.',
+  source: 'T − Tₐ falls along the circulation as exp(−U′L/ṁc)',
   input: input(['uWMK', 'lengthM', 'supplyC', 'ambientC', 'pumpLMin'], ['hoursPerDay']),
   results: {
-    returnC: { label: 'Comes back at', quantity: 'temperature', decimals: 2 },
-    lossW: { label: 'Loses while it runs', quantity: 'watts' },
-    kwhYear: { label: 'In a year', quantity: 'energy' },
+    returnC: { label: 'Return temperature', quantity: 'temperature', decimals: 2 },
+    lossW: { label: 'Loss while running', quantity: 'watts' },
+    kwhYear: { label: 'Per year', quantity: 'energy' },
   },
   example: { uWMK: 0.25, lengthM: 36, supplyC: 58, ambientC: 18, pumpLMin: 4, hoursPerDay: 12 },
   work: ({ uWMK, lengthM, supplyC, ambientC, pumpLMin, hoursPerDay = 24 }) => {
@@ -238,31 +238,31 @@ export const loopLoss = defineSum({
     return {
       out: { returnC, lossW, kwhYear },
       steps: [
-        { label: 'Carried by the flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
+        { label: 'Heat capacity flow', formula: 'flow × ρ × c', value: carriedWK, quantity: 'lossRate' },
         {
-          label: 'Lost for each kelvin',
-          formula: 'loss of a metre for each kelvin × length',
+          label: 'Heat loss coefficient (UA)',
+          formula: 'linear coefficient × length',
           value: uWMK * lengthM,
           quantity: 'lossRate',
         },
         {
-          label: 'Comes back at',
-          formula: 'air + (leaves at − air) × exp(−lost / carried)',
+          label: 'Return temperature',
+          formula: 'air + (flow − air) × exp(−UA / heat capacity flow)',
           value: returnC,
           quantity: 'temperature',
           decimals: 2,
         },
         {
-          label: 'Loses while it runs',
-          formula: 'carried × (leaves at − comes back at)',
+          label: 'Loss while running',
+          formula: 'heat capacity flow × (flow − return)',
           value: lossW,
           quantity: 'watts',
         },
-        { label: 'In a year', formula: 'loss × hours a day × 365', value: kwhYear, quantity: 'energy' },
+        { label: 'Per year', formula: 'loss × hours a day × 365', value: kwhYear, quantity: 'energy' },
       ],
       notes:
         returnC < SAFETY.loopReturn.value
-          ? ['A return this cool lets bacteria grow in the loop. Follow the local code.']
+          ? ['Secondary return in the growth range or below its limit. Follow the local code.']
           : [],
     }
   },
@@ -270,14 +270,14 @@ export const loopLoss = defineSum({
 
 export const wasteYear = defineSum({
   name: 'waste-year',
-  title: 'Run off in a year',
-  about: 'Litres run off while waiting, and what their water and heat cost.',
+  title: 'Annual draw-off to waste',
+  about: 'Volume drawn off to waste, and its water and heat cost.',
   source: 'Litres × (hot − cold) × ρc / efficiency',
   input: input(['litresPerWait', 'waitsPerDay', 'waterPriceM3', 'hotC', 'coldC', 'efficiency', 'priceKwh']),
   results: {
-    litresYear: { label: 'Run off in a year', quantity: 'bigVolume' },
-    waterCostYear: { label: 'Its water', unit: 'money', decimals: 2 },
-    heatCostYear: { label: 'Its heat', unit: 'money', decimals: 2 },
+    litresYear: { label: 'Annual draw-off to waste', quantity: 'bigVolume' },
+    waterCostYear: { label: 'Water cost', unit: 'money', decimals: 2 },
+    heatCostYear: { label: 'Heat cost', unit: 'money', decimals: 2 },
   },
   example: { litresPerWait: 3, waitsPerDay: 6, waterPriceM3: 4, hotC: 50, coldC: 11, efficiency: 0.85, priceKwh: 0.12 },
   work: ({ litresPerWait, waitsPerDay, waterPriceM3, hotC, coldC, efficiency, priceKwh }) => {
@@ -290,28 +290,28 @@ export const wasteYear = defineSum({
       out: { litresYear, waterCostYear, heatCostYear },
       steps: [
         {
-          label: 'Run off in a year',
-          formula: 'litres a wait × waits a day × 365',
+          label: 'Annual draw-off to waste',
+          formula: 'volume per use × uses per day × 365',
           value: litresYear,
           quantity: 'bigVolume',
         },
-        { label: 'Its water', formula: 'litres × price of water', value: waterCostYear, unit: 'money', decimals: 2 },
+        { label: 'Water cost', formula: 'volume × price of water', value: waterCostYear, unit: 'money', decimals: 2 },
         {
-          label: 'Heat that follows it',
-          formula: 'litres × ρc × (hot − cold)',
+          label: 'Heat',
+          formula: 'volume × ρc × (hot − cold)',
           value: kwh,
           quantity: 'energy',
           decimals: 1,
         },
         {
-          label: 'Its heat',
-          formula: 'heat / efficiency × price of a kWh',
+          label: 'Heat cost',
+          formula: 'heat / efficiency × price per kWh',
           value: heatCostYear,
           unit: 'money',
           decimals: 2,
         },
       ],
-      notes: ['The heat is what then stands and cools in the runs: as much hot water follows as has run off.'],
+      notes: ['The heat is that of the hot water left to cool in the pipes, equal in volume.'],
     }
   },
 })

@@ -55,5 +55,5 @@ export class SumRefusal extends Error {
 
 /** Refuses when a figure is not above another. */
 export function needsAbove(field: string, value: number, other: number, what: string): void {
-  if (value <= other) throw new SumRefusal(field, `must be above ${what}, ${other}`)
+  if (value <= other) throw new SumRefusal(field, `must be above ${what}`)
 }

@@ -8,8 +8,8 @@ import { defineSum, needsAbove, SumRefusal } from './sum'
 
 export const bucketFlow = defineSum({
   name: 'bucket-flow',
-  title: 'Flow by bucket and watch',
-  about: 'Flow of a tap from a volume and the seconds it took.',
+  title: 'Flow by bucket and stopwatch',
+  about: 'Outlet flow from a volume and a time.',
   source: 'Volume over time',
   input: input(['volumeL', 'seconds']),
   results: { flowLMin: { label: 'Flow', quantity: 'flow' }, flowGpm: { label: 'The same', unit: 'gpm', decimals: 2 } },
@@ -27,7 +27,7 @@ export const bucketFlow = defineSum({
 export const mix = defineSum({
   name: 'mix',
   title: 'Mixing hot and cold',
-  about: 'How much of a mixed flow is hot water.',
+  about: 'Hot share of a mixed flow.',
   source: 'Heat balance of the mixer',
   input: input(['hotC', 'coldC', 'targetC', 'flowLMin']),
   results: {
@@ -38,13 +38,13 @@ export const mix = defineSum({
   example: { hotC: 60, coldC: 10, targetC: 39, flowLMin: 9 },
   work: ({ hotC, coldC, targetC, flowLMin }) => {
     needsAbove('hotC', hotC, coldC, 'the cold water')
-    if (targetC > hotC) throw new SumRefusal('targetC', `must not be hotter than the hot water, ${hotC} °C`)
-    if (targetC < coldC) throw new SumRefusal('targetC', `must not be colder than the cold water, ${coldC} °C`)
+    if (targetC > hotC) throw new SumRefusal('targetC', 'must not be above the hot water')
+    if (targetC < coldC) throw new SumRefusal('targetC', 'must not be below the cold water')
     const hotShare = (targetC - coldC) / (hotC - coldC)
     return {
       out: { hotShare, hotLMin: flowLMin * hotShare, coldLMin: flowLMin * (1 - hotShare) },
       steps: [
-        { label: 'Share of hot water', formula: '(wanted − cold) / (hot − cold)', value: hotShare, decimals: 3 },
+        { label: 'Share of hot water', formula: '(required − cold) / (hot − cold)', value: hotShare, decimals: 3 },
         { label: 'Hot', formula: 'flow × share', value: flowLMin * hotShare, quantity: 'flow' },
         { label: 'Cold', formula: 'flow × (1 − share)', value: flowLMin * (1 - hotShare), quantity: 'flow' },
       ],
@@ -55,9 +55,9 @@ export const mix = defineSum({
 
 export const scald = defineSum({
   name: 'scald',
-  title: 'Seconds to a burn',
-  about: 'How long water of a temperature may touch the skin before it burns deeply.',
-  source: 'Seconds against temperature, the logarithm interpolated; children in about a quarter of it',
+  title: 'Time to deep burn',
+  about: 'Contact time to a deep burn at a water temperature.',
+  source: 'Time against temperature, logarithm interpolated; children about a quarter',
   input: input(['tempC']),
   results: {
     adultS: { label: 'Adult', quantity: 'seconds', decimals: 1 },
@@ -71,17 +71,17 @@ export const scald = defineSum({
       steps: [
         {
           label: 'Adult',
-          formula: 'between the two nearest points of the table, on the logarithm',
+          formula: 'logarithmic interpolation of the table',
           value: adultS,
           quantity: 'seconds',
           decimals: 1,
         },
-        { label: 'Child', formula: 'a quarter of it', value: childS, quantity: 'seconds', decimals: 1 },
+        { label: 'Child', formula: 'a quarter of the adult time', value: childS, quantity: 'seconds', decimals: 1 },
       ],
       notes: [
         tempC > SAFETY.scalds.value
-          ? 'Hot enough to scald: guard the outlets with a mixing valve, and follow the local code.'
-          : 'It takes long, but it is not without end: nobody lies in it, and a child’s bath is no warmer than skin.',
+          ? 'Scald risk: fit a thermostatic mixing valve, and follow the local code.'
+          : 'Long, but not unlimited: keep a child’s bath at skin temperature.',
       ],
     }
   },
@@ -89,8 +89,8 @@ export const scald = defineSum({
 
 export const drainRecoverySum = defineSum({
   name: 'drain-recovery',
-  title: 'Heat back from the drain',
-  about: 'What a drain-water exchanger saves of a shower’s heat, by how it is connected.',
+  title: 'Waste water heat recovery',
+  about: 'Share of a shower’s heat saved by waste water heat recovery, by connection.',
   source: 'Counterflow effectiveness; UA ∝ flow^0.35; mixer balance',
   input: z.strictObject({
     connection: z.enum(CONNECTIONS),
@@ -119,8 +119,7 @@ export const drainRecoverySum = defineSum({
   },
   work: ({ connection, effectiveness, ratedFlowLMin, ...shower }) => {
     needsAbove('drainC', shower.drainC, shower.coldC, 'the cold water')
-    if (shower.drainC > shower.showerC)
-      throw new SumRefusal('drainC', `must not be hotter than the shower, ${shower.showerC} °C`)
+    if (shower.drainC > shower.showerC) throw new SumRefusal('drainC', 'must not be above the shower temperature')
     needsAbove('hotC', shower.hotC, shower.showerC, 'the shower')
     const r = drainRecovery(connection, { effectiveness, ratedFlowLMin }, shower)
     return {
@@ -142,19 +141,19 @@ export const drainRecoverySum = defineSum({
           label: 'Hot share with it',
           formula:
             connection === 'C'
-              ? 'unchanged: only the heater gets preheated water'
+              ? 'unchanged: only the heater receives preheated water'
               : '(shower − cold side) / (hot − cold side)',
           value: r.hotShare,
           decimals: 3,
         },
         {
           label: 'Share of the heat saved',
-          formula: 'heat the heater need not give / heat of the shower',
+          formula: 'heat saved / heat of the shower',
           value: r.savedShare,
           decimals: 3,
         },
       ],
-      notes: ['Only draws that drain while they fill count: showers, not baths.'],
+      notes: ['Only draw-offs that drain while they run: showers, not baths.'],
     }
   },
 })

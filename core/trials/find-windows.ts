@@ -111,7 +111,7 @@ function subjectOf(study: Study): Subject | NothingToFind {
   if (!loop && heater === null)
     return {
       nothing:
-        'There is no loop, and what heats on demand needs no hot-water timer: it heats only what is drawn. Its setpoint and keep-hot are what can be set.',
+        'No schedule to optimise: no circulation, and an instantaneous water heater heats only during draw-off. Its setpoint and keep-hot can be set.',
     }
   return { loop, heaterId: heater }
 }

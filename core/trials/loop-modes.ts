@@ -50,7 +50,7 @@ export interface ModeRow {
 /** Modes side by side from their years; the one that rests must be among them. */
 export function modeRows(study: Study, years: ReadonlyMap<LoopMode, YearResult>): ModeRow[] {
   const off = years.get('off')
-  if (!off) throw new RangeError('the year with the loop off was not simulated')
+  if (!off) throw new RangeError('the year with the circulation off was not simulated')
   return LOOP_MODES.flatMap((mode) => {
     const year = years.get(mode)
     return year ? [rowOf(study, mode, year, off)] : []

@@ -12,7 +12,7 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
     measures.push({
       kind: 'loop-mode',
       id: 'mode',
-      name: on ? 'Loop by the clock' : 'Loop off',
+      name: on ? 'Circulation schedule' : 'Circulation off',
       costMoney: 0,
       partPrices: {},
       mode: on ? 'clock' : 'off',
@@ -21,7 +21,7 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
     measures.push({
       kind: 'loop-windows',
       id: 'loop',
-      name: 'Windows of the loop',
+      name: 'Circulation schedule',
       costMoney: 0,
       partPrices: {},
       windows: loop,
@@ -30,11 +30,11 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
     measures.push({
       kind: 'heater-windows',
       id: 'heater',
-      name: 'Timer of the heater',
+      name: 'Hot water schedule',
       costMoney: 0,
       partPrices: {},
       heaterId,
       windows: heater,
     })
-  return { id: freshId('windows', study.packages), name: 'Windows that were found', measures }
+  return { id: freshId('windows', study.packages), name: 'Optimised schedule', measures }
 }

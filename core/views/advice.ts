@@ -72,7 +72,7 @@ const idea = (words: string, study: Study): Idea => ({ words, measure: null, stu
 function toSetpoint(study: Study, heaterId: string, c: number, write: Display): Idea[] {
   const now = controlsOf(study).heaters[heaterId]?.setpointC
   if (now === undefined || within(c) === now) return []
-  return [idea(`Set to ${write.temperature(within(c))}`, setpoint(study, heaterId, c))]
+  return [idea(`Setpoint ${write.temperature(within(c))}`, setpoint(study, heaterId, c))]
 }
 const moved = (study: Study, heaterId: string, byK: number, write: Display) => {
   const now = controlsOf(study).heaters[heaterId]?.setpointC
@@ -93,7 +93,7 @@ const IDEAS: Record<string, Ideas> = {
     if (study.plant.store)
       return [
         idea(
-          `A mixing valve at the store, set to ${write.temperature(limitC)}`,
+          `Mixing valve at the cylinder, ${write.temperature(limitC)}`,
           edited(study, ({ plant }) => void (plant.store!.mixing = { mixesToC: limitC, testedOn: null })),
         ),
       ]
@@ -107,7 +107,7 @@ const IDEAS: Record<string, Ideas> = {
     return [
       ...toSetpoint(study, id, 60, write),
       idea(
-        `Store at ${write.temperature(60)} and a mixing valve set to ${write.temperature(limitC)}`,
+        `Cylinder at ${write.temperature(60)}, mixing valve ${write.temperature(limitC)}`,
         edited(
           setpoint(study, id, 60),
           ({ plant }) => void (plant.store!.mixing = { mixesToC: limitC, testedOn: null }),
@@ -117,14 +117,14 @@ const IDEAS: Record<string, Ideas> = {
         ? []
         : [
             idea(
-              'A pasteurisation cycle each week',
+              'Weekly pasteurisation cycle',
               set(study, (k) => void (k.heaters[id].disinfection = beginHotRun())),
             ),
           ]),
       ...(controlsOf(study).heaters[id].windows
         ? [
             idea(
-              'No timer',
+              'No hot water schedule',
               set(study, (k) => void (k.heaters[id].windows = null)),
             ),
           ]
@@ -136,7 +136,7 @@ const IDEAS: Record<string, Ideas> = {
   'growth-loop': (study, _c, write) => [
     ...hotter(study, write),
     idea(
-      'Pump always on',
+      'Circulation continuous',
       set(study, (k) => void (k.loop.mode = 'always')),
     ),
   ],
@@ -144,7 +144,7 @@ const IDEAS: Record<string, Ideas> = {
     ...(c.subject.kind === 'controller' && c.subject.id
       ? [
           idea(
-            'No timer',
+            'No hot water schedule',
             set(study, (k) => void (k.heaters[c.subject.id!].windows = null)),
           ),
         ]
@@ -166,7 +166,7 @@ const IDEAS: Record<string, Ideas> = {
       set(study, (k) => void (k.loop.mode = 'stop warm')),
     ),
     idea(
-      'By the clock, mornings and evenings',
+      'Circulation schedule, mornings and evenings',
       set(
         study,
         (k) =>
@@ -183,7 +183,7 @@ const IDEAS: Record<string, Ideas> = {
       ...(controlsOf(study).heaters[h.id].keepHot
         ? [
             idea(
-              `Keep-hot of ${h.name} off`,
+              `Keep-hot off: ${h.name}`,
               set(study, (k) => void (k.heaters[h.id].keepHot = false)),
             ),
           ]
@@ -191,7 +191,7 @@ const IDEAS: Record<string, Ideas> = {
       ...(controlsOf(study).heaters[h.id].hysteresisK < WIDE_K
         ? [
             idea(
-              `A wider differential of ${h.name}`,
+              `Wider switching differential: ${h.name}`,
               set(study, (k) => void (k.heaters[h.id].hysteresisK = WIDE_K)),
             ),
           ]
@@ -211,7 +211,7 @@ const IDEAS: Record<string, Ideas> = {
     const at = Math.min(1, from + 0.1)
     return [
       idea(
-        `Its sensor at ${Math.round(100 * at)} % of the height`,
+        `Sensor at ${Math.round(100 * at)}% of the height`,
         edited(study, ({ plant }) => {
           const moved = plant.heaters.find((h) => h.id === heater.id)!
           if ('sensorHeight' in moved && moved.sensorHeight !== null) moved.sensorHeight = at
@@ -230,7 +230,7 @@ const IDEAS: Record<string, Ideas> = {
     return run && run.toC > 60
       ? [
           idea(
-            `The cycle at ${write.temperature(60)}`,
+            `Cycle at ${write.temperature(60)}`,
             set(study, (k) => void (k.heaters[c.subject.id!].disinfection!.toC = 60)),
           ),
         ]
@@ -238,7 +238,7 @@ const IDEAS: Record<string, Ideas> = {
   },
   'clock-wrong': (study) => [
     idea(
-      'The clock set right',
+      'Clock set',
       set(study, (k) => void (k.clock = { aheadMin: 0, summerTime: 'follows' })),
     ),
   ],
@@ -311,9 +311,9 @@ function improves(before: Check, after: Check): boolean {
 export function adviceSentence(t: Tried, write: Display): string {
   const money =
     Math.abs(t.savesMoney) < 0.5
-      ? 'costs nothing more'
+      ? 'no change in cost'
       : `${t.savesMoney > 0 ? 'saves' : 'costs'} ${write.money(Math.abs(t.savesMoney))} a year`
-  const what = t.level === 'pass' ? 'clears it' : 'makes it better'
+  const what = t.level === 'pass' ? 'solves it' : 'improves it'
   const worse = t.brought.length ? `; makes worse: ${t.brought.map((b) => b.title.toLowerCase()).join(', ')}` : ''
   return `${t.words}: ${what}, ${money}${worse}.`
 }

@@ -9,6 +9,7 @@ import { displayOf } from '../study/display-of'
 import { isLocal, isRunning } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
 import { type Demand, demandOf, type Peaks } from '../year/demand'
 import type { YearResult } from '../year/result'
 
@@ -48,7 +49,8 @@ export function sizeHeater(
 ): Sized {
   const visit = { study, year, write: displayOf(study) }
   const told = [...heaterChecks(visit, heater, demand), ...(before ? placeChecks(before, heater) : [])]
-  const checks = told.map((t) => check({ ...t, subject: { kind: 'heater', id: heater.id } }))
+  const words = wordsOf(study)
+  const checks = told.map((t) => check({ ...t, subject: { kind: 'heater', id: heater.id } }, words))
   const stored = storeNeeds(visit, heater, demand)
   return {
     heater: heater.name,

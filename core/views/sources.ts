@@ -42,7 +42,10 @@ export function sourceJobs(
           level: sized[how].find((s) => s.kind === kind)?.level ?? 'not checked',
           assumedFigures:
             'pvKwp' in heater
-              ? [`${heater.pvKwp} kWp of modules`, `${write.energy(heater.houseKwhDay)} a day used by the house`]
+              ? [
+                  `${heater.pvKwp} kWp of modules`,
+                  `${write.energy(heater.houseKwhDay)} a day of other household electricity`,
+                ]
               : [],
         }
       }),
@@ -130,23 +133,21 @@ const price = (write: Display, perKwh: number) => write.value({ unit: 'money', d
 export function sourceSentences(year: SourceYear, write: Display): string[] {
   const { breakEven: even, moreCoolDraws: cool, assumedPrices } = year
   const against = (less: number, write: (amount: number) => string, what = '') =>
-    Math.abs(less) < 0.5
-      ? `as much${what} as now`
-      : `${write(Math.abs(less))} ${less > 0 ? 'less' : 'more'}${what} than now`
+    Math.abs(less) < 0.5 ? `no change${what}` : `${write(Math.abs(less))} ${less > 0 ? 'less' : 'more'}${what} than now`
   const names = assumedPrices.map((c) => CARRIER_NAMES[c].toLowerCase()).join(' and ')
   return [
     `${write.wholeMoney(year.totalMoney)} a year, ${against(year.savesMoney, write.wholeMoney)}.`,
-    `${write.energy(year.boughtKwh)} bought, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
+    `Purchased energy ${write.energy(year.boughtKwh)}, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
     ...(even
       ? [
-          `It costs as much as now at ${price(write, even.perKwh)} for a kWh of ${CARRIER_NAMES[even.carrier].toLowerCase()}; ${assumedPrices.includes(even.carrier) ? 'assumed is' : 'it is on average'} ${price(write, even.nowPerKwh)}.`,
+          `Break-even ${CARRIER_NAMES[even.carrier].toLowerCase()} price ${price(write, even.perKwh)} per kWh (${assumedPrices.includes(even.carrier) ? 'assumed' : 'average'} ${price(write, even.nowPerKwh)}).`,
         ]
       : []),
-    ...(cool === 0 ? [] : [`${Math.abs(cool)} ${cool > 0 ? 'more' : 'fewer'} draws a year come too cool.`]),
+    ...(cool === 0 ? [] : [`${Math.abs(cool)} ${cool > 0 ? 'more' : 'fewer'} unmet draw-offs a year.`]),
     ...(year.assumedFigures.length
-      ? [`Reckoned with ${year.assumedFigures.join(' and ')}, assumed: enter them before it is compared.`]
+      ? [`Based on assumed ${year.assumedFigures.join(' and ')}: enter the actual values before comparing.`]
       : []),
-    ...(year.level === 'fail' ? ['It does not fit this house: see its size.'] : []),
-    ...(names ? [`The price of ${names} is assumed: ask for it.`] : []),
+    ...(year.level === 'fail' ? ['Fails the sizing checks.'] : []),
+    ...(names ? [`Price of ${names} assumed.`] : []),
   ]
 }

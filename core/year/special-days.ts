@@ -27,7 +27,7 @@ export function poorDays({ comfort, hygiene }: YearResult, leadDays: number): Po
     .filter((day) => day >= leadDays)
     .map((day) => ({
       day,
-      why: [cool.has(day) ? 'a draw too cool' : '', tepid.has(day) ? 'tepid for an hour' : '']
+      why: [cool.has(day) ? 'unmet draw-off' : '', tepid.has(day) ? 'growth range for an hour' : '']
         .filter(Boolean)
         .join(', '),
     }))

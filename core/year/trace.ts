@@ -11,7 +11,7 @@ export const LEAD_DAYS = 3
 
 /** A draw that was waited for longer than this, or stayed cool, is shown by itself, s. */
 const LONG_WAIT_S = 60
-export const LATE_IN_WORDS = 'cool or waited for more than a minute'
+export const LATE_IN_WORDS = 'below required temperature, or more than 1 min to tap'
 
 /** Draws of a traced day that were cool or kept people waiting long. */
 export const lateDraws = ({ draws }: DayTrace): DayTrace['draws'] =>
@@ -124,7 +124,7 @@ export function dayCsv(trace: DayTrace, study: Study): string {
   const head = [
     'minute',
     'supply °C',
-    ...(trace.frames[0]?.slices ?? []).map((_, i) => `store ${i + 1} of 10 °C`),
+    ...(trace.frames[0]?.slices ?? []).map((_, i) => `cylinder ${i + 1} of 10 °C`),
     'return °C',
     'heat kW',
     'pump',

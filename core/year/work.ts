@@ -15,9 +15,7 @@ export class YearRefused extends Error {
 /** @throws YearRefused when a figure is not a number: nothing that is no figure is ever shown as one */
 export function finite(x: number, what = 'a figure of the year'): number {
   if (!Number.isFinite(x))
-    throw new YearRefused(
-      `${what} came out as no number, so none is shown: please look for a figure of the study that cannot be meant`,
-    )
+    throw new YearRefused(`Simulation failed: ${what} is not a number. Check the study for an implausible value`)
   return x
 }
 
@@ -39,7 +37,7 @@ export class WorkLimit {
     this.work += WORK_OF_A_STEP + stretches
     if (this.work > this.most)
       throw new YearRefused(
-        `a year of this household takes too long to work out: it was given up on day ${day}. It is a very small store or heater with a fast pump, very many runs, or very many draws at once that takes so long`,
+        `Simulation stopped on day ${day}: too many steps. Usual causes: very small cylinder or heater with high pump flow, very many runs, or very many simultaneous draw-offs`,
       )
   }
 }

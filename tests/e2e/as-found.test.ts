@@ -17,17 +17,17 @@ beforeAll(async () => {
 })
 afterAll(() => close())
 
-const writing = (name: 'As found' | 'To be set') => press(page, 'radio', name)
+const writing = (name: 'As found' | 'As set') => press(page, 'radio', name)
 const isWriting = () =>
-  page.$eval('[aria-label="Which settings are being written"] [aria-checked="true"]', (b) => b.textContent!.trim())
+  page.$eval('[aria-label="Settings being entered"] [aria-checked="true"]', (b) => b.textContent!.trim())
 
 describe('a house as it was found', () => {
   it('is what a new household begins with', async () => {
     await page.goto(url)
     await press(page, 'button', 'New household')
-    await press(page, 'button', 'Begin the survey')
+    await press(page, 'button', 'Create study')
     await page.waitForFunction(() => location.pathname.endsWith('/survey'))
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     expect(await isWriting()).toBe('As found')
   })
 
@@ -52,9 +52,9 @@ describe('a house as it was found', () => {
     expect(kept.controls.found.heaters.boiler!.windows).not.toBeNull()
     expect(foundCost).toBeCloseTo(simulate(kept).cost.total, -1)
 
-    await writing('To be set')
+    await writing('As set')
     const asItWas = await total(page, 'Cost')
-    await press(page, 'radio', 'Stop when warm')
+    await press(page, 'radio', 'Stop when hot')
     const setCost = figure(await newTotal(page, asItWas))
     await settled(page)
     kept = (await keptIn(page, 'hill-town'))!
@@ -62,7 +62,7 @@ describe('a house as it was found', () => {
     expect(kept.controls.set!.heaters.boiler!.setpointC).toBe(62)
     const saving = simulate(asFound(kept)).cost.total - simulate(kept).cost.total
     expect(saving).toBeGreaterThan(50)
-    const said = await page.$eval('aside[aria-label="Running totals for a year"]', (a) => a.textContent!)
+    const said = await page.$eval('aside[aria-label="Annual totals"]', (a) => a.textContent!)
     expect(said).toContain(String(Math.round(saving)))
     expect(setCost).toBeLessThan(foundCost)
     // A setpoint that was read late is corrected as found: what was never set follows, and no change stands between them.
@@ -79,7 +79,7 @@ describe('before and after', () => {
   it('a pair of readings with the wrapping between them shows what it did, and is no contradiction', async () => {
     await openDemo(page, url, 'hill-town')
     await settled(page)
-    await press(page, 'link', 'Measure')
+    await press(page, 'link', 'Readings')
     const reading = async (title: string, day: string, fill: () => Promise<void>) => {
       await press(page, 'button', 'Take a reading')
       await press(page, 'menuitem', title)
@@ -90,20 +90,20 @@ describe('before and after', () => {
         f.dispatchEvent(new Event('input', { bubbles: true }))
         f.dispatchEvent(new Event('change', { bubbles: true }))
       }, `${day}T10:00`)
-      await press(page, 'button', 'Keep in the log')
+      await press(page, 'button', 'Save to log')
     }
     const drop = (to: string) => async () => {
-      await type(page, 'Store at the start', '60')
-      await type(page, 'Store at the end', to)
-      await type(page, 'Hours between', '10')
-      await type(page, 'Air around it', '12')
+      await type(page, 'Cylinder temperature at the start', '60')
+      await type(page, 'Cylinder temperature at the end', to)
+      await type(page, 'Hours between readings', '10')
+      await type(page, 'Surrounding air', '12')
     }
-    await reading('Store, overnight drop', '2026-02-02', drop('52'))
+    await reading('Cylinder, overnight drop', '2026-02-02', drop('52'))
     await reading('Event or change', '2026-02-10', async () => {
-      await choose(page, 'What happened', 'works done')
+      await choose(page, 'Event', 'works done')
       await type(page, 'Note', 'store wrapped, 80 mm')
     })
-    await reading('Store, overnight drop', '2026-02-20', drop('56'))
+    await reading('Cylinder, overnight drop', '2026-02-20', drop('56'))
     await page.waitForSelector('[data-pair]')
     const text = await page.$eval('[data-pair]', (p) => p.textContent!.replace(/\s+/g, ' '))
     expect(text).toMatch(/2026-02-02 →.*2026-02-20/)
@@ -113,7 +113,7 @@ describe('before and after', () => {
     await page.goto(`${url}/study/hill-town/survey`)
     await settled(page)
     expect(await page.$('[data-finding^="contradicts"]')).toBeNull()
-    await page.waitForSelector(named('link', 'Measure'))
+    await page.waitForSelector(named('link', 'Readings'))
     expect(errors).toEqual([])
   })
 })

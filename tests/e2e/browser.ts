@@ -118,7 +118,7 @@ export async function openPage(
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
     () => {
-      const totals = document.querySelector('aside[aria-label="Running totals for a year"]')
+      const totals = document.querySelector('aside[aria-label="Annual totals"]')
       const cost = totals?.querySelector('[data-total="Cost"]')?.textContent ?? '…'
       return (
         totals !== null &&

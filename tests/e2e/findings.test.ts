@@ -27,15 +27,15 @@ describe('findings in the interface', () => {
     await press(page, 'link', 'Survey')
     await page.waitForSelector('[data-finding]')
     expect(await shown()).toEqual(expected().map((f) => f.id))
-    expect(await page.$eval('section[aria-label="The line of water"]', (s) => s.textContent)).toMatch(
+    expect(await page.$eval('section[aria-label="System diagram"]', (s) => s.textContent)).toMatch(
       new RegExp(`Store${expected().filter((f) => f.station === 'store').length}\\s*findings`),
     )
   })
 
   it('lead to where they are mended, and go when they are', async () => {
     await page.goto(`${url}/study/hill-town/survey?at=store`)
-    await choose(page, 'Mixing valve guards the taps', 'yes')
-    await type(page, 'It mixes to', '44')
+    await choose(page, 'Thermostatic mixing valve', 'yes')
+    await type(page, 'TMV setting', '44')
     await press(page, 'button', 'Close Store')
     await page.waitForFunction(() => !document.querySelector('[data-finding="scald"]'))
     expect(await shown()).not.toContain('scald')

@@ -16,8 +16,8 @@ beforeAll(async () => {
 afterAll(() => close())
 
 const inTheWay = () =>
-  page.$$eval('section[aria-label="Finish the visit"] li', (all) => all.map((li) => li.textContent!.trim()))
-const finish = () => page.waitForSelector(named('button', 'Mark as finished'))
+  page.$$eval('section[aria-label="Complete the visit"] li', (all) => all.map((li) => li.textContent!.trim()))
+const finish = () => page.waitForSelector(named('button', 'Mark as complete'))
 const survey = async (demo: string, at = '') => {
   await page.goto(`${url}/study/${demo}/survey${at}`)
   await settled(page)
@@ -53,7 +53,7 @@ describe('the end of a visit', () => {
   it('is refused while a fire’s relief and pipes were not looked at, and for every danger', async () => {
     await openDemo(page, url, 'mountain-refuge')
     await survey('mountain-refuge')
-    await page.waitForSelector('section[aria-label="Finish the visit"] li')
+    await page.waitForSelector('section[aria-label="Complete the visit"] li')
     expect(await inTheWay()).toEqual(
       expect.arrayContaining([
         expect.stringMatching(/^Relief valve and its discharge/),
@@ -62,20 +62,20 @@ describe('the end of a visit', () => {
     )
     expect(await (await finish())!.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
     await survey('mountain-refuge', '?at=store')
-    await choose(page, 'It feels the top of the store', 'yes')
+    await choose(page, 'T&P probe at top of cylinder', 'yes')
     for (const label of [
-      'Discharge as wide as the valve, all the way',
-      'Discharge falls all the way',
-      'Its end is open and in sight',
-      'Drain or vessel takes what comes',
-      'What comes can hit nobody: lid, guard or out of reach',
+      'Discharge pipe not smaller than valve outlet',
+      'Discharge pipe falls continuously',
+      'Termination open and visible',
+      'Drain can take the discharge',
+      'Discharge guarded: lid, guard or out of reach',
     ])
       await choose(page, label, 'yes')
     await survey('mountain-refuge', '?at=heater')
-    await choose(page, 'Something on it can be shut', 'yes')
+    await choose(page, 'Isolating valve on its pipes', 'yes')
     await survey('mountain-refuge')
     await page.waitForFunction(() =>
-      /Shut-off on the fire/.test(document.querySelector('section[aria-label="Finish the visit"]')!.textContent!),
+      /Shut-off on the fire/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
     )
     const left = (await inTheWay()).join('; ')
     expect(left).toMatch(/Shut-off on the fire’s pipes.*Danger/)
@@ -86,47 +86,47 @@ describe('the end of a visit', () => {
   it('is marked with its day where nothing stands against it, is kept, and can be taken back', async () => {
     await openDemo(page, url, 'duplex')
     await survey('duplex')
-    await page.waitForSelector('section[aria-label="Finish the visit"] li')
+    await page.waitForSelector('section[aria-label="Complete the visit"] li')
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toEqual([
-      'Scalding water, mixing valve not checked',
+      'Scald risk at outlets, mixing valve not checked',
       'Relief valve and its discharge',
       'Carbon monoxide at Burner under the store',
     ])
     expect(await (await finish())!.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
     await survey('duplex', '?at=heater')
     await choose(page, 'Flue', 'room-sealed')
-    await choose(page, 'Carbon monoxide alarm, tried', 'yes')
+    await choose(page, 'Carbon monoxide alarm, tested', 'yes')
     await survey('duplex', '?at=store')
-    await choose(page, 'Mixing valve guards the taps', 'yes')
-    await type(page, 'It mixes to', '111')
-    await choose(page, 'Relief valve', 'yes')
-    await choose(page, 'It feels the top of the store', 'yes')
-    await choose(page, 'Its discharge ends in a safe place', 'yes')
+    await choose(page, 'Thermostatic mixing valve', 'yes')
+    await type(page, 'TMV setting', '111')
+    await choose(page, 'T&P valve', 'yes')
+    await choose(page, 'T&P probe at top of cylinder', 'yes')
+    await choose(page, 'Discharge ends in a safe place', 'yes')
     for (const label of [
-      'Discharge as wide as the valve, all the way',
-      'Discharge falls all the way',
-      'Its end is open and in sight',
-      'Drain or vessel takes what comes',
-      'What comes can hit nobody: lid, guard or out of reach',
+      'Discharge pipe not smaller than valve outlet',
+      'Discharge pipe falls continuously',
+      'Termination open and visible',
+      'Drain can take the discharge',
+      'Discharge guarded: lid, guard or out of reach',
     ])
       await choose(page, label, 'yes')
     await survey('duplex')
-    await page.waitForSelector('section[aria-label="Finish the visit"] li')
+    await page.waitForSelector('section[aria-label="Complete the visit"] li')
     // One answer is still out.
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toHaveLength(1)
     await survey('duplex', '?at=store')
-    await choose(page, 'Can be shut before the relief valve', 'no')
+    await choose(page, 'Isolating valve before T&P valve', 'no')
     await survey('duplex')
     await page.waitForFunction(() =>
-      /No check of harm fails/.test(document.querySelector('section[aria-label="Finish the visit"]')!.textContent!),
+      /No check of harm fails/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
     )
-    await press(page, 'button', 'Mark as finished')
+    await press(page, 'button', 'Mark as complete')
     await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
     await page.reload()
     await settled(page)
     await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
     expect((await keptIn(page, 'duplex'))!.finishedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
-    await press(page, 'button', 'Take it back')
+    await press(page, 'button', 'Reopen visit')
     await finish()
     expect(errors).toEqual([])
   })
@@ -138,11 +138,11 @@ describe('a maker’s curve', () => {
     await survey('harbour-flat', '?at=heater')
     const add = (await page.waitForSelector(named('button', 'Add point')))!
     expect(await add.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
-    await type(page, 'New: at a rise of', '30')
-    await type(page, 'New: it gives', '12')
+    await type(page, 'New point: temperature rise', '30')
+    await type(page, 'New point: flow', '12')
     await press(page, 'button', 'Add point')
     await page.waitForFunction(() =>
-      /% above/.test(document.querySelector('section[aria-label="Maker’s curve"]')!.textContent!),
+      /% above/.test(document.querySelector('section[aria-label="Manufacturer’s flow curve"]')!.textContent!),
     )
     const heater = (await keptIn(page, 'harbour-flat'))!.plant.heaters[0]!
     expect('makerFlow' in heater && heater.makerFlow).toEqual([{ riseK: 30, lMin: 12 }])
@@ -169,11 +169,11 @@ describe('what was set', () => {
     await page.$$eval('label', (all) => all.find((l) => /weekly hot run/i.test(l.textContent!))!.click())
     await page.waitForSelector('[data-setting="heaters.boiler.disinfection"]')
     expect(await register('heaters.boiler.disinfection')).toEqual([
-      'Hot run',
+      'Pasteurisation cycle',
       'none',
       'Sunday 03:00, 65.0 °C held 30 min',
     ])
-    await type(page, 'Is ahead by', '20')
+    await type(page, 'Clock offset (+ = fast)', '20')
     await page.waitForFunction(() =>
       document.querySelector('[data-setting="clock.aheadMin"]')!.textContent!.includes('20 min'),
     )
@@ -181,7 +181,7 @@ describe('what was set', () => {
     expect(logged.join(' ')).toMatch(/Hot run of Condensing boiler: none to Sunday 03:00/)
     await press(page, 'button', 'Back: Hot run of Condensing boiler')
     await page.waitForFunction(() => !document.querySelector('[data-setting="heaters.boiler.disinfection"]'))
-    await press(page, 'button', 'Put everything back as found')
+    await press(page, 'button', 'Restore all as found')
     await page.waitForFunction(() => /Nothing has been changed/.test(document.body.textContent))
     expect(errors).toEqual([])
   })
@@ -198,7 +198,7 @@ describe('what was set', () => {
     expect(lines[0]).toMatch(/^\d{4}-\d\d-\d\d Setpoint of .*: \d+ °F to 118 °F$/)
     const kept = (await keptIn(page, 'duplex'))!
     expect(kept.controls.changes).toHaveLength(before.controls.changes.length + 1)
-    await press(page, 'button', 'Put everything back as found')
+    await press(page, 'button', 'Restore all as found')
     await page.waitForFunction(() => document.querySelector('[data-logged]') === null)
     expect(errors).toEqual([])
   })

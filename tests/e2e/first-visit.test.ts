@@ -108,7 +108,7 @@ describe('the first visit, from survey to saving', () => {
   })
 
   it('types exact times and adds a second window', async () => {
-    await press(page, 'button', 'Window')
+    await press(page, 'button', 'Add on period')
     expect(await windowsOf(0)).toHaveLength(2)
     await type(page, 'Window 2 from', '7p')
     await type(page, 'Window 2 to', '22:30')
@@ -148,10 +148,7 @@ describe('the first visit, from survey to saving', () => {
     expect(figure(withPackage)).toBeLessThan(figure(asSet))
     await settled(page)
     expect(await page.$eval('[data-package-cost]', (b) => b.textContent)).toBe(withPackage)
-    const heat = await page.$eval(
-      'section[aria-label="Where the heat goes"] svg',
-      (s) => s.querySelectorAll('path').length,
-    )
+    const heat = await page.$eval('section[aria-label="Heat balance"] svg', (s) => s.querySelectorAll('path').length)
     expect(heat).toBeGreaterThan(5)
   })
 
@@ -159,7 +156,7 @@ describe('the first visit, from survey to saving', () => {
     await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
     await page.reload()
     await settled(page)
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     await page.waitForSelector(rail(0))
     await settled(page)
     expect(await total(page, 'Cost')).toBe(asSet)

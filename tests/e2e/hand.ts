@@ -10,7 +10,7 @@ export async function openDemo(page: Page, url: string, name: string): Promise<v
   await page.goto(`${url}/demo/${name}`)
   await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}/`), {}, name)
   // The page still moves while it fills; a click at a place would now and then miss the link.
-  const link = await page.waitForSelector(named('link', 'Set'))
+  const link = await page.waitForSelector(named('link', 'Settings'))
   await link!.evaluate((e) => (e as HTMLElement).click())
   await page.waitForFunction((n) => location.pathname === `/study/${n}/set`, {}, name)
 }

@@ -64,14 +64,14 @@ describe('a package of measures', () => {
     for (const [i, kind] of kinds.entries()) {
       const [alone, last] = [pack.measures[i]!.aloneMoney, pack.measures[i]!.lastInMoney]
       for (const [name, money] of [
-        ['Saves alone', alone],
-        ['Last in', last],
+        ['Stand-alone saving', alone],
+        ['Last-in saving', last],
       ] as const)
         if (Math.abs(money) >= 10)
           expect(Number((await onLine(kind, name)).replace('−', '-').replace(/[€,]/g, ''))).toBe(Math.round(money))
       // Nobody has asked what it costs: it pays nothing back.
-      expect(await onLine(kind, 'Costs')).toBe('not known')
-      expect(await onLine(kind, 'Pays back')).toBe('not known')
+      expect(await onLine(kind, 'Cost')).toBe('not known')
+      expect(await onLine(kind, 'Simple payback')).toBe('not known')
       expect(pack.measures[i]!.costMoney).toBeNull()
     }
     expect(pack.measures[1]!.parts.map((p) => p.key)).toContain('unit')
@@ -85,8 +85,8 @@ describe('a package of measures', () => {
       () => document.querySelector('[data-measure="tap-flow"] [data-figure="Costs"]')!.textContent!.trim() === '€24',
     )
     await compared()
-    expect(await onLine('tap-flow', 'Pays back')).toMatch(/^in \d|never/)
-    expect(await page.$eval('section[aria-label="What it saves"]', (s) => s.textContent)).toMatch(
+    expect(await onLine('tap-flow', 'Simple payback')).toMatch(/^in \d|never/)
+    expect(await page.$eval('section[aria-label="Annual change"]', (s) => s.textContent)).toMatch(
       /an amount not all known and pays back: not known/,
     )
   })
@@ -131,10 +131,10 @@ describe('moving the heater', () => {
     await compared()
     const [moved] = (await told<Comparison>('compare')).packages.at(-1)!.measures
     expect(moved!.aloneMoney).toBeGreaterThan(0)
-    const shown = await onLine('move-heater', 'Saves alone')
+    const shown = await onLine('move-heater', 'Stand-alone saving')
     if (moved!.aloneMoney >= 10) expect(Number(shown.replace(/[€,]/g, ''))).toBe(Math.round(moved!.aloneMoney))
     await openLine('move-heater')
-    await type(page, 'Nearer to the taps by', '150')
+    await type(page, 'Moved nearer to the outlets by', '150')
     await page.waitForFunction(() =>
       /Nearer by more than there is of it/.test(document.querySelector('[data-measure="move-heater"]')!.textContent!),
     )
@@ -148,13 +148,13 @@ describe('sizes', () => {
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
     await settled(page)
     await type(page, 'Main fuse', '63')
-    await type(page, 'Voltage between phases, or of one phase', '230')
-    await type(page, 'Ways free', '2')
+    await type(page, 'Voltage (phase to phase, or single phase)', '230')
+    await type(page, 'Spare ways', '2')
     expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
-    await type(page, 'Everything else at its busiest', '20')
+    await type(page, 'Other maximum demand', '20')
     // Nobody said on how many phases: that is not taken for one.
     expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
-    await choose(page, 'Phases of the main', 'one')
+    await choose(page, 'Phases of the supply', 'one')
     await page.waitForFunction(() => !/is kept once this is there/.test(document.body.textContent!))
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="instead instant-electric"]'))!
@@ -164,7 +164,7 @@ describe('sizes', () => {
     )
     const sized = await told<{ peaks: { kw: number }; instead: { kind: string; level: string }[] }>('size')
     expect(sized.instead.find((s) => s.kind === 'instant-electric')!.level).toBe('fail')
-    expect(await page.$eval('section[aria-label="Sizes"]', (s) => s.textContent)).toContain(
+    expect(await page.$eval('section[aria-label="Sizing"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
     )
     await (await page.waitForSelector(named('button', 'Try it: Solar collector beside')))!.click()
@@ -175,22 +175,22 @@ describe('sizes', () => {
   it('a condensing boiler is refused where its condensate has no drain', async () => {
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
     await settled(page)
-    await choose(page, 'A drain for condensate', 'no')
+    await choose(page, 'Condensate drain', 'no')
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="beside boiler-coil"]'))!
     expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(/no drain/)
     expect(await line.evaluate((l) => l.getAttribute('data-level'))).toBe('fail')
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
     await settled(page)
-    await choose(page, 'A drain for condensate', 'not looked yet')
+    await choose(page, 'Condensate drain', 'not checked')
   })
 
   it('a year of each source is what the command line says, in its order, and can be stopped', async () => {
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     await settled(page)
-    await press(page, 'button', 'Work out a year of each')
+    await press(page, 'button', 'Simulate each for a year')
     await press(page, 'button', 'Stop')
-    await press(page, 'button', 'Work out a year of each')
+    await press(page, 'button', 'Simulate each for a year')
     await page.waitForFunction(() => /the cheapest to run first/.test(document.body.textContent!), { timeout: 60_000 })
     const shown = await page.$$eval('[data-year]', (all) =>
       all.map((e) => [

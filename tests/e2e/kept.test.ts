@@ -43,11 +43,11 @@ describe('a note that is being typed', () => {
       let page = await opened('measure')
       expect((await keptIn(page, 'harbour-flat'))!.site.note).toBe('key at the baker, ring tw')
       await press(page, 'button', 'Take a reading')
-      await press(page, 'menuitem', 'Time to hot')
-      await type(page, 'Time taken', '41')
+      await press(page, 'menuitem', 'Time to tap')
+      await type(page, 'Time', '41')
       await killedWhile(page, 'Note', 'left tap, blue ha')
       page = await opened('measure')
-      expect([await valueOf(page, 'Time taken'), await valueOf(page, 'Note')]).toEqual(['41', 'left tap, blue ha'])
+      expect([await valueOf(page, 'Time'), await valueOf(page, 'Note')]).toEqual(['41', 'left tap, blue ha'])
     } finally {
       await session.close()
       rmSync(session.profile, { recursive: true, force: true, maxRetries: 5 })
@@ -86,7 +86,7 @@ describe('work that is going on', () => {
     expect(await valueOf(page, 'Setpoint')).toBe('51')
     await typing('Setpoint', '53')
     await press(page, 'link', 'Improve')
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     expect(await valueOf(page, 'Setpoint')).toBe('53')
     expect((await keptIn(page, 'harbour-flat'))!.controls.set!.heaters['wall-heater'].setpointC).toBe(53)
   })
@@ -94,15 +94,15 @@ describe('work that is going on', () => {
   it('a half-filled reading survives a reload, another stage and the closing of the page', async () => {
     await stage('measure')
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Time to hot')
-    await type(page, 'Time taken', '41')
+    await press(page, 'menuitem', 'Time to tap')
+    await type(page, 'Time', '41')
     await type(page, 'Note', 'tap on the left')
     await page.reload()
-    expect(await valueOf(page, 'Time taken')).toBe('41')
+    expect(await valueOf(page, 'Time')).toBe('41')
     await typing('Flow', '6')
-    await press(page, 'link', 'Set')
-    await press(page, 'link', 'Measure')
-    expect([await valueOf(page, 'Time taken'), await valueOf(page, 'Flow'), await valueOf(page, 'Note')]).toEqual([
+    await press(page, 'link', 'Settings')
+    await press(page, 'link', 'Readings')
+    expect([await valueOf(page, 'Time'), await valueOf(page, 'Flow'), await valueOf(page, 'Note')]).toEqual([
       '41',
       '6',
       'tap on the left',
@@ -110,11 +110,11 @@ describe('work that is going on', () => {
     await page.close()
     ;({ page, errors } = await openPage(browser, 1280, 800))
     await stage('measure')
-    expect(await valueOf(page, 'Time taken')).toBe('41')
-    await press(page, 'button', 'Keep in the log')
+    expect(await valueOf(page, 'Time')).toBe('41')
+    await press(page, 'button', 'Save to log')
     await page.reload()
     await page.waitForSelector('[data-reading="time-to-hot"]')
-    expect(await page.$('section[aria-label="Time to hot"]')).toBeNull()
+    expect(await page.$('section[aria-label="Time to tap"]')).toBeNull()
   })
 
   it('the way back survives a reload, and says how far it reaches', async () => {
@@ -149,7 +149,7 @@ describe('work that is going on', () => {
     )
     await (await page.waitForSelector('a[href="/demo/harbour-flat"]'))!.click()
     await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     expect(await valueOf(page, 'Setpoint')).toBe('55')
     await type(page, 'Setpoint', '49')
     await new Promise((resume) => setTimeout(resume, 300))
@@ -238,7 +238,7 @@ describe('forty-five pictures', () => {
       await press(page, 'button', `Show ${PICTURES - 30} earlier of ${PICTURES - 30}`)
       const shown = () => page.$$eval('main img', (all) => all.map((i) => (i as HTMLImageElement).src))
       expect(await shown()).toEqual(study.readings.map((r) => r.photo).reverse())
-      await press(page, 'link', 'Set')
+      await press(page, 'link', 'Settings')
       await type(page, 'Setpoint', '51')
       await settled(page)
       // The way back holds the same pictures, not copies of them.
@@ -286,11 +286,11 @@ describe('a browser that keeps nothing', () => {
     await (await page.waitForSelector('a[href="/demo/harbour-flat"]'))!.click()
     await page.waitForFunction(() => location.pathname.startsWith('/study/harbour-flat/'))
     await settled(page)
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     await type(page, 'Setpoint', '50')
     await settled(page)
     expect(await valueOf(page, 'Setpoint')).toBe('50')
-    expect(await page.$eval('header [role="status"]', (s) => s.textContent)).toBe('in this tab only')
+    expect(await page.$eval('header [role="status"]', (s) => s.textContent)).toBe('not saved, this tab only')
     expect(await page.$$eval('[role="alert"]', (all) => all.map((a) => a.textContent).join())).toMatch(
       /export it as a file/,
     )
@@ -301,7 +301,7 @@ describe('a browser that keeps nothing', () => {
     const { page } = await openPage(browser, 1280, 800)
     await openDemo(page, url, 'duplex')
     await settled(page)
-    await press(page, 'link', 'Set')
+    await press(page, 'link', 'Settings')
     await page.evaluate(() => {
       const put = IDBObjectStore.prototype.put
       const full = window as unknown as { room: () => void }
@@ -316,7 +316,7 @@ describe('a browser that keeps nothing', () => {
     )
     await page.evaluate(() => (window as unknown as { room: () => void }).room())
     await page.waitForFunction(
-      () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+      () => document.querySelector('header [role="status"]')!.textContent === 'saved in this browser',
       { timeout: 10_000 },
     )
     expect((await keptIn(page, 'duplex'))!.controls.set!.heaters.burner.setpointC).toBeCloseTo(54.4, 1)
@@ -334,13 +334,13 @@ describe('a figure that can mean two things', () => {
       await type(page, 'Altitude', '1,200')
       await press(page, 'button', '1.2 m')
       await page.waitForFunction(
-        () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+        () => document.querySelector('header [role="status"]')!.textContent === 'saved in this browser',
       )
       expect((await keptIn(page, 'hill-town'))!.site.altitudeM).toBe(1.2)
       await type(page, 'Altitude', '1,200')
       await press(page, 'button', '1200 m')
       await page.waitForFunction(
-        () => document.querySelector('header [role="status"]')!.textContent === 'kept in this browser',
+        () => document.querySelector('header [role="status"]')!.textContent === 'saved in this browser',
       )
       expect((await keptIn(page, 'hill-town'))!.site.altitudeM).toBe(1200)
     } finally {

@@ -26,29 +26,29 @@ afterAll(async () => {
 })
 
 const rows = () =>
-  page.$$eval('ul[aria-label="Visit log"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
+  page.$$eval('ul[aria-label="Log of readings"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
 const kept = () =>
   page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
 
 describe('the log of a visit, on a phone', () => {
   it('times a tap with a watch that survives a reload', async () => {
-    await press(page, 'link', 'Measure')
+    await press(page, 'link', 'Readings')
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Flow of a tap')
-    await press(page, 'button', 'Start the watch')
+    await press(page, 'menuitem', 'Flow of an outlet')
+    await press(page, 'button', 'Start the stopwatch')
     await new Promise((resume) => setTimeout(resume, 600))
     await page.reload()
     await settled(page)
     const take = await page.waitForSelector('[role="group"][aria-label="Stopwatch"] .tool-main')
     await take!.click()
-    expect(Number(await valueOf(page, 'Time taken'))).toBeGreaterThan(0.6)
-    expect(Number(await valueOf(page, 'Time taken'))).toBeLessThan(30)
+    expect(Number(await valueOf(page, 'Time'))).toBeGreaterThan(0.6)
+    expect(Number(await valueOf(page, 'Time'))).toBeLessThan(30)
   })
 
   it('gives the result at once, with its steps, and says what it means', async () => {
-    await choose(page, 'Tap', 'First-floor shower')
+    await choose(page, 'Add outlet', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
-    await type(page, 'Time taken', '30')
+    await type(page, 'Time', '30')
     await page.waitForFunction(() => document.querySelector('[data-result="flowLMin"]')?.textContent === '11.4 L/min')
     const verdict = await page.$eval('[data-verdict]', (v) => v.textContent!.replace(/\s+/g, ' '))
     expect(verdict).toMatch(/Flow of First-floor shower: read 11.4 L\/min, by the study 9.0 L\/min\. Off by 2.4 L\/min/)
@@ -57,7 +57,7 @@ describe('the log of a visit, on a phone', () => {
   it('times a climb reading by reading, over a reload, and says when it stands', async () => {
     await press(page, 'button', 'Close the reading')
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await press(page, 'menuitem', 'Temperature rise at outlet, timed')
     await press(page, 'button', 'Tap open: start')
     // The clocks are put forward until the watch shows that the tap has been open for a while.
     const openFor = (seconds: number) =>
@@ -115,21 +115,21 @@ describe('the log of a visit, on a phone', () => {
     )
     await type(page, 'Flow', '9')
     await page.waitForSelector('[data-verdict]')
-    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Save to log')
     await kept()
-    expect((await rows()).some((r) => r.includes('Climb at a tap, timed'))).toBe(true)
+    expect((await rows()).some((r) => r.includes('Temperature rise at outlet, timed'))).toBe(true)
     await press(page, 'button', 'Undo')
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Flow of a tap')
-    await choose(page, 'Tap', 'First-floor shower')
+    await press(page, 'menuitem', 'Flow of an outlet')
+    await choose(page, 'Add outlet', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
-    await type(page, 'Time taken', '30')
+    await type(page, 'Time', '30')
   })
 
   it('corrects the study by one touch, and the year with it', async () => {
     const before = await total(page, 'Cost')
     await type(page, 'Note', 'Old rose, no limiter')
-    await press(page, 'button', 'Keep and correct the study')
+    await press(page, 'button', 'Save and apply')
     await newTotal(page, before)
     await settled(page)
     expect((await rows())[0]).toMatch(/Flow of a tap.*First-floor shower.*in the study.*Old rose, no limiter/)
@@ -142,7 +142,7 @@ describe('the log of a visit, on a phone', () => {
     await page.goto(`${url}/study/hill-town/measure`)
     await settled(page)
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Pump of the loop')
+    await press(page, 'menuitem', 'Circulation pump power')
     await type(page, 'Voltage', '230')
     await type(page, 'Current', '0.18')
     await type(page, 'Power factor, 0 to 1', '0.6')
@@ -157,7 +157,7 @@ describe('the log of a visit, on a phone', () => {
     await ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(dot)
     await page.waitForSelector('img[alt="The picture taken"]')
     expect(await page.$eval('[data-verdict]', (v) => v.textContent)).toMatch(/They agree/)
-    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Save to log')
     await page.waitForSelector('li[data-reading="pump"] img')
   })
 
@@ -167,13 +167,13 @@ describe('the log of a visit, on a phone', () => {
       ['4', '60'],
     ]) {
       await press(page, 'button', 'Take a reading')
-      await press(page, 'menuitem', 'Mark on a dial')
-      await type(page, 'Dial stands at division', division!)
+      await press(page, 'menuitem', 'Dial calibration mark')
+      await type(page, 'Dial division', division!)
       await type(page, 'Hot water', hot!)
-      await press(page, 'button', 'Keep in the log')
+      await press(page, 'button', 'Save to log')
     }
-    await type(page, 'Wanted', '57')
-    expect(await page.$eval('section[aria-label="Dial without degrees"]', (s) => s.textContent)).toMatch(
+    await type(page, 'Required', '57')
+    expect(await page.$eval('section[aria-label="Dial without temperature scale"]', (s) => s.textContent)).toMatch(
       /at division 3\.4, by 2 marks/,
     )
   })
@@ -189,16 +189,16 @@ describe('the log of a visit, on a phone', () => {
     expect((await rows()).at(-1)).not.toMatch(/in the study/)
     await press(page, 'button', 'Undo')
     await page.waitForFunction(() =>
-      /in the study/.test(document.querySelector('ul[aria-label="Visit log"]')!.textContent!),
+      /in the study/.test(document.querySelector('ul[aria-label="Log of readings"]')!.textContent!),
     )
   })
 
   it('fits all readings together, in a worker, and takes the result', async () => {
-    await press(page, 'button', 'Fit all readings together')
-    const rows = await page.waitForSelector('section[aria-label="All readings together"] tbody tr', { timeout: 20_000 })
+    await press(page, 'button', 'Calibrate from all readings')
+    const rows = await page.waitForSelector('section[aria-label="Calibration"] tbody tr', { timeout: 20_000 })
     expect(await rows!.evaluate((r) => r.textContent)).toMatch(/Flow of First-floor shower/)
-    await press(page, 'button', 'Correct the study')
-    await page.waitForFunction(() => !document.querySelector('section[aria-label="All readings together"] tbody'))
+    await press(page, 'button', 'Apply calibration')
+    await page.waitForFunction(() => !document.querySelector('section[aria-label="Calibration"] tbody'))
   })
 
   it('does not run off the side', async () => {
@@ -239,9 +239,9 @@ describe('the pocket of sums', () => {
   })
 
   it('keeps a result in the log', async () => {
-    await press(page, 'button', 'Keep in the log')
-    await press(page, 'button', 'Close the sums')
-    await press(page, 'link', 'Measure')
+    await press(page, 'button', 'Save to log')
+    await press(page, 'button', 'Close calculators')
+    await press(page, 'link', 'Readings')
     await page.waitForSelector('li[data-reading="sum"]')
     expect((await rows())[0]).toMatch(/Wait at a tap.*wait \d+ s/)
     expect(errors).toEqual([])
@@ -277,7 +277,7 @@ describe('readings that are being taken', () => {
       ),
     )
     await openDemo(page, url, 'duplex')
-    await press(page, 'link', 'Measure')
+    await press(page, 'link', 'Readings')
     await settled(page)
     await slowPictures()
   })
@@ -303,7 +303,7 @@ describe('readings that are being taken', () => {
     await press(page, 'menuitem', 'Cold main, temperature')
     await type(page, 'Cold water', '53')
     await choosePicture()
-    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Save to log')
     await waitFor('Cold main, temperature', 'Kept as soon as the picture is ready')
     await page.waitForSelector('li[data-reading="mains"] img')
   })
@@ -327,15 +327,15 @@ describe('readings that are being taken', () => {
     await press(page, 'menuitem', 'Pressure at the main')
     await type(page, 'Pressure', '60')
     await choosePicture()
-    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Save to log')
     await page.waitForSelector('[role="alert"] ::-p-text(That picture cannot be read)')
-    await press(page, 'button', 'Keep in the log')
+    await press(page, 'button', 'Save to log')
     await page.waitForSelector('li[data-reading="pressure"]')
   })
 
   it('belong to the household that they were begun in, a climb with its clock', async () => {
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await press(page, 'menuitem', 'Temperature rise at outlet, timed')
     await press(page, 'button', 'Tap open: start')
     await page.type('#climb-reading', '60')
     await page.keyboard.press('Enter')
@@ -343,11 +343,11 @@ describe('readings that are being taken', () => {
       /1 readings/.test(document.querySelector('[aria-label="Timed readings"]')!.textContent!),
     )
     await openDemo(page, url, 'harbour-flat')
-    await press(page, 'link', 'Measure')
+    await press(page, 'link', 'Readings')
     await settled(page)
     expect(await page.$('#climb-reading')).toBeNull()
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Climb at a tap, timed')
+    await press(page, 'menuitem', 'Temperature rise at outlet, timed')
     await page.waitForSelector('::-p-aria(Tap open: start[role="button"])')
     await page.goto(`${url}/study/duplex/measure`)
     await settled(page)

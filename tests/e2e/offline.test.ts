@@ -60,7 +60,7 @@ describe('without a network', () => {
     await page.goto(app.url)
     await page.waitForSelector('input[type="file"]')
     await press(page, 'button', 'New household')
-    await press(page, 'button', 'Begin the survey')
+    await press(page, 'button', 'Create study')
     await page.waitForFunction(() => location.pathname.startsWith('/study/household/'))
     await settled(page)
     const file = await page.evaluate(

@@ -62,8 +62,8 @@ describe('every kind of heater, put into a household', () => {
 
   it('says what a plate on net value makes, and takes it', async () => {
     await page.$eval('[data-heater] details', (d) => ((d as HTMLDetailsElement).open = true))
-    await type(page, 'Input on its plate, if read', '24')
-    await choose(page, 'The plate counts', 'net value')
+    await type(page, 'Rated input (data plate)', '24')
+    await choose(page, 'Rating basis', 'net (LHV)')
     // 24 kW / 0.9 × 0.935
     await press(page, 'button', 'Output 24.9 kW from it')
     expect(await valueOf(page, 'Output')).toBe('24.9')
@@ -94,7 +94,7 @@ describe('the farmhouse with fire, sun and an element', () => {
     expect(year.energy.renewableKwh).toBeGreaterThan(1000)
     expect(JSON.parse(readFileSync(file, 'utf8')).version).toBe(VERSION)
     await at('forest-farm', 'survey')
-    expect(figure(await total(page, 'Energy bought'))).toBe(
+    expect(figure(await total(page, 'Purchased energy'))).toBe(
       Math.round(Object.values(year.energy.inputKwh as Record<string, number>).reduce((s, x) => s + x, 0)),
     )
     expect(figure(await total(page, 'Cost'))).toBe(Math.round(year.cost.total))
@@ -103,11 +103,11 @@ describe('the farmhouse with fire, sun and an element', () => {
 
   it('warns of a store below the fire, and of nothing when a pump moves the water', async () => {
     await at('forest-farm', 'survey?at=heater')
-    await type(page, 'Store above the fire', '-1.5')
+    await type(page, 'Height difference, cylinder above stove', '-1.5')
     await press(page, 'button', 'Close Heater')
     await page.waitForFunction(() => document.querySelector('[data-finding="below-fire-range"]') !== null)
     await at('forest-farm', 'survey?at=heater')
-    await choose(page, 'Water is moved by', 'a pump')
+    await choose(page, 'Circulated by', 'a pump')
     await press(page, 'button', 'Close Heater')
     await page.waitForFunction(() => document.querySelector('[data-finding="below-fire-range"]') === null)
     expect(await findings()).not.toContain('gravity-range')
@@ -115,19 +115,19 @@ describe('the farmhouse with fire, sun and an element', () => {
 
   it('takes a fire out of its diary, and buys less wood', async () => {
     await at('forest-farm', 'survey?at=heater')
-    const before = await total(page, 'Energy bought')
+    const before = await total(page, 'Purchased energy')
     await press(page, 'button', 'Remove fire 2')
-    expect(figure(await newTotal(page, before, 'Energy bought'))).toBeLessThan(figure(before) - 500)
+    expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before) - 500)
   })
 
   it('heats the store in no month in which the element is not used', async () => {
-    const before = await total(page, 'Energy bought')
+    const before = await total(page, 'Purchased energy')
     await page.$eval('[data-heater="top-element"] details', (d) => ((d as HTMLDetailsElement).open = true))
-    const months = await page.$$('[data-heater="top-element"] [role="group"][aria-label="Used in"] button')
+    const months = await page.$$('[data-heater="top-element"] [role="group"][aria-label="Months in use"] button')
     expect(months).toHaveLength(12)
     for (const m of [0, 1, 11]) await months[m]!.click()
     expect(await months[0]!.evaluate((b) => b.getAttribute('aria-pressed'))).toBe('false')
-    expect(figure(await newTotal(page, before, 'Energy bought'))).toBeLessThan(figure(before))
+    expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
     expect(errors).toEqual([])
   })
 })
@@ -141,14 +141,14 @@ describe('prices as they are billed', () => {
   it('in another unit are the same money', async () => {
     const before = await total(page, 'Cost')
     expect(await valueOf(page, 'Price')).toBe('1.4')
-    await choose(page, 'Billed by the', 'kWh')
+    await choose(page, 'Billing unit', 'kWh')
     await page.waitForFunction(() =>
       (document.querySelector('section[aria-label="Natural gas"] input') as HTMLInputElement).value.startsWith('0.047'),
     )
-    await choose(page, 'Water is billed by the', 'm³')
+    await choose(page, 'Water billing unit', 'm³')
     await settled(page)
     expect(Math.abs(figure(await total(page, 'Cost')) - figure(before))).toBeLessThanOrEqual(1)
-    await choose(page, 'Billed by the', 'hundred ft³')
+    await choose(page, 'Billing unit', 'hundred ft³')
     await settled(page)
     expect(Math.abs(figure(await total(page, 'Cost')) - figure(before))).toBeLessThanOrEqual(1)
   })
@@ -183,9 +183,9 @@ describe('loop, store, drain and keep-hot', () => {
 
   it('a return through the cold line is pointed at, and costs less heat', async () => {
     await at('hill-town', 'survey?at=loop')
-    const before = await total(page, 'Energy bought')
-    await choose(page, 'Comes back through', 'the cold line, by a bypass valve')
-    expect(figure(await newTotal(page, before, 'Energy bought'))).toBeLessThan(figure(before))
+    const before = await total(page, 'Purchased energy')
+    await choose(page, 'Return path', 'cold pipe with bypass valve')
+    expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
     await press(page, 'button', 'Close Loop')
     await page.waitForFunction(() => document.querySelector('[data-finding="crossover"]') !== null)
   })
@@ -193,29 +193,29 @@ describe('loop, store, drain and keep-hot', () => {
   it('a mixing valve cools the pipes and answers the question whether there is one', async () => {
     await at('hill-town', 'survey?at=store')
     // What stands out of the store stands at it.
-    expect(await page.$('section[aria-label="Store"] [data-finding="scald"]')).not.toBeNull()
-    const before = await total(page, 'Energy bought')
-    await choose(page, 'Mixing valve guards the taps', 'yes')
-    await type(page, 'It mixes to', '122F')
-    expect(figure(await newTotal(page, before, 'Energy bought'))).toBeLessThan(figure(before))
+    expect(await page.$('section[aria-label="Cylinder"] [data-finding="scald"]')).not.toBeNull()
+    const before = await total(page, 'Purchased energy')
+    await choose(page, 'Thermostatic mixing valve', 'yes')
+    await type(page, 'TMV setting', '122F')
+    expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
     await press(page, 'button', 'Close Store')
     expect((await findings()).some((id) => id.startsWith('mixing-valve'))).toBe(false)
   })
 
   it('the drain is written down with the taps that run down it', async () => {
     await at('hill-town', 'survey?at=drain')
-    await press(page, 'button', 'Write down what is there')
-    await type(page, 'Upright stack that can be reached', `4'6"`)
-    expect(await valueOf(page, 'Upright stack that can be reached')).toBe('1.37')
+    await press(page, 'button', 'Enter the drain')
+    await type(page, 'Accessible vertical stack', `4'6"`)
+    expect(await valueOf(page, 'Accessible vertical stack')).toBe('1.37')
     expect(await page.$$eval('section[aria-label="Drain"] input[type="checkbox"]:checked', (all) => all.length)).toBe(2)
   })
 
   it('keep-hot costs and saves the lag', async () => {
     await at('harbour-flat', 'set')
-    const [cost, wait] = [await total(page, 'Cost'), await total(page, 'Wait, first draws')]
+    const [cost, wait] = [await total(page, 'Cost'), await total(page, 'Time to tap, cold pipe')]
     await (await page.waitForSelector('section[aria-label="Wall heater"] input[type="checkbox"]'))!.click()
     expect(figure(await newTotal(page, cost))).toBeGreaterThan(figure(cost))
-    expect(figure(await total(page, 'Wait, first draws'))).toBeLessThan(figure(wait))
+    expect(figure(await total(page, 'Time to tap, cold pipe'))).toBeLessThan(figure(wait))
     expect(errors).toEqual([])
   })
 })

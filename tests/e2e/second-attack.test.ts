@@ -103,7 +103,7 @@ describe('odd but possible', () => {
     for (const at of ['constructor', 'toString', 'nowhere']) {
       await page.goto(`${url}/study/duplex/survey?at=${at}`)
       await settled(page)
-      await page.waitForSelector('::-p-text(Follow the water)')
+      await page.waitForSelector('::-p-text(Survey sections)')
     }
   })
 
@@ -111,7 +111,7 @@ describe('odd but possible', () => {
     await page.goto(`${url}/study/duplex/set`)
     await settled(page)
     await page.$$eval('details', (all) => all.forEach((d) => (d.open = true)))
-    await press(page, 'button', 'Boost or override')
+    await press(page, 'button', 'Add boost or override')
     await type(page, '1: for, empty without end', '0.5')
     expect(await valueOf(page, '1: for, empty without end')).toBe('0.5')
     await type(page, '1: for, empty without end', '45 min')

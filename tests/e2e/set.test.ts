@@ -44,7 +44,7 @@ async function told(command: string, id = 'hill-town'): Promise<unknown> {
 describe('the week on one strip', () => {
   it('a window of the loop is dragged, another typed, one split and a day copied to all', async () => {
     await view('week')
-    await choose(page, 'Windows to edit', 'Loop')
+    await choose(page, 'Schedule to edit', 'Circulation')
     const bar = (await page.waitForSelector('[aria-label="Windows of Loop"] .week-window[data-day="0"]'))!
     await bar.evaluate((e) => e.scrollIntoView({ block: 'center' }))
     const before = await total(page, 'Cost')
@@ -58,7 +58,7 @@ describe('the week on one strip', () => {
     expect(dragged.windows[0]![0]!.toMin).toBeLessThan(1380)
     expect(dragged.windows[0]![0]!.toMin % 30).toBe(0)
 
-    await press(page, 'button', 'Window')
+    await press(page, 'button', 'Add on period')
     await type(page, 'Window 2 to', '23:30')
     await settled(page)
     expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.windows[0]!.at(-1)!.toMin).toBe(1410)
@@ -82,7 +82,7 @@ describe('loop modes side by side', () => {
     expect(rows.map((r) => r.mode)).toHaveLength(8)
     const cell = (mode: string, row: string) =>
       page.$$eval(
-        'section[aria-label="Loop modes side by side"] tbody tr',
+        'section[aria-label="Circulation modes compared"] tbody tr',
         (all, m, name) =>
           all
             .find((tr) => tr.querySelector('th')!.textContent!.trim() === name)!
@@ -93,13 +93,13 @@ describe('loop modes side by side', () => {
       )
     for (const r of rows)
       expect(Number((await cell(r.mode, 'Heater starts')).replace(/,/g, ''))).toBe(Math.round(r.heaterStarts))
-    expect(await cell('off', 'Net a year')).toBe('—')
+    expect(await cell('off', 'Net annual cost')).toBe('—')
     expect(await page.$eval('main', (m) => m.textContent)).toContain('never')
-    await press(page, 'button', 'Stop when warm')
+    await press(page, 'button', 'Stop when hot')
     await settled(page)
     expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.mode).toBe('stop warm')
     await view('')
-    await type(page, 'Runs up to', '50')
+    await type(page, 'Pump-off temperature', '50')
     await settled(page)
     expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.targetC).toBe(50)
   })
@@ -108,13 +108,13 @@ describe('loop modes side by side', () => {
 describe('the window finder', () => {
   it('is stopped, then runs to its end, and what it found is set', async () => {
     await view('windows')
-    await press(page, 'button', 'Find windows')
+    await press(page, 'button', 'Optimise')
     await page.waitForSelector('progress')
     await press(page, 'button', 'Stop')
     await page.waitForFunction(() => !document.querySelector('progress'))
     expect(await page.$('[data-found]')).toBeNull()
 
-    await press(page, 'button', 'Find windows')
+    await press(page, 'button', 'Optimise')
     await page.waitForSelector('[data-found]', { timeout: 110_000 })
     const costs = await page.$$eval('[data-found] tbody tr', (all) =>
       all.map((tr) => Number(tr.querySelectorAll('td')[0]!.textContent!.replace(/[^\d.]/g, ''))),
@@ -136,7 +136,7 @@ describe('the day view', () => {
   it('is scrubbed quickly, shows the worst morning, and leaves as CSV', async () => {
     await view('day')
     await page.waitForSelector('[data-scrub]')
-    await press(page, 'button', 'Coldest day')
+    await press(page, 'button', 'Mid-winter day')
     await page.waitForFunction(() => /Thursday, 15 Jan/.test(document.querySelector('main')!.textContent!))
     const frames = await page.$eval('[data-scrub]', async (slider) => {
       const input = slider as HTMLInputElement
@@ -146,7 +146,7 @@ describe('the day view', () => {
         input.value = String(i * 20)
         input.dispatchEvent(new Event('input', { bubbles: true }))
         await new Promise((r) => requestAnimationFrame(() => r(null)))
-        texts.add(document.querySelector('ul[aria-label="Taps"]')!.textContent!)
+        texts.add(document.querySelector('ul[aria-label="Outlets"]')!.textContent!)
       }
       return { ms: (performance.now() - from) / 60, different: texts.size }
     })
@@ -167,7 +167,7 @@ describe('the day view', () => {
 describe('the board', () => {
   it('judges what is on the slider, agrees with the command line, and asks for a reason for what is unsafe', async () => {
     await view('board')
-    await page.$eval('input[aria-label="Setpoint on the board"]', (slider) => {
+    await page.$eval('input[aria-label="Setpoint under check"]', (slider) => {
       ;(slider as HTMLInputElement).value = '45'
       slider.dispatchEvent(new Event('input', { bubbles: true }))
     })
@@ -183,18 +183,18 @@ describe('the board', () => {
     const board = (await told('board')) as { checks: { id: string; level: string }[] }
     expect(new Map(shown as [string, string][])).toEqual(new Map(board.checks.map((c) => [c.id, c.level])))
     await type(page, 'Reason', 'Two days only, the store is emptied after')
-    await press(page, 'button', 'Keep the reason')
+    await press(page, 'button', 'Save reason')
     await page.waitForFunction(() =>
       /Two days only/.test(document.querySelector('section[aria-label="Reasons"]')!.textContent!),
     )
     expect((await keptIn(page, 'hill-town'))!.controls.reasons.map((r) => r.check)).toContain('growth-store')
-    expect(await page.$(named('button', 'Keep the reason'))).toBeNull()
+    expect(await page.$(named('button', 'Save reason'))).toBeNull()
   })
 
   it('begins from a school, and shows what the change really saves, part by part', async () => {
     await press(page, 'button', 'Store at 50.0 °C with a weekly hot run')
     await page.waitForSelector('[data-check="hot-run"]', { timeout: 30_000 })
-    const parts = await page.$eval('section[aria-label="What the change saves"]', (s) => s.textContent)
+    const parts = await page.$eval('section[aria-label="Savings breakdown"]', (s) => s.textContent)
     expect(parts).toMatch(/Used, mixed at the tap.*Lost by the store.*Bought in a year/s)
     expect(errors).toEqual([])
   })
@@ -222,7 +222,7 @@ describe('on every demo', () => {
     if (!study.pipes.loop) return
     await page.goto(`${url}/study/${id}/set?view=modes`)
     await page.waitForFunction(() => document.querySelectorAll('[data-mode="learned"]').length > 5, { timeout: 60_000 })
-    const starts = await page.$$eval('section[aria-label="Loop modes side by side"] tbody tr', (all) =>
+    const starts = await page.$$eval('section[aria-label="Circulation modes compared"] tbody tr', (all) =>
       Array.from(
         all
           .find((tr) => tr.querySelector('th')!.textContent!.trim() === 'Heater starts')!
@@ -240,19 +240,19 @@ describe('where a household opens', () => {
     await fresh.goto(url)
     await fresh.evaluate(() => localStorage.removeItem('bagno-folds'))
     await press(fresh, 'button', 'New household')
-    await press(fresh, 'button', 'Begin the survey')
+    await press(fresh, 'button', 'Create study')
     await fresh.waitForSelector('section[aria-label="What to do first"]')
-    const line = await fresh.$eval('section[aria-label="The line of water"]', (s) => s.getBoundingClientRect().height)
+    const line = await fresh.$eval('section[aria-label="System diagram"]', (s) => s.getBoundingClientRect().height)
     expect(line).toBeLessThan(100)
     await press(fresh, 'link', 'Improve')
     await fresh.waitForFunction(() => location.pathname.endsWith('/improve'))
     const path = await fresh.evaluate(() => location.pathname.replace('/improve', ''))
     await fresh.goto(url + path)
     await fresh.waitForFunction(() => location.pathname.endsWith('/improve'))
-    await press(fresh, 'button', 'Open the line of water')
-    await fresh.waitForSelector('section[aria-label="The day"]')
+    await press(fresh, 'button', 'Expand system diagram')
+    await fresh.waitForSelector('section[aria-label="Day"]')
     await fresh.reload()
-    await fresh.waitForSelector('section[aria-label="The day"]')
+    await fresh.waitForSelector('section[aria-label="Day"]')
     await fresh.close()
   })
 })

@@ -40,7 +40,7 @@ describe('a later version of the app beside this one', () => {
 
   it('work that is open goes on in the version it was begun in, stages never seen before among it', async () => {
     await type(one, 'Setpoint', '51')
-    for (const stage of ['Improve', 'Survey', 'Measure']) {
+    for (const stage of ['Improve', 'Survey', 'Readings']) {
       await press(one, 'link', stage)
       await settled(one)
     }
@@ -60,7 +60,7 @@ describe('a later version of the app beside this one', () => {
     expect(await valueOf(two, 'Setpoint')).toBe('51')
     await type(two, 'Setpoint', '52')
     await one.bringToFront()
-    await press(one, 'link', 'Set')
+    await press(one, 'link', 'Settings')
     await one.waitForFunction(
       () => document.querySelector<HTMLInputElement>('input[aria-label="Setpoint slider"]')?.value === '52',
     )

@@ -56,14 +56,14 @@ describe.each([
     const titles = [
       'Cold main, temperature',
       'Hardness of the water',
-      'Hot water over some days',
-      'Flow of a tap',
-      'Time to hot',
-      'Hot water at a tap',
-      'Two taps together',
+      'Hot water use over several days',
+      'Flow of an outlet',
+      'Time to tap',
+      'Hot water temperature at an outlet',
+      'Two outlets at once',
       'Heater: in, out and flow',
-      'Clocked meter',
-      'Drain recovery, four temperatures',
+      'Heater input from meter',
+      'Waste water heat recovery, four temperatures',
     ]
     for (const title of titles) {
       await press(page, 'button', 'Take a reading')

@@ -14,7 +14,7 @@ const LOGIN: Answer = {
 }
 /** The piece of the app that the stage Improve is. */
 const PIECES = '.output/public/_nuxt'
-const IMPROVE = `/_nuxt/${readdirSync(PIECES).find((name) => name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('Where the heat goes'))!}`
+const IMPROVE = `/_nuxt/${readdirSync(PIECES).find((name) => name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('Heat balance'))!}`
 const EMPTY: Answer = { status: 200, headers: { 'content-type': 'text/javascript' }, body: Buffer.alloc(0) }
 
 describe('a network that answers 200 with something else', () => {
@@ -98,7 +98,7 @@ describe('a network that answers 200 with something else', () => {
     await page.reload()
     await settled(page)
     await press(page, 'link', 'Improve')
-    await page.waitForSelector('section[aria-label="Where the heat goes"]')
+    await page.waitForSelector('section[aria-label="Heat balance"]')
     const types = await page.evaluate(
       async (url) => (await (await caches.match(url))?.text())?.slice(0, 5),
       spoiled[0]!,
@@ -113,7 +113,7 @@ describe('a network that answers 200 with something else', () => {
     let once = 0
     wrong = (path) => (path === IMPROVE && once++ === 0 ? LOGIN : null)
     await reachFor('Improve')
-    await page.waitForSelector('section[aria-label="Where the heat goes"]')
+    await page.waitForSelector('section[aria-label="Heat balance"]')
     expect(answered.length).toBe(1)
   })
 
@@ -128,10 +128,10 @@ describe('a network that answers 200 with something else', () => {
     await reachFor('Improve')
     await page.waitForFunction(() => /could not be loaded|could not be shown/.test(document.body.textContent!))
     wrong = () => null
-    await (await page.waitForSelector('::-p-text(Fetch the app anew)'))!.click()
+    await (await page.waitForSelector('::-p-text(Reload the app)'))!.click()
     await page.waitForFunction(() => location.pathname === '/')
     await page.goto(`${server.url}/study/harbour-flat/improve`)
     await settled(page)
-    await page.waitForSelector('section[aria-label="Where the heat goes"]')
+    await page.waitForSelector('section[aria-label="Heat balance"]')
   })
 })

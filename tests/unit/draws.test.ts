@@ -190,9 +190,9 @@ describe('a log of draws', () => {
   })
 
   it('guesses its columns from their names', () => {
-    expect(guessMapping(['Date & time', 'Outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({
+    expect(guessMapping(['Date & time', 'Add outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({
       time: 'Date & time',
-      tap: 'Outlet',
+      tap: 'Add outlet',
       amount: 'Volume [gal]',
       amountUnit: 'gal',
       temperature: 'Temp °F',

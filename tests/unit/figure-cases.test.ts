@@ -125,7 +125,7 @@ describe('what the plant does', () => {
     const said = one(condensing, 'condensing-wall-heater')!
     expect(said.sentence).toMatch(/return|inlet|comes in/i)
     // No setpoint mends it, and none is offered.
-    expect([said.setting, said.remedy]).toEqual([null, 'None by its setpoint.'])
+    expect([said.setting, said.remedy]).toEqual([null, 'No action by setpoint.'])
   })
 })
 

@@ -286,8 +286,8 @@ describe('limits in their order', () => {
       const checks = checksOf(study, year)
       const limits = checks.find((c) => c.id === 'limits')!
       const hottest = Math.max(...study.pipes.taps.map((t) => year.taps.find((x) => x.id === t.id)?.hottestC ?? 0))
-      expect(limits.figures['at the taps'].value).toBeCloseTo(hottest, 6)
-      expect(limits.figures['boiling, open'].value).toBeGreaterThan(80)
+      expect(limits.figures['at the outlets'].value).toBeCloseTo(hottest, 6)
+      expect(limits.figures['local boiling point'].value).toBeGreaterThan(80)
       if (study.plant.store) expect(limits.figures['relief valve'].value).toBe(study.plant.store.reliefC)
       for (const h of study.plant.heaters)
         if (!('tapId' in h)) expect(limits.figures[h.name], `${study.id} ${h.name}`).toBeDefined()

@@ -221,7 +221,7 @@ describe('what may be added and what must stay', () => {
     expect(refusesAnother(harbourFlat, 'district-heat')).toMatch(/heats as it runs already/)
     expect(refusesAnother(harbourFlat, 'under-sink')).toBeNull()
     const all = harbourFlat.pipes.taps.reduce((s) => addHeater(s, 'under-sink'), harbourFlat)
-    expect(refusesAnother(all, 'reservoir')).toBe('every tap has one')
+    expect(refusesAnother(all, 'reservoir')).toBe('every outlet has one already')
     const full = Array.from({ length: 9 }).reduce<Study>((s) => addHeater(s, 'element'), hillTown)
     expect(full.plant.heaters).toHaveLength(MOST_HEATERS)
     expect(refusesAnother(full, 'element')).toMatch(/8 already/)

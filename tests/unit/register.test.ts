@@ -71,13 +71,13 @@ describe('the register', () => {
       .filter(wasChanged)
       .map((s) => [s.what, s.say(s.found, write), s.say(s.now, us)])
     expect(said).toEqual([
-      ['Holiday level', 'as always', '113 °F'],
-      ['Hot run', 'none', 'Monday 3:00 am, 149 °F held 30 min'],
-      ['Set by hand', 'nothing', '140 °F from 1 Feb 8:00 am without end'],
-      ['Pump runs', 'by the clock', 'sampled'],
+      ['Holiday setpoint', 'unchanged', '113 °F'],
+      ['Pasteurisation cycle', 'none', 'Monday 3:00 am, 149 °F held 30 min'],
+      ['Manual overrides', 'nothing', '140 °F from 1 Feb 8:00 am without end'],
+      ['Pump run time', 'by the clock', 'sampled'],
       ['Tests', 'every 20 min for 30 s', 'every 15 min for 20 s'],
-      ['Heats the house', 'another appliance', 'Condensing boiler'],
-      ['Clock is ahead by', '0 min', '-12 min'],
+      ['Space heating', 'another appliance', 'Condensing boiler'],
+      ['Clock offset (+ = fast)', '0 min', '-12 min'],
     ])
   })
 

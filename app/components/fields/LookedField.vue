@@ -11,7 +11,7 @@ const emit = defineEmits<{ change: [value: boolean | null] }>()
     :label="label"
     :value="value === null ? 'unknown' : value ? 'yes' : 'no'"
     :choices="[
-      { value: 'unknown', name: 'not looked yet' },
+      { value: 'unknown', name: 'not checked' },
       { value: 'yes', name: yes ?? 'yes' },
       { value: 'no', name: no ?? 'no' },
     ]"

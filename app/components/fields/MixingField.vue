@@ -20,8 +20,8 @@ const shape = MixingValve.options[1].shape
   />
   <NumberField
     v-if="set"
-    label="It mixes to"
-    help="empty while nobody has read it"
+    label="TMV setting"
+    help="Leave blank if not measured"
     quantity="temperature"
     optional
     :schema="shape.mixesToC"
@@ -30,7 +30,7 @@ const shape = MixingValve.options[1].shape
   />
   <DateField
     v-if="set"
-    label="It was last tested on"
+    label="Last fail-safe test"
     :value="set.testedOn"
     @change="(v) => emit('change', { ...set!, testedOn: v })"
   />

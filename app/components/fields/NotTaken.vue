@@ -4,5 +4,5 @@ defineProps<{ again: boolean }>()
 </script>
 
 <template>
-  <p v-if="again" role="status" class="caption">Typed before and not taken yet: leave the field to take it.</p>
+  <p v-if="again" role="status" class="caption">Typed earlier and not yet saved. Leave the field to save it.</p>
 </template>

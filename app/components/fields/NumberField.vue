@@ -95,7 +95,7 @@ function commit() {
   }
   const either = meanings(entry)
   if (either) {
-    error.value = `${props.label}: “${entry}” can mean two things`
+    error.value = `${props.label}: “${entry}” is ambiguous`
     choices.value = either.flatMap((text) => {
       const metric = read(text)
       return metric === null ? [] : [{ text, shown: `${inFull(metric)} ${shownUnit.value}`.trim() }]
@@ -111,7 +111,7 @@ function commit() {
 function fits(metric: number | null): metric is number {
   const { min, max } = rangeOf(props.schema)
   if (metric !== null && metric >= min - 1e-9 && metric <= max + 1e-9) return true
-  error.value = `${props.label}: a number from ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
+  error.value = `${props.label}: accepts ${write(min)} to ${write(max)} ${shownUnit.value}`.trim()
   return false
 }
 const clamped = (metric: number) => {
@@ -194,7 +194,7 @@ watch(
         v-if="canSwitch"
         type="button"
         class="absolute right-0 min-h-11 min-w-11 rounded px-2 text-sm text-copper underline"
-        :aria-label="`${shownUnit}: write ${label} in ${unitOf(quantity!, other).label}`"
+        :aria-label="`${shownUnit}: show ${label} in ${unitOf(quantity!, other).label}`"
         @click="own = other"
       >
         {{ shownUnit }}
@@ -209,9 +209,9 @@ watch(
     </p>
     <NotTaken :again="again" />
     <p v-if="taken" role="status" class="caption">
-      Taken as {{ taken.as
+      Read as {{ taken.as
       }}<button v-if="taken.other" type="button" class="tool ml-1" @click="choose(taken.other.text)">
-        {{ taken.other.shown }} instead
+        Change to {{ taken.other.shown }}
       </button>
     </p>
     <div v-if="error && choices.length" class="mt-1 flex gap-2">

@@ -12,16 +12,16 @@ const put = (part: Partial<NonNullable<Papers>>) =>
 
 <template>
   <TextField
-    label="Figures from"
+    label="Data source"
     optional
     :value="value?.source ?? ''"
     @change="(v) => (v.trim() ? put({ source: v }) : emit('change', null))"
   />
   <template v-if="value">
-    <DateField label="Of the day" :value="value.on" @change="(v) => put({ on: v })" />
+    <DateField label="Date of the data" :value="value.on" @change="(v) => put({ on: v })" />
     <TextField
       class="col-span-2"
-      label="Hold under these conditions"
+      label="Test conditions"
       optional
       :value="value.conditions"
       @change="(v) => put({ conditions: v })"

@@ -25,7 +25,7 @@ function commit() {
   if (typed.value === null) return
   const text = typed.value.trim()
   typed.value = null
-  error.value = text === '' && !props.optional ? `${props.label}: a name, not empty` : ''
+  error.value = text === '' && !props.optional ? `${props.label}: a name is required` : ''
   if (!error.value && text !== props.value) emit('change', text)
 }
 /** A text that may be anything is taken while it is typed: a tab that is killed loses no more than a moment of it. */

@@ -23,12 +23,12 @@ function commit() {
   const minute = parseTime(typed.value)
   const { min = 0, max = MINUTES_A_DAY } = props
   if (minute === null || minute < min || minute > max) {
-    error.value = `${props.label}: a time from ${clock(min)} to ${clock(max)}`
+    error.value = `${props.label}: accepts ${clock(min)} to ${clock(max)}`
     return
   }
   const step = props.step ?? 1
   if (minute % step !== 0) {
-    error.value = `${props.label}: the controller is set in steps of ${step} minutes`
+    error.value = `${props.label}: the controller takes steps of ${step} min`
     return
   }
   typed.value = null

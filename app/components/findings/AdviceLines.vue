@@ -15,17 +15,17 @@ const refused = computed(() => own.value.filter((t) => !t.offered))
 
 <template>
   <div v-if="own.length" class="mt-1 text-sm" data-advice>
-    <p v-if="offered.length" class="caption">Tried on this house, a year each:</p>
+    <p v-if="offered.length" class="caption">Simulated on this house for a year:</p>
     <ul v-if="offered.length" class="list-disc pl-5">
       <li v-for="t in offered" :key="t.words" data-offered>{{ adviceSentence(t, table.units) }}</li>
     </ul>
     <details v-if="refused.length">
       <summary class="caption flex min-h-11 w-fit cursor-pointer items-center">
-        Tried and not advised: {{ refused.length }}
+        Simulated, not recommended: {{ refused.length }}
       </summary>
       <ul class="list-disc pl-5 text-ink-soft">
         <li v-for="t in refused" :key="t.words">
-          {{ t.helps ? adviceSentence(t, table.units) : `${t.words}: does not mend it.` }}
+          {{ t.helps ? adviceSentence(t, table.units) : `${t.words}: does not solve it.` }}
         </li>
       </ul>
     </details>

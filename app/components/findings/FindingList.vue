@@ -62,7 +62,7 @@ const place = (f: Finding) =>
           <p class="text-sm">{{ f.sentence }}</p>
           <details v-if="f.parts.length > 1">
             <summary class="flex min-h-11 w-fit cursor-pointer items-center text-sm font-semibold text-copper">
-              All {{ f.parts.length }} of it
+              Show all {{ f.parts.length }}
             </summary>
             <ul class="mb-2">
               <li v-for="c in f.parts" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-part="c.id">
@@ -77,10 +77,10 @@ const place = (f: Finding) =>
           <button
             v-if="f.mendedBy && offers(f)"
             class="tool mt-1"
-            :aria-label="`Try it as a measure: ${f.title}`"
+            :aria-label="`Add as measure: ${f.title}`"
             @click="tryOut(f)"
           >
-            Try it as a measure
+            Add as measure
           </button>
         </div>
       </div>

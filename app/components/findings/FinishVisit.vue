@@ -14,11 +14,11 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
 </script>
 
 <template>
-  <section aria-label="Finish the visit" class="mt-8 border-t border-ink pt-3">
-    <h2 class="text-xl">Finish the visit</h2>
+  <section aria-label="Complete the visit" class="mt-8 border-t border-ink pt-3">
+    <h2 class="text-xl">Complete the visit</h2>
     <template v-if="inTheWay.length">
       <p class="mt-1 font-semibold text-alarm">
-        {{ on ? `Marked as finished on ${on}, but this stands against it now:` : 'It cannot be marked as finished:' }}
+        {{ on ? `Completed on ${on}. Now blocked by:` : 'Cannot be completed:' }}
       </p>
       <ul class="mt-1 list-disc pl-5">
         <li v-for="f in inTheWay" :key="f.id">
@@ -29,14 +29,14 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
     <p v-else-if="!judgement.pointsStand" class="mt-1 text-ink-soft" role="status">
       {{
         judgement.pointsFailed
-          ? `What stands in the way could not be worked out (${judgement.pointsFailed}); load the page anew.`
-          : 'What stands in the way is known once the year is simulated and looked through.'
+          ? `Blocking findings could not be determined (${judgement.pointsFailed}). Reload the page.`
+          : 'Blocking findings appear when the annual simulation is complete.'
       }}
     </p>
     <p v-else-if="on" class="mt-1 flex items-center gap-2">
-      <CircleCheck :size="18" class="text-verdigris" aria-hidden="true" />Marked as finished on {{ on }}.
+      <CircleCheck :size="18" class="text-verdigris" aria-hidden="true" />Completed on {{ on }}.
     </p>
-    <p v-else class="mt-1">No check of harm fails, and none that could is open.</p>
+    <p v-else class="mt-1">No safety check fails, and none is open.</p>
     <div class="mt-2 flex flex-wrap gap-2">
       <button
         v-if="!on"
@@ -44,9 +44,9 @@ const finish = (day: string | null) => table.change('finished', (d) => void (d.f
         :disabled="!judgement.pointsStand || inTheWay.length > 0"
         @click="finish(localDay())"
       >
-        Mark as finished
+        Mark as complete
       </button>
-      <button v-else class="tool" @click="finish(null)">Take it back</button>
+      <button v-else class="tool" @click="finish(null)">Reopen visit</button>
     </div>
   </section>
 </template>

@@ -37,7 +37,7 @@ const choose = (connection: (typeof CONNECTIONS)[number]) =>
 
 <template>
   <div class="max-w-2xl">
-    <h3 class="text-base">Where its warm cold water goes</h3>
+    <h3 class="text-base">Preheated water feeds</h3>
     <ul class="mt-1 grid gap-2 sm:grid-cols-3" role="radiogroup" aria-label="Connection">
       <li v-for="(c, i) in CONNECTIONS" :key="c">
         <button
@@ -53,16 +53,16 @@ const choose = (connection: (typeof CONNECTIONS)[number]) =>
           <b>{{ c }}</b>: to {{ CONNECTION_GOES_TO[c] }}
           <span v-if="rows[i] && base" class="mt-1 block text-sm"
             >saves <b>{{ table.units.money(base.cost.total - rows[i]!.cost.total) }}</b> a year,
-            {{ table.units.energy(rows[i]!.energy.recoveredKwh) }} out of the drain</span
+            {{ table.units.energy(rows[i]!.energy.recoveredKwh) }} recovered from the drain</span
           >
           <span v-else class="caption mt-1 block">being simulated…</span>
         </button>
       </li>
     </ul>
     <p class="caption mt-1">
-      A lets all of the shower’s water through the unit, B only its cold part, C only what the plant takes in: the
-      hotter the water, the more of it is cold, and the nearer B comes to A. Only draws that drain while they fill give
-      heat, after the unit has warmed up; each is simulated on this house’s own draws.
+      A: the preheated water feeds both shower and heater. B: shower only. C: heater only. The hotter the supply, the
+      larger the cold share at the mixer and the nearer B comes to A. Only draw-offs that drain while they run recover
+      heat, once the unit is warm. Each is simulated on this household’s own draw-offs.
     </p>
   </div>
 </template>

@@ -65,7 +65,7 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
       :viewBox="`0 0 ${W} ${height}`"
       class="mt-2 block w-full"
       role="img"
-      :aria-label="`Heat flow of ${units.energy(total)} that came in; the table below has the figures`"
+      :aria-label="`Heat flow of ${units.energy(total)} input; the table below has the figures`"
     >
       <path
         v-for="(l, i) in graph.links"
@@ -110,7 +110,7 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
     </svg>
     <p class="caption" data-house-heat>{{ houseHeatSentence(energy, credited, units) }}</p>
     <details>
-      <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
+      <summary class="min-h-11 py-2 text-sm">Show as a table</summary>
       <table class="w-full max-w-md text-sm">
         <tbody>
           <tr v-for="l in heatFlow(energy).links" :key="l.from + l.to" class="border-b border-line">

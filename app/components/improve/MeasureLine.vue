@@ -27,10 +27,10 @@ const open = ref(false)
 const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
 const figures = computed((): [string, string][] => [
-  ['Saves alone', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
-  ['Last in', props.saving ? units.value.money(props.saving.lastInMoney) : '…'],
-  ['Costs', cost.value === null ? 'not known' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
-  ['Pays back', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastInMoney)) : '…'],
+  ['Stand-alone saving', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
+  ['Last-in saving', props.saving ? units.value.money(props.saving.lastInMoney) : '…'],
+  ['Cost', cost.value === null ? 'not known' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
+  ['Simple payback', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastInMoney)) : '…'],
 ])
 const id = useId()
 const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))
@@ -70,7 +70,7 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
       <ConnectionTable v-if="measure.kind === 'drain-recovery'" :index="index" :at="at" :measure="measure" />
       <MeasureParts v-if="details" :index="index" :at="at" :measure="measure" :parts="details.parts" />
       <div v-if="details && details.checks.length">
-        <h3 class="text-base">To look at first</h3>
+        <h3 class="text-base">Check first</h3>
         <ul>
           <li v-for="c in details.checks" :key="c.id" class="flex gap-2 py-0.5 text-sm" :data-level="c.level">
             <LevelMark :level="c.level" />
@@ -80,7 +80,7 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
           </li>
         </ul>
       </div>
-      <p v-if="details" class="text-sm"><b>Whose work:</b> {{ details.who }} Local code decides.</p>
+      <p v-if="details" class="text-sm"><b>Carried out by:</b> {{ details.who }} Follow the local code.</p>
       <button class="tool tool-bare" :aria-label="`Remove ${measure.name}`" @click="remove">
         <Trash2 :size="18" />Remove
       </button>

@@ -23,15 +23,15 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
       <MeasureSearch :index="index" />
     </div>
     <p v-if="pack.measures.length === 0" class="py-3 text-ink-soft">
-      Nothing is in this package yet. Search for a measure by what it does or where it is done.
+      This package is empty. Search for a measure by function or location.
     </p>
     <ol v-else class="mt-2">
       <li
         class="caption hidden grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_7rem] gap-3 border-b border-ink pb-1 pl-9 md:grid"
         aria-hidden="true"
       >
-        <span /><span class="text-right">Saves alone</span><span class="text-right">Last in</span
-        ><span class="text-right">Costs</span><span class="text-right">Pays back</span>
+        <span /><span class="text-right">Stand-alone saving</span><span class="text-right">Last-in saving</span
+        ><span class="text-right">Cost</span><span class="text-right">Simple payback</span>
       </li>
       <MeasureLine
         v-for="(m, i) in pack.measures"
@@ -44,14 +44,18 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
       />
     </ol>
     <p v-if="result && pack.measures.length" class="mt-2 pl-9">
-      Together, over what is set: <b>{{ units.money(result.together) }}</b> a year<template
+      Together, against as set: <b>{{ units.money(result.together) }}</b> a year<template
         v-if="result.measures.length > 1"
-        >; single savings would add up to {{ units.money(result.sumOfSingles) }}, but what one saves the next cannot
-        save again</template
+        >. Stand-alone savings total {{ units.money(result.sumOfSingles) }}; savings interact, so they do not add
+        up</template
       >. Cost:
       <b>{{
-        result.costMoney === null ? 'not all known' : result.costMoney === 0 ? 'nothing' : units.money(result.costMoney)
-      }}</b>, paid back: <b>{{ paybackText(paybackYears(result.costMoney, result.together)) }}</b>.
+        result.costMoney === null
+          ? 'not fully priced'
+          : result.costMoney === 0
+            ? 'nothing'
+            : units.money(result.costMoney)
+      }}</b>, simple payback: <b>{{ paybackText(paybackYears(result.costMoney, result.together)) }}</b>.
     </p>
   </section>
 </template>

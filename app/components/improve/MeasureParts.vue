@@ -23,8 +23,8 @@ const most = rangeOf(shape.partPrices.valueType).max
 
 <template>
   <div>
-    <h3 class="text-base">What it takes</h3>
-    <p v-if="parts.length === 0" class="text-sm text-ink-soft">No parts: a setting or a habit.</p>
+    <h3 class="text-base">Parts and work</h3>
+    <p v-if="parts.length === 0" class="text-sm text-ink-soft">No parts (setting or behaviour); enter 0 if free.</p>
     <ul v-else class="max-w-2xl">
       <li
         v-for="p in parts"
@@ -35,11 +35,11 @@ const most = rangeOf(shape.partPrices.valueType).max
         <p class="text-sm">
           {{ p.count }} {{ p.unit }}: {{ p.name }}<span v-if="p.also" class="caption block">{{ p.also }}</span
           ><span v-if="p.priceEach !== null" class="caption block"
-            >{{ table.units.money(p.count * p.priceEach) }} in all</span
+            >{{ table.units.money(p.count * p.priceEach) }} in total</span
           >
         </p>
         <NumberField
-          :label="`One, ${currency}`"
+          :label="`Each, ${currency}`"
           :schema="shape.partPrices.valueType"
           :decimals="2"
           optional
@@ -51,16 +51,16 @@ const most = rangeOf(shape.partPrices.valueType).max
     <div class="mt-1 flex max-w-2xl flex-wrap items-end gap-3">
       <NumberField
         class="w-48"
-        :label="parts.length ? `Or all of it, ${currency}` : `Costs, ${currency}`"
+        :label="parts.length ? `Or lump sum, ${currency}` : `Cost, ${currency}`"
         :schema="shape.costMoney"
         :decimals="0"
         optional
         :value="measure.costMoney"
         @change="(v) => edit('cost', (m) => void (m.costMoney = v))"
       />
-      <p v-if="overridden && parts.length" class="caption pb-2">This sum counts; the prices of the parts do not.</p>
+      <p v-if="overridden && parts.length" class="caption pb-2">The lump sum replaces the prices of the parts.</p>
       <p v-else-if="parts.length" class="caption pb-2">
-        A part without a price, up to {{ most.toLocaleString('en-GB') }}, leaves the cost unknown.
+        Cost stays “not priced” until every part is priced (up to {{ most.toLocaleString('en-GB') }} each).
       </p>
     </div>
   </div>

@@ -40,9 +40,9 @@ const choices = computed((): Choice[] => {
   const sources = (['instead', 'beside'] as How[]).flatMap((how) =>
     sourcesFor(study.value, how).map((kind) => ({
       key: `${how} ${kind}`,
-      name: `${HEATERS[kind].name} ${how === 'instead' ? 'instead' : 'beside it'}`,
+      name: `${HEATERS[kind].name} ${how === 'instead' ? 'instead' : 'additional'}`,
       at: 'Heater',
-      finds: how === 'instead' ? 'replace another heat source' : 'add another heat source',
+      finds: how === 'instead' ? 'replace heat source replacement' : 'add heat source additional',
       begin: (id: string) => beginHeatSource(study.value, kind, how, id),
     })),
   )
@@ -86,7 +86,7 @@ function add(choice: Choice | null) {
     <ComboboxOptions
       class="absolute right-0 z-20 mt-1 max-h-96 w-full overflow-y-auto rounded border border-line-strong bg-white py-1 shadow-md focus:outline-none"
     >
-      <p v-if="found.length === 0" class="px-3 py-2 text-ink-soft">No measure here is called that.</p>
+      <p v-if="found.length === 0" class="px-3 py-2 text-ink-soft">No measure found.</p>
       <template v-for="place in places" :key="place">
         <li class="caption px-3 pt-2" aria-hidden="true">{{ place }}</li>
         <ComboboxOption

@@ -16,11 +16,11 @@ const rows = computed(() => {
 
 <template>
   <details data-money-table>
-    <summary class="min-h-11 py-2 text-sm">What the money is made of</summary>
+    <summary class="min-h-11 py-2 text-sm">Cost breakdown</summary>
     <table class="w-full max-w-md text-sm">
       <thead>
         <tr>
-          <th class="text-left">A year</th>
+          <th class="text-left">Per year</th>
           <th class="text-right">{{ fromName }}</th>
           <th class="text-right">{{ toName }}</th>
         </tr>

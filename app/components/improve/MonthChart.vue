@@ -45,12 +45,12 @@ const options = computed(() => ({
 
 <template>
   <div>
-    <p class="caption">Money a month: energy, standing charges and water</p>
+    <p class="caption">Cost per month: energy, standing charges and water</p>
     <div class="h-64">
-      <Bar :data="data" :options="options" aria-label="Cost month by month, as found and with the package" role="img" />
+      <Bar :data="data" :options="options" aria-label="Cost by month, as found and with the package" role="img" />
     </div>
     <details>
-      <summary class="min-h-11 py-2 text-sm">The same as a table</summary>
+      <summary class="min-h-11 py-2 text-sm">Show as a table</summary>
       <table class="w-full max-w-md text-sm">
         <thead>
           <tr>

@@ -49,32 +49,32 @@ const changes = computed(() => {
   const signed = (x: number, text: (v: number) => string) =>
     text(Math.abs(x)) === text(0) ? text(0) : `${x > 0 ? '+' : '−'}${text(Math.abs(x))}`
   return [
-    ['Bought', signed(d.inputKwh, units.value.energy)],
+    ['Purchased', signed(d.inputKwh, units.value.energy)],
     ['Water', signed(d.waterL, units.value.litres)],
     ['CO₂', signed(d.co2Kg, units.value.mass)],
-    ['Median wait', signed(d.waitMedianS, units.value.seconds)],
-    ['Wait, 9 of 10 below', signed(d.waitP90S, units.value.seconds)],
-    ['Draws too cool', signed(d.coolDraws, (n) => n.toLocaleString('en-GB'))],
+    ['Median time to tap', signed(d.waitMedianS, units.value.seconds)],
+    ['90th percentile time to tap', signed(d.waitP90S, units.value.seconds)],
+    ['Unmet draw-offs', signed(d.coolDraws, (n) => n.toLocaleString('en-GB'))],
   ] as const
 })
 </script>
 
 <template>
-  <section aria-label="What it saves">
+  <section aria-label="Annual change">
     <p v-if="!result || !found" class="py-4 text-ink-soft" role="status">
-      Simulating each measure alone and last in: {{ years.wanted - years.pending }} of {{ years.wanted }} years done.
+      Simulating each measure, stand-alone and last-in: {{ years.wanted - years.pending }} of {{ years.wanted }} done.
       <button v-if="years.pending" class="tool ml-2" @click="years.stop()">Stop</button>
     </p>
     <div
       v-else-if="differs"
       role="radiogroup"
-      aria-label="Held against"
+      aria-label="Compared with"
       class="mb-2 inline-flex overflow-hidden rounded border border-line-strong"
     >
       <button
         v-for="[value, name] in [
           ['found', 'Against as found'],
-          ['set', 'Against doing nothing (as set)'],
+          ['set', 'Against as set'],
         ] as const"
         :key="value"
         role="radio"
@@ -92,25 +92,25 @@ const changes = computed(() => {
           <b class="text-3xl" :class="difference!.cost <= 0 ? 'text-verdigris' : 'text-alarm'" data-package-change>{{
             units.moneyChange(difference!.cost)
           }}</b>
-          a year against the house {{ baseName.toLowerCase() }}.
+          a year, {{ baseName.toLowerCase() }}.
         </p>
         <p class="mt-1">
-          It costs
+          Cost
           <b>{{
             result.costMoney === null
-              ? 'an amount not all known'
+              ? 'not fully priced'
               : result.costMoney === 0
                 ? 'nothing'
                 : units.money(result.costMoney)
           }}</b>
-          and pays back: <b>{{ paysBack }}</b>{{ differs ? ', against the house as set' : '' }}.
+          , simple payback: <b>{{ paysBack }}</b>{{ differs ? ', against as set' : '' }}.
         </p>
         <p v-if="open.refused || open.unknown" class="mt-1">
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} checks fail</span>
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not checked yet</span>
         </p>
         <p v-else-if="details.length && targets.every((t) => t.level === 'pass')" class="mt-1 text-verdigris">
-          Nothing known stands in its way.
+          No failed checks.
         </p>
         <p v-for="t in targets" :key="t.id" class="mt-1 flex items-start gap-1.5" data-target>
           <LevelMark :level="t.level" :size="18" />{{ t.sentence }}

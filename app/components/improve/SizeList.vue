@@ -80,9 +80,9 @@ function ordered(list: readonly Sized[], how: How): readonly Sized[] {
   return [...ranked(known).map((k) => k.sized), ...list.filter((s) => !yearOf(s, how))]
 }
 const groups = computed((): { title: string; how: How | null; list: readonly Sized[] }[] => [
-  { title: 'What is there', how: null, list: sized.value.there },
-  { title: 'In its place', how: 'instead', list: ordered(sized.value.instead, 'instead') },
-  { title: 'Beside it', how: 'beside', list: ordered(sized.value.beside, 'beside') },
+  { title: 'Existing', how: null, list: sized.value.there },
+  { title: 'Replacement', how: 'instead', list: ordered(sized.value.instead, 'instead') },
+  { title: 'Additional', how: 'beside', list: ordered(sized.value.beside, 'beside') },
 ])
 function add(kind: Sized['kind'], how: How) {
   table.change('add heat source', (d) => {
@@ -94,33 +94,32 @@ function add(kind: Sized['kind'], how: How) {
 </script>
 
 <template>
-  <section aria-label="Sizes">
+  <section aria-label="Sizing">
     <p class="text-lg">
-      At its busiest the house draws <b>{{ units.figure('flow', sized.peaks.hotLMin) }}</b> hot at once
+      Peak demand <b>{{ units.figure('flow', sized.peaks.hotLMin) }}</b> of hot water
       <template v-if="busiest"
         >({{ busiest }}, {{ dateOf(sized.peaks.day - 1) }}, {{ units.time(sized.peaks.minute) }})</template
-      >: <b>{{ units.figure('power', sized.peaks.kw) }}</b> with the main at its coldest,
-      {{ units.temperature(sized.peaks.coldC) }}. The busiest hour takes
-      <b>{{ units.figure('volume', sized.peaks.worstHourL, 0) }}</b> hot, the busiest day
-      {{ units.figure('volume', sized.peaks.worstDayL, 0) }}.
+      >: <b>{{ units.figure('power', sized.peaks.kw) }}</b> with the cold main at
+      {{ units.temperature(sized.peaks.coldC) }}. Peak hour
+      <b>{{ units.figure('volume', sized.peaks.worstHourL, 0) }}</b> , peak day
+      {{ units.figure('volume', sized.peaks.worstDayL, 0) }} of hot water.
     </p>
     <p class="caption">
-      From the household’s own draws through the year. Every tap at once would be
-      {{ units.figure('power', sized.peaks.allTapsKw) }}: nobody asks for that.
+      From the household’s own draw-offs through the year. All outlets open at once would take
+      {{ units.figure('power', sized.peaks.allTapsKw) }}, which does not occur.
     </p>
     <div class="mt-4 flex flex-wrap items-center gap-3">
       <button v-if="most === 0" class="tool tool-main" :disabled="!years.now || years.pending > 0" @click="workOut">
-        Work out a year of each
+        Simulate each for a year
       </button>
       <template v-else>
-        <progress class="w-40" :value="done" :max="most" aria-label="Years worked out" />
+        <progress class="w-40" :value="done" :max="most" aria-label="Years simulated" />
         <span role="status">{{ done }} of {{ most }} years</span>
         <button class="tool" @click="stop">Stop</button>
       </template>
       <p v-if="sourced && most === 0" role="status" class="caption">
-        What does not fit comes last, and of the rest the cheapest to run first. What buying and fitting costs is not in
-        it: try one and put in its price.
-        {{ refused ? `${refused} could not be simulated.` : '' }}
+        Sorted by running cost; failed sources last. Purchase and installation are not included: add one as a measure
+        and enter its price. {{ refused ? `${refused} could not be simulated.` : '' }}
       </p>
     </div>
     <template v-for="g in groups" :key="g.title">
@@ -140,17 +139,17 @@ function add(kind: Sized['kind'], how: How) {
             <button
               v-if="g.how"
               class="tool ml-auto"
-              :aria-label="`Try it: ${HEATERS[s.kind].name} ${g.how}`"
+              :aria-label="`Add as measure: ${HEATERS[s.kind].name} ${g.how}`"
               @click="add(s.kind, g.how)"
             >
-              Try it
+              Add as measure
             </button>
           </div>
           <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8">
             <ChoiceField
               v-if="s.choices.carrier"
               class="w-44"
-              :label="`Burns: ${HEATERS[s.kind].name}`"
+              :label="`Fuel: ${HEATERS[s.kind].name}`"
               :value="s.choice.carrier!"
               :choices="s.choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
               @change="(carrier) => choose(s.kind, g.how!, { carrier })"

@@ -21,11 +21,11 @@ const dials = computed(() =>
 </script>
 
 <template>
-  <section v-if="dials.length" aria-label="Dial without degrees" class="mt-4 border-l-4 border-copper pl-3">
-    <h2 class="text-base">Dial without degrees</h2>
+  <section v-if="dials.length" aria-label="Dial without temperature scale" class="mt-4 border-l-4 border-copper pl-3">
+    <h2 class="text-base">Dial without temperature scale</h2>
     <div v-for="d in dials" :key="d.heater.id" class="mt-1 grid items-end gap-3 sm:grid-cols-[10rem_1fr]">
       <NumberField
-        label="Wanted"
+        label="Required"
         quantity="temperature"
         switchable
         :schema="SetpointC"
@@ -34,8 +34,8 @@ const dials = computed(() =>
       />
       <p>
         <template v-if="d.answer.ok"
-          >Put the dial of {{ d.heater.name }} at division <b class="text-xl">{{ d.answer.value.toFixed(1) }}</b>, by
-          {{ d.marks.length }} marks. Then draw, wait until it rests, and read again.</template
+          >Set the dial of {{ d.heater.name }} to division <b class="text-xl">{{ d.answer.value.toFixed(1) }}</b>, from
+          {{ d.marks.length }} marks. Then draw off, wait until the heater stops, and read again.</template
         >
         <template v-else>{{ d.answer.faults[0]!.message }}</template>
       </p>

@@ -30,34 +30,33 @@ async function run() {
 }
 function take() {
   const fitted = result.value
-  if (fitted && table.replace(() => fitted.study))
-    useNotice().say({ text: 'The study stands as the readings together say.' })
+  if (fitted && table.replace(() => fitted.study)) useNotice().say({ text: 'Calibration applied.' })
 }
 const settled = computed(() => result.value?.corrections.filter((c) => c.settled) ?? [])
 const open = computed(() => result.value?.corrections.filter((c) => !c.settled) ?? [])
 </script>
 
 <template>
-  <section v-if="enough" aria-label="All readings together" class="mt-3">
+  <section v-if="enough" aria-label="Calibration" class="mt-3">
     <button v-if="!result" class="tool" :disabled="working" @click="run">
-      <Scale :size="17" />{{ working ? 'Fitting…' : 'Fit all readings together' }}
+      <Scale :size="17" />{{ working ? 'Fitting…' : 'Calibrate from all readings' }}
     </button>
-    <p v-if="nothing" class="caption mt-1" role="status">No reading in the log can be held against the study yet.</p>
+    <p v-if="nothing" class="caption mt-1" role="status">No reading in the log can be compared with the study yet.</p>
     <div v-if="result" class="border-l-4 border-copper pl-3">
-      <h2 class="text-base">All readings together say</h2>
+      <h2 class="text-base">Calibration result</h2>
       <div
         class="relative overflow-x-auto"
         tabindex="0"
         role="region"
-        aria-label="Corrections, in a table that scrolls sideways"
+        aria-label="Calibration, in a table that scrolls sideways"
       >
         <table class="mt-1 w-full max-w-3xl text-sm">
           <thead>
             <tr class="border-b border-ink text-left">
-              <th class="py-1">Corrected</th>
-              <th class="text-right">stands at</th>
-              <th class="text-right">would be</th>
-              <th class="pl-3 text-right">doubt left</th>
+              <th class="py-1">Quantity</th>
+              <th class="text-right">Current</th>
+              <th class="text-right">Calibrated</th>
+              <th class="pl-3 text-right">Remaining uncertainty</th>
             </tr>
           </thead>
           <tbody>
@@ -73,11 +72,11 @@ const open = computed(() => result.value?.corrections.filter((c) => !c.settled) 
         </table>
       </div>
       <p v-if="open.length" class="caption mt-1">
-        Undetermined by these readings: {{ open.map((c) => c.label.toLowerCase()).join(', ') }}.
+        Not determined by these readings: {{ open.map((c) => c.label.toLowerCase()).join(', ') }}.
       </p>
       <div class="mt-2 flex flex-wrap gap-2">
-        <button class="tool tool-main" @click="take"><Check :size="17" />Correct the study</button>
-        <button class="tool tool-bare" @click="result = null">Leave it as it is</button>
+        <button class="tool tool-main" @click="take"><Check :size="17" />Apply calibration</button>
+        <button class="tool tool-bare" @click="result = null">Cancel</button>
       </div>
     </div>
   </section>

@@ -25,13 +25,11 @@ const day = (iso: string) => iso.slice(0, 10)
         <p class="text-sm">
           {{
             Math.abs(p.is - p.was) <= p.uncertainty
-              ? 'No difference beyond what the readings are good to.'
-              : `${table.units.difference(p.figure, Math.abs(p.is - p.was))} ${p.is < p.was ? 'less' : 'more'}${p.was ? ` (${Math.round(Math.abs(100 * (p.is / p.was - 1)))} %)` : ''}.`
+              ? 'No difference beyond the uncertainty of the readings.'
+              : `${table.units.difference(p.figure, Math.abs(p.is - p.was))} ${p.is < p.was ? 'less' : 'more'}${p.was ? ` (${Math.round(Math.abs(100 * (p.is / p.was - 1)))}%)` : ''}.`
           }}
           In between: {{ p.changes.map((c) => `${c.what} on ${c.on}`).join(', ') }}.
-          <b v-if="p.changes.length > 1" class="text-alarm"
-            >More than one thing changed: what each did cannot be told apart.</b
-          >
+          <b v-if="p.changes.length > 1" class="text-alarm">More than one change: their effects cannot be separated.</b>
         </p>
       </li>
     </ul>

@@ -108,7 +108,7 @@ async function keep(adoptToo: boolean) {
   })
   if (!made) return
   say({
-    text: adoptToo ? `“${kind.title}” is in the log and corrects the study.` : `“${kind.title}” is in the log.`,
+    text: adoptToo ? `“${kind.title}” saved and applied to the study.` : `“${kind.title}” saved to the log.`,
   })
   close()
 }
@@ -120,7 +120,7 @@ function picture(event: Event) {
     // It belongs to this reading, whichever is open by then.
     .then((small) => put({ photo: small }))
     .catch(() => {
-      trouble.value = 'That picture cannot be read; a JPEG, PNG or WebP can.'
+      trouble.value = 'Picture cannot be read. Accepts JPEG, PNG or WebP.'
     })
     .finally(() => {
       if (making.value === mine) making.value = null
@@ -157,14 +157,14 @@ function picture(event: Event) {
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField
         v-if="kind.at"
-        :label="kind.at === 'tap' ? 'Tap' : 'Heater'"
+        :label="kind.at === 'tap' ? 'Outlet' : 'Heater'"
         :value="where"
         :choices="places"
         @change="(v) => put({ where: v })"
       />
       <ChoiceField
         v-if="'otherTap' in kind.input.shape"
-        label="The other tap"
+        label="The other outlet"
         :value="String(values.otherTap ?? '')"
         :choices="taps"
         @change="(v) => set('otherTap', v || undefined)"
@@ -191,7 +191,7 @@ function picture(event: Event) {
     </template>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
       <div class="min-w-0">
-        <label class="caption block" for="reading-when">Taken at; empty: now</label>
+        <label class="caption block" for="reading-when">Time of reading</label>
         <input
           id="reading-when"
           type="datetime-local"
@@ -205,7 +205,7 @@ function picture(event: Event) {
         <label class="caption block" for="reading-photo">Picture</label>
         <div class="flex items-center gap-2">
           <label class="tool focus-within:outline-2 focus-within:outline-copper"
-            ><Camera :size="18" />Take or choose<input
+            ><Camera :size="18" />Take or choose a picture<input
               id="reading-photo"
               type="file"
               accept="image/*"
@@ -214,29 +214,28 @@ function picture(event: Event) {
               @change="picture"
           /></label>
           <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
-          <span v-if="making" class="caption" role="status">being made smaller…</span>
+          <span v-if="making" class="caption" role="status">resizing…</span>
         </div>
         <p v-if="pictures > 0.7" class="caption mt-1">
-          Pictures take {{ Math.round(pictures * 100) }} % of the {{ MOST_PICTURES / 1e6 }} MB that a study has room
-          for.
+          Pictures use {{ Math.round(pictures * 100) }}% of the {{ MOST_PICTURES / 1e6 }} MB available in a study.
         </p>
         <p v-if="trouble" class="mt-1 text-sm text-alarm" role="alert">{{ trouble }}</p>
       </div>
     </div>
     <div class="mt-3 flex flex-wrap gap-2">
       <button v-if="judgement?.offers.length" class="tool tool-main" :disabled="waits" @click="keep(true)">
-        <NotebookPen :size="18" />Keep and correct the study
+        <NotebookPen :size="18" />Save and apply
       </button>
       <button class="tool" :disabled="!checked.success || waits" @click="keep(false)">
-        <NotebookPen :size="18" />Keep in the log
+        <NotebookPen :size="18" />Save to log
       </button>
     </div>
-    <p v-if="waits" class="caption mt-1" role="status">Kept as soon as the picture is ready.</p>
+    <p v-if="waits" class="caption mt-1" role="status">Saved as soon as the picture is ready.</p>
     <p v-if="!checked.success" class="caption mt-1">
-      Type what was read; the result shows as soon as it can be worked out.
+      Enter the values read. The result appears when it can be calculated.
     </p>
     <ul v-if="judgement?.offers.length" class="caption mt-1">
-      <li v-for="o in judgement.offers" :key="o.path">Would correct: {{ o.label }}.</li>
+      <li v-for="o in judgement.offers" :key="o.path">Will change: {{ o.label }}.</li>
     </ul>
   </section>
 </template>

@@ -17,8 +17,7 @@ const place = computed(() => {
   const { where } = props.reading
   return where === null
     ? ''
-    : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ??
-        'no longer there')
+    : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ?? 'removed')
 })
 const when = computed(() =>
   new Date(props.reading.takenAt).toLocaleString('en-GB', {
@@ -40,7 +39,7 @@ const read = computed(() => {
     .map(([name, value]) => {
       const figure = results?.[name] ?? FIGURES[name as FieldName]
       if (name === 'otherTap')
-        return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a tap no longer there'}`
+        return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a removed outlet'}`
       if (typeof value === 'string') return value
       const plain = String(Number(value.toPrecision(4)))
       const decimals = figure?.quantity ? undefined : (plain.split('.')[1]?.length ?? 0)
@@ -65,7 +64,7 @@ const remove = () =>
           <span v-if="place">{{ place }}</span>
           <span class="caption">{{ when }}</span>
           <span v-if="reading.adopted" class="flex items-center gap-1 text-sm font-semibold text-verdigris"
-            ><Check :size="15" />in the study</span
+            ><Check :size="15" />applied</span
           >
         </p>
         <p class="text-sm">{{ read }}</p>
@@ -85,14 +84,14 @@ const remove = () =>
         <button
           v-if="reading.adopted"
           class="tool tool-bare px-2"
-          :aria-label="`Take ${title} back out of the study`"
-          title="Take it back out of the study"
+          :aria-label="`Undo apply: ${title}`"
+          title="Undo apply"
           @click="table.replace((s) => unAdopt(s, reading.id))"
         >
           <Undo2 :size="18" />
         </button>
         <button v-else-if="judgement?.offers.length" class="tool" @click="table.replace((s) => adopt(s, reading.id))">
-          Adopt<span class="sr-only"> {{ title }} {{ place }}</span>
+          Apply<span class="sr-only"> {{ title }} {{ place }}</span>
         </button>
         <button class="tool tool-bare px-2" :aria-label="`Delete ${title}`" @click="remove">
           <Trash2 :size="18" />

@@ -19,13 +19,13 @@ function take() {
 <template>
   <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Stopwatch">
     <button v-if="!started" type="button" class="tool" @click="((seconds = 0), emit('start', startedNow()))">
-      <Timer :size="18" />Start the watch
+      <Timer :size="18" />Start the stopwatch
     </button>
     <template v-else>
       <button type="button" class="tool tool-main" @click="take">
-        <Flag :size="18" />Take <b class="w-16 text-right text-lg" role="timer">{{ seconds.toFixed(1) }} s</b>
+        <Flag :size="18" />Use <b class="w-16 text-right text-lg" role="timer">{{ seconds.toFixed(1) }} s</b>
       </button>
-      <button type="button" class="tool tool-bare" @click="emit('start', null)"><Square :size="16" />Drop</button>
+      <button type="button" class="tool tool-bare" @click="emit('start', null)"><Square :size="16" />Discard</button>
     </template>
   </div>
 </template>

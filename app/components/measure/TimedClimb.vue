@@ -44,7 +44,7 @@ function begin(at: Started | null) {
 function add() {
   const c = parseQuantity('temperature', table.units.system, typed.value ?? '')
   if (c === null || c < 0 || c > 100)
-    return void (error.value = `Reading: a temperature from ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
+    return void (error.value = `Reading: accepts ${table.units.temperature(0)} to ${table.units.temperature(100)}`)
   error.value = ''
   typed.value = null
   const s = Math.round(elapsedS() * 10) / 10
@@ -53,7 +53,7 @@ function add() {
 const data = computed(() => ({
   datasets: [
     {
-      label: 'Climb',
+      label: 'Temperature rise',
       data: points.value.map((p) => ({ x: p.s, y: shown(p.c) })),
       borderColor: '#8f4318',
       backgroundColor: '#8f4318',
@@ -68,7 +68,7 @@ const options = computed(() => ({
   maintainAspectRatio: false,
   plugins: { legend: { display: false } },
   scales: {
-    x: { type: 'linear' as const, title: { display: true, text: 'seconds from the opening of the tap' }, min: 0 },
+    x: { type: 'linear' as const, title: { display: true, text: 'seconds after opening the outlet' }, min: 0 },
     y: { type: 'linear' as const, title: { display: true, text: unit.value.label } },
   },
 }))
@@ -77,7 +77,7 @@ const options = computed(() => ({
 <template>
   <div class="mt-2" role="group" aria-label="Timed readings">
     <button v-if="!started" type="button" class="tool tool-main" @click="begin(startedNow())">
-      <Play :size="18" />Tap open: start
+      <Play :size="18" />Outlet open: start
     </button>
     <form v-else class="flex flex-wrap items-end gap-2" @submit.prevent="add">
       <b class="w-20 pb-2 text-right text-lg" role="timer">{{ seconds.toFixed(0) }} s</b>
@@ -93,13 +93,13 @@ const options = computed(() => ({
           :aria-invalid="error !== ''"
         />
       </div>
-      <button class="tool tool-main">Put it down</button>
-      <button type="button" class="tool tool-bare" @click="begin(null)"><Trash2 :size="16" />Begin again</button>
+      <button class="tool tool-main">Record</button>
+      <button type="button" class="tool tool-bare" @click="begin(null)"><Trash2 :size="16" />Restart</button>
     </form>
     <p v-if="error" role="alert" class="mt-1 text-sm text-alarm">{{ error }}</p>
     <p class="mt-1 text-sm" aria-live="polite">
-      <template v-if="points.length === 0">A reading every five to ten seconds; Enter puts it down.</template>
-      <template v-else-if="steady === null">{{ points.length }} readings; still moving.</template>
+      <template v-if="points.length === 0">One reading every 5 to 10 s. Enter records it.</template>
+      <template v-else-if="steady === null">{{ points.length }} readings; not steady yet.</template>
       <b v-else class="text-verdigris">Steady at {{ table.units.temperature(steady) }}.</b>
     </p>
     <div

@@ -17,16 +17,16 @@ const ok = computed(() => agrees(props.verdict))
       :class="ok ? 'text-verdigris' : 'text-alarm'"
     />
     <p class="text-sm">
-      <b>{{ verdict.figure.label }}</b>: read <FigureText :figure="verdict.figure" :value="verdict.measured" />, by the
-      study <FigureText :figure="verdict.figure" :value="verdict.modelled" />.
+      <b>{{ verdict.figure.label }}</b>: measured <FigureText :figure="verdict.figure" :value="verdict.measured" />,
+      calculated <FigureText :figure="verdict.figure" :value="verdict.modelled" />.
       <template v-if="ok"
         >They agree within <FigureText :figure="verdict.figure" :value="verdict.uncertainty" difference />.</template
       >
       <template v-else
-        >Off by
+        >Difference
         <FigureText :figure="verdict.figure" :value="Math.abs(verdict.measured - verdict.modelled)" difference />, more
-        than the <FigureText :figure="verdict.figure" :value="verdict.uncertainty" difference /> the reading is good to.
-        Likely because {{ verdict.likely.join(', or ') }}.</template
+        than the <FigureText :figure="verdict.figure" :value="verdict.uncertainty" difference /> uncertainty of the
+        reading. Possible causes: {{ verdict.likely.join('; ') }}.</template
       >
     </p>
   </div>

@@ -27,7 +27,7 @@ const own = (personId: string) => people.value.habits.filter((h) => h.personId =
       <li v-for="(a, i) in people.absences" :key="i" class="flex flex-wrap items-end gap-2 border-b border-line py-1">
         <ChoiceField
           class="w-36"
-          label="Who is away"
+          label="Absent"
           :value="a.personId"
           :choices="away"
           @change="(v) => putAway(i, 'who', (x) => void (x.personId = v))"
@@ -55,13 +55,13 @@ const own = (personId: string) => people.value.habits.filter((h) => h.personId =
       <li v-for="(g, i) in people.guests" :key="i" class="flex flex-wrap items-end gap-2 border-b border-line py-1">
         <TextField
           class="w-36"
-          label="Who comes"
+          label="Guests"
           :value="g.name"
           @change="(v) => putGuests(i, 'name', (x) => void (x.name = v))"
         />
         <NumberField
           class="w-20"
-          label="How many"
+          label="Number"
           :decimals="0"
           :schema="Guests.shape.count"
           :value="g.count"
@@ -69,7 +69,7 @@ const own = (personId: string) => people.value.habits.filter((h) => h.personId =
         />
         <ChoiceField
           class="w-36"
-          label="They live like"
+          label="Same uses as"
           :value="g.likePersonId"
           :choices="persons"
           @change="(v) => putGuests(i, 'like', (x) => void (x.likePersonId = v))"
@@ -88,7 +88,7 @@ const own = (personId: string) => people.value.habits.filter((h) => h.personId =
           <Trash2 :size="17" />
         </button>
         <p v-if="own(g.likePersonId) === 0" class="w-full text-sm text-alarm">
-          Nobody’s habits are that person’s own, so the guests draw nothing: say whose the showers are.
+          No uses are assigned to this occupant, so these guests add no draw-offs. Assign uses to the occupant.
         </p>
       </li>
     </ul>

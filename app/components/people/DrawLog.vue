@@ -33,7 +33,7 @@ async function choose(event: Event) {
   file.value = null
   if (chosen.size > LARGEST_LOG)
     return void (faults.value = [
-      `“${chosen.name}” is ${(chosen.size / 1048576).toFixed(1)} MB; a log is at most ${LARGEST_LOG / 1048576} MB`,
+      `“${chosen.name}” is ${(chosen.size / 1048576).toFixed(1)} MB. Accepts up to ${LARGEST_LOG / 1048576} MB`,
     ])
   const text = await chosen.text()
   const read = readTable(text)
@@ -56,7 +56,7 @@ function take() {
   if (!answer.ok) return
   if (!table.change('logged draws', (d) => void (d.people.draws = answer.value))) return
   say({
-    text: `${answer.value.draws.length} draws of ${answer.value.days} days from “${answer.value.source}” make the year.`,
+    text: `Imported ${answer.value.draws.length} draw-offs over ${answer.value.days} days from “${answer.value.source}”.`,
   })
   file.value = null
 }
@@ -73,75 +73,75 @@ const pick = <T extends string>(list: readonly T[]) => list.map((value) => ({ va
 </script>
 
 <template>
-  <section aria-label="Logged draws" class="mt-4">
-    <h3 class="text-base">Logged draws</h3>
+  <section aria-label="Logged draw-offs" class="mt-4">
+    <h3 class="text-base">Logged draw-offs</h3>
     <p class="caption">
-      A file of separated values with a header: a time such as 2026-03-02 07:15, an amount, and if it has them the tap
-      and the temperature.
+      A CSV file with a header row: a time such as 2026-03-02 07:15, a quantity and, if available, outlet and
+      temperature.
     </p>
     <p v-if="table.study!.people.draws.kind === 'logged'" class="text-sm">
-      The year is made of {{ table.study!.people.draws.draws.length }} draws of
-      {{ table.study!.people.draws.days }} days from “{{ table.study!.people.draws.source }}”, repeated.
+      The year repeats {{ table.study!.people.draws.draws.length }} draw-offs over
+      {{ table.study!.people.draws.days }} days from “{{ table.study!.people.draws.source }}”.
     </p>
     <label class="tool mt-1 focus-within:outline-2 focus-within:outline-copper"
-      ><FileUp :size="18" />File of draws (CSV)<input
+      ><FileUp :size="18" />Draw-off log (CSV)<input
         type="file"
         accept=".csv,.tsv,.txt,text/csv"
         class="sr-only"
-        aria-label="File of draws (CSV)"
+        aria-label="Draw-off log (CSV)"
         @change="choose"
     /></label>
     <div v-if="file && mapping" class="mt-2 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
-      <ChoiceField label="Time is in" :value="mapping.time" :choices="columns" @change="(time) => put({ time })" />
+      <ChoiceField label="Time column" :value="mapping.time" :choices="columns" @change="(time) => put({ time })" />
       <ChoiceField
-        label="Amount is in"
+        label="Quantity column"
         :value="mapping.amount"
         :choices="columns"
         @change="(amount) => put({ amount })"
       />
       <ChoiceField
-        label="counted in"
+        label="unit"
         :value="mapping.amountUnit"
         :choices="pick(AMOUNT_UNITS)"
         @change="(amountUnit) => put({ amountUnit })"
       />
-      <ChoiceField label="Tap is in" :value="mapping.tap" :choices="maybe" @change="(tap) => put({ tap })" />
+      <ChoiceField label="Outlet column" :value="mapping.tap" :choices="maybe" @change="(tap) => put({ tap })" />
       <ChoiceField
-        label="Draws without a tap are of"
+        label="Outlet if none is given"
         :value="mapping.tapId"
         :choices="taps.map((t) => ({ value: t.id, name: t.name }))"
         @change="(tapId) => put({ tapId })"
       />
       <ChoiceField
-        label="Temperature is in"
+        label="Temperature column"
         :value="mapping.temperature"
         :choices="maybe"
         @change="(temperature) => put({ temperature })"
       />
       <ChoiceField
         v-if="mapping.temperature"
-        label="written in"
+        label="unit"
         :value="mapping.temperatureUnit"
         :choices="pick(TEMPERATURE_UNITS)"
         @change="(temperatureUnit) => put({ temperatureUnit })"
       />
       <NumberField
         v-else
-        label="All as warm as"
+        label="Temperature of all"
         quantity="temperature"
         :schema="LoggedDraw.shape.wantedC"
         :value="mapping.wantedC"
         @change="(v) => put({ wantedC: v! })"
       />
-      <button class="tool tool-main self-end" @click="take">Take these draws</button>
-      <button class="tool tool-bare self-end" @click="file = null">Leave it</button>
+      <button class="tool tool-main self-end" @click="take">Import draw-offs</button>
+      <button class="tool tool-bare self-end" @click="file = null">Cancel</button>
     </div>
     <div
       v-if="faults.length"
       class="mt-2 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm"
       role="alert"
     >
-      <p class="font-semibold">The log was not taken; the draws stand as they were.</p>
+      <p class="font-semibold">Log not imported; draw-offs unchanged.</p>
       <p v-for="f in faults" :key="f">{{ f }}</p>
     </div>
   </section>

@@ -30,13 +30,13 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
 
 <template>
   <details class="mt-4">
-    <summary class="cursor-pointer py-2.5 font-semibold text-copper">A week of the draws that come of it</summary>
+    <summary class="cursor-pointer py-2.5 font-semibold text-copper">Simulated draw-offs for a week</summary>
     <div class="flex flex-wrap items-end gap-2">
-      <button class="tool" :disabled="week <= 0" @click="week--">Week before</button>
-      <button class="tool" :disabled="week >= LAST - 1" @click="week++">Week after</button>
+      <button class="tool" :disabled="week <= 0" @click="week--">Previous week</button>
+      <button class="tool" :disabled="week >= LAST - 1" @click="week++">Next week</button>
       <p class="self-center text-sm">
-        From {{ dateOf(days[0]!.day) }}: {{ days.reduce((s, d) => s + d.draws.length, 0) }} draws,
-        {{ table.units.figure('volume', total, 0) }} at the taps. Another seed makes another year.
+        From {{ dateOf(days[0]!.day) }}: {{ days.reduce((s, d) => s + d.draws.length, 0) }} draw-offs,
+        {{ table.units.figure('volume', total, 0) }} at the outlets. Another random seed gives another year.
       </p>
     </div>
     <div ref="box">
@@ -44,7 +44,7 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
         :viewBox="`0 0 ${W} ${days.length * ROW + 22}`"
         class="mt-2 block w-full"
         role="img"
-        :aria-label="`Draws of seven days from ${dateOf(days[0]!.day)}; the table below has them all`"
+        :aria-label="`Draw-offs of seven days from ${dateOf(days[0]!.day)}; all are in the table below`"
       >
         <g v-for="h in [0, 6, 12, 18, 24]" :key="h">
           <path :d="`M${along(h / 24)} 0V${days.length * ROW}`" stroke="var(--color-line)" />
@@ -84,16 +84,16 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
       class="mt-2 max-h-56 overflow-auto"
       tabindex="0"
       role="region"
-      aria-label="Draws of the week, in a table that scrolls"
+      aria-label="Draw-offs of the week, in a table that scrolls"
     >
       <table class="w-full text-sm">
         <thead>
           <tr class="text-left">
             <th>Day</th>
             <th>Time</th>
-            <th>Tap</th>
-            <th class="text-right">At the tap</th>
-            <th class="text-right">Wanted</th>
+            <th>Outlet</th>
+            <th class="text-right">At the outlet</th>
+            <th class="text-right">Required</th>
           </tr>
         </thead>
         <tbody>

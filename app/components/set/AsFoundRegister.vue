@@ -38,13 +38,9 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
   <section aria-label="As found">
     <div class="flex flex-wrap items-end justify-between gap-2">
       <div>
-        <h2 class="text-xl">As found, and as set</h2>
+        <h2 class="text-xl">As found and as set</h2>
         <p class="caption">
-          {{
-            changed === 0
-              ? 'Nothing has been changed.'
-              : `${changed} of ${all.length} settings differ from what was found.`
-          }}
+          {{ changed === 0 ? 'No changes.' : `${changed} of ${all.length} settings differ from as found.` }}
         </p>
       </div>
       <div class="flex flex-wrap items-end gap-2">
@@ -59,7 +55,7 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
           @change="(v) => table.change('set on', (d) => void (d.controls.setOn = v))"
         />
         <button class="tool" :disabled="study.controls.set === null" @click="restore(null)">
-          <RotateCcw :size="17" />Put everything back as found
+          <RotateCcw :size="17" />Restore all as found
         </button>
       </div>
     </div>
@@ -76,7 +72,7 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
             <th class="pr-2">Setting</th>
             <th class="pr-2">Found</th>
             <th class="pr-2">Now</th>
-            <th><span class="sr-only">Back</span></th>
+            <th><span class="sr-only">Restore</span></th>
           </tr>
         </thead>
         <tbody>
@@ -85,16 +81,16 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
             <td class="pr-2">{{ s.what }}</td>
             <td class="pr-2">{{ text(s, s.found) }}</td>
             <td class="pr-2" :class="{ 'font-semibold text-copper': wasChanged(s) }">
-              {{ wasChanged(s) ? text(s, s.now) : 'the same' }}
+              {{ wasChanged(s) ? text(s, s.now) : 'unchanged' }}
             </td>
             <td class="text-right">
               <button
                 v-if="wasChanged(s)"
                 class="tool tool-bare mt-0 px-2 text-sm"
-                :aria-label="`Back: ${s.what} of ${s.place}`"
+                :aria-label="`Restore: ${s.what} of ${s.place}`"
                 @click="restore(s.path)"
               >
-                <RotateCcw :size="15" />Back
+                <RotateCcw :size="15" />Restore
               </button>
             </td>
           </tr>
@@ -102,12 +98,12 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
       </table>
     </div>
     <label v-if="all.length > listed.length" class="flex min-h-11 w-fit items-center gap-2 text-sm">
-      <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />with the
-      {{ all.length - listed.length }} that are not in use
+      <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />Show
+      {{ all.length - listed.length }} unused settings
     </label>
     <details v-if="log.length" class="mt-2">
       <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
-        {{ log.length === 1 ? 'One change' : `${log.length} changes` }}, by day
+        {{ log.length === 1 ? '1 change' : `${log.length} changes` }}, by date
       </summary>
       <ul class="text-sm">
         <li v-for="c in log" :key="c.key" class="border-b border-line py-1">

@@ -35,19 +35,19 @@ const data = computed(() => {
   return {
     datasets: [
       line(
-        'leaves the plant',
+        'supply temperature',
         '#8b3d17',
         t((x) => x.supplyC),
       ),
       ...(f[0]?.slices.length
         ? [
             line(
-              'store, middle',
+              'cylinder, middle',
               '#c07338',
               t((x) => x.slices[5]!),
             ),
             line(
-              'store, foot',
+              'cylinder, bottom',
               '#8d8371',
               t((x) => x.slices[0]!),
             ),
@@ -56,14 +56,14 @@ const data = computed(() => {
       ...(f[0] && f[0].loopReturnC !== null
         ? [
             line(
-              'return of the loop',
+              'secondary return',
               '#1c6a5f',
               t((x) => x.loopReturnC),
             ),
           ]
         : []),
       line(
-        'heat, kW',
+        'heat output, kW',
         '#25221d',
         f.map((x): [number, number] => [x.minute, x.heatKw]),
         { yAxisID: 'kw', borderWidth: 1 },
@@ -71,7 +71,7 @@ const data = computed(() => {
       ...(props.found
         ? [
             line(
-              'leaves the plant, as found',
+              'supply temperature, as found',
               '#8b3d17',
               props.found.frames.map((x): [number, number] => [x.minute, shown(x.supplyC)]),
               { borderDash: [5, 4] },
@@ -146,7 +146,7 @@ const options = computed(() => ({
       <Line
         :data="data"
         :options="options"
-        aria-label="Temperatures and heat through the day; the figures are in the CSV"
+        aria-label="Temperatures and heat output through the day; the figures are in the CSV file"
         role="img"
       />
     </div>

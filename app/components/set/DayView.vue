@@ -54,13 +54,13 @@ const special = computed(() => specialDays(study.value, years.now, LEAD_DAYS))
 const jumps = computed(() =>
   [
     ['Worst morning', special.value.worstMorning],
-    ['Coldest day', special.value.coldest],
-    ['Back from a holiday', special.value.homecoming],
+    ['Mid-winter day', special.value.coldest],
+    ['First day after absence', special.value.homecoming],
   ].filter((j): j is [string, number] => j[1] !== null),
 )
 const poor = computed(() => (years.now ? poorDays(years.now, LEAD_DAYS) : []))
 const poorChoices = computed(() => [
-  { value: -1, name: poor.value.length === 1 ? 'one day' : `${poor.value.length} days` },
+  { value: -1, name: poor.value.length === 1 ? 'single day' : `${poor.value.length} days` },
   ...poor.value.map((p) => ({ value: p.day, name: `${dateOf(p.day)}: ${p.why}` })),
 ])
 const frameOf = (trace: DayTrace | null) =>
@@ -96,8 +96,8 @@ const restart = computed(() => {
 })
 const moments = computed(() =>
   [
-    ['In the evening, 22:00', 22 * 60],
-    ['Before its timer opens', restart.value],
+    ['Evening, 22:00', 22 * 60],
+    ['Before its on period', restart.value],
   ].filter((m): m is [string, number] => m[1] !== null),
 )
 function exportCsv() {
@@ -123,7 +123,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       <ChoiceField
         v-if="poor.length"
         class="w-60"
-        label="Below comfort or hygiene"
+        label="Days with shortfall"
         :value="poor.some((p) => p.day === day - 1) ? day - 1 : -1"
         :choices="poorChoices"
         @change="(d) => d >= 0 && (day = d + 1)"
@@ -131,19 +131,19 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       <button class="tool ml-auto" :disabled="!now" @click="exportCsv">CSV</button>
     </div>
     <p v-if="!now" class="py-4 text-ink-soft" role="status">
-      {{ busy ? 'The day is being simulated…' : 'This day could not be simulated.' }}
+      {{ busy ? 'Simulating the day…' : 'This day could not be simulated.' }}
     </p>
     <template v-else>
       <p class="mt-2" role="status">
         <b>{{ DAY_NAMES[now.weekday] }}, {{ dateOf(now.day - 1) }}</b
-        >, cold main {{ units.temperature(now.mainsC) }}, {{ now.draws.length }} draws, {{ late.length }} of them
-        {{ LATE_IN_WORDS }}<template v-if="busy">; a newer one is being simulated…</template>
+        >, cold main {{ units.temperature(now.mainsC) }}, {{ now.draws.length }} draw-offs, {{ late.length }} of them
+        {{ LATE_IN_WORDS }}<template v-if="busy">; updating…</template>
       </p>
       <div class="mt-2 flex items-center gap-2">
         <button
           v-if="motion !== 'reduce'"
           class="tool px-2"
-          :aria-label="isActive ? 'Stop the day' : 'Play the day'"
+          :aria-label="isActive ? 'Pause' : 'Play'"
           @click="isActive ? pause() : resume()"
         >
           <Pause v-if="isActive" :size="18" /><Play v-else :size="18" />
@@ -155,7 +155,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
           :max="MINUTES_A_DAY - FRAME_MIN"
           :step="FRAME_MIN"
           class="h-11 w-full accent-copper"
-          aria-label="Time of the day watched"
+          aria-label="Time of day"
           :aria-valuetext="clockText(minute)"
           data-scrub
         />
@@ -175,7 +175,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
             {{ units.money((shown === 'now' ? before : frame).money) }})</template
           >
         </p>
-        <div v-if="found" role="radiogroup" aria-label="Which house is drawn" class="ml-auto inline-flex">
+        <div v-if="found" role="radiogroup" aria-label="Show" class="ml-auto inline-flex">
           <button
             v-for="v in ['now', 'found'] as const"
             :key="v"
@@ -194,11 +194,11 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
           v-if="drawn?.slices.length"
           class="h-44! w-20! shrink-0"
           :slices="drawn.slices"
-          label="Store, ten layers"
+          label="Cylinder, ten layers"
         />
         <div class="min-w-0 flex-1"><PipeTree :study="study" :frame="drawn" /></div>
       </div>
-      <ul class="mt-2 grid gap-x-6 sm:grid-cols-2" aria-label="Taps">
+      <ul class="mt-2 grid gap-x-6 sm:grid-cols-2" aria-label="Outlets">
         <li v-for="t in taps" :key="t.id" class="flex items-center gap-2 border-b border-line py-1">
           <span class="min-w-0 flex-1 truncate" :class="{ 'font-semibold text-copper': t.open }"
             >{{ t.name }}{{ t.open ? ', open' : '' }}</span
@@ -206,9 +206,9 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
           <span class="tabular-nums">{{ t.c === null ? '…' : units.temperature(t.c) }}</span>
           <span class="caption w-32 text-right">{{
             t.wantedC === null
-              ? 'nothing asked'
+              ? 'no use'
               : t.c !== null && t.c < t.wantedC - 2
-                ? `wait for ${units.temperature(t.wantedC)}`
+                ? `waiting for ${units.temperature(t.wantedC)}`
                 : `has ${units.temperature(t.wantedC)}`
           }}</span>
         </li>
@@ -216,7 +216,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       <table v-if="moments.length && study.plant.store" class="mt-3 w-full max-w-xl text-sm">
         <thead>
           <tr class="border-b border-ink text-left">
-            <th scope="col">What leaves the plant</th>
+            <th scope="col">Supply temperature</th>
             <th scope="col" class="text-right">{{ changed ? 'as set' : 'as found' }}</th>
             <th v-if="found" scope="col" class="text-right">as found</th>
           </tr>
@@ -233,7 +233,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       </table>
       <LazyDayChart class="mt-4" :now="now" :found="found" :minute="minute" />
       <details v-if="late.length" class="mt-2">
-        <summary class="min-h-11 py-2">Draws that were cool or waited for</summary>
+        <summary class="min-h-11 py-2">Draw-offs that were cool or late</summary>
         <ul>
           <li v-for="(d, i) in late" :key="i">
             {{ units.time(Math.floor(d.atMin)) }} {{ tapName(d.tapId) }}: {{ units.seconds(d.waitedS)

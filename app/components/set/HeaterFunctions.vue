@@ -39,7 +39,8 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
 <template>
   <details class="mt-3 border-t border-line pt-1">
     <summary class="flex min-h-11 cursor-pointer items-center font-semibold text-copper">
-      <ChevronRight :size="18" class="fold mr-1" aria-hidden="true" />Holiday, hot run, boost<template v-if="banded"
+      <ChevronRight :size="18" class="fold mr-1" aria-hidden="true" />Holiday, pasteurisation cycle, boost<template
+        v-if="banded"
         >, prices</template
       >
     </summary>
@@ -47,7 +48,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
       <div v-if="control.windows !== null">
         <ChoiceField
           class="w-56"
-          label="What the timer switches"
+          label="Timer acts on"
           :value="control.timerBy"
           :choices="TIMER_BY.map((value) => ({ value, name: TIMER_WORDS[value] }))"
           @change="(v) => set('timer by', (c) => void (c.timerBy = v))"
@@ -55,10 +56,10 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
         <p v-if="cuts" class="mt-1 border-l-4 border-alarm pl-2 text-sm">
           {{
             fan
-              ? 'Cutting the mains of a heater with a fan stops the fan while it is hot: allow it only if its maker does, and use a switch that asks its control instead.'
-              : 'Cutting the mains also stops its frost guard and its clock. A switch that asks its control is better.'
+              ? 'Switching the power supply stops the fan while the heater is hot. Allow it only if the manufacturer does; otherwise use the control input.'
+              : 'Switching the power supply also stops frost protection and clock. The control input is preferred.'
           }}
-          Look at the store’s temperature before the restart under Day.
+          Check the cylinder temperature before restart under Day.
         </p>
       </div>
       <div>
@@ -69,13 +70,13 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             :checked="control.holidayC !== null"
             @change="set('holiday', (c) => void (c.holidayC = c.holidayC === null ? 45 : null))"
           />
-          <span class="font-semibold">Holiday level</span>
-          <span class="text-ink-soft">on days when nobody is there; the days stand under People</span>
+          <span class="font-semibold">Holiday setpoint</span>
+          <span class="text-ink-soft">Setpoint on days of absence; dates are under Occupants and use</span>
         </label>
         <NumberField
           v-if="control.holidayC !== null"
           class="w-44"
-          label="Holiday level"
+          label="Holiday setpoint"
           quantity="temperature"
           :schema="SetpointC"
           :value="control.holidayC"
@@ -88,25 +89,27 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             type="checkbox"
             class="size-5 accent-copper"
             :checked="control.disinfection !== null"
-            @change="set('hot run', (c) => void (c.disinfection = c.disinfection === null ? beginHotRun() : null))"
+            @change="
+              set('pasteurisation cycle', (c) => void (c.disinfection = c.disinfection === null ? beginHotRun() : null))
+            "
           />
-          <span class="font-semibold">Weekly hot run</span>
-          <span class="text-ink-soft">against growth; it scalds while it lasts</span>
+          <span class="font-semibold">Weekly pasteurisation cycle</span>
+          <span class="text-ink-soft">Legionella control; scald risk at outlets during the cycle</span>
         </label>
         <div v-if="control.disinfection" class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
           <ChoiceField
-            label="Day of the hot run"
+            label="Day of the pasteurisation cycle"
             :value="control.disinfection.weekday"
             :choices="days"
-            @change="(v) => set('hot run', (c) => void (c.disinfection!.weekday = v))"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.weekday = v))"
           />
           <div>
-            <span class="caption block" aria-hidden="true">Begins at</span>
+            <span class="caption block" aria-hidden="true">Start time</span>
             <TimeField
-              label="Hot run begins at"
+              label="Pasteurisation cycle start time"
               :value="control.disinfection.atMin"
               :max="1439"
-              @change="(v) => set('hot run', (c) => void (c.disinfection!.atMin = v))"
+              @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.atMin = v))"
             />
           </div>
           <NumberField
@@ -114,28 +117,26 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             quantity="temperature"
             :schema="DisinfectionShape.toC"
             :value="control.disinfection.toC"
-            @change="(v) => set('hot run', (c) => void (c.disinfection!.toC = v!))"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.toC = v!))"
           />
           <NumberField
-            label="Holds it for"
+            label="Hold time"
             unit="min"
             :decimals="0"
             :schema="DisinfectionShape.holdMin"
             :value="control.disinfection.holdMin"
-            @change="(v) => set('hot run', (c) => void (c.disinfection!.holdMin = v!))"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.holdMin = v!))"
           />
         </div>
       </div>
       <div>
-        <h3 class="text-base">Boosts and overrides by hand</h3>
-        <p class="caption">
-          A boost returns by itself; an override without an end stays until somebody ends it, and is easily forgotten.
-        </p>
+        <h3 class="text-base">Boosts and manual overrides</h3>
+        <p class="caption">A boost is timed. An override without end time stays until cancelled.</p>
         <ul>
           <li v-for="(o, i) in control.overrides" :key="i" class="mt-2 flex flex-wrap items-end gap-3">
             <NumberField
               class="w-32"
-              :label="`${i + 1}: set to`"
+              :label="`${i + 1}: setpoint`"
               quantity="temperature"
               :schema="SetpointC"
               :value="o.setpointC"
@@ -147,14 +148,14 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
               @change="(v) => set('boost', (c) => void (c.overrides[i]!.fromDay = v))"
             />
             <TimeField
-              :label="`${i + 1}: at`"
+              :label="`${i + 1}: start time`"
               :value="o.fromMin"
               :max="1439"
               @change="(v) => set('boost', (c) => void (c.overrides[i]!.fromMin = v))"
             />
             <NumberField
               class="w-36"
-              :label="`${i + 1}: for, empty without end`"
+              :label="`${i + 1}: duration, blank for no end`"
               quantity="duration"
               optional
               :schema="Override.shape.minutes"
@@ -171,7 +172,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
           </li>
         </ul>
         <button class="tool mt-2" :disabled="control.overrides.length >= 12" @click="addBoost">
-          <Plus :size="17" />Boost or override
+          <Plus :size="17" />Add boost or override
         </button>
       </div>
       <label v-if="banded" class="flex min-h-11 items-center gap-2">
@@ -181,8 +182,8 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
           :checked="control.prices === 'cheapest'"
           @change="set('prices', (c) => void (c.prices = c.prices === 'any' ? 'cheapest' : 'any'))"
         />
-        <span class="font-semibold">Waits for the cheapest price</span>
-        <span class="text-ink-soft">it heats only while what it runs on costs least</span>
+        <span class="font-semibold">Off-peak only</span>
+        <span class="text-ink-soft">Heats only in the cheapest tariff band</span>
       </label>
     </div>
   </details>

@@ -26,9 +26,9 @@ const choices = computed(() => [
 </script>
 
 <template>
-  <section aria-label="House heating and clock">
+  <section aria-label="Space heating and clock">
     <template v-if="burners.length">
-      <h2 class="text-base">The house is heated by</h2>
+      <h2 class="text-base">Space heating by</h2>
       <div class="mt-1 flex flex-wrap items-end gap-3">
         <ChoiceField
           class="w-56"
@@ -44,7 +44,7 @@ const choices = computed(() => [
               class="size-5 accent-copper"
               :checked="heating.hotWaterFirst"
               @change="set((h) => void (h.hotWaterFirst = !h.hotWaterFirst))"
-            />hot water goes first
+            />hot water priority
           </label>
           <label class="flex min-h-11 items-center gap-2">
             <input
@@ -52,28 +52,27 @@ const choices = computed(() => [
               class="size-5 accent-copper"
               :checked="heating.windows !== null"
               @change="set((h) => void (h.windows = h.windows === null ? ALWAYS : null))"
-            />heating has a timer
+            />space heating schedule
           </label>
         </template>
       </div>
       <p v-if="heating.heaterId && years.now" class="caption mt-1">
-        In the months of heating hot water takes
-        {{ Math.round(years.now.heatingLostHours) }} h a year from heating the house. While it heats, its exchanger is
-        warm and keep-hot does nothing.
+        Hot water priority interrupts space heating for {{ Math.round(years.now.heatingLostHours) }} h/year. While space
+        heating runs the heat exchanger is hot, so keep-hot has no effect.
       </p>
       <WeekPlanner
         v-if="heating.heaterId && heating.windows"
-        label="Windows of heating"
+        label="Space heating schedule"
         :week="heating.windows"
         :grid="table.controls!.grid"
         @change="(w) => set((h) => void (h.windows = w))"
       />
     </template>
-    <h2 class="mt-4 text-base">The controller’s clock</h2>
+    <h2 class="mt-4 text-base">Controller clock</h2>
     <div class="mt-1 flex flex-wrap items-end gap-3">
       <NumberField
         class="w-44"
-        label="Is ahead by"
+        label="Clock offset (+ = fast)"
         unit="min"
         :decimals="0"
         :schema="ClockAhead"
@@ -83,7 +82,7 @@ const choices = computed(() => [
       <ChoiceField
         v-if="table.study!.site.summerTime !== 'none'"
         class="w-56"
-        label="In summer it"
+        label="Summer time"
         :value="clock.summerTime"
         :choices="SUMMERS"
         @change="(v) => table.set('clock', (k) => void (k.clock.summerTime = v))"

@@ -28,11 +28,11 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
 </script>
 
 <template>
-  <section aria-label="Loop">
-    <h2 class="text-xl">Loop</h2>
+  <section aria-label="Circulation">
+    <h2 class="text-xl">Circulation</h2>
     <div
       role="radiogroup"
-      aria-label="Mode of the loop"
+      aria-label="Circulation mode"
       class="my-2 flex flex-wrap gap-px overflow-hidden rounded border border-line-strong bg-line-strong"
     >
       <button
@@ -51,7 +51,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
     <div v-if="takes.target || loop.mode === 'learned'" class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
       <NumberField
         v-if="takes.target"
-        :label="loop.mode === 'trace heating' ? 'The cable holds' : 'Runs up to'"
+        :label="loop.mode === 'trace heating' ? 'Cable holds' : 'Pump-off temperature'"
         quantity="temperature"
         :schema="shape.targetC"
         :value="loop.targetC"
@@ -59,7 +59,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       />
       <NumberField
         v-if="takes.differential"
-        label="Begins below it by more than"
+        label="Switching differential"
         quantity="rise"
         :schema="shape.differentialK"
         :value="loop.differentialK"
@@ -67,7 +67,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       />
       <template v-if="loop.mode === 'sampled'">
         <NumberField
-          label="Tests every"
+          label="Test interval"
           unit="min"
           :decimals="0"
           :schema="shape.sampled.shape.everyMin"
@@ -75,7 +75,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
           @change="(v) => set('every', (l) => void (l.sampled.everyMin = v!))"
         />
         <NumberField
-          label="Runs before it reads for"
+          label="Test duration"
           quantity="seconds"
           :schema="shape.sampled.shape.testS"
           :value="loop.sampled.testS"
@@ -84,7 +84,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       </template>
       <template v-if="loop.mode === 'on demand'">
         <ChoiceField
-          label="Asked for by"
+          label="Request by"
           :value="loop.demand.by"
           :choices="[
             { value: 'button', name: 'a button' },
@@ -93,21 +93,21 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
           @change="(v) => set('by', (l) => void (l.demand.by = v))"
         />
         <NumberField
-          label="So long before the draw"
+          label="Lead time before draw-off"
           quantity="seconds"
           :schema="shape.demand.shape.leadS"
           :value="loop.demand.leadS"
           @change="(v) => set('lead', (l) => void (l.demand.leadS = v!))"
         />
         <NumberField
-          label="Runs at most"
+          label="Maximum run time"
           quantity="seconds"
           :schema="shape.demand.shape.runOnS"
           :value="loop.demand.runOnS"
           @change="(v) => set('run-on', (l) => void (l.demand.runOnS = v!))"
         />
         <NumberField
-          label="Draws without, share"
+          label="Fraction of draw-offs without request"
           :decimals="2"
           :schema="shape.demand.shape.missedShare"
           :value="loop.demand.missedShare"
@@ -116,14 +116,14 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       </template>
       <template v-if="loop.mode === 'learned'">
         <NumberField
-          label="Learns from weeks"
+          label="Learning period, weeks"
           :decimals="0"
           :schema="shape.learned.shape.weeks"
           :value="loop.learned.weeks"
           @change="(v) => set('weeks', (l) => void (l.learned.weeks = v!))"
         />
         <NumberField
-          label="Runs from this share of them"
+          label="Run threshold, fraction of weeks"
           :decimals="2"
           :schema="shape.learned.shape.threshold"
           :value="loop.learned.threshold"
@@ -132,7 +132,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       </template>
       <NumberField
         v-if="loop.mode === 'trace heating'"
-        label="The cable can give"
+        label="Cable output"
         unit="W/m"
         :decimals="0"
         :schema="shape.trace.shape.wPerM"
@@ -141,25 +141,26 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       />
     </div>
     <p v-if="takes.differential && rest.minutes !== null" class="caption mt-1" data-rest>
-      At rest in the coldest month the turn falls from {{ table.units.temperature(loop.targetC) }} to
-      {{ table.units.temperature(loop.targetC - loop.differentialK) }}
+      With the pump off in the coldest month the return connection cools from
+      {{ table.units.temperature(loop.targetC) }} to {{ table.units.temperature(loop.targetC - loop.differentialK) }}
       {{ rest.minutes === Infinity ? 'never: the air is as warm' : `in ${Math.round(rest.minutes)} min` }}.
       <template v-if="loop.mode === 'sampled'">
-        Found just warm enough, it can fall another {{ table.units.figure('rise', rest.sagK) }} before the next test.
+        After a test that just passes it can cool by a further {{ table.units.figure('rise', rest.sagK) }} before the
+        next test.
       </template>
     </p>
     <p v-if="loop.mode === 'sampled'" class="caption mt-1">
-      Trigger: below {{ table.units.temperature(loop.targetC - loop.differentialK) }}, exactly that does not start it.
-      Up to {{ tests }} tests a day in these windows. The sensor is where the survey says:
-      {{ table.study!.pipes.loop!.sensorAt === 'at the far tap' ? 'at the far tap' : 'on the return' }}.
+      Starts below {{ table.units.temperature(loop.targetC - loop.differentialK) }}. Up to {{ tests }} tests a day in
+      this schedule. Sensor location:
+      {{ table.study!.pipes.loop!.sensorAt === 'at the far tap' ? 'at the furthest outlet' : 'on the return' }}.
     </p>
     <p v-if="loop.mode === 'on demand'" class="caption mt-1">
-      The time between button and tap is waited too; it is not counted as run off.
+      The time from request to draw-off counts as waiting, not as draw-off to waste.
     </p>
     <WeekPlanner
       v-if="takes.windows"
       class="mt-3"
-      label="Windows of the loop"
+      label="Circulation schedule"
       :week="loop.windows"
       :found="found.mode === 'clock' ? found.windows : null"
       :grid="table.controls!.grid"

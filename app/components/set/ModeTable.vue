@@ -28,7 +28,7 @@ watch(
     )
     if (!all || mine !== batch) return
     const known = new Map(all.flatMap((year, i) => (year ? [[jobs[i]!.mode, year] as const] : [])))
-    trouble.value = known.size < jobs.length ? 'Some modes could not be simulated; they are left out.' : ''
+    trouble.value = known.size < jobs.length ? 'Some modes could not be simulated and are left out.' : ''
     stale.value = false
     rows.value = known.has('off') ? modeRows(study, known) : null
   },
@@ -39,24 +39,24 @@ const mode = computed(() => table.controls!.loop.mode)
 const choose = (m: LoopMode) => table.set('loop mode', (k) => void (k.loop.mode = m))
 const count = (n: number) => Math.round(n).toLocaleString('en-GB')
 const cells: { title: string; unit?: string; of: (r: ModeRow) => string }[] = [
-  { title: 'Net a year', of: (r) => (r.mode === 'off' ? '—' : units.value.moneyChange(r.net.total)) },
-  { title: 'of it electricity', of: (r) => units.value.moneyChange(r.net.pump) },
+  { title: 'Net annual cost', of: (r) => (r.mode === 'off' ? '—' : units.value.moneyChange(r.net.total)) },
+  { title: 'of which electricity', of: (r) => units.value.moneyChange(r.net.pump) },
   { title: 'water', of: (r) => units.value.moneyChange(r.net.water) },
   { title: 'heat', of: (r) => units.value.moneyChange(r.net.heat) },
-  { title: 'Bought heat', of: (r) => units.value.energy(r.fuelKwh) },
-  { title: 'Electricity of the loop', of: (r) => units.value.energy(r.pumpKwh) },
-  { title: 'Pump runs', of: (r) => `${count(r.pumpHours)} h` },
+  { title: 'Purchased energy excluding pump', of: (r) => units.value.energy(r.fuelKwh) },
+  { title: 'Circulation electricity', of: (r) => units.value.energy(r.pumpKwh) },
+  { title: 'Pump run time', of: (r) => `${count(r.pumpHours)} h` },
   { title: 'Pump starts', of: (r) => count(r.pumpStarts) },
-  { title: 'Lost on the way out', of: (r) => units.value.energy(r.outKwh) },
-  { title: 'Lost on the way back', of: (r) => units.value.energy(r.backKwh) },
-  { title: 'Cooled beside the loop', of: (r) => units.value.energy(r.deadRunKwh) },
-  { title: 'Run off', of: (r) => units.value.litres(r.runOffL) },
-  { title: 'Half of the waits under', of: (r) => units.value.seconds(r.waitMedianS) },
-  { title: 'Nine in ten under', of: (r) => units.value.seconds(r.waitP90S) },
-  { title: 'Draws too cool', of: (r) => String(r.coolDraws) },
-  { title: 'Tepid return', of: (r) => `${Math.round(r.tepidHoursWeek)} h a week` },
+  { title: 'Flow pipe loss', of: (r) => units.value.energy(r.outKwh) },
+  { title: 'Return pipe loss', of: (r) => units.value.energy(r.backKwh) },
+  { title: 'Dead-leg loss', of: (r) => units.value.energy(r.deadRunKwh) },
+  { title: 'Draw-off to waste', of: (r) => units.value.litres(r.runOffL) },
+  { title: 'Median time to tap (P50)', of: (r) => units.value.seconds(r.waitMedianS) },
+  { title: '90th percentile time to tap (P90)', of: (r) => units.value.seconds(r.waitP90S) },
+  { title: 'Unmet draw-offs', of: (r) => String(r.coolDraws) },
+  { title: 'Return in growth range', of: (r) => `${Math.round(r.tepidHoursWeek)} h/week` },
   {
-    title: 'Each minute not waited',
+    title: 'Cost per minute of waiting saved',
     of: (r) => (r.moneyPerMinute === null ? '—' : `${units.value.money(r.moneyPerMinute)}`),
   },
   { title: 'Heater starts', of: (r) => count(r.heaterStarts) },
@@ -65,23 +65,23 @@ const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.ne
 </script>
 
 <template>
-  <section aria-label="Loop modes side by side">
-    <h2 class="border-b border-ink pb-1 text-xl">Loop modes side by side</h2>
+  <section aria-label="Circulation modes compared">
+    <h2 class="border-b border-ink pb-1 text-xl">Circulation modes compared</h2>
     <p v-if="!table.study!.pipes.loop" class="py-3">
-      There is no loop. One can be drawn under Survey, at the station Loop, and is compared here.
+      No circulation in this household. Add one under Survey, section Circulation, to compare modes.
     </p>
-    <p v-else-if="!rows" class="py-3 text-ink-soft" role="status">Each mode’s year is being simulated…</p>
+    <p v-else-if="!rows" class="py-3 text-ink-soft" role="status">Simulating each mode…</p>
     <template v-else>
       <p class="caption my-1">
-        Money against the loop off: <b>+</b> costs more. A mode that runs saves water and waiting, and pays for it in
-        heat. Choose one to set it.
-        <b v-if="stale" role="status">Newer years are being simulated; these are from before the last change.</b>
+        Cost against circulation off: <b>+</b> costs more. Running the pump saves water and waiting and costs heat.
+        Choose a mode to set it.
+        <b v-if="stale" role="status">Updating. These figures are from before the last change.</b>
       </p>
       <div class="mode-table">
         <table class="w-full text-sm">
           <thead>
             <tr class="border-b border-ink align-bottom">
-              <th class="text-left" scope="col">In a year</th>
+              <th class="text-left" scope="col">Per year</th>
               <th v-for="r in rows" :key="r.mode" scope="col" class="px-1 pb-1 text-right">
                 <button
                   class="min-h-11 text-right font-semibold"
@@ -109,7 +109,7 @@ const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.ne
               </td>
             </tr>
             <tr>
-              <th scope="row" class="py-1 text-left font-normal">Pays for itself</th>
+              <th scope="row" class="py-1 text-left font-normal">Net saving</th>
               <td
                 v-for="r in rows"
                 :key="r.mode"
@@ -117,7 +117,7 @@ const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.ne
                 class="px-1 py-1 text-right"
                 :class="{ 'bg-copper-pale': mode === r.mode }"
               >
-                {{ r.mode === 'off' ? '—' : r.net.total < 0 ? 'yes, from the first year' : 'never' }}
+                {{ r.mode === 'off' ? '—' : r.net.total < 0 ? 'yes' : 'never' }}
               </td>
             </tr>
           </tbody>

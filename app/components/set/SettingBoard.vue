@@ -39,7 +39,7 @@ const lines = computed(() => (board.value ? linesOf(board.value) : []))
 const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
 const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
 const { typed: reason } = useTyped(
-  () => 'Why it is set so',
+  () => 'Reason for this setting',
   () => null,
   () => {},
 )
@@ -70,8 +70,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
 <template>
   <div class="space-y-5">
     <p v-if="!heater" class="py-4">
-      No thermostat sets anything here: the sun and fires heat as they come. What hangs on the heat that comes is judged
-      all the same.
+      No heater here has a thermostat: solar and solid fuel heat without a setpoint. The checks below still apply.
     </p>
     <template v-if="heater">
       <section aria-label="Setting">
@@ -86,8 +85,8 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           />
           <p class="text-2xl font-semibold">{{ units.temperature(setC) }}</p>
           <p v-if="band" class="caption flex-1">
-            Usual for it: {{ units.temperature(band.lowC) }} to {{ units.temperature(band.highC) }}. For more:
-            {{ band.raise }}. For less: {{ band.lower }}.
+            Usual range {{ units.temperature(band.lowC) }} to {{ units.temperature(band.highC) }}. Reasons for higher:
+            {{ band.raise }}. Reasons for lower: {{ band.lower }}.
           </p>
         </div>
         <input
@@ -97,7 +96,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           :max="SETPOINT_C.high"
           step="0.5"
           :value="setC"
-          aria-label="Setpoint on the board"
+          aria-label="Setpoint under check"
           :aria-valuetext="units.temperature(setC)"
           @input="setpoint(Number(($event.target as HTMLInputElement).value))"
         />
@@ -117,12 +116,12 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           >
         </div>
         <p class="caption">
-          Under the slider: time to a deep burn of an adult where no valve mixes it down; a child burns in a quarter of
-          it. Limit at the taps {{ units.temperature(burns.limitC) }}. Found at {{ units.temperature(foundC) }}.
+          Under the slider: time to a deep burn for an adult without a mixing valve; a quarter of it for a child. Limit
+          at the outlets {{ units.temperature(burns.limitC) }}. Found at {{ units.temperature(foundC) }}.
         </p>
       </section>
-      <section aria-label="Where to begin">
-        <h2 class="text-base">Schools to begin from</h2>
+      <section aria-label="Starting strategies">
+        <h2 class="text-base">Starting strategies</h2>
         <ul class="mt-1 grid gap-2 sm:grid-cols-2">
           <li v-for="s in schools" :key="s.id" class="border-l-4 border-line-strong pl-2">
             <button
@@ -136,10 +135,10 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
         </ul>
       </section>
     </template>
-    <section aria-label="Board">
-      <h2 class="border-b border-ink pb-1 text-xl">What it keeps</h2>
-      <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'The year is being simulated…' }}</p>
-      <p v-else-if="years.pending" class="caption" role="status">a newer year is being simulated…</p>
+    <section aria-label="Setpoint checks">
+      <h2 class="border-b border-ink pb-1 text-xl">Checks at this setpoint</h2>
+      <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'Simulating the year…' }}</p>
+      <p v-else-if="years.pending" class="caption" role="status">updating…</p>
       <ul>
         <li
           v-for="l in lines"
@@ -158,7 +157,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
             <p :title="l.worst.source" data-sentence>{{ l.worst.sentence }}</p>
             <details v-if="l.others.length">
               <summary class="min-h-11 py-2.5 text-sm font-semibold text-copper">
-                {{ l.others.length === 1 ? 'One more of it' : `${l.others.length} more of it` }}
+                {{ l.others.length === 1 ? '1 more' : `${l.others.length} more` }}
               </summary>
               <p
                 v-for="c in l.others"
@@ -180,12 +179,9 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
       <section v-if="open.length || said.length" aria-label="Reasons" class="border-l-4 border-alarm pl-3">
         <template v-if="open.length">
           <h2 class="text-base">
-            {{ open.length === 1 ? 'One check fails' : `${open.length} checks fail` }} and nobody has said why it is set
-            so
+            {{ open.length === 1 ? '1 failed check' : `${open.length} failed checks` }} without a recorded reason
           </h2>
-          <p class="caption">
-            {{ open.map((c) => c.title).join(', ') }}. The reason is kept with the study and goes where it goes.
-          </p>
+          <p class="caption">{{ open.map((c) => c.title).join(', ') }}. The reason is saved with the study.</p>
           <div class="mt-1 flex flex-wrap items-end gap-2">
             <div class="min-w-64 flex-1">
               <label class="caption block" for="board-reason">Reason</label>
@@ -198,18 +194,18 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
                 @keydown.enter="explain"
               />
             </div>
-            <button class="tool tool-main" :disabled="!reason?.trim()" @click="explain">Keep the reason</button>
+            <button class="tool tool-main" :disabled="!reason?.trim()" @click="explain">Save reason</button>
           </div>
         </template>
         <p v-for="r in said" :key="r.on + r.text" class="mt-1 flex flex-wrap items-center gap-2">
           <span class="caption">{{ r.on }}</span> {{ r.text }}
-          <button class="tool tool-bare px-2 text-sm" @click="drop(r.text, r.on)">Take back</button>
+          <button class="tool tool-bare px-2 text-sm" @click="drop(r.text, r.on)">Remove</button>
         </p>
       </section>
-      <section aria-label="What the change saves">
-        <h2 class="border-b border-ink pb-1 text-xl">What the change really saves</h2>
+      <section aria-label="Savings breakdown">
+        <h2 class="border-b border-ink pb-1 text-xl">Savings breakdown</h2>
         <p v-if="!saving" class="py-2 text-ink-soft">
-          Nothing is set otherwise than found; slide, and each part stands here.
+          No change from as found. Move the slider to see savings by item.
         </p>
         <table v-else class="w-full">
           <tbody>
@@ -218,11 +214,11 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
               <td class="text-right tabular-nums">{{ change(saving[key]) }}</td>
             </tr>
             <tr class="border-b border-ink font-semibold">
-              <th scope="row" class="py-1 text-left">Bought in a year</th>
+              <th scope="row" class="py-1 text-left">Purchased energy, per year</th>
               <td class="text-right tabular-nums">{{ change(saving.boughtKwh) }}</td>
             </tr>
             <tr class="font-semibold">
-              <th scope="row" class="py-1 text-left">Money in a year</th>
+              <th scope="row" class="py-1 text-left">Cost, per year</th>
               <td class="text-right tabular-nums">{{ units.moneyChange(saving.money) }}</td>
             </tr>
           </tbody>

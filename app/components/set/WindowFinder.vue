@@ -74,8 +74,8 @@ const plans = computed(() => {
   return [
     ['As it stands', f.asItStands],
     ['Always on', f.always],
-    ['Cheapest windows found', f.best],
-    ['The same, a step wider', f.warmer],
+    ['Cheapest schedule found', f.best],
+    ['One time step longer', f.warmer],
   ] as [string, Tried][]
 })
 const take = () => {
@@ -88,34 +88,34 @@ function keepAsMeasures() {
     'windows as measures',
     (d) => void d.packages.push(planPackage(table.study!, best.plan, heaterId)),
   )
-  if (kept) useNotice().say({ text: 'Kept as a package under Improve.' })
+  if (kept) useNotice().say({ text: 'Saved as a package under Improve.' })
 }
 </script>
 
 <template>
-  <section aria-label="Window finder">
-    <h2 class="border-b border-ink pb-1 text-xl">Find the cheapest windows</h2>
+  <section aria-label="Schedule optimiser">
+    <h2 class="border-b border-ink pb-1 text-xl">Optimise schedule</h2>
     <div class="mt-2 flex flex-wrap items-end gap-3">
       <ChoiceField
         class="w-36"
-        label="Share of draws"
+        label="Share of draw-offs"
         :value="goal.shareWarm"
         :choices="[0.8, 0.9, 0.95, 0.98, 0.99, 1].map((value) => ({ value, name: `${Math.round(value * 100)} %` }))"
         @change="(v) => (goal.shareWarm = v)"
       />
       <ChoiceField
         class="w-36"
-        label="warm within"
+        label="hot within"
         :value="goal.withinS"
         :choices="WAITS_S.map((value) => ({ value: value as number, name: `${value} s` }))"
         @change="(v) => (goal.withinS = v)"
       />
-      <button v-if="!progress" class="tool tool-main" @click="search"><Search :size="17" />Find windows</button>
+      <button v-if="!progress" class="tool tool-main" @click="search"><Search :size="17" />Optimise</button>
       <button v-else class="tool" @click="stop"><Square :size="17" />Stop</button>
     </div>
     <p class="caption mt-1">
-      Every plan is a full year on the household’s own draws, on the controller’s grid; none that brings a danger is
-      taken.
+      Each schedule is simulated for a year on the household’s own draw-offs, within the controller limits. Schedules
+      that fail a safety check are left out.
     </p>
     <div v-if="progress" class="mt-3" role="status">
       <progress
@@ -127,7 +127,7 @@ function keepAsMeasures() {
       <p>
         {{ progress.done }} of at most {{ progress.most }} years<template v-if="progress.best"
           >; best so far <b>{{ units.money(progress.best.cost) }}</b> a year with
-          {{ percent(progress.best.warm) }} warm</template
+          {{ percent(progress.best.warm) }} hot</template
         >
       </p>
     </div>
@@ -135,15 +135,15 @@ function keepAsMeasures() {
     <p v-if="trouble" class="mt-3 text-alarm" role="alert">{{ trouble }}</p>
     <template v-if="found">
       <p v-if="!found.kept" class="mt-3 border-l-4 border-copper pl-2">
-        Always on keeps {{ percent(found.always.warm) }} warm within {{ found.goal.withinS }} s, so no windows keep
-        {{ percent(found.goal.shareWarm) }}: it is the pipes that make people wait. These keep what always on keeps.
+        Target not achievable: always on gives {{ percent(found.always.warm) }} within {{ found.goal.withinS }} s, not
+        {{ percent(found.goal.shareWarm) }}; the limit is pipe volume. The schedule shown matches always on.
       </p>
       <table class="mt-3 w-full" data-found>
         <thead>
           <tr class="border-b border-ink text-left">
-            <th scope="col">Plan</th>
+            <th scope="col">Schedule</th>
             <th scope="col" class="text-right">a year</th>
-            <th scope="col" class="text-right">warm within {{ found.goal.withinS }} s</th>
+            <th scope="col" class="text-right">hot within {{ found.goal.withinS }} s</th>
           </tr>
         </thead>
         <tbody>
@@ -160,42 +160,42 @@ function keepAsMeasures() {
         </tbody>
       </table>
       <p v-if="changedSince" class="caption" role="status">
-        Something was set or changed since; these figures are of the household as it was when they were found.
+        Settings have changed since; these figures are from before.
       </p>
       <dl class="mt-3 grid gap-x-4 gap-y-1 sm:grid-cols-[8rem_minmax(0,1fr)]">
         <template v-if="found.best.plan.loop">
-          <dt class="font-semibold">Loop</dt>
+          <dt class="font-semibold">Circulation</dt>
           <dd>{{ inWords(found.best.plan.loop) }}</dd>
         </template>
         <template v-if="found.best.plan.heater">
           <dt class="font-semibold">Heater</dt>
           <dd>{{ inWords(found.best.plan.heater) }}</dd>
         </template>
-        <dt class="font-semibold">Gives up</dt>
+        <dt class="font-semibold">Not met</dt>
         <dd>
-          {{ found.leftOut }} of {{ found.draws }} draws a year are not warm within {{ found.goal.withinS }} s. One step
-          warmer costs {{ units.moneyChange(found.warmer.cost - found.best.cost) }} a year and keeps
+          {{ found.leftOut }} of {{ found.draws }} draw-offs a year are not hot within {{ found.goal.withinS }} s. One
+          step longer costs {{ units.moneyChange(found.warmer.cost - found.best.cost) }} a year and gives
           {{ percent(found.warmer.warm) }}.
         </dd>
-        <dt class="font-semibold">Opens</dt>
+        <dt class="font-semibold">Lead time</dt>
         <dd>
-          Windows lead the first draw by what it takes to heat up<template v-if="found.looksForLoop"
-            >: the loop {{ Math.ceil(found.leadMin.loop) }} min</template
+          On periods start before the first draw-off by the reheat time<template v-if="found.looksForLoop"
+            >: the circulation {{ Math.ceil(found.leadMin.loop) }} min</template
           ><template v-if="found.heaterId"
-            >{{ found.looksForLoop ? ', ' : ': ' }}the store {{ Math.ceil(found.leadMin.heater) }} min</template
+            >{{ found.looksForLoop ? ', ' : ': ' }}the cylinder {{ Math.ceil(found.leadMin.heater) }} min</template
           >.
         </dd>
-        <dt class="font-semibold">Looked at</dt>
+        <dt class="font-semibold">Simulations</dt>
         <dd>
           {{ found.years }} years<template v-if="found.refusedForDanger"
-            >; {{ found.refusedForDanger }} cheaper {{ found.refusedForDanger === 1 ? 'plan was' : 'plans were' }} not
-            taken, because {{ found.refusedForDanger === 1 ? 'it' : 'they' }} would bring a danger</template
+            >; {{ found.refusedForDanger }} cheaper {{ found.refusedForDanger === 1 ? 'schedule' : 'schedules' }} left
+            out for failing a safety check</template
           >.
         </dd>
       </dl>
       <div class="mt-3 flex flex-wrap gap-2">
-        <button class="tool tool-main" @click="take">Set these windows</button>
-        <button class="tool" @click="keepAsMeasures">Keep as a package</button>
+        <button class="tool tool-main" @click="take">Apply this schedule</button>
+        <button class="tool" @click="keepAsMeasures">Save as package</button>
       </div>
     </template>
   </section>

@@ -6,8 +6,8 @@ import { useStudy } from '~/stores/study'
 const table = useStudy()
 const writes = computed(() => table.study!.controls.writes)
 const CHOICES = [
-  { value: 'found', name: 'As found', help: 'Entering how it was found. Savings are reckoned from this.' },
-  { value: 'set', name: 'To be set', help: 'Entering how it is to be set. What was found stays in the register.' },
+  { value: 'found', name: 'As found', help: 'Entering settings as found. Savings are calculated from these.' },
+  { value: 'set', name: 'As set', help: 'Entering settings as set. Settings as found stay in the register.' },
 ] as const
 const help = computed(() => CHOICES.find((c) => c.value === writes.value)!.help)
 const choose = (value: (typeof CHOICES)[number]['value']) =>
@@ -18,7 +18,7 @@ const choose = (value: (typeof CHOICES)[number]['value']) =>
   <div class="flex flex-wrap items-end gap-x-4 gap-y-2">
     <div
       role="radiogroup"
-      aria-label="Which settings are being written"
+      aria-label="Settings being entered"
       class="inline-flex overflow-hidden rounded border border-line-strong"
     >
       <button
@@ -36,7 +36,7 @@ const choose = (value: (typeof CHOICES)[number]['value']) =>
     <p class="caption min-w-0 flex-1" role="status">{{ help }}</p>
     <TextField
       class="w-48"
-      label="Who is at work"
+      label="Engineer"
       optional
       :value="table.study!.controls.by"
       @change="(v) => table.change('by', (d) => void (d.controls.by = v))"

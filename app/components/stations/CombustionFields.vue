@@ -10,7 +10,7 @@ const props = defineProps<{ value: Burning['combustion'] }>()
 const emit = defineEmits<{ change: [value: Burning['combustion']] }>()
 const put = (change: Partial<Burning['combustion']>) => emit('change', { ...props.value, ...change })
 const FLUE_NAMES: Record<(typeof FLUES)[number], string> = {
-  'not looked': 'not looked yet',
+  'not looked': 'not checked',
   open: 'open to the room',
   'room-sealed': 'room-sealed',
 }
@@ -28,18 +28,18 @@ const FLUE_NAMES: Record<(typeof FLUES)[number], string> = {
       />
       <LookedField
         v-if="value.flue !== 'room-sealed'"
-        label="The room lets in the air it burns"
+        label="Combustion air opening in the room"
         :value="value.airOpen"
         @change="(airOpen) => put({ airOpen })"
       />
       <LookedField
         v-if="value.flue !== 'room-sealed'"
-        label="A fan draws air out of the same room"
+        label="Extract fan in the same room"
         :value="value.extractor"
         @change="(extractor) => put({ extractor })"
       />
-      <LookedField label="Carbon monoxide alarm, tried" :value="value.alarm" @change="(alarm) => put({ alarm })" />
-      <DateField label="Last serviced on" :value="value.servicedOn" @change="(servicedOn) => put({ servicedOn })" />
+      <LookedField label="Carbon monoxide alarm, tested" :value="value.alarm" @change="(alarm) => put({ alarm })" />
+      <DateField label="Last service" :value="value.servicedOn" @change="(servicedOn) => put({ servicedOn })" />
     </div>
   </section>
 </template>

@@ -24,7 +24,7 @@ const toggle = (id: string) =>
 <template>
   <div v-if="drain" class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
     <NumberField
-      label="Upright stack that can be reached"
+      label="Accessible vertical stack"
       quantity="length"
       :decimals="2"
       :schema="Drain.shape.stackHeightM"
@@ -32,33 +32,33 @@ const toggle = (id: string) =>
       @change="(v) => put('height', (x) => void (x.stackHeightM = v!))"
     />
     <NumberField
-      label="Its diameter"
+      label="Stack diameter"
       quantity="thickness"
       :schema="Drain.shape.diameterMm"
       :value="drain.diameterMm"
       @change="(v) => put('diameter', (x) => void (x.diameterMm = v!))"
     />
     <NumberField
-      label="From it to the cold main"
+      label="Distance to the cold main"
       quantity="length"
       :schema="Drain.shape.toMainM"
       :value="drain.toMainM"
       @change="(v) => put('main', (x) => void (x.toMainM = v!))"
     />
     <NumberField
-      label="From it to the heater"
+      label="Distance to the heater"
       quantity="length"
       :schema="Drain.shape.toHeaterM"
       :value="drain.toHeaterM"
       @change="(v) => put('heater', (x) => void (x.toHeaterM = v!))"
     />
     <LookedField
-      label="Can be cut into and got at"
+      label="Accessible for cutting in"
       :value="drain.access"
       @change="(v) => put('access', (x) => void (x.access = v))"
     />
     <fieldset class="col-span-full">
-      <legend class="caption">Taps that run down it</legend>
+      <legend class="caption">Outlets that drain into it</legend>
       <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
         ><input
           type="checkbox"
@@ -69,25 +69,24 @@ const toggle = (id: string) =>
       >
     </fieldset>
     <p class="caption col-span-full">
-      Only water that drains while it fills can give heat back: showers, not baths. What a unit would save is tried
-      under Improve.
+      Only outlets that drain while they run allow heat recovery: showers, not baths. Simulate a unit under Improve.
     </p>
     <button
       class="tool tool-bare justify-self-start"
       @click="table.change('no drain', (d) => void (d.pipes.drain = null))"
     >
-      <Trash2 :size="17" />Not looked at
+      <Trash2 :size="17" />Not checked
     </button>
   </div>
   <div v-else>
-    <p>Nobody has looked at the drain of this household.</p>
-    <button class="tool mt-2" @click="begin"><Plus :size="17" />Write down what is there</button>
+    <p>Drain not checked.</p>
+    <button class="tool mt-2" @click="begin"><Plus :size="17" />Enter the drain</button>
   </div>
-  <section v-if="draining.length" class="mt-6" aria-label="Heat recovery that is there">
-    <h3 class="mb-1 text-lg">Heat recovery that is there</h3>
+  <section v-if="draining.length" class="mt-6" aria-label="Existing waste water heat recovery">
+    <h3 class="mb-1 text-lg">Existing waste water heat recovery</h3>
     <div v-if="recovery" class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField
-        label="Its warm cold water goes to"
+        label="Preheated water feeds"
         :value="recovery.connection"
         :choices="
           CONNECTIONS.map((value) => ({
@@ -102,7 +101,7 @@ const toggle = (id: string) =>
         class="tool tool-bare justify-self-start"
         @click="table.change('no recovery', (d) => void (d.pipes.recovery = null))"
       >
-        <Trash2 :size="17" />There is none
+        <Trash2 :size="17" />None fitted
       </button>
     </div>
     <button
@@ -110,7 +109,7 @@ const toggle = (id: string) =>
       class="tool"
       @click="table.change('recovery', (d) => void (d.pipes.recovery = beginRecovery(table.study!)))"
     >
-      <Plus :size="17" />There is a unit in the drain
+      <Plus :size="17" />Waste water heat recovery fitted
     </button>
   </section>
 </template>

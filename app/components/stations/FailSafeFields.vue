@@ -13,17 +13,17 @@ const there = computed(() => props.value.by !== 'none' && props.value.by !== 'no
 
 <template>
   <ChoiceField
-    label="Cools it without power"
+    label="Cooling on power failure"
     :value="value.by"
-    :choices="FAIL_SAFES.map((f) => ({ value: f, name: f === 'not looked' ? 'not looked yet' : f }))"
+    :choices="FAIL_SAFES.map((f) => ({ value: f, name: f === 'not looked' ? 'not checked' : f }))"
     @change="(by) => put({ by })"
   />
   <TextField
     v-if="there"
-    label="Tried with the pump off by"
+    label="Tested with the pump off by"
     optional
     :value="value.testedBy"
     @change="(testedBy) => put({ testedBy })"
   />
-  <DateField v-if="there" label="Tried on" :value="value.testedOn" @change="(testedOn) => put({ testedOn })" />
+  <DateField v-if="there" label="Tested on" :value="value.testedOn" @change="(testedOn) => put({ testedOn })" />
 </template>

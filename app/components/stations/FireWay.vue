@@ -26,16 +26,16 @@ const hotPath = computed(() =>
     : `M88,${ports.value.high} L230,${store.value.high}`,
 )
 const QUESTIONS = {
-  rises: 'The hot pipe rises all the way',
-  canBeShut: 'Something on it can be shut',
-  filled: 'Filled, vented, every valve open',
+  rises: 'Hot pipe rises continuously',
+  canBeShut: 'Isolating valve on its pipes',
+  filled: 'Filled, vented, all valves open',
 } as const
 const says = computed(() =>
   [
-    `${props.heater.name}: ${c.value.heightM >= 0 ? 'the store stands above' : 'the store stands below'} by ${units.value.figure('length', Math.abs(c.value.heightM), 1)}`,
-    c.value.pump ? 'moved by a pump' : 'moved by gravity',
-    way.value.canBeShut ? 'with a valve on the way' : '',
-    way.value.rises === false ? 'with a dip on the way' : '',
+    `${props.heater.name}: ${c.value.heightM >= 0 ? 'cylinder above' : 'cylinder below'} by ${units.value.figure('length', Math.abs(c.value.heightM), 1)}`,
+    c.value.pump ? 'pumped' : 'gravity circulation',
+    way.value.canBeShut ? 'with an isolating valve' : '',
+    way.value.rises === false ? 'with a dip in the pipe' : '',
   ]
     .filter(Boolean)
     .join(', '),
@@ -43,8 +43,8 @@ const says = computed(() =>
 </script>
 
 <template>
-  <section aria-label="The fire’s pipes" class="mt-3">
-    <h4 class="text-sm font-semibold">The fire’s pipes</h4>
+  <section aria-label="The stove’s pipes" class="mt-3">
+    <h4 class="text-sm font-semibold">The stove’s pipes</h4>
     <div class="mt-1 grid items-start gap-4 sm:grid-cols-[minmax(0,22rem)_minmax(0,1fr)]">
       <svg :viewBox="`0 0 ${W} 200`" role="img" :aria-label="says" class="w-full max-w-md">
         <rect
@@ -64,15 +64,15 @@ const says = computed(() =>
           class="fill-none stroke-ink"
         />
         <text x="261" :y="(store.low + store.high) / 2 + 4" text-anchor="middle" class="fill-ink text-[12px]">
-          store
+          cylinder
         </text>
         <path :d="hotPath" class="fill-none stroke-copper" stroke-width="4" />
         <path :d="`M230,${store.low} L88,${ports.low}`" class="fill-none stroke-verdigris" stroke-width="4" />
         <g class="fill-ink text-[12px]">
           <text x="24" :y="ports.high + 4" text-anchor="end">out</text>
           <text x="24" :y="ports.low + 4" text-anchor="end">in</text>
-          <text x="298" :y="store.high + 4">hot in</text>
-          <text x="298" :y="store.low + 4">back</text>
+          <text x="298" :y="store.high + 4">flow</text>
+          <text x="298" :y="store.low + 4">return</text>
         </g>
         <circle v-if="c.pump" cx="160" :cy="(store.low + ports.low) / 2" r="8" class="fill-plaster stroke-ink" />
         <text
@@ -94,7 +94,7 @@ const says = computed(() =>
           text-anchor="middle"
           class="fill-alarm text-[12px]"
         >
-          can be shut
+          isolating valve
         </text>
         <text
           v-if="way.rises === false"
@@ -103,7 +103,7 @@ const says = computed(() =>
           text-anchor="middle"
           class="fill-alarm text-[12px]"
         >
-          air gathers
+          air collects
         </text>
       </svg>
       <div class="grid gap-2">
@@ -115,8 +115,8 @@ const says = computed(() =>
           @change="(v) => emit('change', { ...way, [key]: v })"
         />
         <p class="caption">
-          Lower port in, upper port out; a relief valve at the top with nothing to shut before it; a drain cock at the
-          lowest point. Drawn to its heights, lengths not to scale.
+          Return to the lower port, flow from the upper port; relief valve at the top with no isolating valve before it;
+          drain cock at the lowest point. Heights to scale, lengths not.
         </p>
       </div>
     </div>

@@ -18,15 +18,15 @@ const add = () => emit('change', [...props.firings, assumedFiring()])
 </script>
 
 <template>
-  <section aria-label="Firing diary" class="mt-2">
-    <h4 class="text-sm font-semibold">Firing diary</h4>
+  <section aria-label="Firing schedule" class="mt-2">
+    <h4 class="text-sm font-semibold">Firing schedule</h4>
     <ul>
       <li v-for="(f, i) in firings" :key="i" class="flex flex-wrap items-end gap-2 py-1">
-        <DaysField :label="`Days of fire ${i + 1}`" :value="f.days" @change="(days) => put(i, { days })" />
+        <DaysField :label="`Days of firing ${i + 1}`" :value="f.days" @change="(days) => put(i, { days })" />
         <div>
           <span class="caption block" aria-hidden="true">lit at</span
           ><TimeField
-            :label="`Fire ${i + 1} is lit at`"
+            :label="`Firing ${i + 1}, lit at`"
             :value="f.atMin"
             :max="1439"
             @change="(atMin) => put(i, { atMin })"
@@ -43,7 +43,7 @@ const add = () => emit('change', [...props.firings, assumedFiring()])
         />
         <NumberField
           class="w-24"
-          label="wood burned"
+          label="wood per firing"
           quantity="mass"
           :schema="Firing.shape.kg"
           :value="f.kg"
@@ -51,7 +51,7 @@ const add = () => emit('change', [...props.firings, assumedFiring()])
         />
         <button
           class="tool tool-bare px-2"
-          :aria-label="`Remove fire ${i + 1}`"
+          :aria-label="`Remove firing ${i + 1}`"
           @click="
             emit(
               'change',
@@ -63,6 +63,6 @@ const add = () => emit('change', [...props.firings, assumedFiring()])
         </button>
       </li>
     </ul>
-    <button class="tool mt-1" :disabled="firings.length >= 20" @click="add"><Plus :size="17" />Fire</button>
+    <button class="tool mt-1" :disabled="firings.length >= 20" @click="add"><Plus :size="17" />Add firing</button>
   </section>
 </template>

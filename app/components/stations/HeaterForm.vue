@@ -71,9 +71,9 @@ const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
 const shift = BoilerCoil.shape.efficiency.options[0].shape.shift
 const backupShape = HeatPump.shape.backup.options
 const BACKUP_NAMES: Record<Backup['by'], string> = {
-  'top of store': 'when its top gets cool',
-  'recovery time': 'when it takes too long',
-  'boost only': 'by a button only',
+  'top of store': 'cylinder top below setpoint',
+  'recovery time': 'reheat time too long',
+  'boost only': 'manual boost only',
 }
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
@@ -92,7 +92,7 @@ const circuit = computed(() => {
 <template>
   <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
     <TextField label="Name" :value="heater.name" @change="(v) => put('name', v)" />
-    <ChoiceField label="Stands in" :value="heater.place" :choices="PLACE_NAMES" @change="(v) => put('place', v)" />
+    <ChoiceField label="Location" :value="heater.place" :choices="PLACE_NAMES" @change="(v) => put('place', v)" />
     <ChoiceField
       v-if="isLocal(heater)"
       label="Serves"
@@ -106,20 +106,20 @@ const circuit = computed(() => {
       :value="heater.feed"
       :choices="[
         { value: 'cold', name: 'the cold main' },
-        { value: 'hot', name: 'the hot run' },
+        { value: 'hot', name: 'pasteurisation cycle' },
       ]"
       @change="(v) => put('feed', v)"
     />
     <ChoiceField
       v-if="'carrier' in heater"
-      label="Burns"
+      label="Fuel"
       :value="String(heater.carrier)"
       :choices="fuels"
       @change="burn"
     />
     <ChoiceField
       v-if="isHeatPump(heater)"
-      label="Takes its air"
+      label="Air source"
       :value="heater.air"
       :choices="[
         { value: 'where it stands', name: 'where it stands' },
@@ -129,14 +129,14 @@ const circuit = computed(() => {
     />
     <template v-if="isHeatPump(heater)">
       <ChoiceField
-        label="Element helps"
+        label="Backup control"
         :value="heater.backup.by"
         :choices="BACKUPS.map((value) => ({ value, name: BACKUP_NAMES[value] }))"
         @change="(v) => put('backup', assumedBackup(v))"
       />
       <NumberField
         v-if="heater.backup.by === 'top of store'"
-        label="Top below the setpoint by"
+        label="Cylinder top below setpoint by"
         quantity="rise"
         :schema="backupShape[0].shape.belowK"
         :value="heater.backup.belowK"
@@ -144,7 +144,7 @@ const circuit = computed(() => {
       />
       <NumberField
         v-if="heater.backup.by === 'recovery time'"
-        label="Longer than"
+        label="Reheat time longer than"
         unit="h"
         :decimals="1"
         :schema="backupShape[1].shape.hours"
@@ -154,24 +154,24 @@ const circuit = computed(() => {
     </template>
     <ChoiceField
       v-if="'exchanger' in heater"
-      label="Water is heated"
+      label="Water heated"
       :value="heater.exchanger"
       :choices="[
-        { value: 'direct', name: 'by the burner itself' },
-        { value: 'plate', name: 'through a plate, as a combi does' },
+        { value: 'direct', name: 'by the burner directly' },
+        { value: 'plate', name: 'by a plate heat exchanger (combi)' },
       ]"
       @change="(v) => put('exchanger', v)"
     />
     <ChoiceField
       v-if="isRunning(heater) && heater.units > 1"
-      label="Side by side they light"
+      label="Cascade control"
       :value="heater.unitsShare"
       :choices="UNITS_SHARE.map((value) => ({ value, name: value }))"
       @change="(v) => put('unitsShare', v)"
     />
     <ChoiceField
       v-if="'outputHolds' in heater"
-      label="Its output holds"
+      label="Rated output applies"
       :value="heater.outputHolds"
       :choices="OUTPUT_HOLDS.map((value) => ({ value, name: value }))"
       @change="(v) => put('outputHolds', v)"
@@ -196,7 +196,7 @@ const circuit = computed(() => {
         @change="(v) => putControl('setpointC', v)"
       />
       <NumberField
-        :label="isRunning(heater) ? 'Lights below it by' : 'Thermostat calls below it by'"
+        :label="isRunning(heater) ? 'Switching differential' : 'Switching differential'"
         quantity="rise"
         :schema="HeaterControl.shape.hysteresisK"
         :value="control.hysteresisK"
@@ -225,7 +225,7 @@ const circuit = computed(() => {
       />
       <NumberField
         v-if="efficiency.kind === 'fixed'"
-        label="Efficiency on gross value, 0 to 1"
+        label="Efficiency, gross, 0 to 1"
         :schema="fixedShare"
         :value="efficiency.share"
         :origin="table.origin(at('efficiency'))"
@@ -233,17 +233,17 @@ const circuit = computed(() => {
       />
       <template v-else>
         <NumberField
-          label="Curve moved by"
+          label="Efficiency correction"
           :decimals="3"
           :schema="shift"
           :value="efficiency.shift"
           :origin="table.origin(at('efficiency'))"
-          help="by what was measured here; 0 as the fuel’s curve"
+          help="Measured minus standard curve; 0 = standard curve"
           @change="(v) => put('efficiency', { kind: 'condensing', shift: v })"
         />
         <p class="caption self-end pb-2">
-          {{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }} % with the return at
-          {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }} % at
+          {{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }}% at a return of
+          {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }}% at
           {{ units.temperature(60) }}
         </p>
       </template>
@@ -265,7 +265,7 @@ const circuit = computed(() => {
     <SupplyField v-if="'supply' in heater" :value="heater.supply" @change="(v) => put('supply', v)" />
     <template v-if="isFireOnStore(heater)">
       <ChoiceField
-        label="Water is moved by"
+        label="Circulated by"
         :value="heater.circuit.pump ? 'pump' : 'gravity'"
         :choices="[
           { value: 'gravity', name: 'gravity' },
@@ -275,7 +275,7 @@ const circuit = computed(() => {
       />
       <NumberField
         v-if="heater.circuit.pump"
-        label="Pump moves"
+        label="Pump flow rate"
         quantity="flow"
         :schema="FLOW_OF_PUMP"
         :value="heater.circuit.pump.flowLMin"
@@ -288,19 +288,20 @@ const circuit = computed(() => {
       />
       <p class="caption col-span-2 self-end pb-2">
         <template v-if="circuit && circuit.flowLMin > 0"
-          >{{ units.figure('flow', circuit.flowLMin) }} with the return at {{ units.temperature(50) }}: a rise of
-          {{ units.figure('rise', circuit.riseK) }}. The trade's rule of thumb: one upright for each two
-          level.</template
+          >{{ units.figure('flow', circuit.flowLMin) }} at a return of {{ units.temperature(50) }}: rise
+          {{ units.figure('rise', circuit.riseK) }}. Rule of thumb: 1 vertical to 2 horizontal.</template
         >
-        <template v-else>Nothing moves: the store must stand at or above the fire, or a pump is wanted.</template>
+        <template v-else
+          >No gravity circulation: the cylinder must be level with or above the stove, or a pump is required.</template
+        >
       </p>
     </template>
     <p v-if="ofDay" class="caption col-span-2 self-end pb-2">
-      On a winter’s day its fire makes {{ units.figure('volume', ofDay.makesL, 0) }} at
-      {{ units.temperature(ofDay.wantedC) }}; {{ units.figure('volume', ofDay.usesL, 0) }} are drawn.
+      On a winter day it produces {{ units.figure('volume', ofDay.makesL, 0) }} at
+      {{ units.temperature(ofDay.wantedC) }}; {{ units.figure('volume', ofDay.usesL, 0) }} are drawn off.
     </p>
     <LookedField
-      label="Settings gone through"
+      label="Settings reviewed"
       no="as they left the factory"
       :value="heater.settingsReviewed"
       @change="(v) => put('settingsReviewed', v)"
@@ -312,11 +313,11 @@ const circuit = computed(() => {
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
     <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
-      Plate, papers, months, functions, flue and supply
+      Data plate, data source, months, functions, flue and supply
     </summary>
     <div class="mt-1 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <NumberField
-        label="Input on its plate, if read"
+        label="Rated input (data plate)"
         quantity="power"
         optional
         :schema="BoilerCoil.shape.plate.unwrap().shape.inputKw"
@@ -325,19 +326,17 @@ const circuit = computed(() => {
       />
       <ChoiceField
         v-if="heater.plate"
-        label="The plate counts"
+        label="Rating basis"
         :value="heater.plate.on"
         :choices="[
-          { value: 'gross', name: 'gross value' },
-          { value: 'net', name: 'net value' },
+          { value: 'gross', name: 'gross (HHV)' },
+          { value: 'net', name: 'net (LHV)' },
         ]"
         @change="(v) => put('plate.on', v)"
       />
       <div v-if="fromPlate !== null" class="self-end">
-        <button class="tool" @click="put('outputKw', fromPlate)">
-          Output {{ units.figure('power', fromPlate) }} from it
-        </button>
-        <p class="caption">input on gross value × efficiency</p>
+        <button class="tool" @click="put('outputKw', fromPlate)">Output {{ units.figure('power', fromPlate) }}</button>
+        <p class="caption">Gross input × efficiency</p>
       </div>
       <PapersFields :value="heater.papers" @change="(v) => put('papers', v)" />
       <ChoiceField
@@ -348,10 +347,15 @@ const circuit = computed(() => {
         :choices="states"
         @change="(v) => put(`functions.${key}`, v)"
       />
-      <MonthsField class="col-span-full" label="Used in" :value="heater.months" @change="(v) => put('months', v)" />
+      <MonthsField
+        class="col-span-full"
+        label="Months in use"
+        :value="heater.months"
+        @change="(v) => put('months', v)"
+      />
       <TextField
         class="col-span-full"
-        label="Flue, supply, what was seen"
+        label="Flue, supply, condition"
         long
         optional
         :value="heater.note"

@@ -39,15 +39,15 @@ const more = computed(() => [
 
 <template>
   <p class="caption mb-2">
-    In order of priority: one works only while none before it is called. Sun and fires work by themselves. What heats as
-    the water runs comes last in the water, whatever its place here. Outputs are what reaches the water; efficiencies
-    are on gross calorific value, those of wood on net.
+    Listed in order of priority: a heater runs only when no heater above it is calling. Solar and solid fuel run
+    independently. An instantaneous water heater always comes last in the hot water path. Outputs are heat to water;
+    efficiencies are gross, for wood net.
   </p>
   <div v-for="(heater, i) in heaters" :key="heater.id" class="mb-6 border-b border-line pb-3" :data-heater="heater.id">
     <div class="mb-2 flex flex-wrap items-end gap-2">
       <ChoiceField
         class="w-64"
-        :label="heaters.length > 1 ? `Kind of heater ${i + 1}` : 'Kind of heater'"
+        :label="heaters.length > 1 ? `Type of heater ${i + 1}` : 'Type of heater'"
         :value="heater.kind"
         :choices="kindsFor(heater)"
         @change="(v) => table.replace((s) => changeHeaterKind(s, heater.id, v))"

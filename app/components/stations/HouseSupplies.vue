@@ -20,9 +20,9 @@ watch(
 )
 const FIELDS = [
   { key: 'amps', label: 'Main fuse', unit: 'A' },
-  { key: 'volts', label: 'Voltage between phases, or of one phase', unit: 'V' },
-  { key: 'spareWays', label: 'Ways free', unit: '' },
-  { key: 'otherAmps', label: 'Everything else at its busiest', unit: 'A' },
+  { key: 'volts', label: 'Voltage (phase to phase, or single phase)', unit: 'V' },
+  { key: 'spareWays', label: 'Spare ways', unit: '' },
+  { key: 'otherAmps', label: 'Other maximum demand', unit: 'A' },
 ] as const
 const missing = computed(() =>
   [...FIELDS, { key: 'phases', label: 'Phases' } as const]
@@ -49,11 +49,9 @@ function put(key: keyof Main, value: number | null) {
 </script>
 
 <template>
-  <section aria-label="What the house is connected to">
-    <h3 class="mb-1 text-lg">What the house is connected to</h3>
-    <p class="caption mb-2">
-      Another heat source is held against it. What is not looked at leaves a size unknown; it never fits.
-    </p>
+  <section aria-label="Supplies to the house">
+    <h3 class="mb-1 text-lg">Supplies to the house</h3>
+    <p class="caption mb-2">New heat sources are checked against these. A supply that is not checked never passes.</p>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <NumberField
         v-for="f in FIELDS"
@@ -67,17 +65,17 @@ function put(key: keyof Main, value: number | null) {
         @change="(v) => put(f.key, v)"
       />
       <ChoiceField
-        label="Phases of the main"
+        label="Phases of the supply"
         :value="phases"
         :choices="[
-          { value: null as 1 | 3 | null, name: 'not looked yet' },
+          { value: null as 1 | 3 | null, name: 'not checked' },
           { value: 1 as 1 | 3 | null, name: 'one' },
           { value: 3 as 1 | 3 | null, name: 'three' },
         ]"
         @change="(v) => put('phases', v)"
       />
       <NumberField
-        label="The gas line carries"
+        label="Gas supply capacity"
         quantity="power"
         optional
         :schema="Site.shape.gasLineKw"
@@ -85,7 +83,7 @@ function put(key: keyof Main, value: number | null) {
         @change="(v) => table.change('gas line', (d) => void (d.site.gasLineKw = v))"
       />
       <NumberField
-        label="Coldest air"
+        label="Design outdoor temperature"
         quantity="temperature"
         optional
         :schema="Site.shape.leastAirC"
@@ -93,9 +91,9 @@ function put(key: keyof Main, value: number | null) {
         @change="(v) => table.change('coldest air', (d) => void (d.site.leastAirC = v))"
       />
       <ChoiceField
-        label="Frost protection of pipes in the cold"
+        label="Frost protection of exposed pipes"
         :value="site.frostGuard"
-        :choices="FROST_GUARDS.map((value) => ({ value, name: value === 'not looked' ? 'not looked yet' : value }))"
+        :choices="FROST_GUARDS.map((value) => ({ value, name: value === 'not looked' ? 'not checked' : value }))"
         @change="(v) => table.change('frost guard', (d) => void (d.site.frostGuard = v))"
       />
       <LookedField
@@ -117,7 +115,7 @@ function put(key: keyof Main, value: number | null) {
       />
     </div>
     <p v-if="begun && missing.length" class="caption mt-1" role="status">
-      The electric main is kept once this is there too: {{ missing.join(', ') }}.
+      The electrical supply is saved once this is entered too: {{ missing.join(', ') }}.
     </p>
   </section>
 </template>

@@ -11,6 +11,7 @@ import { PLACE_NAMES } from '~/utils/places'
 import { beginReturns } from '~~/core/household/blank/loop'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
 import { bypassOf } from '~~/core/household/loop'
+import { LOOP_PLACE_NAMES } from '~~/core/household/loop-places'
 import { Loop, LOOP_PLACES } from '~~/core/study/pipes'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
 
@@ -20,8 +21,8 @@ const loop = computed(() => table.study!.pipes.loop)
 const lost = computed(() => years.now?.runs.find((r) => r.id === LOOP_RETURN)?.lossKwh)
 /** What carries the water back. */
 const bypass = computed(() => bypassOf(loop.value))
-const line = computed(() => (bypass.value ? 'Cold line' : 'Return'))
-const places = LOOP_PLACES.map((value) => ({ value, name: value }))
+const line = computed(() => (bypass.value ? 'Cold pipe' : 'Return'))
+const places = LOOP_PLACES.map((value) => ({ value, name: LOOP_PLACE_NAMES[value] }))
 const [OWN, COLD] = Loop.shape.returns.options
 const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, table.units) : []))
 </script>
@@ -29,13 +30,13 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
 <template>
   <div v-if="loop" class="grid grid-cols-2 gap-3 md:grid-cols-4">
     <ChoiceField
-      label="Turns back at the end of"
+      label="Return connects at end of"
       :value="loop.turnsAt"
       :choices="table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name }))"
       @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.turnsAt = v))"
     />
     <NumberField
-      label="Pump moves"
+      label="Pump flow rate"
       quantity="flow"
       :schema="Loop.shape.pumpLMin"
       :value="loop.pumpLMin"
@@ -43,18 +44,18 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       @change="(v) => table.change('pump flow', (d) => void (d.pipes.loop!.pumpLMin = v!))"
     />
     <NumberField
-      label="Pump takes"
+      label="Pump power"
       quantity="watts"
       :schema="Loop.shape.pumpW"
       :value="loop.pumpW"
       @change="(v) => table.change('pump power', (d) => void (d.pipes.loop!.pumpW = v!))"
     />
     <ChoiceField
-      label="Comes back through"
+      label="Return path"
       :value="loop.returns.by"
       :choices="[
-        { value: 'own pipe', name: 'a return of its own' },
-        { value: 'cold line', name: 'the cold line, by a bypass valve' },
+        { value: 'own pipe', name: 'dedicated return pipe' },
+        { value: 'cold line', name: 'cold pipe with bypass valve' },
       ]"
       @change="(v) => table.change('returns by', (d) => void (d.pipes.loop!.returns = beginReturns(v)))"
     />
@@ -69,21 +70,21 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       "
     />
     <ChoiceField
-      label="Pump sits"
+      label="Pump location"
       :value="loop.pumpAt"
       :choices="places"
       @change="(v) => table.change('pump place', (d) => void (d.pipes.loop!.pumpAt = v))"
     />
     <ChoiceField
-      label="Sensor sits"
+      label="Sensor location"
       :value="loop.sensorAt"
       :choices="places"
       @change="(v) => table.change('sensor place', (d) => void (d.pipes.loop!.sensorAt = v))"
     />
     <NumberField
       v-if="loop.returns.by === 'own pipe'"
-      label="Return enters the store at height"
-      help="0 is the bottom of the store, 1 its top"
+      label="Return connection height"
+      help="0 = bottom of the cylinder, 1 = top"
       :schema="OWN.shape.height"
       :value="loop.returns.height"
       @change="
@@ -117,7 +118,7 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       @change="(v) => table.change('return length', (d) => void (d.pipes.loop!.back.lengthM = v!))"
     />
     <ChoiceField
-      :label="`${line}: passes`"
+      :label="`${line}: location`"
       :value="loop.back.place"
       :choices="PLACE_NAMES"
       @change="(v) => table.change('return place', (d) => void (d.pipes.loop!.back.place = v))"
@@ -128,7 +129,7 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       @change="(v) => table.change('return insulation', (d) => void (d.pipes.loop!.back.insulation = v))"
     />
     <NumberField
-      label="Loss of the whole loop, if measured"
+      label="Circulation loss, measured (UA)"
       quantity="lossRate"
       optional
       :schema="Loop.shape.measuredUaWK"
@@ -137,24 +138,26 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       @change="(v) => table.change('loop loss', (d) => void (d.pipes.loop!.measuredUaWK = v))"
     />
     <button class="tool tool-bare self-end justify-self-start" @click="table.replace(removeLoop)">
-      <Trash2 :size="17" />Remove the loop
+      <Trash2 :size="17" />Remove the circulation
     </button>
     <p class="caption col-span-full">
       <template v-if="bypass"
-        >The pump pushes warm water into the cold line until the valve closes; it opens again
+        >The pump moves warm water into the cold pipe until the bypass valve closes. It reopens
         {{ table.units.figure('rise', 6) }} cooler. </template
-      >The loop’s pump takes
+      >Circulation pump:
       {{
         years.now
           ? `${table.units.energy(years.now.energy.loopPumpKwh)}, ${table.units.money(years.now.cost.loopPump)}`
           : '…'
       }}
-      a year. The {{ bypass ? 'cold line' : 'return' }} alone loses
-      {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. The windows of the pump are set under Set.
+      a year. Loss of the {{ bypass ? 'cold pipe' : 'return pipe' }}:
+      {{ lost === undefined ? '…' : table.units.energy(lost) }} a year. Pump schedule: see Settings.
     </p>
   </div>
   <div v-else>
-    <p>There is no loop in this household.</p>
-    <button class="tool mt-2" @click="table.replace(addLoop)"><Plus :size="17" />Add a loop with its own return</button>
+    <p>There is no circulation in this household.</p>
+    <button class="tool mt-2" @click="table.replace(addLoop)">
+      <Plus :size="17" />Add circulation with a dedicated return
+    </button>
   </div>
 </template>

@@ -57,9 +57,7 @@ async function takeWeather(event: Event) {
   if (!file) return
   const answer =
     file.size > LARGEST_EPW
-      ? refused(
-          `“${file.name}” is ${Math.round(file.size / 1048576)} MB; a year of weather is under ${LARGEST_EPW / 1048576} MB`,
-        )
+      ? refused(`“${file.name}” is ${Math.round(file.size / 1048576)} MB. Accepts up to ${LARGEST_EPW / 1048576} MB`)
       : readEpw(await file.text())
   faults.value = answer.ok ? [] : answer.faults.map(faultText)
   if (!answer.ok) return
@@ -67,8 +65,8 @@ async function takeWeather(event: Event) {
   if (!setAir('weather file', weather.monthlyAirC, 'measured', weather.monthlySunKwhM2, weather.latitudeDeg)) return
   say({
     text: weather.monthlySunKwhM2
-      ? `Air and sun are those of ${weather.place}.`
-      : `The air is that of ${weather.place}; the file has no sun.`,
+      ? `Imported air temperature and irradiation of ${weather.place}.`
+      : `Imported air temperature of ${weather.place}; the file has no irradiation.`,
   })
 }
 const site = computed(() => table.study!.site)
@@ -98,9 +96,9 @@ function setMains(month: number, c: number) {
   })
 }
 const MAINS = {
-  model: 'the air, long shallow mains',
-  ground: 'the ground a metre down',
-  monthly: 'typed by month',
+  model: 'air temperature (shallow main)',
+  ground: 'ground temperature',
+  monthly: 'monthly values',
 } as const
 const mainsKinds = (Object.entries(MAINS) as [keyof typeof MAINS, string][]).map(([value, name]) => ({ value, name }))
 function setMainsFrom(kind: keyof typeof MAINS) {
@@ -123,7 +121,7 @@ const setHeating = (carrier: Carrier) =>
         @change="(v) => table.change('name', (d) => void (d.name = v))"
       />
       <TextField
-        label="Place"
+        label="Location"
         :value="site.name"
         @change="(v) => table.change('place', (d) => void (d.site.name = v))"
       />
@@ -170,7 +168,7 @@ const setHeating = (carrier: Carrier) =>
           :origin="table.origin('site.hardnessMgL')"
           @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))"
         />
-        <ChoiceField label="Or what the kettle shows" value="" :choices="kettles" @change="lookInKettle" />
+        <ChoiceField label="Scale seen in the kettle" value="" :choices="kettles" @change="lookInKettle" />
       </div>
       <div class="grid grid-cols-2 gap-2">
         <LookedField
@@ -180,12 +178,12 @@ const setHeating = (carrier: Carrier) =>
           @change="(v) => table.change('metered', (d) => void (d.site.metered = v))"
         />
         <LookedField
-          label="Backflow device"
+          label="Backflow preventer"
           :value="site.backflowGuard"
           @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))"
         />
         <LookedField
-          label="Pressure reducer"
+          label="Pressure-reducing valve"
           :value="site.pressureReducer"
           @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))"
         />
@@ -197,7 +195,7 @@ const setHeating = (carrier: Carrier) =>
       </div>
       <div class="grid grid-cols-2 gap-2">
         <ChoiceField
-          label="House is heated by"
+          label="Space heating by"
           :value="site.heating.carrier"
           :choices="CARRIERS.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
           @change="setHeating"
@@ -214,13 +212,13 @@ const setHeating = (carrier: Carrier) =>
     <div>
       <div class="mb-3 flex flex-wrap items-end gap-2">
         <ChoiceField
-          label="Cold main is taken from"
+          label="Cold main temperature from"
           class="w-56"
           :value="site.mains.kind"
           :choices="mainsKinds"
           @change="setMainsFrom"
         />
-        <ChoiceField label="Climate to begin with" class="w-48" value="" :choices="climates" @change="pickClimate" />
+        <ChoiceField label="Climate preset" class="w-48" value="" :choices="climates" @change="pickClimate" />
         <label class="tool focus-within:outline-2 focus-within:outline-copper"
           ><FileUp :size="18" />Weather file (EPW)<input
             type="file"
@@ -235,7 +233,7 @@ const setHeating = (carrier: Carrier) =>
         class="mb-3 max-h-40 overflow-auto border-l-4 border-alarm bg-alarm-pale p-2 text-sm"
         role="alert"
       >
-        <p class="font-semibold">The weather file was not taken; the months stand as they were.</p>
+        <p class="font-semibold">Weather file not imported; monthly values unchanged.</p>
         <p v-for="f in faults" :key="f">{{ f }}</p>
       </div>
       <div
@@ -246,13 +244,13 @@ const setHeating = (carrier: Carrier) =>
       >
         <table class="w-full text-sm">
           <caption class="caption pb-1 text-left">
-            Month by month,
+            Monthly values,
             {{
               table.study!.units === 'us' ? '°F' : '°C'
-            }}. The cold main is
+            }}. Cold main
             <b v-if="site.mains.kind !== 'monthly'" class="italic"
-              >assumed from {{ site.mains.kind === 'model' ? 'the air' : 'the ground' }}</b
-            ><b v-else class="text-verdigris">as typed in</b
+              >assumed from {{ site.mains.kind === 'model' ? 'air temperature' : 'ground temperature' }}</b
+            ><b v-else class="text-verdigris">as entered</b
             >.
             {{
               wording
@@ -263,8 +261,8 @@ const setHeating = (carrier: Carrier) =>
               <th class="pr-2 font-semibold">Month</th>
               <th>Air, mean</th>
               <th>Cold main</th>
-              <th>Sun, {{ unitOf('sun', table.study!.units).label }}</th>
-              <th>Heated</th>
+              <th>Irradiation, {{ unitOf('sun', table.study!.units).label }}</th>
+              <th>Heating</th>
             </tr>
           </thead>
           <tbody>
@@ -296,7 +294,7 @@ const setHeating = (carrier: Carrier) =>
               <td class="p-0.5">
                 <NumberField
                   bare
-                  :label="`Sun in ${m}`"
+                  :label="`Irradiation in ${m}`"
                   quantity="sun"
                   :schema="Site.shape.monthlySunKwhM2.element"
                   :value="site.monthlySunKwhM2[i]!"
@@ -308,7 +306,7 @@ const setHeating = (carrier: Carrier) =>
                   type="checkbox"
                   class="size-5 accent-copper"
                   :checked="site.heatingMonths[i]"
-                  :aria-label="`House heated in ${m}`"
+                  :aria-label="`Space heating in ${m}`"
                   @change="
                     table.change('heating months', (d) => void (d.site.heatingMonths[i] = !d.site.heatingMonths[i]))
                   "
@@ -319,14 +317,14 @@ const setHeating = (carrier: Carrier) =>
         </table>
         <ChoiceField
           class="mt-3 w-64"
-          label="Clocks go forward in summer"
+          label="Summer time"
           :value="site.summerTime"
           :choices="SUMMER_TIMES.map((value) => ({ value, name: value === 'none' ? 'no' : `as in ${WHERE[value]}` }))"
           @change="(v) => table.change('summer time', (d) => void (d.site.summerTime = v))"
         />
         <p class="caption mt-2">
-          Hours are made of these months, the same way each year: clear and dull days take turns, the sun follows the
-          latitude, the air swings with the day. A weather file is read down to its monthly means.
+          Hourly weather is generated from these monthly means with a fixed sequence of clear and dull days. A weather
+          file is reduced to its monthly means.
         </p>
       </div>
     </div>

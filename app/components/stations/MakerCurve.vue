@@ -28,14 +28,14 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
 </script>
 
 <template>
-  <section aria-label="Maker’s curve" class="mt-3">
-    <h4 class="text-sm font-semibold">Maker’s curve</h4>
-    <p v-if="!points.length" class="caption">Points of the maker’s table are held against what its output can make.</p>
+  <section aria-label="Manufacturer’s flow curve" class="mt-3">
+    <h4 class="text-sm font-semibold">Manufacturer’s flow curve</h4>
+    <p v-if="!points.length" class="caption">Points of the manufacturer’s table are compared with the rated output.</p>
     <ul>
       <li v-for="(p, i) in points" :key="i" class="flex flex-wrap items-end gap-3 py-1">
         <NumberField
           class="w-28"
-          label="At a rise of"
+          label="Temperature rise"
           quantity="rise"
           :schema="shape.riseK"
           :value="p.riseK"
@@ -43,14 +43,14 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
         />
         <NumberField
           class="w-28"
-          label="it gives"
+          label="flow"
           quantity="flow"
           :schema="shape.lMin"
           :value="p.lMin"
           @change="(v) => put(i, { lMin: v! })"
         />
         <p class="min-h-11 flex-1 content-center text-sm">
-          by its output {{ units.figure('flow', physics[i]!.physicsLMin) }}:
+          from rated output {{ units.figure('flow', physics[i]!.physicsLMin) }}:
           <b :class="physics[i]!.apart ? 'text-alarm' : 'text-verdigris'"
             >{{ Math.abs(Math.round(physics[i]!.above * 100)) }} % {{ physics[i]!.above >= 0 ? 'above' : 'below' }}</b
           >
@@ -72,7 +72,7 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
     <div v-if="points.length < MOST_CURVE_POINTS" class="flex flex-wrap items-end gap-3 py-1">
       <NumberField
         class="w-28"
-        label="New: at a rise of"
+        label="New point: temperature rise"
         quantity="rise"
         optional
         :schema="shape.riseK"
@@ -81,7 +81,7 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
       />
       <NumberField
         class="w-28"
-        label="New: it gives"
+        label="New point: flow"
         quantity="flow"
         optional
         :schema="shape.lMin"

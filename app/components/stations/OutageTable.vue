@@ -13,16 +13,16 @@ const TONE: Record<InOutage, string> = {
 </script>
 
 <template>
-  <section aria-label="If power or fuel is cut">
-    <h3 class="mb-1 text-lg">If power or fuel is cut</h3>
+  <section aria-label="On failure of power or fuel">
+    <h3 class="mb-1 text-lg">On failure of power or fuel</h3>
     <ul>
       <li v-for="r in rows" :key="r.id" class="border-b border-line py-1.5" :data-outage="r.power">
-        <b>{{ r.name }}</b>: without power it <b :class="TONE[r.power]">{{ r.power }}</b>, since {{ r.powerWhy
+        <b>{{ r.name }}</b>: without power, <b :class="TONE[r.power]">{{ r.power }}</b>: {{ r.powerWhy
         }}<template v-if="r.fuel"
-          >; without its fuel it <b :class="TONE[r.fuel]">{{ r.fuel }}</b></template
+          >; without fuel, <b :class="TONE[r.fuel]">{{ r.fuel }}</b></template
         >.
       </li>
     </ul>
-    <p v-if="table.study!.pipes.loop" class="caption mt-1">The pump of the loop rests without power.</p>
+    <p v-if="table.study!.pipes.loop" class="caption mt-1">The circulation pump stops without power.</p>
   </section>
 </template>

@@ -30,7 +30,7 @@ function add() {
   table.change('add habit', (d) => {
     d.people.habits.push({
       id,
-      name: 'New habit',
+      name: 'New use',
       personId: null,
       tapId: d.pipes.taps[0]!.id,
       days: Array(7).fill(true),
@@ -46,10 +46,10 @@ function add() {
   })
 }
 const RISK_NAMES: Record<Person['kind'], string> = {
-  adult: 'an adult',
-  child: 'a child',
+  adult: 'adult',
+  child: 'child',
   old: 'old',
-  'reduced-sensation': 'of reduced sensation',
+  'reduced-sensation': 'reduced heat sensation',
 }
 const RISKS = Person.shape.kind.options.map((value) => ({ value, name: RISK_NAMES[value] }))
 function addPerson() {
@@ -58,7 +58,7 @@ function addPerson() {
     (d) =>
       void d.people.persons.push({
         id: freshId('person', d.people.persons),
-        name: 'New person',
+        name: 'New occupant',
         kind: 'adult',
       }),
   )
@@ -79,24 +79,24 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
 <template>
   <div class="mb-3 grid grid-cols-2 gap-3 md:grid-cols-4">
     <ChoiceField
-      label="Draws"
+      label="Draw-offs from"
       :value="draws"
       :choices="[
-        { value: 'routine', name: 'the household’s routine' },
-        ...CYCLES.map((c) => ({ value: c, name: `standard day ${c}` })),
-        ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'as logged' }] : []),
+        { value: 'routine', name: 'usage profile' },
+        ...CYCLES.map((c) => ({ value: c, name: `tapping profile ${c}` })),
+        ...(people.draws.kind === 'logged' ? [{ value: 'logged' as const, name: 'logged draw-offs' }] : []),
       ]"
       @change="setDraws"
     />
     <NumberField
-      label="Longer in midwinter"
-      help="share by which uses are longer than on the mean"
+      label="Winter increase"
+      help="Midwinter use above the annual mean, as a fraction"
       :schema="People.shape.winterSwing"
       :value="people.winterSwing"
       @change="(v) => table.change('winter', (d) => void (d.people.winterSwing = v!))"
     />
     <NumberField
-      label="All amounts times"
+      label="Volume correction factor"
       :decimals="2"
       :schema="People.shape.volumeFactor"
       :value="people.volumeFactor"
@@ -104,21 +104,21 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
       @change="(v) => table.change('volume factor', (d) => void (d.people.volumeFactor = v!))"
     />
     <NumberField
-      label="Number of the year"
-      help="any number: another one draws another year of the same habits"
+      label="Random seed"
+      help="Any whole number; another seed gives another random year of the same uses"
       :decimals="0"
       :schema="People.shape.seed"
       :value="people.seed"
       @change="(v) => table.change('seed', (d) => void (d.people.seed = Math.round(v!)))"
     />
   </div>
-  <section aria-label="Persons" class="mb-4">
-    <h3 class="text-base">Persons</h3>
+  <section aria-label="Occupants" class="mb-4">
+    <h3 class="text-base">Occupants</h3>
     <ul class="grid gap-x-6 sm:grid-cols-2">
       <li v-for="(p, i) in people.persons" :key="p.id" class="flex items-end gap-1.5 py-1">
         <TextField
           class="min-w-0 flex-1"
-          label="Name of the person"
+          label="Name of the occupant"
           :value="p.name"
           @change="(v) => table.change(`person ${i} name`, (d) => void (d.people.persons[i]!.name = v))"
         />
@@ -138,10 +138,10 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
         </button>
       </li>
     </ul>
-    <button class="tool mt-1" @click="addPerson"><Plus :size="17" />Person</button>
+    <button class="tool mt-1" @click="addPerson"><Plus :size="17" />Add occupant</button>
   </section>
-  <section aria-label="Habits">
-    <h3 class="text-base">A week of habits</h3>
+  <section aria-label="Uses">
+    <h3 class="text-base">Week of uses</h3>
     <ul>
       <li
         v-for="(h, i) in people.habits"
@@ -154,18 +154,18 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
         >
           <TextField
             class="col-span-2 sm:col-span-1"
-            label="Habit"
+            label="Add use"
             :value="h.name"
             @change="(v) => edit(i, 'name', (x) => void (x.name = v))"
           />
           <ChoiceField
-            label="Who"
+            label="Occupant"
             :value="h.personId"
             :choices="who"
             @change="(v) => edit(i, 'who', (x) => void (x.personId = v))"
           />
           <ChoiceField
-            label="Tap"
+            label="Outlet"
             :value="h.tapId"
             :choices="taps"
             @change="(v) => edit(i, 'tap', (x) => void (x.tapId = v))"
@@ -180,7 +180,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
             />
           </div>
           <NumberField
-            label="give or take"
+            label="Time spread (standard deviation)"
             unit="min"
             :decimals="0"
             :schema="Habit.shape.spreadMin"
@@ -188,7 +188,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
             @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))"
           />
           <NumberField
-            label="chance, 0 to 1"
+            label="Probability, 0 to 1"
             :decimals="2"
             :schema="Habit.shape.chance"
             :value="h.chance"
@@ -196,7 +196,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
           />
           <NumberField
             v-if="h.use.kind === 'timed'"
-            label="runs for"
+            label="Duration"
             unit="min"
             :decimals="1"
             :schema="timed"
@@ -210,7 +210,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
           />
           <NumberField
             v-else
-            label="takes"
+            label="Volume"
             quantity="volume"
             :schema="filled"
             :value="h.use.litres"
@@ -222,7 +222,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
             "
           />
           <NumberField
-            label="wanted"
+            label="Required temperature"
             quantity="temperature"
             :schema="Habit.shape.wantedC"
             :value="h.wantedC"
@@ -241,12 +241,12 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
                 class="size-5 accent-copper"
                 :checked="h.waits"
                 @change="edit(i, 'waits', (x) => void (x.waits = !x.waits))"
-              />waits until it is warm<span class="sr-only">: {{ h.name }}</span></label
+              />waits for hot water<span class="sr-only">: {{ h.name }}</span></label
             >
             <NumberField
               v-if="h.waits"
               class="w-44"
-              label="then runs unused for"
+              label="Unattended run time"
               quantity="seconds"
               :schema="Habit.shape.unattendedS"
               :value="h.unattendedS"
@@ -266,7 +266,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
                         x.use.kind === 'timed' ? { kind: 'filled', litres: 10 } : { kind: 'timed', minutes: 5 }),
                   )
                 "
-              />filled, not timed<span class="sr-only">: {{ h.name }}</span></label
+              />fixed volume<span class="sr-only">: {{ h.name }}</span></label
             >
           </div>
         </div>
@@ -279,7 +279,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
         </button>
       </li>
     </ul>
-    <button class="tool mt-2" @click="add"><Plus :size="17" />Habit</button>
+    <button class="tool mt-2" @click="add"><Plus :size="17" />Add use</button>
   </section>
   <AwayAndGuests />
   <DrawWeek />

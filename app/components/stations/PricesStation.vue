@@ -35,15 +35,15 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
 <template>
   <div class="mb-4 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
     <ChoiceField
-      label="Count energy in"
+      label="Energy unit"
       :value="table.study!.energyIn"
       :choices="ENERGY_UNITS.map((value) => ({ value, name: ENERGY_SHOWN[value].label }))"
       @change="(v) => table.change('energy in', (d) => void (d.energyIn = v))"
     />
     <ChoiceField
-      label="Figures are typed with a"
+      label="Decimal separator"
       :value="table.study!.numbers"
-      :choices="NUMBER_STYLES.map((value) => ({ value, name: value === 'not said' ? 'either; ask me' : value }))"
+      :choices="NUMBER_STYLES.map((value) => ({ value, name: value === 'not said' ? 'either; ask' : value }))"
       @change="(v) => table.change('numbers', (d) => void (d.numbers = v))"
     />
     <ChoiceField
@@ -57,7 +57,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
     <h3 class="mb-1 text-base">{{ CARRIER_NAMES[c] }}</h3>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField
-        label="Billed by the"
+        label="Billing unit"
         :value="prices.carriers[c]!.unit"
         :choices="unitsOf(c)"
         @change="(u) => table.replace((s) => billedBy(s, c, u))"
@@ -84,7 +84,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         {{ perKwh(prices.carriers[c]!).toFixed(4) }} {{ prices.currency }}/kWh
       </p>
       <NumberField
-        label="Standing charge that hot water bears"
+        label="Standing charge, hot water share"
         :unit="`${prices.currency}/yr`"
         :schema="Tariff.shape.standingPerYear"
         :value="prices.carriers[c]!.standingPerYear"
@@ -100,7 +100,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       />
       <NumberField
         v-if="c === 'electricity'"
-        label="Paid for what is given back"
+        label="Export price"
         optional
         :unit="`${prices.currency}/kWh`"
         :decimals="4"
@@ -115,7 +115,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         @change="(v) => put(c, 'source', (t) => void (t.source = v))"
       />
       <DateField
-        label="As of"
+        label="Date"
         :value="prices.carriers[c]!.asOf"
         @change="(v) => put(c, 'as of', (t) => void (t.asOf = v))"
       />
@@ -124,7 +124,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       <div class="flex flex-wrap items-end gap-2">
         <TextField
           class="w-44"
-          label="Name of the band"
+          label="Name of the tariff band"
           :value="band.name"
           @change="(v) => put(c, `band ${i} name`, (t) => void (t.bands[i]!.name = v))"
         />
@@ -139,7 +139,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         />
         <button
           class="tool tool-bare px-2"
-          :aria-label="`Remove the band ${band.name}`"
+          :aria-label="`Remove tariff band ${band.name}`"
           @click="put(c, 'remove band', (t) => void t.bands.splice(i, 1))"
         >
           <Trash2 :size="17" />
@@ -164,23 +164,23 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
     <button
       class="tool mt-2"
       :disabled="prices.carriers[c]!.bands.length >= 8"
-      :aria-label="`Band of hours or season: ${CARRIER_NAMES[c]}`"
+      :aria-label="`Add tariff band: ${CARRIER_NAMES[c]}`"
       @click="table.replace((s) => addBand(s, c))"
     >
-      <Plus :size="17" />Band of hours or season
+      <Plus :size="17" />Add tariff band
     </button>
   </section>
   <section aria-label="Water" class="mb-4">
     <h3 class="mb-1 text-base">Water</h3>
     <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
       <ChoiceField
-        label="Water is billed by the"
+        label="Water billing unit"
         :value="water.unit"
         :choices="waterUnits"
         @change="(u) => table.replace((s) => waterBilledBy(s, u))"
       />
       <p v-if="table.study!.site.metered === false" class="caption col-span-full">
-        The water of this household has no meter: what is drawn is counted in litres and costs nothing more.
+        No water meter: volumes are counted, cost is not.
       </p>
       <NumberField
         label="Water"
@@ -192,7 +192,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         @change="(v) => table.change('water price', (d) => void (d.prices.water.price = v!))"
       />
       <NumberField
-        label="Sewer"
+        label="Sewerage"
         :unit="waterPer"
         :origin="table.origin('prices.water.sewer')"
         :decimals="3"
@@ -207,7 +207,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         @change="(v) => table.change('water source', (d) => void (d.prices.water.source = v))"
       />
       <DateField
-        label="Water price as of"
+        label="Date of the water price"
         :value="water.asOf"
         @change="(v) => table.change('water as of', (d) => void (d.prices.water.asOf = v))"
       />
@@ -220,6 +220,6 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       :checked="prices.creditHouseHeat"
       @change="table.change('credit', (d) => void (d.prices.creditHouseHeat = !d.prices.creditHouseHeat))"
     />
-    <span>Count heat that warms the house in the heating season as not lost</span>
+    <span>Credit heat gains to heated rooms in the heating season</span>
   </label>
 </template>

@@ -22,7 +22,7 @@ function toggle(id: string) {
 
 <template>
   <ChoiceField
-    label="Hangs or lies"
+    label="Mounting"
     :value="value.mount"
     :choices="MOUNTS.map((v) => ({ value: v, name: v }))"
     @change="(v) => put({ mount: v })"
@@ -32,26 +32,26 @@ function toggle(id: string) {
     :decimals="2"
     :schema="shape.effectiveness"
     :value="value.effectiveness"
-    help="of its certificate, or as measured"
+    help="From the certificate, or as measured"
     @change="(v) => put({ effectiveness: v! })"
   />
   <NumberField
-    label="at a flow of"
+    label="At a flow of"
     quantity="flow"
     :schema="shape.ratedFlowLMin"
     :value="value.ratedFlowLMin"
     @change="(v) => put({ ratedFlowLMin: v! })"
   />
   <NumberField
-    label="Warms up in"
+    label="Warm-up time"
     quantity="seconds"
     :schema="shape.warmUpS"
     :value="value.warmUpS"
-    help="to two thirds"
+    help="Time constant: two thirds of full recovery"
     @change="(v) => put({ warmUpS: v! })"
   />
   <NumberField
-    label="Drain below the shower by"
+    label="Drop below the shower"
     quantity="rise"
     :schema="shape.dropK"
     :value="value.dropK"
@@ -59,7 +59,7 @@ function toggle(id: string) {
   />
   <PapersFields :value="value.papers" @change="(v) => put({ papers: v })" />
   <fieldset class="col-span-full">
-    <legend class="caption">Drains through it</legend>
+    <legend class="caption">Drains through the unit</legend>
     <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"
       ><input
         type="checkbox"

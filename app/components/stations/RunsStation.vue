@@ -131,10 +131,10 @@ watch(
 
 <template>
   <div class="mb-2 flex flex-wrap items-start gap-3">
-    <ChoiceField class="w-44" label="Mark every run at" :value="limit ?? 0" :choices="limits" @change="setLimit" />
+    <ChoiceField class="w-44" label="Dead-leg volume limit" :value="limit ?? 0" :choices="limits" @change="setLimit" />
     <NumberField
       class="w-32"
-      label="or as much as"
+      label="Other value"
       quantity="volume"
       :decimals="2"
       optional
@@ -144,9 +144,9 @@ watch(
     />
     <NumberField
       class="w-40"
-      label="with no more energy than"
+      label="Annual energy limit"
       quantity="energy"
-      help="a year, held together with the litres"
+      help="Per year, checked together with the volume"
       optional
       :schema="energySchema"
       :value="table.study!.pipes.energyLimitKwh"
@@ -154,10 +154,10 @@ watch(
     />
     <NumberField
       class="w-40"
-      label="Least bore by local code"
+      label="Minimum bore (local code)"
       quantity="thickness"
       :decimals="1"
-      help="empty until it is looked up"
+      help="Leave blank if not checked"
       optional
       :schema="boreSchema"
       :value="table.study!.pipes.leastBoreMm"
@@ -165,13 +165,13 @@ watch(
     />
   </div>
   <p id="run-help" class="caption mb-2">
-    Drag a run by its grip, or move it with the arrow keys: up, down, right to hang it on the run above, left to take it
-    off. Enter in a length adds the next run.
+    Drag a run by its handle or use the arrow keys: up, down, right to connect it to the run above, left to disconnect.
+    Enter in a length adds the next run.
   </p>
   <div class="caption hidden pr-22 pl-10 sm:block" aria-hidden="true">
     <div class="grid gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
       <span>Run</span><span>Material</span><span>Size</span><span>Length</span><span>Insulation</span
-      ><span>Passes</span>
+      ><span>Location</span>
     </div>
   </div>
   <ol :key="drawn" ref="list">
@@ -239,14 +239,14 @@ watch(
           />
           <ChoiceField
             bare="wide"
-            label="Passes"
+            label="Location"
             :value="run.place"
             :choices="PLACE_NAMES"
             @change="(v) => edit(run.id, (r) => passThrough(r, v))"
           />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
             <span
-              >{{ measuresOf(run.material, run.size, table.units) }}, holds
+              >{{ measuresOf(run.material, run.size, table.units) }}, volume
               <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span
             >
             <span
@@ -256,7 +256,7 @@ watch(
                   ? '…'
                   : `${table.units.energy(lost(run.id)!)}, ${table.units.money(lost(run.id)! * price)}`
               }}</b>
-              a year{{ onLoop.has(run.id) ? ', as part of the loop' : '' }}</span
+              a year{{ onLoop.has(run.id) ? ', as part of the circulation' : '' }}</span
             >
             <label class="flex min-h-9 items-center gap-1.5"
               ><input
@@ -264,7 +264,7 @@ watch(
                 class="size-5 accent-copper"
                 :checked="run.reachable"
                 @change="edit(run.id, (r) => void (r.reachable = !r.reachable))"
-              />can be reached<span class="sr-only">: {{ run.name }}</span></label
+              />accessible<span class="sr-only">: {{ run.name }}</span></label
             >
             <details class="open:w-full">
               <summary class="cursor-pointer py-2.5 text-ink-soft">
@@ -295,7 +295,7 @@ watch(
           <button
             class="tool tool-bare px-2"
             :aria-label="`Add a run after ${run.name}`"
-            title="Add a run that leaves its end"
+            title="Add run at its end"
             @click="add(run.id)"
           >
             <Plus :size="17" />
@@ -313,5 +313,5 @@ watch(
       </div>
     </li>
   </ol>
-  <button class="tool mt-2" @click="add(null)"><Plus :size="17" />Run from the plant</button>
+  <button class="tool mt-2" @click="add(null)"><Plus :size="17" />Add run at hot connection</button>
 </template>

@@ -49,7 +49,7 @@ watch(
     </div>
     <details v-if="here.length" class="mb-3" :open="here.some((f) => f.severity === 'danger')">
       <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
-        {{ here.length === 1 ? 'One thing stands out here' : `${here.length} things stand out here` }}
+        {{ here.length === 1 ? '1 finding' : `${here.length} findings` }}
       </summary>
       <FindingList :findings="here" />
     </details>

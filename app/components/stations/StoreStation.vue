@@ -37,7 +37,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       @change="(v) => table.change('store name', (d) => void (d.plant.store!.name = v))"
     />
     <NumberField
-      label="Contents"
+      label="Volume"
       quantity="volume"
       :schema="shape.litres"
       :decimals="0"
@@ -46,7 +46,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       @change="(v) => table.change('litres', (d) => void (d.plant.store!.litres = v!))"
     />
     <NumberField
-      label="Height of the water"
+      label="Internal height"
       quantity="length"
       :decimals="2"
       :schema="shape.heightM"
@@ -55,16 +55,16 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       @change="(v) => table.change('height', (d) => void (d.plant.store!.heightM = v!))"
     />
     <ChoiceField
-      label="Stands in"
+      label="Location"
       :value="store.place"
       :choices="PLACE_NAMES"
       @change="(v) => table.change('store place', (d) => void (d.plant.store!.place = v))"
     />
     <NumberField
-      label="Air around it"
+      label="Surrounding air"
       quantity="temperature"
       optional
-      help="as measured; empty: as is usual there"
+      help="Leave blank for the usual value"
       :schema="shape.ambientC"
       :value="store.ambientC"
       :origin="table.origin('plant.store.ambientC')"
@@ -75,8 +75,8 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :value="store.loss.kind"
       :choices="[
         { value: 'label', name: 'label class' },
-        { value: 'test', name: 'a test figure' },
-        { value: 'ua', name: 'known for each degree' },
+        { value: 'test', name: 'test result' },
+        { value: 'ua', name: 'measured UA' },
       ]"
       @change="setLoss"
     />
@@ -108,7 +108,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
         "
       />
       <NumberField
-        label="at a difference of"
+        label="Test temperature difference"
         quantity="rise"
         :schema="shape.loss.options[1].shape.riseK"
         :value="store.loss.riseK"
@@ -123,7 +123,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     </template>
     <NumberField
       v-else
-      label="Loss for each degree"
+      label="Heat loss coefficient (UA)"
       quantity="lossRate"
       :schema="shape.loss.options[0].shape.uaWK"
       :value="store.loss.uaWK"
@@ -142,57 +142,58 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
     />
     <p class="caption self-end pb-2">
       {{ table.units.figure('lossRate', ua) }}: {{ table.units.figure('energy', (ua * TEST_RISE_K * 24) / 1000, 2) }} a
-      day at {{ table.units.figure('rise', TEST_RISE_K) }} above the room; an overnight drop is read under Measure<span
+      day at {{ table.units.figure('rise', TEST_RISE_K) }} above the room. Measure it by overnight drop under
+      Readings<span
         v-if="table.origin('plant.store.loss') === 'assumed'"
         class="ml-1 border-b border-dashed border-line-strong italic"
         >assumed</span
       >
     </p>
     <NumberField
-      label="Sensor at height"
-      help="0 is the bottom of the store, 1 its top"
+      label="Sensor height"
+      help="0 = bottom of the cylinder, 1 = top"
       :origin="table.origin('plant.store.sensorHeight')"
       :schema="shape.sensorHeight"
       :value="store.sensorHeight"
       @change="(v) => table.change('sensor', (d) => void (d.plant.store!.sensorHeight = v!))"
     />
     <NumberField
-      label="Stirred by cold water coming in"
-      help="share of the store, 0 to 0.3: a baffle keeps it small"
+      label="Inlet mixing fraction"
+      help="Share of volume mixed by incoming cold water, 0 to 0.3; low with a baffle"
       :origin="table.origin('plant.store.inletMix')"
       :schema="shape.inletMix"
       :value="store.inletMix"
       @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))"
     />
     <MixingField
-      label="Mixing valve guards the taps"
+      label="Thermostatic mixing valve"
       :value="store.mixing"
       @change="(v) => table.change('mixing valve', (d) => void (d.plant.store!.mixing = v))"
     />
     <NumberField
-      label="Relief valve opens at"
+      label="Relief temperature"
       quantity="temperature"
       :schema="shape.reliefC"
       :value="store.reliefC"
       @change="(v) => table.change('relief at', (d) => void (d.plant.store!.reliefC = v!))"
     />
     <LookedField
-      label="Relief valve"
+      label="T&P valve"
       :value="store.reliefValve"
       @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))"
     />
     <LookedField
-      label="It feels the top of the store"
+      label="T&P probe at top of cylinder"
       :value="store.reliefAtTop"
       @change="(v) => table.change('relief at top', (d) => void (d.plant.store!.reliefAtTop = v))"
     />
     <LookedField
-      label="Its discharge ends in a safe place"
+      label="Discharge ends in a safe place"
       :value="store.reliefPiped"
       @change="(v) => table.change('relief piped', (d) => void (d.plant.store!.reliefPiped = v))"
     />
     <LookedField
-      label="Can be shut before the relief valve"
+      label="Isolating valve before T&P valve"
       :value="store.valveBeforeRelief"
       @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))"
     />
@@ -204,15 +205,15 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       @change="(v) => table.change(`discharge ${key}`, (d) => void (d.plant.store!.discharge[key] = v))"
     />
     <TextField
-      label="Who looks whether it drips"
+      label="Discharge observed by"
       optional
       :value="store.discharge.watchedBy"
       @change="(v) => table.change('discharge watched', (d) => void (d.plant.store!.discharge.watchedBy = v))"
     />
     <p class="caption col-span-full border-l-4 border-line-strong pl-2">
-      A store needs a relief valve that is present, sized, piped to a safe place and never blocked. Above
-      {{ table.units.temperature(burnScale(table.study!).limitC) }} water scalds here: see that a mixing valve guards
-      the taps.
+      A cylinder requires a relief valve that is fitted, sized, piped to a safe place and never blocked. Scald limit
+      here {{ table.units.temperature(burnScale(table.study!).limitC) }}: above it a thermostatic mixing valve is
+      required.
     </p>
   </div>
 </template>

@@ -25,12 +25,12 @@ function put(part: { amps?: number | null; volts?: number | null }) {
 
 <template>
   <NumberField
-    label="Supply allows"
+    label="Supply capacity"
     unit="A"
     optional
     :schema="shape.amps"
     :value="amps"
-    :help="half && amps === null ? 'kept once it is there beside the voltage' : undefined"
+    :help="half && amps === null ? 'Saved once the voltage is entered' : undefined"
     @change="(v) => put({ amps: v })"
   />
   <NumberField
@@ -39,7 +39,7 @@ function put(part: { amps?: number | null; volts?: number | null }) {
     optional
     :schema="shape.volts"
     :value="volts"
-    :help="half && volts === null ? 'the current is kept once the voltage is there' : undefined"
+    :help="half && volts === null ? 'Saved once the current is entered' : undefined"
     @change="(v) => put({ volts: v })"
   />
 </template>

@@ -37,18 +37,18 @@ const keeps = (id: string) => keepsTap(table.study!, id)
         <div class="grid grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_7rem_minmax(9rem,2fr)_7rem]">
           <TextField
             class="col-span-2 sm:col-span-1"
-            label="Name of the tap"
+            label="Name of the outlet"
             :value="tap.name"
             @change="(v) => edit(i, 'name', (t) => void (t.name = v))"
           />
           <ChoiceField
-            label="Kind"
+            label="Type"
             :value="tap.kind"
             :choices="KINDS"
             @change="(v) => edit(i, 'kind', (t) => void (t.kind = v))"
           />
           <ChoiceField
-            label="At the end of"
+            label="On run"
             :value="tap.runId"
             :choices="runs"
             @change="(v) => edit(i, 'run', (t) => void (t.runId = v))"
@@ -65,7 +65,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
         <div class="mt-1 flex flex-wrap items-end gap-x-4 gap-y-1 text-sm">
           <NumberField
             class="w-36"
-            :label="`Least hot it needs`"
+            :label="`Minimum hot inlet temperature`"
             quantity="temperature"
             optional
             :schema="Tap.shape.leastHotC"
@@ -74,7 +74,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
           />
           <NumberField
             class="w-36"
-            :label="`Litres to it, as told`"
+            :label="`Pipe volume, as reported`"
             quantity="volume"
             :decimals="2"
             optional
@@ -84,7 +84,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
           />
           <NumberField
             class="w-36"
-            label="Drips hot"
+            label="Hot drip rate"
             quantity="drip"
             optional
             :schema="Tap.shape.dripLH"
@@ -97,7 +97,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               class="size-5 accent-copper"
               :checked="tap.mixes"
               @change="edit(i, 'mixes', (t) => void (t.mixes = !t.mixes))"
-            />mixes cold water in<span class="sr-only">: {{ tap.name }}</span></label
+            />mixes in cold water<span class="sr-only">: {{ tap.name }}</span></label
           >
           <label class="flex min-h-11 items-center gap-1.5"
             ><input
@@ -105,7 +105,7 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               class="size-5 accent-copper"
               :checked="tap.drains"
               @change="edit(i, 'drains', (t) => void (t.drains = !t.drains))"
-            />drains while it fills<span class="sr-only">: {{ tap.name }}</span></label
+            />drains while it runs<span class="sr-only">: {{ tap.name }}</span></label
           >
           <label class="flex min-h-11 items-center gap-1.5"
             ><input
@@ -113,32 +113,32 @@ const keeps = (id: string) => keepsTap(table.study!, id)
               class="size-5 accent-copper"
               :checked="tap.stopsWhenWarm"
               @change="edit(i, 'stops', (t) => void (t.stopsWhenWarm = !t.stopsWhenWarm))"
-            />stops when it is warm<span class="sr-only">: {{ tap.name }}</span></label
+            />stops when hot<span class="sr-only">: {{ tap.name }}</span></label
           >
         </div>
         <div class="mt-1 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
           <MixingField
-            label="Mixing valve at the tap"
+            label="Thermostatic mixing valve at the outlet"
             :value="tap.guard"
             @change="(v) => edit(i, 'guard', (t) => void (t.guard = v))"
           />
         </div>
         <p v-for="f in [figures(tap)]" :key="f.tap.id" class="text-sm">
-          <template v-if="f.ownStore">Served by a small store of its own: nobody waits for pipes.</template>
+          <template v-if="f.ownStore">Point-of-use heater: no pipe wait.</template>
           <template v-else
-            >From cold: holds <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, waits
-            <b>{{ table.units.seconds(f.waitS) }}</b>, runs off
+            >From cold: pipe volume <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, time to tap
+            <b>{{ table.units.seconds(f.waitS) }}</b>, draw-off to waste
             <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template
               v-if="tap.id === worst"
             >
-              (most of all)</template
-            >; cools in {{ f.coolDownH.toFixed(1) }} h; loses {{ table.units.figure('pressure', f.dropBar, 2) }} in pipe
-            and fittings.</template
+              (highest)</template
+            >. Cool-down time constant {{ f.coolDownH.toFixed(1) }} h. Pressure drop
+            {{ table.units.figure('pressure', f.dropBar, 2) }}.</template
           >
         </p>
         <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">
-          In a year: {{ r.waitMedianS > 0 ? `median wait ${table.units.seconds(r.waitMedianS)}` : 'nobody waits' }},
-          {{ table.units.litres(r.runOffL) }} run off, {{ r.coolDraws }} of {{ r.draws }} draws too cool.
+          Per year: {{ r.waitMedianS > 0 ? `median time to tap ${table.units.seconds(r.waitMedianS)}` : 'no waiting' }},
+          draw-off to waste {{ table.units.litres(r.runOffL) }}, {{ r.coolDraws }} of {{ r.draws }} draw-offs unmet.
         </p>
       </div>
       <button
@@ -152,5 +152,5 @@ const keeps = (id: string) => keepsTap(table.study!, id)
       </button>
     </li>
   </ul>
-  <button class="tool mt-2" @click="table.replace(addTap)"><Plus :size="17" />Tap</button>
+  <button class="tool mt-2" @click="table.replace(addTap)"><Plus :size="17" />Add outlet</button>
 </template>

@@ -78,8 +78,8 @@ function keep() {
   )
   say({
     text: kept
-      ? `“${s.title}” is kept in the log.`
-      : `“${s.title}” was not kept: ${table.faults.map((f) => f.message).join('; ') || 'the log does not take it'}.`,
+      ? `“${s.title}” saved to the log.`
+      : `“${s.title}” not saved: ${table.faults.map((f) => f.message).join('; ') || 'the log does not accept it'}.`,
   })
 }
 </script>
@@ -89,17 +89,19 @@ function keep() {
     <div class="fixed inset-0 bg-ink/30" aria-hidden="true" />
     <DialogPanel class="fixed inset-y-0 right-0 flex w-full max-w-xl flex-col border-l border-line-strong bg-plaster">
       <header class="flex items-center gap-2 border-b border-line px-3 py-1">
-        <button v-if="sum" class="tool tool-bare px-2" aria-label="All sums" @click="at = null">
+        <button v-if="sum" class="tool tool-bare px-2" aria-label="All calculators" @click="at = null">
           <ArrowLeft :size="20" />
         </button>
         <DialogTitle class="flex-1 font-display text-lg font-semibold">{{
-          sum ? sum.title : 'Bench sums'
+          sum ? sum.title : 'Calculators'
         }}</DialogTitle>
-        <button class="tool tool-bare px-2" aria-label="Close the sums" @click="open = false"><X :size="20" /></button>
+        <button class="tool tool-bare px-2" aria-label="Close calculators" @click="open = false">
+          <X :size="20" />
+        </button>
       </header>
       <div class="flex-1 overflow-y-auto p-3">
         <template v-if="!sum">
-          <label for="sum-search" class="caption">Search the sums</label>
+          <label for="sum-search" class="caption">Search calculators</label>
           <input
             id="sum-search"
             v-model="wanted"
@@ -116,12 +118,12 @@ function keep() {
               </button>
             </li>
           </ul>
-          <p v-if="found.length === 0" class="py-4">No sum has these words.</p>
+          <p v-if="found.length === 0" class="py-4">No calculator found.</p>
         </template>
         <template v-else>
           <p class="mb-3 text-ink-soft">{{ sum.about }}</p>
           <p class="caption mb-3">
-            Begun with an example.<template v-if="fromHouse"> Of this household: {{ fromHouse }}.</template>
+            Example values.<template v-if="fromHouse"> From this household: {{ fromHouse }}.</template>
           </p>
           <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
             <SumField
@@ -142,7 +144,7 @@ function keep() {
           </p>
           <p class="caption mt-3">Source: {{ sum.source }}.</p>
           <button v-if="table.study" class="tool mt-3" :disabled="!answer?.ok" @click="keep">
-            <NotebookPen :size="17" />Keep in the log
+            <NotebookPen :size="17" />Save to log
           </button>
         </template>
       </div>

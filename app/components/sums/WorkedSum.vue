@@ -22,7 +22,7 @@ const rows = computed(() =>
       </div>
     </dl>
     <details v-if="worked.steps.length" class="mt-1">
-      <summary class="min-h-11 py-2.5 text-sm">How it is worked</summary>
+      <summary class="min-h-11 py-2.5 text-sm">Calculation</summary>
       <ol class="text-sm">
         <li v-for="(s, i) in worked.steps" :key="i" class="border-b border-line py-1">
           <span class="font-semibold">{{ s.label }}</span> <span class="text-ink-soft">= {{ s.formula }}</span> =

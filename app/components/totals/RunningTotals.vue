@@ -21,25 +21,25 @@ interface Row {
 }
 const rows = computed((): Row[] => [
   { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costCounts(table.study!) },
-  { name: 'Energy bought', of: boughtKwh, write: units.value.energy },
+  { name: 'Purchased energy', of: boughtKwh, write: units.value.energy },
   { name: 'Carbon dioxide', of: (r) => r.co2Kg, write: units.value.mass },
-  { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot and mixed with it' },
-  { name: 'Run off', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'of it, while waiting' },
+  { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot, and cold mixed in' },
+  { name: 'Draw-off to waste', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'included in water' },
   {
-    name: 'Wait, first draws',
+    name: 'Time to tap, cold pipe',
     of: (r) => r.comfort.first.medianS,
     write: units.value.seconds,
-    hint: 'half wait longer',
+    hint: 'median (P50), pipe unused for 30 min or more',
   },
-  { name: '90 % wait less than', of: (r) => r.comfort.first.p90S, write: units.value.seconds },
+  { name: 'Time to tap, cold pipe (P90)', of: (r) => r.comfort.first.p90S, write: units.value.seconds },
   {
-    name: 'Wait, second draws',
+    name: 'Time to tap, warm pipe',
     of: (r) => r.comfort.second.medianS,
     write: units.value.seconds,
-    hint: 'within half an hour',
+    hint: 'median (P50), pipe used within 30 min',
   },
-  { name: 'Draws too cool', of: (r) => r.comfort.coolDraws, write: count },
-  { name: 'Starts of the heater', of: (r) => r.heaterStarts, write: count },
+  { name: 'Unmet draw-offs', of: (r) => r.comfort.coolDraws, write: count },
+  { name: 'Starts, all heaters', of: (r) => r.heaterStarts, write: count },
 ])
 const count = (x: number) => x.toLocaleString('en-GB')
 const isSet = computed(() => years.comparable && years.shownAs !== 'as found')
@@ -62,20 +62,20 @@ const harm = computed(() => {
 </script>
 
 <template>
-  <aside aria-label="Running totals for a year" class="text-sm">
+  <aside aria-label="Annual totals" class="text-sm">
     <div class="flex items-baseline justify-between gap-2 border-b-2 border-ink pb-1">
-      <h2 class="text-base">A year</h2>
+      <h2 class="text-base">Per year</h2>
       <span class="caption" role="status">
-        <template v-if="years.failure">not computed</template>
-        <template v-else-if="years.pending">computing {{ years.pending }}…</template>
+        <template v-if="years.failure">not simulated</template>
+        <template v-else-if="years.pending">simulating {{ years.pending }}…</template>
         <template v-else>{{ years.shownAs }}</template>
       </span>
     </div>
     <p v-if="years.failure" class="mt-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ years.failure }}</p>
     <p v-if="years.silent" class="mt-2 border-l-4 border-copper bg-copper-pale p-2" role="status" data-silent>
-      What computes has given no sign for some seconds. If none comes, it is started anew; what was entered is kept.
+      The simulation is not responding and will be restarted. Entered data is safe.
     </p>
-    <p v-if="years.onServer" class="caption mt-1">This browser gives no worker; years are computed on the server.</p>
+    <p v-if="years.onServer" class="caption mt-1">Simulation runs on the server: this browser provides no worker.</p>
     <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
       <div
         v-for="row in rows"
@@ -88,7 +88,9 @@ const harm = computed(() => {
         <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">
           {{ years.shown ? row.write(row.of(years.shown)) : '…' }}
         </dd>
-        <dd v-if="years.before && years.shown" class="caption">last: {{ change(row, years.before, years.shown) }}</dd>
+        <dd v-if="years.before && years.shown" class="caption">
+          last change: {{ change(row, years.before, years.shown) }}
+        </dd>
         <dd
           v-if="isSet && years.shown"
           class="font-semibold lg:col-start-2 lg:text-right"
@@ -108,18 +110,16 @@ const harm = computed(() => {
     <div v-if="harm" class="py-1.5" data-harm>
       <h3 class="caption font-sans font-normal">Safety</h3>
       <p v-if="harm.fail" class="flex gap-1 font-semibold text-alarm">
-        <TriangleAlert :size="17" class="mt-0.5 shrink-0" />{{ harm.fail }}
-        {{ harm.fail === 1 ? 'check' : 'checks' }} of harm {{ harm.fail === 1 ? 'fails' : 'fail' }}
+        <TriangleAlert :size="17" class="mt-0.5 shrink-0" />{{ harm.fail }} safety
+        {{ harm.fail === 1 ? 'check fails' : 'checks fail' }}
       </p>
       <p v-if="harm.open" class="flex gap-1 text-copper">
         <CircleHelp :size="17" class="mt-0.5 shrink-0" />{{ harm.open }} not checked
       </p>
       <p v-if="!harm.fail && !harm.open" class="flex gap-1 text-verdigris">
-        <CircleCheck :size="17" class="mt-0.5 shrink-0" />no check of harm fails
+        <CircleCheck :size="17" class="mt-0.5 shrink-0" />no safety check fails
       </p>
     </div>
-    <p v-if="isSet" class="caption pt-1">
-      Coloured: the change against the house as found. Grey: what the last change did.
-    </p>
+    <p v-if="isSet" class="caption pt-1">Coloured: change against as found. Grey: effect of the last change.</p>
   </aside>
 </template>

@@ -15,7 +15,7 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
     href="#totals"
     class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3"
   >
-    <span class="sr-only">All totals of the year: </span>
+    <span class="sr-only">All annual totals: </span>
     <span
       ><span class="caption block">a year, {{ years.shownAs }}</span
       ><b class="text-lg font-semibold">{{ years.shown ? units.money(years.shown.cost.total) : '…' }}</b></span
@@ -27,7 +27,7 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
       ><span class="caption block">bought</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span
     >
     <span class="text-right"
-      ><span class="caption block">first wait</span
+      ><span class="caption block">time to tap</span
       >{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</span
     >
   </a>

@@ -48,20 +48,20 @@ const open_ = computed(
 </script>
 
 <template>
-  <section aria-label="The day" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-2">
+  <section aria-label="Day" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-2">
     <div class="flex items-center gap-1">
       <button
         v-if="motion !== 'reduce'"
         class="tool px-2"
-        :aria-label="isActive ? 'Stop the clock' : 'Run the clock'"
+        :aria-label="isActive ? 'Pause the clock' : 'Run the clock'"
         @click="isActive ? pause() : resume()"
       >
         <Pause v-if="isActive" :size="18" /><Play v-else :size="18" />
       </button>
-      <select v-model.number="clock.month" class="entry w-auto!" aria-label="Month looked at">
+      <select v-model.number="clock.month" class="entry w-auto!" aria-label="Month shown">
         <option v-for="(m, i) in MONTH_NAMES" :key="m" :value="i">{{ m }}</option>
       </select>
-      <select v-model.number="clock.weekday" class="entry w-auto!" aria-label="Day of the week looked at">
+      <select v-model.number="clock.weekday" class="entry w-auto!" aria-label="Day shown">
         <option v-for="(d, i) in DAY_NAMES" :key="d" :value="i">{{ d }}</option>
       </select>
     </div>
@@ -131,16 +131,16 @@ const open_ = computed(
     <p class="w-44 text-sm leading-5" aria-live="off">
       <b class="text-lg font-semibold">{{ timeOf(clock.minute) }}</b><br />
       <span v-if="open_.length" class="text-ink">{{ open_.join(', ') }} open</span>
-      <span v-else class="text-ink-soft">{{ clock.frame ? 'all taps shut' : 'the day is not there yet' }}</span>
+      <span v-else class="text-ink-soft">{{ clock.frame ? 'all outlets closed' : 'simulating the day…' }}</span>
     </p>
     <ul class="caption flex w-full flex-wrap gap-x-4 lg:w-auto lg:flex-col">
       <li>
-        <i class="mr-1 inline-block size-2.5 bg-copper" />heater fires<template v-if="timer.length"
-          >, <i class="mx-1 inline-block size-2.5 border border-line-strong bg-copper-pale" />timer</template
+        <i class="mr-1 inline-block size-2.5 bg-copper" />heater on<template v-if="timer.length"
+          >, <i class="mx-1 inline-block size-2.5 border border-line-strong bg-copper-pale" />schedule</template
         >
       </li>
-      <li v-if="years.house!.pipes.loop"><i class="mr-1 inline-block size-2.5 bg-ink-soft" />loop pump runs</li>
-      <li><i class="mr-1 inline-block size-2.5 bg-verdigris" />a tap is open</li>
+      <li v-if="years.house!.pipes.loop"><i class="mr-1 inline-block size-2.5 bg-ink-soft" />circulation pump on</li>
+      <li><i class="mr-1 inline-block size-2.5 bg-verdigris" />outlet open</li>
     </ul>
   </section>
 </template>

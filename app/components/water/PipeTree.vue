@@ -3,6 +3,7 @@ import { useBoxWidth } from '~/composables/useBoxWidth'
 import { useStudy } from '~/stores/study'
 import { waterColour } from '~/utils/temperature-ramp'
 import { layOut } from '~/utils/tree-layout'
+import { LOOP_PLACE_NAMES } from '~~/core/household/loop-places'
 import { wasteMarks } from '~~/core/household/waste-mark'
 import type { LOOP_PLACES, Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
@@ -76,12 +77,13 @@ const sensorX = computed(() => {
   const loop = props.study.pipes.loop
   return loop && loop.sensorAt !== 'not looked' ? alongReturn(loop.sensorAt, 26) : null
 })
-const placeText = (at: (typeof LOOP_PLACES)[number]) => (at === 'not looked' ? 'where it sits was not looked at' : at)
+const placeText = (at: (typeof LOOP_PLACES)[number]) =>
+  at === 'not looked' ? 'location not checked' : LOOP_PLACE_NAMES[at]
 const loopText = computed(() => {
   const { frame } = props
   return frame
-    ? `loop return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'runs' : 'rests'}`
-    : 'loop return'
+    ? `secondary return ${frame.loopReturnC === null ? '' : units.value.temperature(frame.loopReturnC)}, pump ${frame.pumping ? 'on' : 'off'}`
+    : 'secondary return'
 })
 const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
 </script>
@@ -92,7 +94,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
       :viewBox="`-8 0 ${runsWidth + LABEL + 16} ${height}`"
       class="block w-full"
       role="group"
-      aria-label="Hot pipes from the plant to the taps, drawn to the scale of their contents"
+      aria-label="Hot pipes to the outlets, lengths to scale, widths by pipe volume"
     >
       <!-- joints between rows -->
       <path
@@ -127,7 +129,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           stroke-linejoin="round"
         />
         <g v-if="pumpX !== null" :transform="`translate(${pumpX} ${height - 22})`">
-          <title>The pump, {{ placeText(study.pipes.loop.pumpAt) }}</title>
+          <title>Pump, {{ placeText(study.pipes.loop.pumpAt) }}</title>
           <circle
             r="10"
             fill="var(--color-plaster-pale)"
@@ -138,11 +140,11 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           <path d="M4 -5l-8 5l8 5z" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
         </g>
         <g v-if="sensorX !== null" :transform="`translate(${sensorX} ${height - 22})`">
-          <title>The loop's sensor, {{ placeText(study.pipes.loop.sensorAt) }}</title>
+          <title>Circulation sensor, {{ placeText(study.pipes.loop.sensorAt) }}</title>
           <path d="M-4 0V-12h8v12z" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" stroke-width="1.5" />
         </g>
         <g v-if="study.pipes.loop.returns.by === 'cold line'" :transform="`translate(${turn.x} ${height - 36})`">
-          <title>The valve between hot and cold, at the far tap</title>
+          <title>Bypass valve between hot and cold at the furthest outlet</title>
           <rect x="-5" y="-5" width="10" height="10" fill="var(--color-plaster-pale)" stroke="var(--color-ink)" />
         </g>
         <text x="62" :y="height - 5" font-size="12" fill="var(--color-ink-soft)">
@@ -204,7 +206,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           stroke="var(--color-alarm)"
           stroke-width="2.5"
         >
-          <title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the last hot water</title>
+          <title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the circulated hot water</title>
         </path>
       </g>
       <!-- taps -->

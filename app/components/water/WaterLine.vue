@@ -47,7 +47,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
 </script>
 
 <template>
-  <section aria-label="The line of water" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
+  <section aria-label="System diagram" class="flex flex-wrap items-stretch gap-x-1 gap-y-2 lg:flex-nowrap">
     <StationButton name="Cold main" :marks="marks('main')" :open="station === 'main'" @click="emit('open', 'main', '')">
       <template #now>{{ temp(clock.day?.mainsC) }}</template>
       <template #year>{{ years.shown ? units.litres(drawnL(years.shown.water)) : '…' }}</template>
@@ -68,14 +68,14 @@ const heater = computed(() => study.value.plant.heaters[0]!)
     </StationButton>
     <StationButton
       v-if="study.plant.store"
-      name="Store"
+      name="Cylinder"
       :marks="marks('store')"
       :open="station === 'store'"
       @click="emit('open', 'store', '')"
     >
       <template #now>{{ temp(frame?.supplyC) }}</template>
       <template #year>loses {{ spend(money?.store) }}</template>
-      <StoreTank :slices="frame?.slices ?? Array<null>(10).fill(null)" label="Store, ten layers" />
+      <StoreTank :slices="frame?.slices ?? Array<null>(10).fill(null)" label="Cylinder, ten layers" />
     </StationButton>
     <div class="order-last flex w-full min-w-0 flex-col lg:order-none lg:w-auto lg:flex-1">
       <div class="min-w-0 flex-1">
@@ -84,31 +84,31 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       <div class="flex flex-wrap gap-x-1">
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
           <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" />
-          {{ study.pipes.loop ? 'off the loop lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          {{ study.pipes.loop ? 'dead legs lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
-          <span class="text-copper">Loop</span><FindingMark v-if="marks('loop')" :count="marks('loop')" />
+          <span class="text-copper">Circulation</span><FindingMark v-if="marks('loop')" :count="marks('loop')" />
           <template v-if="study.pipes.loop"
             >loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template
           ><template v-else>none</template>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
-          <span class="text-copper">Taps</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
+          <span class="text-copper">Outlets</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
           <b class="font-semibold">{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
-          <span class="text-copper">People</span> <FindingMark v-if="marks('people')" :count="marks('people')" />
+          <span class="text-copper">Occupants</span> <FindingMark v-if="marks('people')" :count="marks('people')" />
           <b class="font-semibold">{{ study.people.persons.length }}</b>
         </button>
         <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
-          <span class="text-copper">Prices</span> bought
+          <span class="text-copper">Prices</span> purchased
           <b class="font-semibold">{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</b>
         </button>
       </div>
     </div>
     <StationButton name="Drain" :open="station === 'drain'" @click="emit('open', 'drain', '')">
-      <template #now>used {{ spend(money?.taps) }}</template>
-      <template #year>run off {{ spend(runOff) }}</template>
+      <template #now>useful heat {{ spend(money?.taps) }}</template>
+      <template #year>draw-off to waste {{ spend(runOff) }}</template>
       <DrainMark />
     </StationButton>
   </section>

@@ -32,12 +32,12 @@ const stations = computed(() => {
       now: f ? (f.heatKw > 0 ? units.value.figure('power', f.heatKw) : 'rests') : '…',
       c: null,
     },
-    ...(plant.store ? [{ at: 'store' as const, name: 'Store', now: temp(f?.supplyC), c: f?.supplyC ?? null }] : []),
+    ...(plant.store ? [{ at: 'store' as const, name: 'Cylinder', now: temp(f?.supplyC), c: f?.supplyC ?? null }] : []),
     ...(pipes.loop
       ? [
           {
             at: 'loop' as const,
-            name: 'Loop',
+            name: 'Circulation',
             now: f ? `${f.pumping ? 'runs' : 'rests'}, ${temp(f.loopReturnC)}` : '…',
             c: f?.loopReturnC ?? null,
           },
@@ -46,11 +46,11 @@ const stations = computed(() => {
     { at: 'runs' as const, name: 'Runs', now: '', c: null },
     {
       at: 'taps' as const,
-      name: 'Taps',
+      name: 'Outlets',
       now: f ? (f.open.length ? `${f.open.length} open` : 'shut') : '…',
       c: null,
     },
-    { at: 'people' as const, name: 'People', now: String(years.house!.people.persons.length), c: null },
+    { at: 'people' as const, name: 'Occupants', now: String(years.house!.people.persons.length), c: null },
     { at: 'drain' as const, name: 'Drain', now: '', c: null },
     { at: 'prices' as const, name: 'Prices', now: '', c: null },
   ]
@@ -60,7 +60,7 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
 </script>
 
 <template>
-  <section aria-label="The line of water" class="flex flex-wrap items-center sm:gap-x-1">
+  <section aria-label="System diagram" class="flex flex-wrap items-center sm:gap-x-1">
     <button
       v-for="s in stations"
       :key="s.at"

@@ -134,7 +134,7 @@ onMounted(() => {
 <template>
   <div ref="root" role="group" :aria-label="label" :class="{ 'opacity-60': disabled }">
     <p :id="helpId" class="sr-only">
-      Arrow keys move a window, with Shift its end and with Alt its start. Delete removes it. Exact times are typed
+      Arrow keys move an on period, with Shift its end and with Alt its start. Delete removes it. Exact times are typed
       below.
     </p>
     <div class="caption ml-11 flex justify-between" aria-hidden="true">
@@ -179,7 +179,7 @@ onMounted(() => {
           :data-index="i"
           role="slider"
           tabindex="0"
-          :aria-label="`${DAY_NAMES[d]}, window ${i + 1}`"
+          :aria-label="`${DAY_NAMES[d]}, on period ${i + 1}`"
           :aria-valuetext="`${clock(w.fromMin)} to ${clock(w.toMin)}`"
           :aria-valuenow="w.fromMin"
           aria-valuemin="0"
@@ -201,7 +201,7 @@ onMounted(() => {
       <ul class="flex flex-1 flex-wrap gap-2">
         <li v-for="(w, i) in week[day]" :key="i" class="flex items-start gap-1">
           <TimeField
-            :label="`Window ${i + 1} from`"
+            :label="`On period ${i + 1} from`"
             :value="w.fromMin"
             :max="1439"
             :step="grid.stepMin"
@@ -209,7 +209,7 @@ onMounted(() => {
           />
           <span class="pt-2.5">–</span>
           <TimeField
-            :label="`Window ${i + 1} to`"
+            :label="`On period ${i + 1} to`"
             :value="w.toMin"
             :min="1"
             :step="grid.stepMin"
@@ -217,7 +217,7 @@ onMounted(() => {
           />
           <button
             class="tool tool-bare px-2"
-            :aria-label="`Split window ${clock(w.fromMin)} to ${clock(w.toMin)}`"
+            :aria-label="`Split on period ${clock(w.fromMin)} to ${clock(w.toMin)}`"
             title="Split in two"
             :disabled="disabled || full || w.toMin - w.fromMin < 3 * grid.stepMin"
             @click="split(day, i)"
@@ -226,22 +226,22 @@ onMounted(() => {
           </button>
           <button
             class="tool tool-bare px-2"
-            :aria-label="`Remove window ${clock(w.fromMin)} to ${clock(w.toMin)}`"
+            :aria-label="`Remove on period ${clock(w.fromMin)} to ${clock(w.toMin)}`"
             :disabled="disabled"
             @click="remove(day, i)"
           >
             <Trash2 :size="17" />
           </button>
         </li>
-        <li v-if="week[day]!.length === 0" class="caption pt-3">no window</li>
+        <li v-if="week[day]!.length === 0" class="caption pt-3">no on period</li>
         <li>
-          <button class="tool" :disabled="disabled || full" @click="addFree"><Plus :size="17" />Window</button>
+          <button class="tool" :disabled="disabled || full" @click="addFree"><Plus :size="17" />Add on period</button>
         </li>
       </ul>
       <p class="caption w-full">
-        {{ hoursOpen(week).toFixed(1) }} hours a week. The controller holds {{ grid.periodsPerDay }} windows a day in
-        steps of {{ grid.stepMin }} minutes.
-        <template v-if="found">The thin grey bar is what was found.</template>
+        {{ hoursOpen(week).toFixed(1) }} h/week. Controller limits: {{ grid.periodsPerDay }} on periods a day, steps of
+        {{ grid.stepMin }} min.
+        <template v-if="found">Thin grey bar: as found.</template>
       </p>
       <p v-for="p in problems" :key="p" class="w-full text-sm text-alarm" role="alert">{{ p }}</p>
     </div>

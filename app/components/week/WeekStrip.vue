@@ -43,7 +43,7 @@ const lanes = computed((): Lane[] => [
     ? [
         {
           key: 'loop',
-          name: 'Loop',
+          name: 'Circulation',
           week:
             controls.value.loop.mode === 'off'
               ? ALWAYS.map(() => [])
@@ -63,7 +63,7 @@ const lanes = computed((): Lane[] => [
     ? [
         {
           key: 'heating',
-          name: 'House heating',
+          name: 'Space heating',
           week: controls.value.heating.windows ?? ALWAYS,
           colour: 'bg-line-strong',
           set: (w: Week) => void table.set('house heating', (k) => void (k.heating.windows = w)),
@@ -99,12 +99,12 @@ const copyTo = (days: number[]) =>
 </script>
 
 <template>
-  <section aria-label="The week on one strip">
+  <section aria-label="Week on one strip">
     <div class="flex flex-wrap items-end gap-3">
-      <h2 class="mr-auto text-xl">The week on one strip</h2>
+      <h2 class="mr-auto text-xl">Week on one strip</h2>
       <ChoiceField
         class="w-44"
-        label="Draws of the week of"
+        label="Draw-offs of the week of"
         :value="week"
         :choices="Array.from({ length: 52 }, (_, i) => ({ value: i, name: dateOf(i * 7) }))"
         @change="(v) => (week = v)"
@@ -164,9 +164,9 @@ const copyTo = (days: number[]) =>
     </div>
     <ul class="caption mt-1 flex flex-wrap gap-x-4">
       <li v-for="l in lanes" :key="l.key"><i class="mr-1 inline-block size-2.5" :class="l.colour" />{{ l.name }}</li>
-      <li><i class="mr-1 inline-block h-2.5 w-0.5 bg-verdigris" />draws, taller for more litres</li>
-      <li v-if="runs.length"><i class="mr-1 inline-block h-2.5 w-1 bg-alarm" />hot run</li>
-      <li v-if="dear"><i class="mr-1 inline-block h-1 w-2.5 bg-alarm/50" />not at the cheapest price</li>
+      <li><i class="mr-1 inline-block h-2.5 w-0.5 bg-verdigris" />draw-offs, taller for more volume</li>
+      <li v-if="runs.length"><i class="mr-1 inline-block h-2.5 w-1 bg-alarm" />pasteurisation cycle</li>
+      <li v-if="dear"><i class="mr-1 inline-block h-1 w-2.5 bg-alarm/50" />outside the cheapest tariff band</li>
       <li><i class="mr-1 inline-block h-2.5 w-2.5 border-x border-dashed border-line-strong" />daylight</li>
     </ul>
     <div v-if="lane" class="mt-4">
@@ -174,7 +174,7 @@ const copyTo = (days: number[]) =>
         <ChoiceField
           v-if="lanes.length > 1"
           class="w-52"
-          label="Windows to edit"
+          label="Schedule to edit"
           :value="lane.key"
           :choices="lanes.map((l) => ({ value: l.key, name: l.name }))"
           @change="(v) => (chosen = v)"
@@ -192,14 +192,15 @@ const copyTo = (days: number[]) =>
       </div>
       <WeekPlanner
         class="mt-3"
-        :label="`Windows of ${lane.name}`"
+        :label="`Schedule of ${lane.name}`"
         :week="lane.week"
         :grid="controls.grid"
         @change="lane.set"
       />
     </div>
     <p v-else class="mt-3">
-      What heats on demand needs no hot-water timer, and there is no loop: nothing here is switched by the clock.
+      Nothing here is time-controlled: an instantaneous water heater needs no hot water schedule, and there is no
+      circulation.
     </p>
   </section>
 </template>

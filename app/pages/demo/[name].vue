@@ -19,7 +19,7 @@ onMounted(async () => {
     await navigateTo(`/study/${study.id}`, { replace: true })
   } catch {
     trouble.value =
-      'The demo could not be kept: the browser’s storage is full or closed. Delete an old household or free space, and try again.'
+      'Demo not saved: browser storage is full or blocked. Delete an old study or free space, and try again.'
   }
 })
 </script>
@@ -27,9 +27,9 @@ onMounted(async () => {
 <template>
   <main id="work" class="mx-auto max-w-2xl p-6">
     <template v-if="!study">
-      <h1 class="text-2xl">There is no demo “{{ name }}”</h1>
+      <h1 class="text-2xl">No demo “{{ name }}”</h1>
       <p class="mt-2">
-        There are:
+        Available:
         <NuxtLink v-for="d in DEMOS" :key="d.study.id" :to="`/demo/${d.study.id}`" class="mr-3 text-copper underline">{{
           d.study.name
         }}</NuxtLink>

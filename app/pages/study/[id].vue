@@ -33,7 +33,7 @@ watch(
     try {
       faults.value = await table.open(next)
     } catch {
-      faults.value = [{ path: '', message: 'This browser does not let Bagno read what it keeps.' }]
+      faults.value = [{ path: '', message: 'Browser storage is blocked.' }]
     }
     ready.value = faults.value === null
   },
@@ -43,8 +43,8 @@ useHead({ title: () => (table.study ? `${table.study.name} · Bagno` : 'Bagno') 
 
 const STAGES = [
   { name: 'survey', label: 'Survey' },
-  { name: 'measure', label: 'Measure' },
-  { name: 'set', label: 'Set' },
+  { name: 'measure', label: 'Readings' },
+  { name: 'set', label: 'Settings' },
   { name: 'improve', label: 'Improve' },
 ] as const
 const stage = computed(() => STAGES.find((s) => route.path.endsWith(`/${s.name}`))?.name ?? null)
@@ -100,9 +100,9 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <div class="flex w-full items-center justify-end gap-1 sm:w-auto">
         <span class="caption mr-1 hidden sm:inline" role="status">{{
           table.trouble
-            ? 'in this tab only'
+            ? 'not saved, this tab only'
             : table.kept === 'kept'
-              ? 'kept in this browser'
+              ? 'saved in this browser'
               : table.kept === 'keeping'
                 ? 'keeping…'
                 : ''
@@ -110,7 +110,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
         <button
           class="tool px-3"
           aria-label="Undo"
-          :title="`Undo, Ctrl Z: ${table.stepsBack} ${table.stepsBack === 1 ? 'step' : 'steps'} back are kept`"
+          :title="`Undo, Ctrl Z: ${table.stepsBack} ${table.stepsBack === 1 ? 'step' : 'steps'}`"
           :disabled="table.stepsBack === 0"
           @click="table.undo()"
         >
@@ -119,7 +119,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
         <button
           class="tool px-3"
           aria-label="Redo"
-          :title="`Redo, Ctrl Shift Z: ${table.stepsOn} ${table.stepsOn === 1 ? 'step' : 'steps'} on`"
+          :title="`Redo, Ctrl Shift Z: ${table.stepsOn} ${table.stepsOn === 1 ? 'step' : 'steps'}`"
           :disabled="table.stepsOn === 0"
           @click="table.redo()"
         >
@@ -134,7 +134,12 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
           <option value="metric">metric</option>
           <option value="us">US</option>
         </select>
-        <button class="tool px-3" aria-label="Bench sums" title="Bench sums, Ctrl B" @click="pocket.open.value = true">
+        <button
+          class="tool px-3"
+          aria-label="Calculators"
+          title="Calculators, Ctrl B"
+          @click="pocket.open.value = true"
+        >
           <Calculator :size="18" />
         </button>
         <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)">
@@ -143,12 +148,11 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       </div>
     </header>
     <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
-      The last change could not be kept in this browser: its storage is full or closed. It is tried again every few
-      seconds. Export the study now so that nothing is lost; deleting old households makes room.
+      Last change not saved: browser storage is full or blocked. Retrying. Export the study now or delete old studies.
     </p>
     <p v-if="table.trouble" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ table.trouble }}</p>
     <div v-if="table.faults.length" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
-      <p class="font-semibold">That change was not made:</p>
+      <p class="font-semibold">Change not accepted:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
     </div>
     <div class="flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'py-1'">
@@ -163,8 +167,8 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <button
         class="tool px-2"
         :aria-expanded="full"
-        :aria-label="full ? 'Fold the line of water' : 'Open the line of water'"
-        :title="full ? 'Fold to one row' : 'The full picture'"
+        :aria-label="full ? 'Collapse system diagram' : 'Expand system diagram'"
+        :title="full ? 'Collapse to one row' : 'Show full diagram'"
         @click="fold"
       >
         <ChevronUp v-if="full" :size="18" /><ChevronDown v-else :size="18" />

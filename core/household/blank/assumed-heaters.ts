@@ -59,7 +59,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     purgeWh: 0,
     standbyW: 0,
   },
-  element: { ...store, ...supply, kind: 'element', name: 'Element', powerKw: 2.4, height: 0.1 },
+  element: { ...store, ...supply, kind: 'element', name: 'Immersion heater', powerKw: 2.4, height: 0.1 },
   'heat-pump': {
     ...store,
     kind: 'heat-pump',
@@ -91,7 +91,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   },
   'pv-element': {
     kind: 'pv-element',
-    name: 'Element on surplus sun',
+    name: 'Immersion heater on PV surplus',
     powerKw: 3,
     height: 0.1,
     storeLimitC: 75,
@@ -104,7 +104,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'wood-coil': {
     ...fire,
     kind: 'wood-coil',
-    name: 'Coil in the fire',
+    name: 'Boiler stove',
     coil: { bottom: 0.4, top: 0.9 },
     circuit: {
       pump: null,
@@ -121,7 +121,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'instant-gas': {
     ...unlookedCombustion(),
     kind: 'instant-gas',
-    name: 'Instantaneous heater',
+    name: 'Instantaneous water heater',
     carrier: 'natural-gas',
     outputKw: 22,
     leastOutputKw: 6,
@@ -143,7 +143,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'instant-electric': {
     ...supply,
     kind: 'instant-electric',
-    name: 'Instantaneous electric heater',
+    name: 'Instantaneous electric water heater',
     outputKw: 18,
     phases: 3,
     leastFlowLMin: 2,
@@ -173,7 +173,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'under-sink': {
     ...supply,
     kind: 'under-sink',
-    name: 'Store under the sink',
+    name: 'Cylinder under the sink',
     litres: 10,
     uaWK: 0.35,
     powerKw: 2,
@@ -236,7 +236,7 @@ export const FLUE_STORE_UA = 5
 
 /** A store as it is assumed, for what heats it. */
 export const assumedStore = (place: Store['place'], kind: HeaterKind): Store => ({
-  name: 'Store',
+  name: 'Cylinder',
   place,
   litres: ASSUMED_STORE_L,
   heightM: 1.2,

@@ -42,7 +42,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     energyIn: 'kwh',
     numbers: 'not said',
     site: {
-      name: 'Where it is',
+      name: 'Location not entered',
       note: '',
       altitudeM: 100,
       latitudeDeg: 47,
@@ -68,8 +68,8 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     },
     people: {
       persons: [
-        { id: 'first', name: 'First person', kind: 'adult' },
-        { id: 'second', name: 'Second person', kind: 'adult' },
+        { id: 'first', name: 'First occupant', kind: 'adult' },
+        { id: 'second', name: 'Second occupant', kind: 'adult' },
       ],
       habits: [
         shower(who('shower', 'shower-1', 'Morning shower'), { days: 'every', at: '06:50' }, 6),

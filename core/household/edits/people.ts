@@ -15,12 +15,12 @@ export const removePerson = (study: Study, id: string): Study =>
 
 /** Why a tap must stay, or null. */
 export function keepsTap({ pipes, plant, people }: Study, id: string): string | null {
-  if (pipes.taps.length === 1) return 'the last tap stays'
-  if (plant.heaters.some((h) => isLocal(h) && h.tapId === id)) return 'a heater of its own stands at it'
+  if (pipes.taps.length === 1) return 'the last outlet cannot be removed'
+  if (plant.heaters.some((h) => isLocal(h) && h.tapId === id)) return 'it has a point-of-use heater'
   const { draws } = people
-  if (people.habits.some((h) => h.tapId === id)) return 'somebody uses it'
-  if (draws.kind === 'standard' && draws.tapId === id) return 'the standard day is drawn at it'
-  if (draws.kind === 'logged' && draws.draws.some((d) => d.tapId === id)) return 'the log has draws at it'
+  if (people.habits.some((h) => h.tapId === id)) return 'a use is assigned to it'
+  if (draws.kind === 'standard' && draws.tapId === id) return 'the tapping profile uses it'
+  if (draws.kind === 'logged' && draws.draws.some((d) => d.tapId === id)) return 'the draw-off log uses it'
   return null
 }
 
@@ -41,7 +41,7 @@ export const removeTap = (study: Study, id: string): Study =>
 export const addTap = (study: Study): Study =>
   edited(study, ({ pipes }) => {
     const { taps } = study.pipes
-    pipes.taps.push({ ...taps[taps.length - 1], id: freshId('tap', taps), name: 'New tap' })
+    pipes.taps.push({ ...taps[taps.length - 1], id: freshId('tap', taps), name: 'New outlet' })
   })
 
 /** Days that an absence and guests begin with: a fortnight in August, the week after midwinter. */

@@ -86,8 +86,9 @@ const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h
 /** Why a heater of a kind cannot be there besides the others, or null. */
 export function refusesHeater(others: readonly Heater[], kind: HeaterKind): string | null {
   if (HEATERS[kind].heats === 'tap' && central(others).length === 0)
-    return 'it serves one tap; something must serve the others'
-  if (HEATERS[kind].heats === 'running' && others.some(isRunning)) return 'there is one that heats as it runs already'
+    return 'it serves one outlet; another heater must serve the others'
+  if (HEATERS[kind].heats === 'running' && others.some(isRunning))
+    return 'there is an instantaneous water heater already'
   return null
 }
 
@@ -132,8 +133,8 @@ export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): St
 /** Why a heater of a kind cannot be added, or null. */
 export function refusesAnother(study: Study, kind: HeaterKind): string | null {
   const { heaters } = study.plant
-  if (heaters.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} already`
-  return tapsLeft(study, heaters, kind) ? refusesHeater(heaters, kind) : 'every tap has one'
+  if (heaters.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} heaters already`
+  return tapsLeft(study, heaters, kind) ? refusesHeater(heaters, kind) : 'every outlet has one already'
 }
 
 /** One more heater, last in priority; the first that heats a store brings one. */
@@ -195,9 +196,9 @@ export function putHeater(
 /** Why a heater cannot stand there in the place of others, or null. */
 export function refusesPut({ plant, pipes }: Study, replaces: readonly string[], heater: Heater): string | null {
   const others = plant.heaters.filter((h) => !replaces.includes(h.id))
-  if (others.some((h) => h.id === heater.id)) return 'it is there already'
-  if (others.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} already`
-  if ('tapId' in heater && !pipes.taps.some((t) => t.id === heater.tapId)) return 'its tap is not there'
+  if (others.some((h) => h.id === heater.id)) return 'it exists already'
+  if (others.length >= MOST_HEATERS) return `there are ${MOST_HEATERS} heaters already`
+  if ('tapId' in heater && !pipes.taps.some((t) => t.id === heater.tapId)) return 'its outlet does not exist'
   return refusesHeater(others, heater.kind)
 }
 

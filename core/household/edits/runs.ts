@@ -76,9 +76,9 @@ export function addRun(study: Study, from: string | null): { study: Study; id: s
 /** Why a run cannot be taken out, or null. */
 export function keepsRun(study: Study, id: string): string | null {
   const { runs, taps, loop } = study.pipes
-  if (runs.length === 1) return 'the last run stays'
-  if (taps.some((t) => t.runId === id)) return 'a tap is at its end'
-  if (loop?.turnsAt === id) return 'the loop turns at its end'
+  if (runs.length === 1) return 'the last run cannot be removed'
+  if (taps.some((t) => t.runId === id)) return 'an outlet is connected to it'
+  if (loop?.turnsAt === id) return 'the return connects at its end'
   return null
 }
 

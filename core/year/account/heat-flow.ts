@@ -15,18 +15,18 @@ export interface HeatLink {
 }
 
 const FREE: [keyof Energy, string, string][] = [
-  ['renewableKwh', 'sun', 'Sun'],
-  ['ambientKwh', 'air', 'Air, by heat pump'],
-  ['recoveredKwh', 'recovered', 'Out of the drain'],
+  ['renewableKwh', 'sun', 'Solar'],
+  ['ambientKwh', 'air', 'Air source, by heat pump'],
+  ['recoveredKwh', 'recovered', 'Recovered from the drain'],
 ]
 
 const LOSSES: [keyof Energy, string, string][] = [
-  ['primaryKwh', 'primary', 'Heater to store'],
-  ['storeKwh', 'store', 'Store'],
-  ['loopKwh', 'loop', 'Loop'],
-  ['deadRunKwh', 'runs', 'Cooled in pipes'],
-  ['runOffKwh', 'run-off', 'Run off waiting'],
-  ['reliefKwh', 'relief', 'Relief valve'],
+  ['primaryKwh', 'primary', 'Primary circuit'],
+  ['storeKwh', 'store', 'Cylinder'],
+  ['loopKwh', 'loop', 'Circulation'],
+  ['deadRunKwh', 'runs', 'Dead legs'],
+  ['runOffKwh', 'run-off', 'Draw-off to waste'],
+  ['reliefKwh', 'relief', 'T&P valve'],
 ]
 
 /**
@@ -46,19 +46,19 @@ export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[]
     nodes.push({ id: carrier, name: CARRIER_NAMES[carrier], role: 'bought' })
     links.push({ from: carrier, to: 'heater', kwh })
   }
-  if (links.length) nodes.push({ id: 'heater', name: 'Heater and controls', role: 'passes' })
+  if (links.length) nodes.push({ id: 'heater', name: 'Standby and controls', role: 'passes' })
   const bought = links.reduce((s, l) => s + l.kwh, 0)
   const made = bought - energy.conversionKwh
-  nodes.push({ id: 'water', name: 'Into the water', role: 'passes' })
+  nodes.push({ id: 'water', name: 'Output', role: 'passes' })
   if (made >= 0.5) links.push({ from: 'heater', to: 'water', kwh: made })
   for (const [key, id, name] of FREE) {
     if ((energy[key] as number) < 0.5) continue
     nodes.push({ id, name, role: 'free' })
     links.push({ from: id, to: 'water', kwh: energy[key] as number })
   }
-  add({ id: 'conversion', name: 'Conversion', role: 'lost' }, 'heater', energy.conversionKwh - energy.loopPumpKwh)
-  add({ id: 'pump', name: 'Loop’s pump', role: 'lost' }, 'heater', energy.loopPumpKwh)
-  add({ id: 'useful', name: 'Useful at the taps', role: 'useful' }, 'water', energy.usefulKwh)
+  add({ id: 'conversion', name: 'Conversion loss', role: 'lost' }, 'heater', energy.conversionKwh - energy.loopPumpKwh)
+  add({ id: 'pump', name: 'Circulation pump', role: 'lost' }, 'heater', energy.loopPumpKwh)
+  add({ id: 'useful', name: 'Useful heat', role: 'useful' }, 'water', energy.usefulKwh)
   for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)
   return { nodes, links }
 }

@@ -9,5 +9,5 @@ export const lostToAirKwh = ({ storeKwh, loopKwh, deadRunKwh, primaryKwh }: Ener
 export function houseHeatSentence(energy: Energy, credited: boolean, write: Display): string {
   const lost = lostToAirKwh(energy)
   const share = lost > 0 ? Math.round((100 * energy.houseHeatKwh) / lost) : 0
-  return `Of ${write.energy(lost)} lost to the air around store, loop and pipes, ${write.energy(energy.houseHeatKwh)} (${share} %) came to heated rooms in months of heating; ${credited ? 'the heating they save is in the cost' : 'the cost does not count it as saved'}.`
+  return `Of ${write.energy(lost)} lost around cylinder, circulation and pipes, ${write.energy(energy.houseHeatKwh)} (${share}%) went to heated spaces in the heating season; ${credited ? 'credited in the cost' : 'not credited in the cost'}.`
 }

@@ -7,7 +7,7 @@ const WEEK_S = DAYS_A_WEEK * DAY_S
 /** A day is tepid when what would be drawn was so for longer than this, s. */
 const TEPID_DAY_S = HOUR_S
 /** Kills beyond this are not told apart. */
-const MOST_KILLS = 99
+export const MOST_KILLS = 99
 
 /**
  * Share of a step in which a temperature that moves evenly from one figure to another lies between two: a step is judged over

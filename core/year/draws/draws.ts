@@ -157,7 +157,7 @@ export function drawsOfYear(people: People, site: Calendar): Draw[] {
   const most = mostDraws(people)
   if (most > MOST_DRAWS)
     throw new YearRefused(
-      `habits, guests and log come to as many as ${most.toLocaleString('en-GB')} draws a year; at most ${MOST_DRAWS.toLocaleString('en-GB')} are followed`,
+      `uses, guests and log give up to ${most.toLocaleString('en-GB')} draw-offs a year; accepts up to ${MOST_DRAWS.toLocaleString('en-GB')}`,
     )
   if (draws.kind === 'standard') return standardDraws(draws)
   if (draws.kind === 'logged') return loggedDraws(draws, site.firstWeekday).sort(inTime)

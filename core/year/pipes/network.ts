@@ -25,7 +25,7 @@ export interface Branch {
 }
 
 /** Index of the loop's return among the branches is the last one; its id cannot clash with a run's. */
-export const LOOP_RETURN = 'loop return'
+export const LOOP_RETURN = 'secondary return'
 
 /** The tree of hot pipes, and the loop's return, carrying plugs of water. */
 export class Network {

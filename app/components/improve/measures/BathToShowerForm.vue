@@ -11,7 +11,7 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 </script>
 
 <template>
-  <TapChoice label="Shower taken instead" :value="measure.tapId" @change="(v) => emit('change', 'tapId', v)" />
+  <TapChoice label="Shower used instead" :value="measure.tapId" @change="(v) => emit('change', 'tapId', v)" />
   <NumberField
     label="For"
     unit="min"

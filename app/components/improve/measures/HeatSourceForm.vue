@@ -24,8 +24,8 @@ const figure = (path: string) => valueAt(props.measure.heater, path) as number |
 <template>
   <p class="col-span-full text-sm">
     {{ HEATERS[measure.heater.kind].name
-    }}{{ measure.replaces.length ? ` in the place of ${gone.join(', ')}` : ' beside what is there' }}. Its figures are
-    assumed until those of a real one are typed.
+    }}{{ measure.replaces.length ? `, replacing ${gone.join(', ')}` : ', additional' }}. Its figures are assumed until
+    those of a product are entered.
   </p>
   <NumberField
     v-if="measure.control"
@@ -37,14 +37,14 @@ const figure = (path: string) => valueAt(props.measure.heater, path) as number |
   />
   <NumberField
     v-if="measure.store"
-    label="Store that comes with it"
+    label="Cylinder included"
     quantity="volume"
     :schema="StoreField.shape.litres"
     :value="measure.store.litres"
     @change="(v) => emit('change', 'store.litres', v)"
   />
   <ChoiceField
-    label="Stands in"
+    label="Location"
     :value="measure.heater.place"
     :choices="PLACE_NAMES"
     @change="(v) => emit('change', 'heater.place', v)"
@@ -64,7 +64,7 @@ const figure = (path: string) => valueAt(props.measure.heater, path) as number |
   />
   <MonthsField
     class="col-span-full"
-    label="Used in"
+    label="Months in use"
     :value="measure.heater.months"
     @change="(v) => emit('change', 'heater.months', v)"
   />

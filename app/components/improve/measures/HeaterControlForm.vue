@@ -18,14 +18,14 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
     @change="(v) => emit('change', 'control.setpointC', v)"
   />
   <NumberField
-    label="Calls below it by"
+    label="Switching differential"
     quantity="rise"
     :schema="HeaterControl.shape.hysteresisK"
     :value="measure.control.hysteresisK"
     @change="(v) => emit('change', 'control.hysteresisK', v)"
   />
   <NumberField
-    label="Holiday level"
+    label="Holiday setpoint"
     quantity="temperature"
     optional
     :schema="HeaterControl.shape.holidayC"
@@ -37,11 +37,11 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
     :value="measure.control.prices"
     :choices="[
       { value: 'any', name: 'any price' },
-      { value: 'cheapest', name: 'the cheapest price only' },
+      { value: 'cheapest', name: 'off-peak only' },
     ]"
     @change="(v) => emit('change', 'control.prices', v)"
   />
   <p class="caption col-span-full">
-    Boosts, hot runs and windows are those that were set on Set when this measure was begun.
+    Boosts, pasteurisation cycle and schedule were copied from Settings when this measure was created.
   </p>
 </template>

@@ -14,7 +14,7 @@ const pipes = computed(() => table.study!.pipes)
 <template>
   <InsulationFields :insulation="measure.insulation" @change="(path, v) => emit('change', path, v)" />
   <fieldset class="col-span-full">
-    <legend class="caption">Pipes to insulate; what cannot be reached is left out</legend>
+    <legend class="caption">Pipes to insulate; pipes that are not accessible are left out</legend>
     <div class="flex flex-wrap gap-x-4">
       <label
         v-for="run in pipes.runs"
@@ -39,7 +39,7 @@ const pipes = computed(() => table.study!.pipes)
           :checked="measure.loopReturn"
           @change="emit('change', 'loopReturn', !measure.loopReturn)"
         />
-        Loop return
+        Secondary return
       </label>
     </div>
   </fieldset>

@@ -26,7 +26,7 @@ const materials = computed(() =>
     @change="(v) => emit('change', 'insulation.thicknessMm', v)"
   />
   <ChoiceField
-    label="Made of"
+    label="Material"
     :value="insulation.lambdaWMK"
     :choices="materials"
     @change="(v) => emit('change', 'insulation.lambdaWMK', v)"

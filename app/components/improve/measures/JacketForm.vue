@@ -12,7 +12,7 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 <template>
   <InsulationFields :insulation="measure.insulation" @change="(path, v) => emit('change', path, v)" />
   <NumberField
-    label="Share of the store it covers"
+    label="Share of the cylinder covered"
     :schema="measureField('jacket', 'coveredShare')"
     :value="measure.coveredShare"
     @change="(v) => emit('change', 'coveredShare', v)"

@@ -12,14 +12,14 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 
 <template>
   <NumberField
-    label="Nearer to the taps by"
+    label="Moved nearer to the outlets by"
     quantity="length"
     :schema="measureField('move-heater', 'nearerM')"
     :value="measure.nearerM"
     @change="(v) => emit('change', 'nearerM', v)"
   />
   <ChoiceField
-    label="It stands then"
+    label="New location"
     :value="measure.place"
     :choices="PLACE_NAMES"
     @change="(v) => emit('change', 'place', v)"

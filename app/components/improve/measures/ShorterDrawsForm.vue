@@ -11,7 +11,7 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 
 <template>
   <NumberField
-    label="What is left of each, 0 to 1"
+    label="Remaining share of each, 0 to 1"
     :decimals="2"
     :schema="measureField('shorter-draws', 'share')"
     :value="measure.share"

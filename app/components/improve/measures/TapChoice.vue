@@ -10,5 +10,5 @@ const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, n
 </script>
 
 <template>
-  <ChoiceField :label="label ?? 'Tap'" :value="value" :choices="taps" @change="(v) => emit('change', v)" />
+  <ChoiceField :label="label ?? 'Outlet'" :value="value" :choices="taps" @change="(v) => emit('change', v)" />
 </template>

@@ -10,7 +10,7 @@ const table = useStudy()
 
 <template>
   <fieldset class="col-span-full">
-    <legend class="caption">Of these uses</legend>
+    <legend class="caption">Uses</legend>
     <label
       v-for="h in table.study!.people.habits"
       :key="h.id"

@@ -20,7 +20,7 @@ const years = useYears()
 const judgement = useJudgement()
 const VIEWS = [
   { view: '', name: 'Packages' },
-  { view: 'sizes', name: 'Sizes' },
+  { view: 'sizes', name: 'Sizing' },
 ] as const
 const route = useRoute()
 const stage = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
@@ -48,7 +48,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
 
 <template>
   <div>
-    <nav aria-label="Ways to improve" class="mb-4 flex flex-wrap gap-1">
+    <nav aria-label="Views of Improve" class="mb-4 flex flex-wrap gap-1">
       <NuxtLink
         v-for="v in VIEWS"
         :key="v.view"
@@ -81,7 +81,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
         <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
       </div>
       <p v-if="!pack" class="py-6">
-        No package yet. A package is a list of measures tried together on the same household and the same draws.
+        No package yet. A package is a list of measures simulated together on the same household and the same draw-offs.
       </p>
       <template v-else>
         <PackageAnswer class="mt-4" />
@@ -89,18 +89,18 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
         <section
           v-if="judgement.judged && judgement.judged.brought.length"
           class="mt-5"
-          aria-label="What the package would bring"
+          aria-label="New findings with this package"
         >
-          <h2 class="border-b border-ink pb-1 text-xl">What it makes worse</h2>
+          <h2 class="border-b border-ink pb-1 text-xl">Made worse by this package</h2>
           <BroughtList :brought="judgement.judged.brought" />
         </section>
-        <p v-else-if="judgement.judged" class="caption mt-3">It makes no check worse.</p>
-        <section class="mt-6" aria-label="Where the heat goes">
+        <p v-else-if="judgement.judged" class="caption mt-3">No check gets worse.</p>
+        <section class="mt-6" aria-label="Heat balance">
           <div class="flex flex-wrap items-center justify-between gap-2">
-            <h2 class="text-xl">Where the heat goes</h2>
+            <h2 class="text-xl">Heat balance</h2>
             <div
               role="radiogroup"
-              aria-label="Which year"
+              aria-label="Show"
               class="inline-flex overflow-hidden rounded border border-line-strong"
             >
               <button
@@ -118,8 +118,8 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
           </div>
           <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
         </section>
-        <section class="mt-6" aria-label="Month by month">
-          <h2 class="text-xl">Month by month</h2>
+        <section class="mt-6" aria-label="By month">
+          <h2 class="text-xl">By month</h2>
           <MonthChart v-if="years.found && after" :found="years.found" :after="after" :name="pack.name" />
         </section>
       </template>

@@ -44,30 +44,32 @@ const adopted = computed(() => table.study!.readings.filter((r) => r.adopted).le
               :class="{ 'bg-copper-pale': active }"
               @click="readingDrafts.open(k.kind)"
             >
-              {{ k.title }}<span v-if="begun(k.kind)" class="caption">, begun</span>
+              {{ k.title }}<span v-if="begun(k.kind)" class="caption">, in progress</span>
             </button>
           </MenuItem>
         </MenuItems>
       </Menu>
-      <button class="tool" @click="pocket.open.value = true"><Calculator :size="17" />Bench sums</button>
-      <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} in the study</p>
+      <button class="tool" @click="pocket.open.value = true"><Calculator :size="17" />Calculators</button>
+      <p v-if="readings.length" class="caption ml-auto">{{ readings.length }} in the log, {{ adopted }} applied</p>
     </div>
     <ReadingForm v-if="taking" :key="taking" class="mt-3" :kind="taking" />
     <PairList />
     <FitPanel />
     <DialPanel />
-    <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Visit log">
+    <ul v-if="readings.length" class="mt-4 border-t border-ink" aria-label="Log of readings">
       <ReadingRow v-for="r in listed" :key="r.id" :reading="r" />
     </ul>
     <button v-if="listed.length < readings.length" class="tool mt-3" @click="most += PIECE">
       Show {{ Math.min(PIECE, readings.length - listed.length) }} earlier of {{ readings.length - listed.length }}
     </button>
     <div v-if="!readings.length && !taking" class="max-w-prose py-6">
-      <p>Nothing read yet. Each reading gives its result at once, is held against the study, and can correct it.</p>
+      <p>
+        No readings yet. Each reading gives its result at once, is compared with the study and can be applied to it.
+      </p>
       <p class="mt-2 text-ink-soft">
-        Worth taking first: the cold main, the flow of each shower, the time to hot at the farthest tap<template
+        Take first: cold main temperature, flow of each shower, time to tap at the furthest outlet<template
           v-if="table.study!.plant.store"
-          >, and the store’s overnight drop</template
+          >, overnight drop of the cylinder</template
         >.
       </p>
     </div>

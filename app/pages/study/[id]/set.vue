@@ -30,11 +30,11 @@ const units = computed(() => table.units)
 
 /** What the stage shows: the settings themselves, or one of the ways to try and judge them. */
 const VIEWS = [
-  { view: '', name: 'Settings' },
-  { view: 'board', name: 'Board' },
+  { view: '', name: 'Setpoints and schedules' },
+  { view: 'board', name: 'Setpoint checks' },
   { view: 'week', name: 'Week' },
-  { view: 'modes', name: 'Loop modes' },
-  { view: 'windows', name: 'Find windows' },
+  { view: 'modes', name: 'Circulation modes' },
+  { view: 'windows', name: 'Optimise' },
   { view: 'day', name: 'Day' },
 ] as const
 const route = useRoute()
@@ -68,7 +68,7 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
 <template>
   <div>
     <WriteSwitch class="mb-3" />
-    <nav aria-label="Ways to set and judge" class="mb-4 flex flex-wrap gap-1">
+    <nav aria-label="Views of Settings" class="mb-4 flex flex-wrap gap-1">
       <NuxtLink
         v-for="v in VIEWS"
         :key="v.view"
@@ -87,7 +87,7 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
     <div v-else class="space-y-8">
       <details v-if="here.length">
         <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
-          {{ here.length === 1 ? 'One thing stands out' : `${here.length} things stand out` }} at heater, store and loop
+          {{ here.length === 1 ? '1 finding' : `${here.length} findings` }} at heater, cylinder and circulation
         </summary>
         <FindingList :findings="here" />
       </details>
@@ -126,7 +126,7 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
         </div>
         <NumberField
           class="mt-2 w-44"
-          :label="isRunning(heater) ? 'Lights again below it by' : 'Thermostat calls below it by'"
+          :label="isRunning(heater) ? 'Switching differential' : 'Switching differential'"
           quantity="rise"
           :schema="HeaterControl.shape.hysteresisK"
           :value="controls.heaters[heater.id]!.hysteresisK"
@@ -151,8 +151,8 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
           <span class="text-ink-soft"
             >{{
               controls.heaters[heater.id]!.keepHot
-                ? 'the exchanger is kept warm at all times: no lag, and it loses day and night'
-                : 'off: the exchanger cools between draws'
+                ? 'Heat exchanger kept hot during on periods: no start-up delay, continuous loss'
+                : 'off: the heat exchanger cools between draw-offs'
             }}{{
               found.heaters[heater.id]!.keepHot !== controls.heaters[heater.id]!.keepHot
                 ? `; found ${found.heaters[heater.id]!.keepHot ? 'on' : 'off'}`
@@ -161,7 +161,7 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
           >
         </label>
         <p v-if="isRunning(heater) && controls.heaters[heater.id]!.windows === null" class="caption mt-3">
-          It heats only what is drawn: it needs no hot-water timer.
+          Heats only during draw-off: no hot water schedule.
         </p>
         <div v-else class="mt-4">
           <label class="flex min-h-11 items-center gap-2">
@@ -171,16 +171,16 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
               :checked="controls.heaters[heater.id]!.windows !== null"
               @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)"
             />
-            <span class="font-semibold">Heater timer</span>
+            <span class="font-semibold">Hot water schedule</span>
             <span class="text-ink-soft">{{
               controls.heaters[heater.id]!.windows === null
-                ? 'off: it may heat at any time'
-                : 'it heats only inside its windows'
+                ? 'off: heating allowed at any time'
+                : 'heating allowed during on periods only'
             }}</span>
           </label>
           <WeekPlanner
             v-if="controls.heaters[heater.id]!.windows"
-            :label="`Timer of ${heater.name}`"
+            :label="`Hot water schedule of ${heater.name}`"
             :week="controls.heaters[heater.id]!.windows!"
             :found="found.heaters[heater.id]!.windows"
             :grid="controls.grid"
@@ -191,8 +191,7 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
       </section>
 
       <p v-if="wild.length" class="text-ink-soft">
-        {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: what is known
-        of them stands under Survey.
+        {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: see Survey.
       </p>
 
       <LoopSetting v-if="study.pipes.loop" />
@@ -200,10 +199,10 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
       <HouseHeating />
 
       <section aria-label="Controller">
-        <h2 class="text-base">The controller on the wall holds</h2>
+        <h2 class="text-base">Controller limits</h2>
         <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
           <ChoiceField
-            label="Steps"
+            label="Time step"
             :value="controls.grid.stepMin"
             :choices="
               ([5, 10, 15, 30, 60] as const).map((value) => ({
@@ -214,13 +213,13 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
             @change="(v) => setGrid((g) => void (g.stepMin = v))"
           />
           <ChoiceField
-            label="Windows a day"
+            label="On periods a day"
             :value="controls.grid.periodsPerDay"
             :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))"
             @change="(v) => setGrid((g) => void (g.periodsPerDay = v))"
           />
           <ChoiceField
-            label="Programmes"
+            label="Day groups"
             :value="controls.grid.days"
             :choices="[
               { value: 'same', name: 'one for all days' },

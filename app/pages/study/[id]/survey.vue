@@ -26,8 +26,8 @@ const there = computed(() =>
     <section v-if="isNew" aria-label="What to do first" class="mb-6 border-l-4 border-copper pl-3">
       <h2 class="text-xl">What to do first</h2>
       <p class="max-w-prose">
-        This household is still assumed. Walk the water and put in what is there; each station below says how many of
-        its figures nobody has looked at.
+        Most values are still assumed. Enter what is installed, section by section; each section shows its remaining
+        assumed values.
       </p>
       <ol class="mt-2 flex flex-wrap gap-2">
         <li v-for="s in steps" :key="s.station">
@@ -37,14 +37,14 @@ const there = computed(() =>
         </li>
       </ol>
     </section>
-    <section v-if="judgement.points.length" aria-label="What stands out" class="mb-6">
-      <h2 class="border-b border-ink pb-1 text-xl">What stands out</h2>
+    <section v-if="judgement.points.length" aria-label="Findings" class="mb-6">
+      <h2 class="border-b border-ink pb-1 text-xl">Findings</h2>
       <FindingList :findings="judgement.points" />
     </section>
-    <h2 class="text-xl">Follow the water</h2>
+    <h2 class="text-xl">Survey sections</h2>
     <p class="mt-1 max-w-prose text-ink-soft">
-      Open a station, here or on the line above, to see what is known of it and to change it. What looks
-      <i class="border-b border-dashed border-line-strong">assumed</i> is worth a reading.
+      Open a section here or in the system diagram to see and change its values. An
+      <i class="border-b border-dashed border-line-strong">assumed</i> value is worth a reading.
     </p>
     <ol class="mt-3 grid gap-x-6 sm:grid-cols-2">
       <li v-for="([key, name], i) in there" :key="key" class="border-b border-line">
