@@ -59,7 +59,7 @@ export function yearTable(study: Study, r: YearResult): string {
   if (r.water.reliefL) t.push(['T&P valve discharge', d.litres(r.water.reliefL)])
   if (r.stagnantHours) t.push(['Collector stagnation', `${Math.round(r.stagnantHours)} h`])
   t.push(['Median time to tap (P50)', d.seconds(r.comfort.waitMedianS)])
-  t.push(['Unmet draw-offs', `${r.comfort.coolDraws} of ${r.comfort.draws}`])
+  t.push(['Unmet draw-offs', `${r.comfort.coolDraws} of ${r.comfort.waiting}`])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
   return `${t.toString()}\n${houseHeatSentence(r.energy, study.prices.creditHouseHeat, d)}\n`
 }
@@ -103,7 +103,7 @@ export function foundTable(study: Study, found: Found): string {
   const d = displayOf(study)
   const t = table(['', 'money a year', `hot within ${found.goal.withinS} s`])
   const row = (name: string, { cost, warm }: Tried) => t.push([name, d.money(cost), `${(100 * warm).toFixed(1)} %`])
-  row('As it stands', found.asItStands)
+  row('As set', found.asItStands)
   row('Always on', found.always)
   row('Cheapest schedule', found.best)
   row('One step longer', found.warmer)

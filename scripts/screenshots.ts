@@ -40,7 +40,7 @@ async function takeReading(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Dismiss')
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Time to tap')
-  await choose(page, 'Add outlet', 'Top shower')
+  await choose(page, 'Outlet', 'Top shower')
   for (const [label, text] of [
     ['Time', '14'],
     ['Flow', '8'],
@@ -76,7 +76,7 @@ async function openLarge(page: import('puppeteer-core').Page, url: string) {
 async function climb(page: import('puppeteer-core').Page) {
   await press(page, 'button', 'Take a reading')
   await press(page, 'menuitem', 'Temperature rise at outlet, timed')
-  await press(page, 'button', 'Tap open: start')
+  await press(page, 'button', 'Outlet open: start')
   for (const [s, c] of [
     [0, '14'],
     [10, '15.5'],

@@ -42,11 +42,18 @@ function byTimer({ study }: Visit, coolByHour: readonly number[]) {
 const delivery: Rule = (visit): Told[] => {
   const { year, write } = visit
   if (!year) return []
-  const { coolDraws: cool, draws, coolOn, coolByHour } = year.comfort
-  const share = draws ? cool / draws : 0
-  const level: Level = share >= COOL_SHARE.fail ? 'fail' : share > COOL_SHARE.marginal ? 'marginal' : 'pass'
+  const { coolDraws: cool, waiting, coolOn, coolByHour } = year.comfort
+  const share = waiting ? cool / waiting : 0
+  const level: Level =
+    waiting === 0
+      ? 'not checked'
+      : share >= COOL_SHARE.fail
+        ? 'fail'
+        : share > COOL_SHARE.marginal
+          ? 'marginal'
+          : 'pass'
   const { timed, shut } = byTimer(visit, coolByHour)
-  const timer = level !== 'pass' && shut >= TIMER_SHARE * cool
+  const timer = cool > 0 && level !== 'pass' && shut >= TIMER_SHARE * cool
   const worst = year.taps.reduce((a, b) => (b.coolDraws > a.coolDraws ? b : a))
   return [
     {
@@ -55,15 +62,18 @@ const delivery: Rule = (visit): Told[] => {
       concern: 'comfort',
       level,
       title:
-        level === 'pass'
+        level === 'pass' || waiting === 0
           ? 'Unmet draw-offs'
           : timer
             ? 'Unmet draw-offs with hot water schedule'
             : 'Too little hot water',
-      sentence: `${cool} of ${draws} draw-offs a year below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
+      sentence:
+        waiting === 0
+          ? `Not checked. No use waits for hot water, so none can be unmet.`
+          : `${cool} of ${waiting} draw-offs a year that wait for hot water are below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
       figures: {
-        coolDraws: { value: cool, unit: 'draws', worse: { when: 'more', by: Math.max(5, draws * 0.002) } },
-        draws: { value: draws, unit: 'draws' },
+        coolDraws: { value: cool, unit: 'draw-offs', worse: { when: 'more', by: Math.max(5, waiting * 0.002) } },
+        waiting: { value: waiting, unit: 'draw-offs' },
       },
       source: `Annual draw-offs: mean more than ${write.figure('rise', COOL_K)} low, or abandoned`,
       remedy: timer
@@ -97,7 +107,7 @@ const tapNeeds: Rule = ({ study, write }) => {
       subject: { kind: 'tap', id: tap.id },
       concern: 'comfort',
       level: isShort ? 'fail' : 'pass',
-      title: isShort ? `Hot water arrives too cool for ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
+      title: isShort ? `Outlet temperature too low: ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
       sentence: `Requires ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw-off in the coldest month.${alone ? ' Only this outlet is short.' : ''}`,
       figures: {
         needsC: { value: tap.leastHotC!, quantity: 'temperature' },
@@ -146,9 +156,7 @@ const leastSetting: Rule = ({ study, write }): Told[] => {
       concern: 'comfort',
       level: kept ? 'pass' : 'marginal',
       title: 'Required supply temperature',
-      ...(kept
-        ? {}
-        : { cause: { id: `need-${most.tap.id}`, title: `Hot water arrives too cool for ${most.tap.name}` } }),
+      ...(kept ? {} : { cause: { id: `need-${most.tap.id}`, title: `Outlet temperature too low: ${most.tap.name}` } }),
       sentence: `${most.tap.name} governs: ${write.temperature(most.tap.leastHotC!)} there needs ${write.temperature(most.carried)} at the hot connection; supply is ${write.temperature(now)}${kept ? '' : ', too low'}.${spare > 0.5 ? ` The other outlets need ${write.temperature(next.carried)}.` : ''}`,
       figures: {
         neededC: { value: most.carried, quantity: 'temperature' },

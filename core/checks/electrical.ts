@@ -30,7 +30,7 @@ const ownSupply: Rule = ({ study, write }) =>
           level: 'not checked',
           title: `Electrical supply of ${h.name}`,
           cause: { id: 'supply', title: 'Electrical supply of the heaters' },
-          sentence: `Load up to ${write.figure('power', load.kw)}; capacity of its circuit not checked.`,
+          sentence: `Load up to ${write.figure('electricPower', load.kw)}; capacity of its circuit not checked.`,
           remedy: `Read the rating of its circuit and the voltage. ${LICENSED}`,
         },
       ]
@@ -42,7 +42,7 @@ const ownSupply: Rule = ({ study, write }) =>
         concern: 'harm',
         level: over ? 'fail' : 'pass',
         title: over ? `Circuit overloaded: ${h.name}` : `Electrical supply of ${h.name}`,
-        sentence: `${write.figure('power', load.kw)} at ${h.supply.volts} V${load.phases === 3 ? ' three-phase' : ''}${continuousText(study, h)} is ${takes.toFixed(1)} A; its circuit is rated ${h.supply.amps} A.`,
+        sentence: `${write.figure('electricPower', load.kw)} at ${h.supply.volts} V${load.phases === 3 ? ' three-phase' : ''}${continuousText(study, h)} is ${takes.toFixed(1)} A; its circuit is rated ${h.supply.amps} A.`,
         figures: { takesA: amps(takes), allowedA: { value: h.supply.amps, unit: 'A' } },
         remedy: `Larger circuit or smaller immersion heater. ${LICENSED}`,
       },
@@ -69,8 +69,8 @@ const mainSupply: Rule = ({ study, write }): Told[] => {
         level: 'not checked',
         title: 'Electrical supply',
         cause: { id: 'supply', title: 'Electrical supply of the heaters' },
-        sentence: `${electric.map((h) => h.name).join(' and ')}: load up to ${write.figure('power', kw)}; supply to the house not checked.`,
-        figures: { heatersKw: { value: kw, quantity: 'power' } },
+        sentence: `${electric.map((h) => h.name).join(' and ')}: load up to ${write.figure('electricPower', kw)}; supply to the house not checked.`,
+        figures: { heatersKw: { value: kw, quantity: 'electricPower' } },
         remedy: `Read main fuse, voltage, phases and other maximum demand. ${LICENSED}`,
       },
     ]
@@ -113,8 +113,8 @@ export function candidateSupply({ study, write }: Visit, heater: Heater): Told[]
       {
         ...at,
         level: 'not checked',
-        sentence: `Load ${write.figure('power', load.kw)}; supply to the house not checked.`,
-        figures: { kw: { value: load.kw, quantity: 'power' } },
+        sentence: `Load ${write.figure('electricPower', load.kw)}; supply to the house not checked.`,
+        figures: { kw: { value: load.kw, quantity: 'electricPower' } },
       },
     ]
   const volts = voltsFor(main, load.phases)

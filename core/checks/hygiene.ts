@@ -30,6 +30,14 @@ const killsAt = (c: number, write: Visit['write']) => {
 const logText = (kills: number | null) =>
   kills === null ? 'not calculated' : kills >= MOST_KILLS ? `${MOST_KILLS} or more` : kills.toFixed(1)
 
+/** What is wrong with stored water that is not passed: what it reached, what it is set to, or how long it is in the growth range. */
+const lowTitle = (at: string, kills: number | null, setpointC: number | null, write: Visit['write']) =>
+  kills !== null && kills < SAFETY.killsAWeek.value
+    ? `Log reduction not reached in ${at}`
+    : setpointC !== null && setpointC < SAFETY.storedHot.value
+      ? `Setpoint below ${write.temperature(SAFETY.storedHot.value)}: ${at}`
+      : `Growth range at draw-off level: ${at}`
+
 /** Every pasteurisation cycle of the year was begun and held. */
 const cyclesHeld = ({ year }: Visit) =>
   year !== null && year.hotRuns.begun > 0 && year.hotRuns.held === year.hotRuns.begun
@@ -96,7 +104,7 @@ const growthInStore: Rule = (visit): Told[] => {
           ? 'Legionella, cylinder'
           : behind
             ? 'Preheat cylinder in growth range'
-            : 'Log reduction not reached in cylinder',
+            : lowTitle('cylinder', kills, setpointC, write),
       sentence: `${parts.join('; ')}.`,
       figures: {
         ...(setpointC === null ? {} : { setpointC: { value: setpointC, quantity: 'temperature' as const } }),
@@ -134,7 +142,7 @@ const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
       subject: { kind: 'heater', id: h.id },
       concern: 'harm',
       level,
-      title: level === 'pass' ? `Legionella, ${h.name}` : `Log reduction not reached in ${h.name}`,
+      title: level === 'pass' ? `Legionella, ${h.name}` : lowTitle(h.name, kills, setpointC, write),
       sentence: `${setpointC === null ? `No thermostat; reaches ${write.temperature(ordinaryHottest(study, h))}` : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`}${of ? `; lowest weekly log reduction ${logText(kills)} at draw-off level; in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week` : ''}.`,
       figures: {
         ...(kills === null

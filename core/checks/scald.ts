@@ -96,7 +96,7 @@ const scaldAtTaps: Rule = (visit) => {
           adultS: { value: adultS, unit: 's' },
           childS: { value: childS, unit: 's' },
         },
-        source: `${limit.source}, by the hottest water of the year`,
+        source: `${limit.source}, maximum water temperature of the year`,
         remedy:
           level === 'not checked'
             ? 'Check for a thermostatic mixing valve at cylinder and outlet, measure its outlet temperature, and enter it as its setting.'

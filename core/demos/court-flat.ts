@@ -32,7 +32,7 @@ export const courtFlat: Study = {
   numbers: 'not said',
   site: {
     name: 'Second floor, courtyard side',
-    note: 'The store hums in the passage beside the bedroom; its air comes from the passage and goes back to it.',
+    note: 'The heat pump hums in the passage beside the bedroom; its air comes from the passage and goes back to it.',
     altitudeM: 120,
     latitudeDeg: 50,
     monthlyAirC: [...CLIMATES['temperate inland'].airC],
@@ -153,7 +153,7 @@ export const courtFlat: Study = {
         ...unlookedHeater(),
         kind: 'heat-pump',
         id: 'heat-pump',
-        name: 'Heat pump on the store',
+        name: 'Heat pump on the cylinder',
         place: 'heated',
         sensorHeight: null,
         outputKw: 1.5,

@@ -204,7 +204,7 @@ export const duplex: Study = {
         outputHolds: 'at this height',
         sensorHeight: null,
         id: 'burner',
-        name: 'Burner under the store',
+        name: 'Burner under the tank',
         place: 'cellar',
         ...unlookedHeater(),
         carrier: 'natural-gas',
@@ -216,7 +216,7 @@ export const duplex: Study = {
       },
     ],
     store: {
-      name: 'Basement store',
+      name: 'Basement tank',
       place: 'cellar',
       litres: 182,
       heightM: 1.22,

@@ -38,7 +38,7 @@ export const forestFarm: Study = {
   numbers: 'not said',
   site: {
     name: 'Clearing above the brook',
-    note: 'Range in the kitchen, store in the box room right above it, workshop across the yard.',
+    note: 'Range in the kitchen, cylinder in the box room right above it, workshop across the yard.',
     altitudeM: 540,
     latitudeDeg: 48,
     monthlyAirC: [-1, 0.5, 4.5, 9, 13.5, 17, 18.8, 18.4, 14.2, 9.2, 3.8, 0.2],
@@ -337,7 +337,7 @@ export const forestFarm: Study = {
         {
           kind: 'setpoint',
           id: 'workshop-fifty',
-          name: 'Workshop store at 50 °C',
+          name: 'Workshop heater at 50 °C',
           partPrices: {},
           costMoney: 0,
           heaterId: 'workshop-store',

@@ -288,7 +288,7 @@ export const hillTown: Study = {
       },
     ],
     store: {
-      name: 'Cellar store',
+      name: 'Cellar cylinder',
       place: 'cellar',
       litres: 200,
       heightM: 1.35,

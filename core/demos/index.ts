@@ -10,23 +10,30 @@ import { mountainRefuge } from './mountain-refuge'
 export const DEMOS: readonly { study: Study; shows: string }[] = [
   {
     study: hillTown,
-    shows: 'Boiler and 200 L store in the cellar, a long loop to the top bathroom, five people on two rhythms.',
+    shows:
+      'Boiler and 200 L cylinder in the cellar, long circulation to the top bathroom, five occupants with two daily patterns.',
   },
-  { study: harbourFlat, shows: 'Instantaneous gas heater, no loop, a long run to the kitchen, two people.' },
-  { study: duplex, shows: 'Gas store with a pilot in the basement, four people, US units and dollars.' },
+  {
+    study: harbourFlat,
+    shows: 'Instantaneous gas water heater, no circulation, a long run to the kitchen, two occupants.',
+  },
+  {
+    study: duplex,
+    shows: 'Gas storage water heater with a pilot in the basement, four occupants, US units and dollars.',
+  },
   {
     study: forestFarm,
     shows:
-      'Coil in the kitchen range, collectors and an element on one store, a small store of its own in the workshop, four people.',
+      'Back boiler in the kitchen range, collectors and an immersion heater on one cylinder, a point-of-use heater in the workshop, four occupants.',
   },
   {
     study: mountainRefuge,
     shows:
-      'Eight beds above the tree line: a stove by gravity, collectors, an element on a battery, shut in deep winter.',
+      'Eight beds above the tree line: boiler stove with gravity circulation, collectors, an immersion heater on a battery, closed in deep winter.',
   },
   {
     study: courtFlat,
-    shows: 'Heat-pump store in a heated passage, three people, a drain that falls upright through the bathroom.',
+    shows: 'Heat pump water heater in a heated passage, three occupants, vertical drain stack in the bathroom.',
   },
 ]
 

@@ -38,7 +38,7 @@ export const mountainRefuge: Study = {
   numbers: 'not said',
   site: {
     name: 'Saddle below the two horns',
-    note: 'Reached on foot. Stove in the common room, store under the roof right above it, washroom beside the bunks.',
+    note: 'Reached on foot. Stove in the common room, cylinder under the roof right above it, washroom beside the bunks.',
     altitudeM: 1940,
     latitudeDeg: 46,
     monthlyAirC: [-7, -6.5, -4, -0.5, 4, 7.5, 10, 9.8, 6.8, 2.8, -2.5, -6],
@@ -280,7 +280,7 @@ export const mountainRefuge: Study = {
         {
           kind: 'jacket',
           id: 'jacket',
-          name: 'Jacket of 80 mm for the store',
+          name: 'Cylinder jacket, 80 mm',
           costMoney: null,
           partPrices: { jacket: 95 },
           insulation: { lambdaWMK: 0.037, thicknessMm: 80 },

@@ -64,7 +64,7 @@ export const HEATERS = {
       'store',
       'electricity',
       'own figure',
-      `${ISOLATE} Its refrigerant is for a registered installer. Anti-freeze or drainage for what stands outdoors.`,
+      `${ISOLATE} Its refrigerant is for a registered installer. Antifreeze or drainage outdoors.`,
     ),
     pumpsHeat: true,
     begins: { setpointC: 55, hysteresisK: 5 },

@@ -60,11 +60,11 @@ const heater: WordsOf<HeaterControl> = {
 }
 
 const loop: WordsOf<LoopControl> = {
-  mode: { what: 'Pump run time', say: (mode) => LOOP_MODE_WORDS[mode].name.toLowerCase() },
+  mode: { what: 'Circulation mode', say: (mode) => LOOP_MODE_WORDS[mode].name.toLowerCase() },
   windows: { what: 'Circulation schedule', say: week },
   targetC: { what: 'Pump-off temperature', say: (c, write) => write.temperature(c) },
   differentialK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
-  sampled: { what: 'Tests', say: (t, write) => `every ${minutes(t.everyMin)} for ${write.seconds(t.testS)}` },
+  sampled: { what: 'Test interval', say: (t, write) => `every ${minutes(t.everyMin)} for ${write.seconds(t.testS)}` },
   demand: {
     what: 'On demand',
     say: (d, write) =>
@@ -74,7 +74,7 @@ const loop: WordsOf<LoopControl> = {
     what: 'Learned',
     say: (l) => `from ${l.weeks === 1 ? 'one week' : `${l.weeks} weeks`}, threshold ${share(l.threshold)}`,
   },
-  trace: { what: 'Cable output', say: (t) => `${t.wPerM} W/m` },
+  trace: { what: 'Cable output', say: (t, write) => write.figure('linePower', t.wPerM) },
 }
 
 const heating: WordsOf<Controls['heating']> = {

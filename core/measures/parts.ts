@@ -1,8 +1,10 @@
 import { HEATERS } from '../heaters/kinds'
 import { storeArea } from '../household/store-area'
+import { type Material, PIPES } from '../pipes/catalogue'
 import { displayOf } from '../study/display-of'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Study } from '../study/study'
+import { fromMetric, unitOf } from '../units/quantities'
 import { apply } from './apply'
 
 /** Foam comes in pieces of this, m. */
@@ -23,6 +25,9 @@ export interface Part {
 
 type Bare = Omit<Part, 'priceEach'>
 
+/** A pipe as it is asked for in a shop. @example "Copper type L, 3/4" */
+const soldAs = (material: Material, size: string) => `${PIPES[material].label}, ${size}`
+
 const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
   const { runs, loop } = study.pipes
   const write = displayOf(study)
@@ -31,18 +36,18 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
     ...after.pipes.runs.filter((r, i) => r !== runs[i]),
     ...(loop && after.pipes.loop!.back.insulation !== loop.back.insulation ? [loop.back] : []),
   ]
-  const bySize = new Map<string, { metres: number; joints: number }>()
+  const bySize = new Map<string, { name: string; metres: number; joints: number }>()
   for (const { material, size, lengthM, fittings } of wrapped) {
-    const at = bySize.get(`${material} ${size}`) ?? { metres: 0, joints: 0 }
+    const at = bySize.get(`${material} ${size}`) ?? { name: soldAs(material, size), metres: 0, joints: 0 }
     at.metres += lengthM
     at.joints += fittings.bends + fittings.tees + fittings.valves
     bySize.set(`${material} ${size}`, at)
   }
-  const foam = [...bySize].map(([size, { metres }]): Bare => {
+  const foam = [...bySize].map(([size, { name, metres }]): Bare => {
     const pieces = Math.ceil(metres / PIECE_M - 1e-9)
     return {
       key: `foam ${size}`,
-      name: `Insulation for ${size}, ${write.figure('thickness', m.insulation.thicknessMm)}`,
+      name: `Insulation for ${name}, ${write.figure('thickness', m.insulation.thicknessMm)}`,
       count: pieces,
       unit: `pieces of ${write.figure('length', PIECE_M)}`,
       also: `${write.figure('length', metres)} to cover`,
@@ -57,12 +62,26 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
         ...(elbows
           ? [{ key: 'elbows', name: 'Mitred bends, tees and valve covers', count: elbows, unit: 'pieces' }]
           : []),
-        { key: 'tape', name: 'Tape, sealed against damp', count: Math.ceil(tapeM), unit: 'm' },
+        byLength(study, 'tape', 'Tape, sealed against damp', tapeM),
       ]
 }
 
-const pipe = (name: string, metres: number): Bare[] => [
-  { key: 'pipe', name, count: Math.ceil(metres), unit: 'm' },
+/**
+ * Whatever is bought by its length, in whole metres or feet. Their prices are kept apart: one of a metre is none of a foot.
+ */
+const byLength = (study: Study, key: string, name: string, metres: number, also?: string): Bare => {
+  const { label } = unitOf('length', study.units)
+  return {
+    key: study.units === 'metric' ? key : `${key} ${label}`,
+    name,
+    count: Math.ceil(fromMetric('length', study.units, metres) - 1e-9),
+    unit: label,
+    ...(also ? { also } : {}),
+  }
+}
+
+const pipe = (study: Study, name: string, metres: number): Bare[] => [
+  byLength(study, 'pipe', name, metres),
   { key: 'fittings', name: 'Fittings and brackets', count: 1, unit: 'set' },
   { key: 'labour', name: 'Work', count: 1, unit: 'job' },
 ]
@@ -103,25 +122,19 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],
   'shorter-draws': () => [],
   'bath-to-shower': () => [],
-  repipe: (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
-  'own-run': (_, m) => pipe(`${m.pipe.material} ${m.pipe.size}`, m.pipe.lengthM),
+  repipe: (study, m) => pipe(study, soldAs(m.pipe.material, m.pipe.size), m.pipe.lengthM),
+  'own-run': (study, m) => pipe(study, soldAs(m.pipe.material, m.pipe.size), m.pipe.lengthM),
   'move-heater': () => [
     { key: 'lines', name: 'Cold main, fuel or cable, flue and drain to the new location', count: 1, unit: 'job' },
     { key: 'labour', name: 'Work', count: 1, unit: 'job' },
   ],
-  'drain-recovery': ({ pipes }, { recovery }) => {
-    const drain = pipes.drain
+  'drain-recovery': (study, { recovery }) => {
+    const { drain } = study.pipes
     const metres =
       drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
     return [
       { key: 'unit', name: `Heat recovery unit, ${recovery.mount}`, count: 1, unit: 'piece' },
-      {
-        key: 'pipe',
-        name: 'Cold pipe, flow and return',
-        count: Math.ceil(metres ?? 0),
-        unit: 'm',
-        ...(drain ? {} : { also: 'route not checked' }),
-      },
+      byLength(study, 'pipe', 'Cold pipe, flow and return', metres ?? 0, drain ? undefined : 'route not checked'),
       { key: 'labour', name: 'Work', count: 1, unit: 'job' },
     ]
   },

@@ -35,7 +35,7 @@ const note = defineReading({
 })
 
 /** Each kind of reading by its name, in the order of a visit; one that is missing does not compile. Kept sums are not taken. */
-const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> } = {
+export const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> } = {
   mains,
   pressure,
   hardness,

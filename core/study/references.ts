@@ -144,7 +144,7 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
 function checkControls(study: StudyShape, controls: Controls, path: (string | number)[], report: Report): void {
   for (const heater of study.plant.heaters.filter(hasSetpoint)) {
     const control = Object.hasOwn(controls.heaters, heater.id) ? controls.heaters[heater.id] : null
-    if (!control) report([...path, 'heaters', heater.id], `needs a setpoint: the plant has "${heater.name}"`)
+    if (!control) report([...path, 'heaters', heater.id], `needs a setpoint: the study has "${heater.name}"`)
     else if (isRunning(heater) !== (control.keepHot !== undefined))
       report(
         [...path, 'heaters', heater.id, 'keepHot'],

@@ -18,7 +18,7 @@ export const waterPowerSum = defineSum({
   input: input(['flowLMin', 'inletC', 'outletC'], ['efficiency']),
   results: {
     waterKw: { label: 'Output', ...KW },
-    waterBtuH: { label: 'The same', unit: 'BTU/h', decimals: 0 },
+    waterBtuH: { label: 'The same', unit: 'Btu/h', decimals: 0 },
     inputKw: { label: 'Input power', ...KW },
   },
   example: { flowLMin: 9, inletC: 11, outletC: 48, efficiency: 0.88 },

@@ -18,8 +18,8 @@ export const stovePump = defineSum({
   input: input(['powerKw', 'riseK', 'returnC', 'lengthM', 'innerMm', 'fittingsEquivalentM']),
   results: {
     flowLMin: { label: 'Flow', quantity: 'flow' },
-    headM: { label: 'Pump head', unit: 'm', decimals: 2 },
-    speedMS: { label: 'Velocity in the pipe', unit: 'm/s', decimals: 2 },
+    headM: { label: 'Pump head', quantity: 'length', decimals: 2 },
+    speedMS: { label: 'Velocity in the pipe', quantity: 'speed', decimals: 2 },
     flowC: { label: 'Flow temperature', quantity: 'temperature' },
     verdict: { label: 'Result' },
   },
@@ -47,7 +47,7 @@ export const stovePump = defineSum({
           label: 'Velocity in the pipe',
           formula: 'flow / (π/4 × bore²)',
           value: speedMS,
-          unit: 'm/s',
+          quantity: 'speed',
           decimals: 2,
         },
         {
@@ -57,7 +57,7 @@ export const stovePump = defineSum({
           quantity: 'smallPressure',
           decimals: 0,
         },
-        { label: 'Head', formula: 'friction / (ρ g)', value: headM, unit: 'm', decimals: 2 },
+        { label: 'Head', formula: 'friction / (ρ g)', value: headM, quantity: 'length', decimals: 2 },
       ],
       notes: [
         'Coil, return-temperature valve and flow meter not included: add the manufacturers’ values.',

@@ -12,7 +12,7 @@ import { drawsOfYear } from '../year/draws/draws'
 import { WAITS_S, type YearResult } from '../year/result'
 import { coarseWeeks, neighbours, weekOfDraws, widened } from './window-candidates'
 
-/** What the windows have to keep: a share of all draws warm within a wait, one of `WAITS_S`, s. */
+/** What the windows have to keep: a share of the draws that wait warm within a time, one of `WAITS_S`, s. */
 export interface Goal {
   shareWarm: number
   withinS: number
@@ -171,13 +171,15 @@ class Search {
     this.most = options.mostYears ?? MOST_YEARS
   }
 
-  async run(): Promise<Found> {
+  async run(): Promise<Found | NothingToFind> {
     const { study, subject } = this
     const grid = controlsOf(study).grid
     const nowYear = (await this.simulate([study]))[0]
     if (!nowYear)
       throw new RangeError('the year of the household as it stands is refused: nothing can be compared with it')
-    this.draws = nowYear.comfort.draws
+    this.draws = nowYear.comfort.waiting
+    if (this.draws === 0)
+      return { nothing: 'No use waits for hot water, so there is no share to hold. Set it under Occupants and use.' }
     for (const id of dangersOf(study, nowYear)) this.dangersNow.add(id)
     const asItStands = this.entry(this.planNow(), nowYear)
     const always = (await this.tryAll([this.planAlways()]))[0] ?? asItStands

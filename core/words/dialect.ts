@@ -61,7 +61,8 @@ for (const [metric, us] of [
     if (!US.has(from)) US.set(from, to)
     if (!US.has(capital(from))) US.set(capital(from), capital(to))
   }
-for (const word of STAYS) for (const as of [word, capital(word)]) US.set(as, as)
+// A US word may hold a metric one: it is said already.
+for (const word of [...STAYS, ...new Set(US.values())]) for (const as of [word, capital(word)]) US.set(as, as)
 
 const escaped = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 const alternatives = (words: Iterable<string>) =>

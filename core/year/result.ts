@@ -65,6 +65,8 @@ export interface Comfort {
   waitP90S: number
   coolDraws: number
   draws: number
+  /** Draws of which somebody waits for the hot water: the others take what comes, and none of them can be too cool. */
+  waiting: number
   /** Days of the year (0–364) on which at least one draw came too cool, ascending. */
   coolOn: number[]
   /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
@@ -72,7 +74,7 @@ export interface Comfort {
   second: Waits
   /** Minutes that people waited in all. */
   waitedMinutes: number
-  /** Share of all draws that were not cool and came within each of `WAITS_S`; what takes what comes never waits. */
+  /** Share of the draws that wait that were not cool and came within each of `WAITS_S`; 1 where none waits. */
   warmWithin: number[]
   /** Day of the year (0–364) whose morning kept people waiting longest, a cool draw counting as two minutes; null without any. */
   worstMorning: number | null
@@ -108,6 +110,7 @@ export interface TapResult {
   runOffL: number
   usefulKwh: number
   coolDraws: number
+  waiting: number
   /** Hottest water that arrived in the year, °C; null where none was drawn. */
   hottestC: number | null
 }
@@ -266,9 +269,11 @@ function coolByHour(records: readonly DrawRecord[]): number[] {
   return hours
 }
 
-/** Share of draws that were warm within a wait, s; none drawn, none cold. */
-const warmShare = (records: readonly DrawRecord[], withinS: number): number =>
-  records.length === 0 ? 1 : r6(records.filter((r) => !r.cool && r.waitedS <= withinS).length / records.length)
+/** Share of the draws that wait that were warm within a time, s. What takes what comes, hot or cold, is none of them. */
+function warmShare(records: readonly DrawRecord[], withinS: number): number {
+  const waiting = records.filter((r) => r.waits)
+  return waiting.length === 0 ? 1 : r6(waiting.filter((r) => !r.cool && r.waitedS <= withinS).length / waiting.length)
+}
 
 /** What hours of a day count as its morning, and what a cool draw counts for in them, s. */
 const MORNING = { fromHour: 4, toHour: 11, coolS: 120 } as const
@@ -292,6 +297,7 @@ function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
     waitP90S: r6(quantile(waited, 0.9)),
     coolDraws: records.filter((r) => r.cool).length,
     draws: records.length,
+    waiting: waited.length,
     coolOn: [...new Set(records.filter((r) => r.cool).map((r) => r.day))].sort((a, b) => a - b),
     waitedMinutes: r6(waited.reduce((s, x) => s + x, 0) / 60),
     warmWithin: WAITS_S.map((s) => warmShare(records, s)),
@@ -310,6 +316,7 @@ function tapResult(id: string, records: readonly DrawRecord[]): TapResult {
     runOffL: r6(records.reduce((s, r) => s + r.runOffL, 0)),
     usefulKwh: r6(records.reduce((s, r) => s + r.usefulKj, 0) / 3600),
     coolDraws: records.filter((r) => r.cool).length,
+    waiting: records.filter((r) => r.waits).length,
     hottestC: records.length ? r6(records.reduce((c, r) => Math.max(c, r.hottestC), -Infinity)) : null,
   }
 }

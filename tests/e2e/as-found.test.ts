@@ -109,7 +109,7 @@ describe('before and after', () => {
     expect(text).toMatch(/2026-02-02 →.*2026-02-20/)
     expect(text).toMatch(/less \(\d+ %\)/)
     expect(text).toMatch(/In between: .*works done.* on 2026-02-10/)
-    expect(text).not.toMatch(/More than one thing changed/)
+    expect(text).not.toMatch(/More than one change/)
     await page.goto(`${url}/study/hill-town/survey`)
     await settled(page)
     expect(await page.$('[data-finding^="contradicts"]')).toBeNull()

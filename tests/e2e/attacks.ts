@@ -105,7 +105,7 @@ export const plainPicture = (k: number, bytes = 100_000) =>
 
 /** Puts studies where the browser keeps its own, as imports do; the app at home has made the place for them. */
 export async function putIn(page: Page, ...studies: Study[]): Promise<void> {
-  await page.waitForFunction(() => !/Looking for kept studies/.test(document.querySelector('main')!.textContent!))
+  await page.waitForFunction(() => !/Loading saved studies/.test(document.querySelector('main')!.textContent!))
   await page.evaluate(
     (documents) =>
       new Promise<void>((done) => {
@@ -135,7 +135,8 @@ export async function memory(page: Page, url: string, edits: number, rounds: num
   const session = await page.createCDPSession()
   await session.send('HeapProfiler.enable')
   const used = async () => {
-    await session.send('HeapProfiler.collectGarbage')
+    // What is let go of by one collection is found by the next.
+    for (let k = 0; k < 3; k++) await session.send('HeapProfiler.collectGarbage')
     return (await page.metrics()).JSHeapUsedSize! / 1e6
   }
   const edit = async (k: number) => {
@@ -170,7 +171,7 @@ export async function picturesLeft(url: string, pictures: number, times: number)
   for (let k = 0; k < times; k++) {
     await page.goto(`${url}/study/pictures/set`)
     await settled(page)
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     await slideTo(page, 45 + k)
     await page.goto(url)
     await page.waitForSelector('a[href="/study/pictures"]')

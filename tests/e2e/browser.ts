@@ -123,7 +123,7 @@ export async function settled(page: Page): Promise<void> {
       return (
         totals !== null &&
         cost !== '…' &&
-        !/computing/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
+        !/simulating/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
       )
     },
     { timeout: 30_000, polling: 50 },

@@ -63,7 +63,7 @@ describe('what was put aside', () => {
   it('is taken up once, however many tabs begin together', async () => {
     await openDemo(page, url, 'harbour-flat')
     await settled(page)
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     // As the last change of a page that went.
     await page.evaluate(async () => {
       const kept = await new Promise<{ study: object; mark: string }>((resolve) => {
@@ -105,10 +105,10 @@ describe('a browser that keeps nothing more', () => {
     await type(page, 'Setpoint', '127')
     await press(page, 'link', 'All households')
     await page.waitForFunction(() =>
-      /The last change of “.*” is not kept/.test(document.querySelector('main')!.textContent!),
+      /The last change of “.*” is not saved/.test(document.querySelector('main')!.textContent!),
     )
     await page.evaluate(() => (window as unknown as { room: () => void }).room())
-    await page.waitForFunction(() => !/is not kept/.test(document.querySelector('main')!.textContent!), {
+    await page.waitForFunction(() => !/is not saved/.test(document.querySelector('main')!.textContent!), {
       timeout: 30_000,
     })
   })
@@ -131,7 +131,7 @@ describe('a browser that keeps nothing more', () => {
       /Opening…[\s\S]*Another tab holds an older Bagno open/.test(document.body.textContent!),
     )
     await older.evaluate(() => (window as unknown as { held: IDBDatabase }).held.close())
-    await later.waitForFunction(() => /This study is not kept in this browser/.test(document.body.textContent!))
+    await later.waitForFunction(() => /This study is not saved in this browser/.test(document.body.textContent!))
     await fresh.close()
   })
 
@@ -150,7 +150,7 @@ describe('a browser that keeps nothing more', () => {
     await page.keyboard.press('Enter')
     const keep = await page.waitForSelector('::-p-aria(Save to log[role="button"])')
     await keep!.click()
-    await page.waitForFunction(() => /was not kept/.test(document.body.textContent!))
+    await page.waitForFunction(() => /not saved/.test(document.body.textContent!))
   })
 })
 

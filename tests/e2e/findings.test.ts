@@ -36,7 +36,7 @@ describe('findings in the interface', () => {
     await page.goto(`${url}/study/hill-town/survey?at=store`)
     await choose(page, 'Thermostatic mixing valve', 'yes')
     await type(page, 'TMV setting', '44')
-    await press(page, 'button', 'Close Store')
+    await press(page, 'button', 'Close Cylinder')
     await page.waitForFunction(() => !document.querySelector('[data-finding="scald"]'))
     expect(await shown()).not.toContain('scald')
   })

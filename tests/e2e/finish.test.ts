@@ -40,7 +40,7 @@ describe('the end of a visit', () => {
       look()
     })
     await fresh.goto(`${url}/demo/mountain-refuge`)
-    await fresh.waitForFunction(() => /It cannot be marked as finished/.test(document.body?.textContent ?? ''))
+    await fresh.waitForFunction(() => /Cannot be completed/.test(document.body?.textContent ?? ''))
     const { offered, looked } = await fresh.evaluate(() => {
       const { offered, looked } = window as unknown as { offered: number; looked: number }
       return { offered, looked }
@@ -57,7 +57,7 @@ describe('the end of a visit', () => {
     expect(await inTheWay()).toEqual(
       expect.arrayContaining([
         expect.stringMatching(/^Relief valve and its discharge/),
-        expect.stringMatching(/^Store overheats/),
+        expect.stringMatching(/^Cylinder overheats/),
       ]),
     )
     expect(await (await finish())!.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
@@ -75,10 +75,12 @@ describe('the end of a visit', () => {
     await choose(page, 'Isolating valve on its pipes', 'yes')
     await survey('mountain-refuge')
     await page.waitForFunction(() =>
-      /Shut-off on the fire/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
+      /Isolating valve between stove/.test(
+        document.querySelector('section[aria-label="Complete the visit"]')!.textContent!,
+      ),
     )
     const left = (await inTheWay()).join('; ')
-    expect(left).toMatch(/Shut-off on the fire’s pipes.*Danger/)
+    expect(left).toMatch(/Isolating valve between stove and cylinder.*Danger/)
     expect(left).toMatch(/Carbon monoxide.*Not checked/)
     expect(left).not.toMatch(/Relief valve and its discharge/)
   })
@@ -90,7 +92,7 @@ describe('the end of a visit', () => {
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toEqual([
       'Scald risk at outlets, mixing valve not checked',
       'Relief valve and its discharge',
-      'Carbon monoxide at Burner under the store',
+      'Carbon monoxide at Burner under the tank',
     ])
     expect(await (await finish())!.evaluate((b) => (b as HTMLButtonElement).disabled)).toBe(true)
     await survey('duplex', '?at=heater')
@@ -118,13 +120,13 @@ describe('the end of a visit', () => {
     await choose(page, 'Isolating valve before T&P valve', 'no')
     await survey('duplex')
     await page.waitForFunction(() =>
-      /No check of harm fails/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
+      /No safety check fails/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
     )
     await press(page, 'button', 'Mark as complete')
-    await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
+    await page.waitForFunction(() => /Completed on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
     await page.reload()
     await settled(page)
-    await page.waitForFunction(() => /Marked as finished on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
+    await page.waitForFunction(() => /Completed on \d{4}-\d\d-\d\d/.test(document.body.textContent!))
     expect((await keptIn(page, 'duplex'))!.finishedOn).toMatch(/^\d{4}-\d\d-\d\d$/)
     await press(page, 'button', 'Reopen visit')
     await finish()
@@ -146,7 +148,7 @@ describe('a maker’s curve', () => {
     )
     const heater = (await keptIn(page, 'harbour-flat'))!.plant.heaters[0]!
     expect('makerFlow' in heater && heater.makerFlow).toEqual([{ riseK: 30, lMin: 12 }])
-    await page.waitForFunction(() => /Maker’s curve and output disagree/.test(document.body.textContent!))
+    await page.waitForFunction(() => /Manufacturer’s curve and rated output disagree/.test(document.body.textContent!))
     expect(errors).toEqual([])
   })
 })
@@ -163,9 +165,11 @@ describe('what was set', () => {
       )
     expect(await page.$('[data-setting="heaters.boiler.disinfection"]')).toBeNull()
     await page.$$eval('summary', (all) =>
-      all.find((s) => /Holiday, hot run/.test(s.textContent!))!.scrollIntoView({ block: 'center' }),
+      all.find((s) => /Holiday, pasteurisation cycle/.test(s.textContent!))!.scrollIntoView({ block: 'center' }),
     )
-    await page.$$eval('summary', (all) => all.find((s) => /Holiday, hot run/.test(s.textContent!))!.click())
+    await page.$$eval('summary', (all) =>
+      all.find((s) => /Holiday, pasteurisation cycle/.test(s.textContent!))!.click(),
+    )
     await page.$$eval('label', (all) => all.find((l) => /weekly hot run/i.test(l.textContent!))!.click())
     await page.waitForSelector('[data-setting="heaters.boiler.disinfection"]')
     expect(await register('heaters.boiler.disinfection')).toEqual([
@@ -178,11 +182,11 @@ describe('what was set', () => {
       document.querySelector('[data-setting="clock.aheadMin"]')!.textContent!.includes('20 min'),
     )
     const logged = await page.$$eval('[data-logged]', (all) => all.map((li) => li.textContent!))
-    expect(logged.join(' ')).toMatch(/Hot run of Condensing boiler: none to Sunday 03:00/)
-    await press(page, 'button', 'Back: Hot run of Condensing boiler')
+    expect(logged.join(' ')).toMatch(/Pasteurisation cycle of Condensing boiler: none to Sunday 03:00/)
+    await press(page, 'button', 'Restore: Pasteurisation cycle of Condensing boiler')
     await page.waitForFunction(() => !document.querySelector('[data-setting="heaters.boiler.disinfection"]'))
     await press(page, 'button', 'Restore all as found')
-    await page.waitForFunction(() => /Nothing has been changed/.test(document.body.textContent))
+    await page.waitForFunction(() => /No changes/.test(document.body.textContent))
     expect(errors).toEqual([])
   })
 

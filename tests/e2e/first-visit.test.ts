@@ -89,7 +89,7 @@ describe('the first visit, from survey to saving', () => {
 
   it('refuses a setpoint beside the field and loses nothing', async () => {
     await type(page, 'Setpoint', '140')
-    expect(await page.$eval('p[role="alert"]', (p) => p.textContent)).toMatch(/Setpoint: a number from 30 to 85 °C/)
+    expect(await page.$eval('p[role="alert"]', (p) => p.textContent)).toMatch(/Setpoint: accepts 30 to 85 °C/)
     await type(page, 'Setpoint', '140F')
     await page.waitForFunction(() => !document.querySelector('p[role="alert"]'))
     expect(await valueOf(page, 'Setpoint')).toBe('60')
@@ -110,12 +110,12 @@ describe('the first visit, from survey to saving', () => {
   it('types exact times and adds a second window', async () => {
     await press(page, 'button', 'Add on period')
     expect(await windowsOf(0)).toHaveLength(2)
-    await type(page, 'Window 2 from', '7p')
-    await type(page, 'Window 2 to', '22:30')
+    await type(page, 'On period 2 from', '7p')
+    await type(page, 'On period 2 to', '22:30')
     expect(await windowsOf(0)).toEqual(['05:30 to 09:00', '19:00 to 22:30'])
-    await type(page, 'Window 2 to', '22:10')
-    expect(await page.$eval('p[role="alert"]', (p) => p.textContent)).toMatch(/steps of 30 minutes/)
-    await type(page, 'Window 2 to', '22:30')
+    await type(page, 'On period 2 to', '22:10')
+    expect(await page.$eval('p[role="alert"]', (p) => p.textContent)).toMatch(/steps of 30 min/)
+    await type(page, 'On period 2 to', '22:30')
   })
 
   it('moves a window by keyboard, and undoes and redoes it', async () => {
@@ -153,7 +153,7 @@ describe('the first visit, from survey to saving', () => {
   })
 
   it('has it all again after a reload', async () => {
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     await page.reload()
     await settled(page)
     await press(page, 'link', 'Settings')

@@ -54,7 +54,8 @@ describe('a package of measures', () => {
     await settled(page)
     await press(page, 'button', 'Package')
     await type(page, 'Name of the package', 'The whole way')
-    for (const words of ['insulate', 'drain', 'flow of a tap', 'heat pump instead']) await addMeasure(page, words)
+    for (const words of ['insulate', 'drain', 'flow of an outlet', 'heat pump replacement'])
+      await addMeasure(page, words)
     await settled(page)
     await compared()
     const { packages } = await told<Comparison>('compare')
@@ -80,14 +81,14 @@ describe('a package of measures', () => {
 
   it('costs what its parts cost once all of them are known, and pays back then', async () => {
     await openLine('tap-flow')
-    await type(page, 'One, EUR', '24')
+    await type(page, 'Each, EUR', '24')
     await page.waitForFunction(
       () => document.querySelector('[data-measure="tap-flow"] [data-figure="Costs"]')!.textContent!.trim() === '€24',
     )
     await compared()
     expect(await onLine('tap-flow', 'Simple payback')).toMatch(/^in \d|never/)
     expect(await page.$eval('section[aria-label="Annual change"]', (s) => s.textContent)).toMatch(
-      /an amount not all known and pays back: not known/,
+      /not fully priced , simple payback: not known/,
     )
   })
 
@@ -136,7 +137,7 @@ describe('moving the heater', () => {
     await openLine('move-heater')
     await type(page, 'Moved nearer to the outlets by', '150')
     await page.waitForFunction(() =>
-      /Nearer by more than there is of it/.test(document.querySelector('[data-measure="move-heater"]')!.textContent!),
+      /Moved by more than the run length/.test(document.querySelector('[data-measure="move-heater"]')!.textContent!),
     )
     await press(page, 'button', 'Undo')
     await settled(page)
@@ -155,19 +156,19 @@ describe('sizes', () => {
     // Nobody said on how many phases: that is not taken for one.
     expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
     await choose(page, 'Phases of the supply', 'one')
-    await page.waitForFunction(() => !/is kept once this is there/.test(document.body.textContent!))
+    await page.waitForFunction(() => !/is saved once this is entered/.test(document.body.textContent!))
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="instead instant-electric"]'))!
     expect(await line.evaluate((l) => l.getAttribute('data-level'))).toBe('fail')
     expect(await line.evaluate((l) => l.querySelector('[data-check="amps"]')!.textContent)).toMatch(
-      /only 43 of 63 A are free|one phase and it needs three/,
+      /only 43 of 63 A spare|one phase and it needs three/,
     )
     const sized = await told<{ peaks: { kw: number }; instead: { kind: string; level: string }[] }>('size')
     expect(sized.instead.find((s) => s.kind === 'instant-electric')!.level).toBe('fail')
     expect(await page.$eval('section[aria-label="Sizing"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
     )
-    await (await page.waitForSelector(named('button', 'Try it: Solar collector beside')))!.click()
+    await (await page.waitForSelector(named('button', 'Add as measure: Solar thermal collector beside')))!.click()
     await page.waitForSelector('[data-measure="heat-source"]')
     expect(errors).toEqual([])
   })
@@ -191,7 +192,7 @@ describe('sizes', () => {
     await press(page, 'button', 'Simulate each for a year')
     await press(page, 'button', 'Stop')
     await press(page, 'button', 'Simulate each for a year')
-    await page.waitForFunction(() => /the cheapest to run first/.test(document.body.textContent!), { timeout: 60_000 })
+    await page.waitForFunction(() => /Sorted by running cost/.test(document.body.textContent!), { timeout: 60_000 })
     const shown = await page.$$eval('[data-year]', (all) =>
       all.map((e) => [
         e.getAttribute('data-year')!,

@@ -125,7 +125,7 @@ describe('work that is going on', () => {
     await page.reload()
     await settled(page)
     const undo = await page.waitForSelector(named('button', 'Undo'))
-    expect(await undo!.evaluate((b) => (b as HTMLElement).title)).toMatch(/: \d+ steps back are kept/)
+    expect(await undo!.evaluate((b) => (b as HTMLElement).title)).toMatch(/: \d+ steps/)
     await undo!.click()
     await page.waitForFunction(() => !document.querySelector('main')!.textContent!.includes('opening'))
     expect(await valueOf(page, 'Setpoint')).toBe('47')
@@ -183,7 +183,7 @@ describe('work that is going on', () => {
         ),
     )
     await undo!.click()
-    await page.waitForFunction(() => /deleted one is back beside it/.test(document.body.textContent!))
+    await page.waitForFunction(() => /deleted one was restored/.test(document.body.textContent!))
     expect((await keptIn(page, 'harbour-flat'))!.name).toBe('Begun since')
   })
 })
@@ -311,9 +311,7 @@ describe('a browser that keeps nothing', () => {
       full.room = () => void (IDBObjectStore.prototype.put = put)
     })
     await type(page, 'Setpoint', '130')
-    await page.waitForFunction(() =>
-      /could not be kept in this browser: its storage is full/.test(document.body.textContent!),
-    )
+    await page.waitForFunction(() => /not saved: browser storage is full/.test(document.body.textContent!))
     await page.evaluate(() => (window as unknown as { room: () => void }).room())
     await page.waitForFunction(
       () => document.querySelector('header [role="status"]')!.textContent === 'saved in this browser',

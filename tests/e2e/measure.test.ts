@@ -28,7 +28,7 @@ afterAll(async () => {
 const rows = () =>
   page.$$eval('ul[aria-label="Log of readings"] > li', (all) => all.map((li) => li.textContent!.replace(/\s+/g, ' ')))
 const kept = () =>
-  page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+  page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
 
 describe('the log of a visit, on a phone', () => {
   it('times a tap with a watch that survives a reload', async () => {
@@ -46,19 +46,21 @@ describe('the log of a visit, on a phone', () => {
   })
 
   it('gives the result at once, with its steps, and says what it means', async () => {
-    await choose(page, 'Add outlet', 'First-floor shower')
+    await choose(page, 'Outlet', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
     await type(page, 'Time', '30')
     await page.waitForFunction(() => document.querySelector('[data-result="flowLMin"]')?.textContent === '11.4 L/min')
     const verdict = await page.$eval('[data-verdict]', (v) => v.textContent!.replace(/\s+/g, ' '))
-    expect(verdict).toMatch(/Flow of First-floor shower: read 11.4 L\/min, by the study 9.0 L\/min\. Off by 2.4 L\/min/)
+    expect(verdict).toMatch(
+      /Flow of First-floor shower: measured 11.4 L\/min, calculated 9.0 L\/min\. Difference 2.4 L\/min/,
+    )
   })
 
   it('times a climb reading by reading, over a reload, and says when it stands', async () => {
     await press(page, 'button', 'Close the reading')
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Temperature rise at outlet, timed')
-    await press(page, 'button', 'Tap open: start')
+    await press(page, 'button', 'Outlet open: start')
     // The clocks are put forward until the watch shows that the tap has been open for a while.
     const openFor = (seconds: number) =>
       page.evaluate(async (s) => {
@@ -98,7 +100,7 @@ describe('the log of a visit, on a phone', () => {
     await page.reload()
     await settled(page)
     await page.waitForFunction(() =>
-      /3 readings; still moving/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
+      /3 readings; not steady yet/.test(document.querySelector('[aria-label="Timed readings"]')?.textContent ?? ''),
     )
     for (const [s, c] of [
       [40, '61'],
@@ -111,7 +113,7 @@ describe('the log of a visit, on a phone', () => {
     )
     await put(80, 'warm')
     expect(await page.$eval('[aria-label="Timed readings"] [role="alert"]', (e) => e.textContent)).toMatch(
-      /a temperature from 0.0 °C to 100.0 °C/,
+      /accepts 0.0 °C to 100.0 °C/,
     )
     await type(page, 'Flow', '9')
     await page.waitForSelector('[data-verdict]')
@@ -121,7 +123,7 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'button', 'Undo')
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Flow of an outlet')
-    await choose(page, 'Add outlet', 'First-floor shower')
+    await choose(page, 'Outlet', 'First-floor shower')
     await type(page, 'Volume', '1.5 gal')
     await type(page, 'Time', '30')
   })
@@ -132,7 +134,7 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'button', 'Save and apply')
     await newTotal(page, before)
     await settled(page)
-    expect((await rows())[0]).toMatch(/Flow of a tap.*First-floor shower.*in the study.*Old rose, no limiter/)
+    expect((await rows())[0]).toMatch(/Flow of an outlet.*First-floor shower.*in the study.*Old rose, no limiter/)
     await page.goto(`${url}/study/hill-town/survey?at=taps`)
     await settled(page)
     expect(await valueOf(page, 'Flow of First-floor shower')).toBe('11.4')
@@ -184,7 +186,7 @@ describe('the log of a visit, on a phone', () => {
     await settled(page)
     expect(await rows()).toHaveLength(4)
     const before = await total(page, 'Cost')
-    await press(page, 'button', 'Take Flow of a tap back out of the study')
+    await press(page, 'button', 'Undo apply: Flow of an outlet')
     await newTotal(page, before)
     expect((await rows()).at(-1)).not.toMatch(/in the study/)
     await press(page, 'button', 'Undo')
@@ -216,7 +218,7 @@ describe('the pocket of sums', () => {
     await page.keyboard.press('b')
     await page.keyboard.up('Control')
     const search = await page.waitForSelector('#sum-search')
-    await search!.type('wait tap')
+    await search!.type('time tap')
     await page.keyboard.press('Enter')
     await type(page, 'Flow', '1.6 gpm')
     const want = runSum(sumNamed('tap-wait')!, { ...sumNamed('tap-wait')!.example, flowLMin: 1.6 * 3.785412 })
@@ -229,11 +231,11 @@ describe('the pocket of sums', () => {
   })
 
   it('switches the unit of one field and names what is wrong beside it', async () => {
-    await press(page, 'button', 'L/min: write Flow in gpm')
+    await press(page, 'button', 'L/min: show Flow in gpm')
     expect(await valueOf(page, 'Flow')).toBe('1.6')
     await type(page, 'Flow', '900')
     expect(await page.$eval('[role="dialog"] p[role="alert"]', (p) => p.textContent)).toMatch(
-      /Flow: a number from 0 to 132.09 gpm/,
+      /Flow: accepts 0 to 132.09 gpm/,
     )
     await type(page, 'Flow', '2')
   })
@@ -243,7 +245,7 @@ describe('the pocket of sums', () => {
     await press(page, 'button', 'Close calculators')
     await press(page, 'link', 'Readings')
     await page.waitForSelector('li[data-reading="sum"]')
-    expect((await rows())[0]).toMatch(/Wait at a tap.*wait \d+ s/)
+    expect((await rows())[0]).toMatch(/Time to tap.*wait \d+ s/)
     expect(errors).toEqual([])
   })
 })
@@ -292,7 +294,7 @@ describe('readings that are being taken', () => {
     await new Promise((resume) => setTimeout(resume, 1300))
     expect(await page.$('img[alt="The picture taken"]')).toBeNull()
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Cold main, temperature, begun')
+    await press(page, 'menuitem', 'Cold main, temperature, in progress')
     expect(await valueOf(page, 'Cold water')).toBe('52')
     await page.waitForSelector('img[alt="The picture taken"]')
     await press(page, 'button', 'Close the reading')
@@ -304,7 +306,7 @@ describe('readings that are being taken', () => {
     await type(page, 'Cold water', '53')
     await choosePicture()
     await press(page, 'button', 'Save to log')
-    await waitFor('Cold main, temperature', 'Kept as soon as the picture is ready')
+    await waitFor('Cold main, temperature', 'Saved as soon as the picture is ready')
     await page.waitForSelector('li[data-reading="mains"] img')
   })
 
@@ -328,7 +330,7 @@ describe('readings that are being taken', () => {
     await type(page, 'Pressure', '60')
     await choosePicture()
     await press(page, 'button', 'Save to log')
-    await page.waitForSelector('[role="alert"] ::-p-text(That picture cannot be read)')
+    await page.waitForSelector('[role="alert"] ::-p-text(Picture cannot be read)')
     await press(page, 'button', 'Save to log')
     await page.waitForSelector('li[data-reading="pressure"]')
   })
@@ -336,7 +338,7 @@ describe('readings that are being taken', () => {
   it('belong to the household that they were begun in, a climb with its clock', async () => {
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Temperature rise at outlet, timed')
-    await press(page, 'button', 'Tap open: start')
+    await press(page, 'button', 'Outlet open: start')
     await page.type('#climb-reading', '60')
     await page.keyboard.press('Enter')
     await page.waitForFunction(() =>

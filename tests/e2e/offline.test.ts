@@ -95,7 +95,7 @@ describe('without a network', () => {
 
   it('an address that is none says so, and leads back', async () => {
     await page.goto(`${app.url}/nowhere`)
-    await page.waitForFunction(() => /There is no such page/.test(document.querySelector('h1')?.textContent ?? ''))
+    await page.waitForFunction(() => /Page not found/.test(document.querySelector('h1')?.textContent ?? ''))
     await press(page, 'button', 'All households')
     await page.waitForSelector('section[aria-label="Households"] li a')
   })

@@ -65,7 +65,7 @@ describe('every kind of heater, put into a household', () => {
     await type(page, 'Rated input (data plate)', '24')
     await choose(page, 'Rating basis', 'net (LHV)')
     // 24 kW / 0.9 × 0.935
-    await press(page, 'button', 'Output 24.9 kW from it')
+    await press(page, 'button', 'Output 24.9 kW')
     expect(await valueOf(page, 'Output')).toBe('24.9')
   })
 })
@@ -116,7 +116,7 @@ describe('the farmhouse with fire, sun and an element', () => {
   it('takes a fire out of its diary, and buys less wood', async () => {
     await at('forest-farm', 'survey?at=heater')
     const before = await total(page, 'Purchased energy')
-    await press(page, 'button', 'Remove fire 2')
+    await press(page, 'button', 'Remove firing 2')
     expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before) - 500)
   })
 
@@ -155,7 +155,7 @@ describe('prices as they are billed', () => {
 
   it('take a band of a season, with its source and its day', async () => {
     const before = await total(page, 'Cost')
-    await press(page, 'button', 'Band of hours or season: Natural gas')
+    await press(page, 'button', 'Add tariff band: Natural gas')
     await type(page, 'Price in “Other hours”', '3')
     const dear = await newTotal(page, before)
     expect(figure(dear)).toBeGreaterThan(1.4 * figure(before))
@@ -167,7 +167,7 @@ describe('prices as they are billed', () => {
     expect(winter).toBeGreaterThan(figure(before))
     await page.$eval(named('textbox', 'Source'), (e) => e.scrollIntoView())
     await type(page, 'Source', 'the winter bill')
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     await page.reload()
     await settled(page)
     expect(await valueOf(page, 'Source')).toBe('the winter bill')
@@ -186,7 +186,7 @@ describe('loop, store, drain and keep-hot', () => {
     const before = await total(page, 'Purchased energy')
     await choose(page, 'Return path', 'cold pipe with bypass valve')
     expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
-    await press(page, 'button', 'Close Loop')
+    await press(page, 'button', 'Close Circulation')
     await page.waitForFunction(() => document.querySelector('[data-finding="crossover"]') !== null)
   })
 
@@ -198,7 +198,7 @@ describe('loop, store, drain and keep-hot', () => {
     await choose(page, 'Thermostatic mixing valve', 'yes')
     await type(page, 'TMV setting', '122F')
     expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
-    await press(page, 'button', 'Close Store')
+    await press(page, 'button', 'Close Cylinder')
     expect((await findings()).some((id) => id.startsWith('mixing-valve'))).toBe(false)
   })
 

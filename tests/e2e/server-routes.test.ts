@@ -134,7 +134,7 @@ describe('the server lets nobody in', () => {
     const answer = await post('/api/simulate', JSON.stringify(endless))
     expect([answer.status, (await answer.json()).message]).toEqual([
       422,
-      expect.stringMatching(/at most 200,000 are followed/),
+      expect.stringMatching(/accepts up to 200,000/),
     ])
   })
 })
@@ -209,6 +209,6 @@ describe('a browser without workers', () => {
     await openDemo(page, url, 'harbour-flat')
     await settled(page)
     expect(figure(await total(page, 'Cost'))).toBe(Math.round(simulate(harbourFlat).cost.total))
-    expect(await page.$eval('aside', (a) => a.textContent)).toMatch(/computed on the server/)
+    expect(await page.$eval('aside', (a) => a.textContent)).toMatch(/runs on the server/)
   })
 })

@@ -45,7 +45,7 @@ describe('the week on one strip', () => {
   it('a window of the loop is dragged, another typed, one split and a day copied to all', async () => {
     await view('week')
     await choose(page, 'Schedule to edit', 'Circulation')
-    const bar = (await page.waitForSelector('[aria-label="Windows of Loop"] .week-window[data-day="0"]'))!
+    const bar = (await page.waitForSelector('[aria-label="Schedule of Circulation"] .week-window[data-day="0"]'))!
     await bar.evaluate((e) => e.scrollIntoView({ block: 'center' }))
     const before = await total(page, 'Cost')
     const box = (await bar.boundingBox())!
@@ -59,12 +59,14 @@ describe('the week on one strip', () => {
     expect(dragged.windows[0]![0]!.toMin % 30).toBe(0)
 
     await press(page, 'button', 'Add on period')
-    await type(page, 'Window 2 to', '23:30')
+    await type(page, 'On period 2 to', '23:30')
     await settled(page)
     expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.windows[0]!.at(-1)!.toMin).toBe(1410)
     const count = async () => (await keptIn(page, 'hill-town'))!.controls.set!.loop.windows.map((d) => d.length)
     const windows = (await count())[0]!
-    await (await page.waitForSelector('[aria-label="Windows of Loop"] button[aria-label^="Split window"]'))!.click()
+    await (await page.waitForSelector(
+      '[aria-label="Schedule of Circulation"] button[aria-label^="Split window"]',
+    ))!.click()
     await settled(page)
     expect((await count())[0]).toBe(windows + 1)
     expect((await count())[5]).not.toBe(windows + 1)
@@ -121,7 +123,7 @@ describe('the window finder', () => {
     )
     const [, always, best] = costs
     expect(best).toBeLessThan(always!)
-    await press(page, 'button', 'Set these windows')
+    await press(page, 'button', 'Apply this schedule')
     await page.waitForFunction(
       (money) =>
         document.querySelector('aside [data-total="Cost"]')!.textContent!.replace(/[^\d.]/g, '') === String(money),
@@ -160,7 +162,7 @@ describe('the day view', () => {
     for (let tries = 0; !existsSync(csv) && tries < 100; tries++) await new Promise((r) => setTimeout(r, 100))
     const lines = readFileSync(csv, 'utf8').trim().split(/\r?\n/)
     expect(lines).toHaveLength(1 + 720)
-    expect(lines[0]).toMatch(/^minute,supply °C,store 1 of 10/)
+    expect(lines[0]).toMatch(/^minute,supply °C,cylinder 1 of 10/)
   })
 })
 
@@ -192,10 +194,10 @@ describe('the board', () => {
   })
 
   it('begins from a school, and shows what the change really saves, part by part', async () => {
-    await press(page, 'button', 'Store at 50.0 °C with a weekly hot run')
+    await press(page, 'button', 'Cylinder at 50.0 °C with a weekly pasteurisation cycle')
     await page.waitForSelector('[data-check="hot-run"]', { timeout: 30_000 })
     const parts = await page.$eval('section[aria-label="Savings breakdown"]', (s) => s.textContent)
-    expect(parts).toMatch(/Used, mixed at the tap.*Lost by the store.*Bought in a year/s)
+    expect(parts).toMatch(/Useful heat, mixed outlets.*Standing loss.*Purchased energy, per year/s)
     expect(errors).toEqual([])
   })
 })

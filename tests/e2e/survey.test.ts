@@ -34,7 +34,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await settled(page)
     await press(page, 'link', 'Survey')
 
-    await station(page, '1 Cold main and place')
+    await station(page, '1 Cold main and site')
     await type(page, 'Household', 'Mill cottage')
     await type(page, 'Altitude', '900 ft')
     await type(page, 'Pressure', '42 psi')
@@ -53,13 +53,13 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Area', '43 ft²')
     await back(page, 'Heater')
 
-    await station(page, '3 Store')
+    await station(page, '3 Cylinder')
     await type(page, 'Volume', '300')
     await choose(page, 'T&P valve', 'yes')
     await choose(page, 'Discharge ends in a safe place', 'yes')
     await back(page, 'Cylinder')
 
-    await station(page, '5 Runs of pipe')
+    await station(page, '5 Pipework')
     await choose(page, 'Dead-leg volume limit', 'half a litre')
     await type(page, 'Length of Trunk, m', `12'6"`)
     await press(page, 'button', 'Add a run after Trunk')
@@ -69,7 +69,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await type(page, 'Length of To the attic, m', '7.5')
     await back(page, 'Pipework')
 
-    await station(page, '6 Taps')
+    await station(page, '6 Outlets')
     await press(page, 'button', 'Add outlet')
     const names = await page.$$(named('textbox', 'Name of the outlet'))
     await names.at(-1)!.click({ count: 3 })
@@ -81,9 +81,9 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await page.keyboard.press('Tab')
     await back(page, 'Outlets')
 
-    await station(page, '7 People and routine')
+    await station(page, '7 Occupants and use')
     await press(page, 'button', 'Add occupant')
-    await choose(page, 'New person is', 'child')
+    await choose(page, 'New occupant is', 'child')
     await type(page, 'Time of Morning shower', '6:40')
     await press(page, 'button', 'Guests')
     await back(page, 'Occupants and use')
@@ -107,14 +107,14 @@ describe('a new household, surveyed from nothing on a phone', () => {
     const found = await page.$$eval('[data-finding]', (all) => all.map((e) => e.getAttribute('data-finding')))
     expect(found).toContain('factory-boiler')
     expect(found.some((id) => id?.startsWith('contents-'))).toBe(true)
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     await page.reload()
     await settled(page)
-    await station(page, '5 Runs of pipe')
+    await station(page, '5 Pipework')
     expect(await valueOf(page, 'Length of Trunk, m')).toBe('3.8')
     expect(await valueOf(page, 'Length of To the attic, m')).toBe('7.5')
     await back(page, 'Pipework')
-    await station(page, '1 Cold main and place')
+    await station(page, '1 Cold main and site')
     expect(await valueOf(page, 'Pressure')).toBe('2.9')
     expect(await valueOf(page, 'Altitude')).toBe('274')
     expect(errors).toEqual([])
@@ -204,7 +204,7 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await page.keyboard.press('Enter')
     await page.waitForFunction(() => location.pathname.endsWith('/survey'))
 
-    await open('1 Cold main and place')
+    await open('1 Cold main and site')
     await keyIn(page, 'Household', 'Ferry house')
     await keyIn(page, 'Pressure', '3,1')
     await keyChoice(page, 'Expansion vessel', 'yes')
@@ -216,24 +216,24 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await keyIn(page, 'Minimum operating air temperature', '25F')
     await shut('Heater')
 
-    await open('3 Store')
+    await open('3 Cylinder')
     await keyIn(page, 'Volume', '53 gal')
     await shut('Cylinder')
 
-    await open('5 Runs of pipe')
+    await open('5 Pipework')
     await keyIn(page, 'Length of To the kitchen, m', '8')
     await page.keyboard.press('Enter')
     await page.waitForFunction(() => (document.activeElement as HTMLInputElement).value === 'New run')
     await page.keyboard.type('To the washer')
     await shut('Pipework')
 
-    await open('6 Taps')
+    await open('6 Outlets')
     await keyIn(page, 'Flow of Shower', '2 gpm')
     await shut('Outlets')
 
-    await open('7 People and routine')
+    await open('7 Occupants and use')
     await keyIn(page, 'Time of Morning shower', '7:30p')
-    await tabTo(page, 'waits until it is warm: Hands and faces')
+    await tabTo(page, 'waits for hot water: Hands and faces')
     await page.keyboard.press('Space')
     await shut('Occupants and use')
 
@@ -246,7 +246,7 @@ describe('a new household, surveyed at a desk by the keyboard alone', () => {
     await settled(page)
     expect(figure(await total(page, 'Purchased energy'))).toBeGreaterThan(300)
     expect(errors).toEqual([])
-    await page.waitForFunction(() => /kept in this browser/.test(document.querySelector('header')!.textContent!))
+    await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     const study = await page.evaluate(async () => {
       const id = location.pathname.split('/')[2]!
       const db = await new Promise<IDBDatabase>((resolve, reject) => {
@@ -314,7 +314,7 @@ describe('files and settings of a survey', () => {
     expect(after).toBeGreaterThan(22)
     expect(after).toBeLessThan(27)
     expect(await page.$eval('section[aria-label="Logged draw-offs"]', (e) => e.textContent)).toMatch(
-      /28 draws of 14 days from “fortnight.csv”/,
+      /28 draw-offs over 14 days from “fortnight.csv”/,
     )
     await press(page, 'button', 'Undo')
     expect(await newTotal(page, shown, 'Water')).toBe(before)
@@ -333,7 +333,7 @@ describe('files and settings of a survey', () => {
           .map((c) => c.textContent!.trim()),
       )
     expect(await cells()).toEqual(['Condensing boiler', 'Setpoint', '65.0 °C', '55.0 °C'])
-    await press(page, 'button', 'Back: Setpoint of Condensing boiler')
+    await press(page, 'button', 'Restore: Setpoint of Condensing boiler')
     expect(await newTotal(page, cost)).toBe(found)
     expect((await cells())[3]).toBe('unchanged')
   })

@@ -34,7 +34,7 @@ describe('what is typed and not left', () => {
     at = (await openPage(session.browser, 1280, 800)).page
     await at.goto(`${url}/study/duplex/set`)
     await settled(at)
-    await at.waitForFunction(() => /Typed before and not taken yet/.test(document.body.textContent!))
+    await at.waitForFunction(() => /Typed earlier and not yet saved/.test(document.body.textContent!))
     expect(await valueOf(at, 'Setpoint')).toBe('13')
     // Half of a figure is not the figure: nothing was taken of it.
     expect(await keptIn(at, 'duplex')).toEqual(before)
@@ -46,7 +46,7 @@ describe('what is typed and not left', () => {
     await at.reload()
     await settled(at)
     expect(await valueOf(at, 'Setpoint')).toBe('131')
-    await at.waitForFunction(() => !/Typed before and not taken yet/.test(document.body.textContent!))
+    await at.waitForFunction(() => !/Typed earlier and not yet saved/.test(document.body.textContent!))
     await session.close()
   })
 

@@ -126,7 +126,7 @@ describe('a network that answers 200 with something else', () => {
     })
     wrong = (path) => (path === IMPROVE ? LOGIN : null)
     await reachFor('Improve')
-    await page.waitForFunction(() => /could not be loaded|could not be shown/.test(document.body.textContent!))
+    await page.waitForFunction(() => /could not be loaded|cannot be shown/.test(document.body.textContent!))
     wrong = () => null
     await (await page.waitForSelector('::-p-text(Reload the app)'))!.click()
     await page.waitForFunction(() => location.pathname === '/')

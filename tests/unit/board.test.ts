@@ -76,7 +76,7 @@ describe('the board', () => {
     const check = onBoard(study).find((c) => c.id === 'least-setting')!
     expect([check.level, check.sentence]).toEqual([
       'pass',
-      expect.stringMatching(/Kitchen sink needs most.*The others would do with/),
+      expect.stringMatching(/Kitchen sink governs.*The other outlets need/),
     ])
     expect(levelOf(onBoard(needy(65, null)), 'least-setting')).toBe('marginal')
     expect(levelOf(onBoard(at(60)), 'least-setting')).toBe(
@@ -110,7 +110,7 @@ describe('the board', () => {
       s.pipes.taps[1].leastHotC = 40
     })
     const need = onBoard(one).find((c) => c.id === `need-${one.pipes.taps[0].id}`)!
-    expect([need.level, need.sentence]).toEqual(['fail', expect.stringMatching(/It alone asks for hotter water/)])
+    expect([need.level, need.sentence]).toEqual(['fail', expect.stringMatching(/Only this outlet is short/)])
   })
 
   it('a red setting wants a reason, until one is kept', () => {

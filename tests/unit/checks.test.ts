@@ -51,7 +51,7 @@ describe('checks', () => {
     const [danger] = findings(changed(hillTown, unguarded), null)
     expect(danger.severity).toBe('danger')
     expect(danger.parts[0].sentence).toMatch(
-      /Up to 65.0 °C comes at .*: an adult burns in 2.0 s, a child in 0.5 s. With Runa, Pim, Oda in the house/,
+      /Maximum 65.0 °C at .*: deep burn in 2.0 s \(adult\), 0.5 s \(child\).*vulnerable: Runa, Pim, Oda/,
     )
   })
 

@@ -102,13 +102,13 @@ describe('the command line', () => {
       expect(table).toMatch(study.prices.currency === 'USD' ? /\$\d/ : /€\d/)
       expect(table).not.toMatch(/NaN|undefined|null/)
     }
-    expect((await bagno('compare', file)).stdout).toMatch(/alone saves.*last in saves/)
+    expect((await bagno('compare', file)).stdout).toMatch(/stand-alone saving.*last-in saving/)
     const limited = made('limited.json', writeStudy(changed(hillTown, (s) => void (s.pipes.energyLimitKwh = 100))))
-    expect((await bagno('compare', limited)).stdout).toMatch(/Fail: .* bought; the limit is 100 kWh/)
-    expect((await bagno('findings', file)).stdout).toMatch(/The loop takes more heat than the taps/)
+    expect((await bagno('compare', limited)).stdout).toMatch(/Fail: Purchased energy .*; limit 100 kWh/)
+    expect((await bagno('findings', file)).stdout).toMatch(/Circulation loss exceeds useful heat/)
     const refuge = made('refuge.json', writeStudy(mountainRefuge))
     expect((await bagno('findings', refuge)).stdout).toMatch(
-      /cannot be marked as finished:\n(- .*\n)*- Relief valve and its discharge\n/,
+      /cannot be completed:\n(- .*\n)*- Relief valve and its discharge\n/,
     )
   })
 

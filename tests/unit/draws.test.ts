@@ -152,7 +152,7 @@ describe('a log of draws', () => {
     [
       'a tap nobody knows',
       'start,tap,litres,temp\n2026-03-02 07:15,Sauna,4,40\n',
-      /^line 2: tap is “Sauna”; the taps are Kitchen sink/,
+      /^line 2: tap is “Sauna”; the outlets are Kitchen sink/,
     ],
     ['°F taken for °C', 'start,tap,litres,temp\n2026-03-02 07:15,,4,105\n', /^line 2: temp is “105”.*is it °F\?/],
     [
@@ -164,7 +164,7 @@ describe('a log of draws', () => {
     [
       'two years',
       'start,tap,litres,temp\n2024-03-02 07:15,,4,40\n2026-03-02 07:15,,4,40\n',
-      /spans 731 days; at most a year/,
+      /spans 731 days. Accepts up to a year/,
     ],
     ['no rows', 'start,tap,litres,temp\n', /^line 1: a header/],
   ] as [string, string, RegExp, Partial<LogMapping>?][])(
@@ -181,18 +181,18 @@ describe('a log of draws', () => {
   it('that is enormous or no table is refused', () => {
     expect(readTable('x'.repeat(LARGEST_LOG + 1))).toEqual({
       ok: false,
-      faults: [{ path: '', message: expect.stringMatching(/at most 4 MB/) }],
+      faults: [{ path: '', message: expect.stringMatching(/Accepts up to 4 MB/) }],
     })
     expect(faults(`start,tap,litres,temp\n${'2026-03-02 07:15,,4,40\n'.repeat(20_001)}`)).toEqual([
-      expect.stringMatching(/20001 rows; at most 20000/),
+      expect.stringMatching(/20001 rows. Accepts up to 20000/),
     ])
     fc.assert(fc.property(fc.string(), (text) => void read(text)))
   })
 
   it('guesses its columns from their names', () => {
-    expect(guessMapping(['Date & time', 'Add outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({
+    expect(guessMapping(['Date & time', 'Outlet', 'Volume [gal]', 'Temp °F'], 'x')).toMatchObject({
       time: 'Date & time',
-      tap: 'Add outlet',
+      tap: 'Outlet',
       amount: 'Volume [gal]',
       amountUnit: 'gal',
       temperature: 'Temp °F',

@@ -81,13 +81,13 @@ describe('the finder', () => {
       // What it says is what the full year of the plan says.
       const year = simulate(withPlan(study, found.best.plan, heaterId))
       expect([year.cost.total, year.comfort.warmWithin[at]]).toEqual([found.best.cost, found.best.warm])
-      expect(found.leftOut).toBe(Math.round((1 - found.best.warm) * year.comfort.draws))
+      expect(found.leftOut).toBe(Math.round((1 - found.best.warm) * year.comfort.waiting))
     },
   )
 
   it('a house whose heater works on demand and has no loop is told why there is nothing to look for', async () => {
     expect(await findWindows(harbourFlat, BEGIN_GOAL, () => Promise.reject(new Error('none')))).toMatchObject({
-      nothing: expect.stringMatching(/needs no hot-water timer/),
+      nothing: expect.stringMatching(/heats only during draw-off/),
     })
   })
 

@@ -169,7 +169,7 @@ describe('heat that came to heated rooms', () => {
       ).energy
     const inside = all('heated')
     expect(inside.houseHeatKwh / lostToAirKwh(inside)).toBeCloseTo(1, 6)
-    expect(houseHeatSentence(inside, false, displayOf(hillTown))).toMatch(/\(100 %\).*does not count it/)
+    expect(houseHeatSentence(inside, false, displayOf(hillTown))).toMatch(/\(100%\).*not credited/)
     expect(all('cellar').houseHeatKwh).toBe(0)
   })
 })

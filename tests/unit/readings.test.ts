@@ -235,7 +235,7 @@ describe('what readings say', () => {
     expect(good.offers[0].path).toBe('plant.heaters.boiler.efficiency')
     const bad = judged(reading('meter', { fuel: 'gas-m3', amount: 0.05, seconds: 90, powerKw: 30 }, 'boiler'))
     expect(bad.offers).toHaveLength(0)
-    expect(bad.worked.notes.join()).toMatch(/More out than in/)
+    expect(bad.worked.notes.join()).toMatch(/Output above input/)
   })
 
   it('a clocked meter takes its power from the display in the log, and moves a condensing curve instead of flattening it', () => {
@@ -264,7 +264,7 @@ describe('what readings say', () => {
         ...reading('droop', { otherTap, aloneC: 54, togetherC: 36 }, 'shower'),
         takenAt: '2026-01-20T08:00:00Z',
       })!
-    expect(taken('shower').worked.notes.join()).toMatch(/Two different taps/)
+    expect(taken('shower').worked.notes.join()).toMatch(/two different outlets/)
     const both = harbourFlat.pipes.taps
       .filter((t) => t.id === 'shower' || t.id === 'kitchen-sink')
       .reduce((s, t) => s + t.flowLMin, 0)
@@ -342,7 +342,7 @@ describe('a dial without degrees', () => {
   it('says why it cannot be said', () => {
     expect(dialFor([{ division: 2, tempC: 50 }], 55)).toEqual({
       ok: false,
-      faults: [{ path: '', message: expect.stringMatching(/Two marks/) }],
+      faults: [{ path: '', message: expect.stringMatching(/At least 2 marks/) }],
     })
     expect(
       dialFor(
@@ -371,7 +371,7 @@ describe('a dial without degrees', () => {
         ],
         50.2,
       ),
-    ).toEqual({ ok: false, faults: [{ path: '', message: expect.stringMatching(/less than 1 K/) }] })
+    ).toEqual({ ok: false, faults: [{ path: '', message: expect.stringMatching(/too close together/) }] })
   })
 })
 

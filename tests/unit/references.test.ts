@@ -39,7 +39,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       (s) => {
         with2(s, 'instant-electric')
       },
-      /plant › heaters › 2: one heater can heat the water as it runs/,
+      /plant › heaters › 2: only one instantaneous water heater is possible/,
     ],
     [
       'a coil without a store',
@@ -47,7 +47,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       (s) => {
         with2(s, 'element')
       },
-      /plant › store: needs a store: "Element" heats one/,
+      /plant › store: needs a cylinder: "Immersion heater" heats one/,
     ],
     [
       'a store that nothing heats',
@@ -66,7 +66,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
         s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin', null)]
         s.packages = []
       },
-      /plant › heaters: needs one that serves all taps/,
+      /plant › heaters: at least one heater must serve all outlets/,
     ],
     [
       'a small store at a tap that is not there',
@@ -74,7 +74,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       (s) => {
         ;(s.plant.heaters[3] as { tapId: string }).tapId = 'cellar'
       },
-      /plant › heaters › 4 › tapId: there is no tap "cellar"/,
+      /plant › heaters › 4 › tapId: there is no outlet "cellar"/,
     ],
     [
       'two small stores at one tap',
@@ -83,7 +83,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
         s.plant.heaters.push({ ...s.plant.heaters[3], id: 'extra' })
         s.controls.found.heaters.extra = control
       },
-      /tapId: this tap has a heater of its own already/,
+      /tapId: this outlet has a point-of-use heater already/,
     ],
     [
       'a coil upside down',
@@ -137,7 +137,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
           draws: [{ atMin: 3, tapId: 'gone', litres: 3, wantedC: 40 }],
         }
       },
-      /people › draws › draws › 1 › tapId: there is no tap "gone"/,
+      /people › draws › draws › 1 › tapId: there is no outlet "gone"/,
     ],
     [
       'a drain under a tap that is gone',
@@ -145,7 +145,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       (s) => {
         s.pipes.drain!.tapIds = ['gone']
       },
-      /pipes › drain › tapIds › 1: there is no tap "gone"/,
+      /pipes › drain › tapIds › 1: there is no outlet "gone"/,
     ],
     [
       'a relief valve that never opens',
@@ -218,13 +218,13 @@ describe('parts of a plant that do not go together are refused by name', () => {
 
 describe('what may be added and what must stay', () => {
   it('says why not, in words', () => {
-    expect(refusesAnother(harbourFlat, 'district-heat')).toMatch(/heats as it runs already/)
+    expect(refusesAnother(harbourFlat, 'district-heat')).toMatch(/an instantaneous water heater already/)
     expect(refusesAnother(harbourFlat, 'under-sink')).toBeNull()
     const all = harbourFlat.pipes.taps.reduce((s) => addHeater(s, 'under-sink'), harbourFlat)
     expect(refusesAnother(all, 'reservoir')).toBe('every outlet has one already')
     const full = Array.from({ length: 9 }).reduce<Study>((s) => addHeater(s, 'element'), hillTown)
     expect(full.plant.heaters).toHaveLength(MOST_HEATERS)
-    expect(refusesAnother(full, 'element')).toMatch(/8 already/)
+    expect(refusesAnother(full, 'element')).toMatch(/8 heaters already/)
   })
 
   it('keeps one that serves all taps, and takes the store with its last heater', () => {

@@ -73,9 +73,9 @@ describe('the register', () => {
     expect(said).toEqual([
       ['Holiday setpoint', 'unchanged', '113 °F'],
       ['Pasteurisation cycle', 'none', 'Monday 3:00 am, 149 °F held 30 min'],
-      ['Manual overrides', 'nothing', '140 °F from 1 Feb 8:00 am without end'],
-      ['Pump run time', 'by the clock', 'sampled'],
-      ['Tests', 'every 20 min for 30 s', 'every 15 min for 20 s'],
+      ['Manual overrides', 'nothing', '140 °F from 1 Feb 8:00 am without end time'],
+      ['Circulation mode', 'schedule', 'sampled'],
+      ['Test interval', 'every 20 min for 30 s', 'every 15 min for 20 s'],
       ['Space heating', 'another appliance', 'Condensing boiler'],
       ['Clock offset (+ = fast)', '0 min', '-12 min'],
     ])

@@ -66,12 +66,12 @@ describe('a mixing valve', () => {
   const sentence = (study: Study) =>
     checksOf(study, null).find((c) => c.cause.id === 'mixing-tested' && c.level !== 'pass')?.sentence ?? null
   it('is asked for its test while the store is hot enough to scald, and once a year', () => {
-    expect(sentence(hot(null, '2026-05-01'))).toMatch(/No test is written down/)
+    expect(sentence(hot(null, '2026-05-01'))).toMatch(/No test recorded/)
     expect(sentence(hot('2026-02-01', '2026-05-01'))).toBeNull()
     expect(sentence(hot('2024-02-01', '2026-05-01'))).toMatch(/2024-02-01/)
     expect(sentence(hot(null, '2026-05-01', false))).toBeNull()
     // With no day of the visit an old test is not taken for a new one; a reading's day will do.
-    expect(sentence(hot('2026-02-01', null))).toMatch(/no day of the visit/)
+    expect(sentence(hot('2026-02-01', null))).toMatch(/date of the visit not entered/)
     const read = changed(hot('2024-02-01', null), (s) => {
       const values = { tempC: 60 }
       s.readings = [
@@ -165,7 +165,7 @@ describe('a maker’s curve', () => {
       sizeHeater(study, study.plant.heaters[0]!, demandOf(study, 50)).checks.find((c) => c.id === 'output')!
     expect(verdict(exact).level).toBe('pass')
     expect(verdict(flat(1)).level).toBe('fail')
-    expect(verdict(flat(1)).sentence).toMatch(/by its maker’s curve/)
+    expect(verdict(flat(1)).sentence).toMatch(/by the manufacturer’s curve/)
   })
 })
 
@@ -187,7 +187,7 @@ describe('limits that somebody chose', () => {
       ['fail'],
     ])
     const [cup] = limited(0.1, null)
-    expect(cup!.sentence).toMatch(/More than 0.10 L to run off at Kitchen sink,/)
+    expect(cup!.sentence).toMatch(/Dead-leg volume above 0.10 L at Kitchen sink,/)
   })
 
   it('a bore below what the local code allows does not fit, and one nobody looked up is not known', () => {

@@ -87,7 +87,7 @@ describe('a size', () => {
       electric(looked, change).checks.find((c) => c.id === 'amps')!
     const one = sentence((h) => void ((h.outputKw = 18), (h.phases = 1)))
     expect(one.level).toBe('fail')
-    expect(one.sentence).toMatch(/78 A at 230 V: only 30 of 40 A are free/)
+    expect(one.sentence).toMatch(/78 A at 230 V: only 30 of 40 A spare/)
     expect(sentence((h) => void ((h.outputKw = 18), (h.phases = 3))).sentence).toMatch(/one phase and it needs three/)
     expect(sentence((h) => void ((h.outputKw = 6), (h.phases = 1))).level).toBe('pass')
     expect(
@@ -95,7 +95,7 @@ describe('a size', () => {
         changed(looked, (s) => void (s.site.electricMain!.spareWays = 0)),
         (h) => void ((h.outputKw = 6), (h.phases = 1)),
       ).checks.find((c) => c.id === 'amps')!.sentence,
-    ).toMatch(/0 ways are free/)
+    ).toMatch(/0 spare ways/)
   })
 
   it('asks for the coldest main and the household’s own draws', () => {

@@ -54,7 +54,7 @@ describe('a year with each heat source', () => {
     const { study } = job('district-heat')
     const year = sourceYear(hill, now, job('district-heat'), simulate(study))
     expect(year.assumedPrices).toEqual(['district-heat'])
-    expect(sourceSentences(year, displayOf(hill)).join(' ')).toMatch(/price of district heat is assumed/)
+    expect(sourceSentences(year, displayOf(hill)).join(' ')).toMatch(/Price of district heat assumed/)
     expect(sourceYear(hill, now, job('heat-pump'), now).assumedPrices).toEqual([])
   })
 

@@ -57,13 +57,13 @@ describe('the reader of study files', () => {
       (s) => void (s.pipes.runs[1].from = 'attic'),
       /pipes › runs › 2 › from: there is no run "attic"/,
     ],
-    ['runs in a circle', (s) => void (s.pipes.runs[0].from = 'riser-top'), /circle/],
+    ['runs in a circle', (s) => void (s.pipes.runs[0].from = 'riser-top'), /connects to itself/],
     ['two runs of one name', (s) => void (s.pipes.runs[1].id = 'cellar-main'), /used twice/],
     ['a tap on no run', (s) => void (s.pipes.taps[0].runId = 'x'), /pipes › taps › 1 › runId: there is no run "x"/],
     [
       'a habit at no tap',
       (s) => void (s.people.habits[0].tapId = 'x'),
-      /people › habits › 1 › tapId: there is no tap "x"/,
+      /people › habits › 1 › tapId: there is no outlet "x"/,
     ],
     [
       'a carrier without a price',
@@ -78,7 +78,7 @@ describe('the reader of study files', () => {
           { fromMin: 0, toMin: 600 },
           { fromMin: 500, toMin: 700 },
         ]),
-      /windows in order, not overlapping/,
+      /on periods in order, not overlapping/,
     ],
     [
       'a window that ends before it starts',
@@ -92,7 +92,7 @@ describe('the reader of study files', () => {
       (s) => void ((s.plant.store as unknown as Record<string, unknown>).litres = '200'),
       /plant › store › litres: expected number/,
     ],
-    ['a store missing under a boiler', (s) => void (s.plant.store = null), /plant › store: needs a store/],
+    ['a store missing under a boiler', (s) => void (s.plant.store = null), /plant › store: needs a cylinder/],
     [
       'an absence that ends before it starts',
       (s) => void (s.people.absences[0] = { personId: null, fromDay: 9, toDay: 3 }),
@@ -102,7 +102,7 @@ describe('the reader of study files', () => {
 
   it('says that a loop is missing', () => {
     expect(faults((s) => void (s.controls.found.loop.mode = 'always'), harbourFlat).join()).toMatch(
-      /loop › mode: must be "off": there is no loop/,
+      /loop › mode: must be "off": there is no circulation/,
     )
   })
 
@@ -165,11 +165,11 @@ describe('the grid of a controller', () => {
 
   it('names what cannot be entered', () => {
     expect(misfits(grid, everyDay([360, 480]))).toEqual([])
-    expect(misfits(grid, everyDay([0, 30], [60, 90], [120, 150])).join()).toMatch(/3 windows; the controller holds 2/)
-    expect(misfits(grid, everyDay([365, 480])).join()).toMatch(/steps of 30 minutes/)
+    expect(misfits(grid, everyDay([0, 30], [60, 90], [120, 150])).join()).toMatch(/3 on periods; controller limit 2/)
+    expect(misfits(grid, everyDay([365, 480])).join()).toMatch(/steps of 30 min/)
     const mixed = everyDay([360, 480])
     mixed[3] = []
-    expect(misfits(grid, mixed)).toEqual(['Thursday differs from Monday; the controller holds one programme for both.'])
+    expect(misfits(grid, mixed)).toEqual(['Thursday differs from Monday; the controller has one day group for both.'])
   })
 })
 

@@ -13,7 +13,7 @@ function outcome(study: Study, mostWork: number): 'year' | 'refused' {
     return 'year'
   } catch (error) {
     if (!(error instanceof YearRefused)) throw error
-    expect(error.message).toMatch(/draws a year; at most|takes too long to work out: it was given up on day \d+/)
+    expect(error.message).toMatch(/draw-offs a year; accepts up to|Simulation stopped on day \d+/)
     return 'refused'
   }
 }
@@ -35,12 +35,12 @@ describe('a year', () => {
 
   it('of more than five hundred draws a day is refused with the number of them', () => {
     const study = EXTREMES.find(([name]) => name === '20,000 draws a day')![1]
-    expect(() => simulate(study)).toThrow('as many as 7,320,000 draws a year; at most 200,000 are followed')
+    expect(() => simulate(study)).toThrow('give up to 7,320,000 draw-offs a year; accepts up to 200,000')
   })
 
   it('of a demo is far from the limit of its work', () => {
     expect(() => simulate(hillTown, { mostWork: MOST_WORK / 12 })).not.toThrow()
-    expect(() => simulate(hillTown, { mostWork: MOST_WORK / 1000 })).toThrow(/given up on day \d+/)
+    expect(() => simulate(hillTown, { mostWork: MOST_WORK / 1000 })).toThrow(/stopped on day \d+/)
   })
 
   it('never shows what is no figure', () => {

@@ -44,7 +44,7 @@ describe('the pool of workers', () => {
     const pool = new YearPool(1, () => made.shift()!)
     const first = pool.year(harbourFlat, fresh)
     const second = pool.year(harbourFlat, fresh)
-    const said = expect(first).rejects.toThrow('No year came within 40 seconds')
+    const said = expect(first).rejects.toThrow('Simulation stopped after 40 s')
     await vi.advanceTimersByTimeAsync(41_000)
     await said
     expect(stuck.terminate).toHaveBeenCalled()
@@ -124,8 +124,8 @@ describe('the pool of workers', () => {
     expect(made).toBe(1)
 
     const pool = new YearPool(1, broken)
-    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('broke off (cannot load)')
-    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('broke off (cannot load)')
+    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('Simulation failed (cannot load)')
+    await expect(pool.year(harbourFlat, fresh)).rejects.toThrow('Simulation failed (cannot load)')
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(answer))))
     expect(await pool.year(harbourFlat, fresh)).toEqual(answer)
     expect(pool.onServer.value).toBe(true)

@@ -40,7 +40,7 @@ const choices = computed((): Choice[] => {
   const sources = (['instead', 'beside'] as How[]).flatMap((how) =>
     sourcesFor(study.value, how).map((kind) => ({
       key: `${how} ${kind}`,
-      name: `${HEATERS[kind].name} ${how === 'instead' ? 'instead' : 'additional'}`,
+      name: `${HEATERS[kind].name} (${how === 'instead' ? 'replacement' : 'additional'})`,
       at: 'Heater',
       finds: how === 'instead' ? 'replace heat source replacement' : 'add heat source additional',
       begin: (id: string) => beginHeatSource(study.value, kind, how, id),

@@ -7,6 +7,8 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
+import type { Quantity } from '~~/core/units/quantities'
+import { comfortLost } from '~~/core/views/compare'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
@@ -42,6 +44,19 @@ const bars = computed(() => {
     { name: baseName.value, cost: from.cost.total, share: from.cost.total / most },
     { name: result.value.name, cost: result.value.result.cost.total, share: result.value.result.cost.total / most },
   ]
+})
+/** What got worse stands beside what is saved: comfort figure by figure, and how many checks are below. */
+const broken = computed(() => (judgement.judged?.brought ?? []).length)
+const worse = computed(() => {
+  if (!result.value || !base.value) return []
+  const written = (quantity: Quantity | null, at: number) =>
+    quantity ? units.value.figure(quantity, at) : at.toLocaleString('en-GB')
+  const comfort = comfortLost(base.value, result.value.result).map(
+    (c) => `${c.what} ${written(c.quantity, c.was)} → ${written(c.quantity, c.is)}`,
+  )
+  return broken.value
+    ? [...comfort, `${broken.value} ${broken.value === 1 ? 'check' : 'checks'}, listed below`]
+    : comfort
 })
 const changes = computed(() => {
   const d = difference.value
@@ -92,8 +107,9 @@ const changes = computed(() => {
           <b class="text-3xl" :class="difference!.cost <= 0 ? 'text-verdigris' : 'text-alarm'" data-package-change>{{
             units.moneyChange(difference!.cost)
           }}</b>
-          a year, {{ baseName.toLowerCase() }}.
+          a year against {{ baseName.toLowerCase() }}.
         </p>
+        <p v-if="worse.length" class="mt-1 font-semibold text-alarm" data-worse>Worse: {{ worse.join('; ') }}.</p>
         <p class="mt-1">
           Cost
           <b>{{
@@ -109,7 +125,7 @@ const changes = computed(() => {
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} checks fail</span>
           <span v-if="open.unknown" class="font-semibold text-copper">{{ open.unknown }} not checked yet</span>
         </p>
-        <p v-else-if="details.length && targets.every((t) => t.level === 'pass')" class="mt-1 text-verdigris">
+        <p v-else-if="details.length && judgement.judged && broken === 0" class="mt-1 text-verdigris">
           No failed checks.
         </p>
         <p v-for="t in targets" :key="t.id" class="mt-1 flex items-start gap-1.5" data-target>

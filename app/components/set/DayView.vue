@@ -163,10 +163,10 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
       </div>
       <div class="flex flex-wrap gap-x-6 gap-y-1 text-sm">
         <p>
-          Heater <b>{{ drawn && drawn.heatKw > 0 ? units.figure('power', drawn.heatKw) : 'rests' }}</b>
+          Heater <b>{{ drawn && drawn.heatKw > 0 ? units.figure('power', drawn.heatKw) : 'off' }}</b>
         </p>
         <p v-if="study.pipes.loop">
-          Pump <b>{{ drawn?.pumping ? 'runs' : 'rests' }}</b>, return
+          Pump <b>{{ drawn?.pumping ? 'runs' : 'off' }}</b>, return
           <b>{{ drawn?.loopReturnC == null ? '…' : units.temperature(drawn.loopReturnC) }}</b>
         </p>
         <p>
@@ -237,7 +237,7 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
         <ul>
           <li v-for="(d, i) in late" :key="i">
             {{ units.time(Math.floor(d.atMin)) }} {{ tapName(d.tapId) }}: {{ units.seconds(d.waitedS)
-            }}{{ d.cool ? ', too cool' : '' }}
+            }}{{ d.cool ? ', below required temperature' : '' }}
           </li>
         </ul>
       </details>

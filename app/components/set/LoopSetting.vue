@@ -133,7 +133,7 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       <NumberField
         v-if="loop.mode === 'trace heating'"
         label="Cable output"
-        unit="W/m"
+        quantity="linePower"
         :decimals="0"
         :schema="shape.trace.shape.wPerM"
         :value="loop.trace.wPerM"

@@ -72,7 +72,7 @@ const plans = computed(() => {
   const f = found.value
   if (!f) return []
   return [
-    ['As it stands', f.asItStands],
+    ['As set', f.asItStands],
     ['Always on', f.always],
     ['Cheapest schedule found', f.best],
     ['One time step longer', f.warmer],

@@ -138,7 +138,8 @@ const keeps = (id: string) => keepsTap(table.study!, id)
         </p>
         <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">
           Per year: {{ r.waitMedianS > 0 ? `median time to tap ${table.units.seconds(r.waitMedianS)}` : 'no waiting' }},
-          draw-off to waste {{ table.units.litres(r.runOffL) }}, {{ r.coolDraws }} of {{ r.draws }} draw-offs unmet.
+          draw-off to waste {{ table.units.litres(r.runOffL) }},
+          {{ r.waiting ? `${r.coolDraws} of ${r.waiting} draw-offs unmet` : 'no use waits for hot water' }}.
         </p>
       </div>
       <button

@@ -18,6 +18,8 @@ interface Row {
   of: (r: YearResult) => number
   write: (x: number) => string
   hint?: string
+  /** Of how many draw-offs it is; of none there is nothing to tell. Left out: of the whole year. */
+  among?: (r: YearResult) => number
 }
 const rows = computed((): Row[] => [
   { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costCounts(table.study!) },
@@ -30,27 +32,35 @@ const rows = computed((): Row[] => [
     of: (r) => r.comfort.first.medianS,
     write: units.value.seconds,
     hint: 'median (P50), pipe unused for 30 min or more',
+    among: (r) => r.comfort.first.draws,
   },
-  { name: 'Time to tap, cold pipe (P90)', of: (r) => r.comfort.first.p90S, write: units.value.seconds },
+  {
+    name: 'Time to tap, cold pipe (P90)',
+    of: (r) => r.comfort.first.p90S,
+    write: units.value.seconds,
+    among: (r) => r.comfort.first.draws,
+  },
   {
     name: 'Time to tap, warm pipe',
     of: (r) => r.comfort.second.medianS,
     write: units.value.seconds,
     hint: 'median (P50), pipe used within 30 min',
+    among: (r) => r.comfort.second.draws,
   },
-  { name: 'Unmet draw-offs', of: (r) => r.comfort.coolDraws, write: count },
+  { name: 'Unmet draw-offs', of: (r) => r.comfort.coolDraws, write: count, among: (r) => r.comfort.waiting },
   { name: 'Starts, all heaters', of: (r) => r.heaterStarts, write: count },
 ])
+const told = (row: Row, r: YearResult) => (row.among?.(r) === 0 ? 'not assessed' : row.write(row.of(r)))
 const count = (x: number) => x.toLocaleString('en-GB')
 const isSet = computed(() => years.comparable && years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {
   if (!from || !to) return ''
   const by = row.of(to) - row.of(from)
   const text = row.write(Math.abs(by))
-  return text === row.write(0) ? 'as it was' : `${by < 0 ? '−' : '+'}${text}`
+  return text === row.write(0) ? 'no change' : `${by < 0 ? '−' : '+'}${text}`
 }
 const better = (row: Row, from: YearResult | null, to: YearResult | null) =>
-  from && to && change(row, from, to) !== 'as it was' ? Math.sign(row.of(from) - row.of(to)) : 0
+  from && to && change(row, from, to) !== 'no change' ? Math.sign(row.of(from) - row.of(to)) : 0
 /** Checks of harm of the household as it stands; of a package they stand with it. */
 const harm = computed(() => {
   if (!judgement.pointsStand || years.shownAs === 'with the package') return null
@@ -86,7 +96,7 @@ const harm = computed(() => {
           {{ row.name }}<span v-if="row.hint" class="block leading-4 opacity-90">{{ row.hint }}</span>
         </dt>
         <dd class="text-xl font-semibold lg:text-right" :data-total="row.name">
-          {{ years.shown ? row.write(row.of(years.shown)) : '…' }}
+          {{ years.shown ? told(row, years.shown) : '…' }}
         </dd>
         <dd v-if="years.before && years.shown" class="caption">
           last change: {{ change(row, years.before, years.shown) }}

@@ -62,7 +62,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       :open="station === 'heater'"
       @click="emit('open', 'heater', '')"
     >
-      <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'resting') : '…' }}</template>
+      <template #now>{{ frame ? (frame.heatKw > 0 ? units.figure('power', frame.heatKw) : 'off') : '…' }}</template>
       <template #year>loses {{ spend(money?.heater) }}</template>
       <HeaterMark :fires="(frame?.heatKw ?? 0) > 0" :electric="carrierOf(heater) === 'electricity'" />
     </StationButton>

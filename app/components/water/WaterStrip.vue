@@ -29,7 +29,7 @@ const stations = computed(() => {
     {
       at: 'heater' as const,
       name: 'Heater',
-      now: f ? (f.heatKw > 0 ? units.value.figure('power', f.heatKw) : 'rests') : '…',
+      now: f ? (f.heatKw > 0 ? units.value.figure('power', f.heatKw) : 'off') : '…',
       c: null,
     },
     ...(plant.store ? [{ at: 'store' as const, name: 'Cylinder', now: temp(f?.supplyC), c: f?.supplyC ?? null }] : []),
@@ -38,7 +38,7 @@ const stations = computed(() => {
           {
             at: 'loop' as const,
             name: 'Circulation',
-            now: f ? `${f.pumping ? 'runs' : 'rests'}, ${temp(f.loopReturnC)}` : '…',
+            now: f ? `${f.pumping ? 'runs' : 'off'}, ${temp(f.loopReturnC)}` : '…',
             c: f?.loopReturnC ?? null,
           },
         ]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ArrowLeft, Calculator, ChevronDown, ChevronUp, Download, Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke, useMediaQuery } from '@vueuse/core'
+import WordSearch from '~/components/home/WordSearch.vue'
 import RunningTotals from '~/components/totals/RunningTotals.vue'
 import TotalsBar from '~/components/totals/TotalsBar.vue'
 import ClockStrip from '~/components/water/ClockStrip.vue'
@@ -104,7 +105,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
             : table.kept === 'kept'
               ? 'saved in this browser'
               : table.kept === 'keeping'
-                ? 'keeping…'
+                ? 'saving…'
                 : ''
         }}</span>
         <button
@@ -134,6 +135,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
           <option value="metric">metric</option>
           <option value="us">US</option>
         </select>
+        <WordSearch />
         <button
           class="tool px-3"
           aria-label="Calculators"

@@ -32,9 +32,8 @@ watch([pack, stage], ([p, view]) => (years.lookedAt = view === 'sizes' ? null : 
 onUnmounted(() => (years.lookedAt = null))
 
 const result = computed(() => (pack.value ? (years.years.get(packageKey(pack.value.id)) ?? null) : null))
-const after = computed(() => result.value ?? years.now)
 const view = ref<'before' | 'after'>('after')
-const pictured = computed(() => (view.value === 'before' ? years.found : after.value))
+const pictured = computed(() => (view.value === 'before' ? years.found : result.value))
 
 function add() {
   const id = freshId('package', packages.value)
@@ -117,10 +116,12 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
             </div>
           </div>
           <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
+          <p v-else class="py-6 text-ink-soft">Simulating the year…</p>
         </section>
         <section class="mt-6" aria-label="By month">
           <h2 class="text-xl">By month</h2>
-          <MonthChart v-if="years.found && after" :found="years.found" :after="after" :name="pack.name" />
+          <MonthChart v-if="years.found && result" :found="years.found" :after="result" :name="pack.name" />
+          <p v-else class="py-6 text-ink-soft">Simulating the year…</p>
         </section>
       </template>
     </template>

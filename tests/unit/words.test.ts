@@ -1,0 +1,121 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { checksOf } from '../../core/checks/catalogue'
+import { checksOfMeasure } from '../../core/checks/measure'
+import { duplex } from '../../core/demos/duplex'
+import { DEMOS } from '../../core/demos/index'
+import { HEATERS } from '../../core/heaters/kinds'
+import { LOOP_MODE_WORDS } from '../../core/household/loop-mode-words'
+import { settingsOf } from '../../core/household/register'
+import { MEASURES } from '../../core/measures/names'
+import { partsOf } from '../../core/measures/parts'
+import { READINGS } from '../../core/readings/kinds'
+import type { Study } from '../../core/study/study'
+import { wordsOf } from '../../core/study/words-of'
+import { SUMS } from '../../core/sums/registry'
+import { inWordsOf } from '../../core/words/dialect'
+import { findTerms } from '../../core/words/find'
+import type { Term } from '../../core/words/term'
+import { TERMS } from '../../core/words/terms'
+import { simulate } from '../../core/year/simulate'
+import { randomStudy } from '../../proof/random-study'
+import { METRIC_UNITS, NEVER_SAY, US_UNITS } from '../never-say'
+
+/** What a household is told: titles, sentences and remedies of every check, of its measures, and what these take. */
+const told = (study: Study) => [
+  ...checksOf(study, simulate(study)).flatMap((c) => [c.title, c.sentence, c.remedy, c.source, c.cause.title]),
+  ...study.packages
+    .flatMap((p) => p.measures)
+    .flatMap((m) => [
+      ...checksOfMeasure(study, m).flatMap((c) => [c.title, c.sentence, c.remedy, c.source]),
+      ...partsOf(study, m).flatMap((p) => [p.unit, p.also ?? '']),
+    ]),
+  ...settingsOf(study).map((s) => s.what),
+]
+/** Texts that are the same in every study. */
+const always = [
+  ...Object.values(HEATERS).flatMap((h) => [h.name, h.caution]),
+  ...Object.values(LOOP_MODE_WORDS).flatMap((m) => [m.name, m.does]),
+  ...Object.values(MEASURES).map((m) => m.name),
+  ...Object.values(READINGS).flatMap((r) => [r.title, r.how]),
+  ...SUMS.flatMap((s) => [s.title, s.about, ...Object.values(s.results).map((r) => r.label)]),
+]
+/** The same without what was typed into the study. */
+const ours = (study: Study, text: string) => {
+  const typed: string[] = []
+  const walk = (value: unknown): void => {
+    if (typeof value === 'string') typed.push(value)
+    else if (value && typeof value === 'object') Object.values(value).forEach(walk)
+  }
+  walk(study)
+  return typed
+    .filter((s) => s.length > 2)
+    .sort((a, b) => b.length - a.length)
+    .reduce((t, name) => t.replaceAll(name, '…'), text)
+}
+
+describe('the words of the trade', () => {
+  it('are explained in a line each, and none is another’s', () => {
+    const terms = Object.values<Term>(TERMS)
+    for (const { metric, help } of terms) expect(help.split(' ').length, metric).toBeLessThanOrEqual(17)
+    expect(new Set(terms.map((t) => t.metric)).size).toBe(terms.length)
+  })
+
+  it('are said once: what is in US words stays as it is', () => {
+    const texts = [...always, ...DEMOS.flatMap((d) => told(d.study))]
+    for (const text of texts) {
+      const us = inWordsOf('us', text)
+      expect(inWordsOf('us', us)).toBe(us)
+      expect(inWordsOf('metric', text)).toBe(text)
+    }
+  })
+
+  it.each(DEMOS.map((d) => [d.study.id, d.study] as const))('are those of %s, in either system', (_, study) => {
+    for (const units of ['metric', 'us'] as const) {
+      const as = { ...study, units }
+      for (const text of told(as).map((t) => ours(as, t))) {
+        expect(text).not.toMatch(NEVER_SAY)
+        expect(text).not.toMatch(units === 'us' ? METRIC_UNITS : US_UNITS)
+      }
+    }
+    for (const text of always) expect(text).not.toMatch(NEVER_SAY)
+  })
+
+  it('leave what was typed as it was', () => {
+    const study = structuredClone(duplex)
+    study.pipes.taps[0]!.name = 'Cellar tap by the cylinder'
+    study.site.note = 'an outlet in the loft'
+    const words = wordsOf(study)
+    expect(words('Scald risk at Cellar tap by the cylinder: an outlet')).toBe(
+      'Scald risk at Cellar tap by the cylinder: a fixture',
+    )
+    expect(words('an outlet in the loft')).toBe('an outlet in the loft')
+    expect(words('Outlets in the loft')).toBe('Fixtures in the attic')
+  })
+
+  it('leave the names of any study as they are', () => {
+    fc.assert(
+      fc.property(randomStudy, fc.constantFrom('Cylinder of ', 'Outlet: '), (study, before) => {
+        const us: Study = { ...study, units: 'us' }
+        const { name } = us.pipes.taps[0]!
+        expect(wordsOf(us)(`${before}${name}`).endsWith(name)).toBe(true)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it.each([
+    ['geyser', 'cylinder'],
+    ['tankless', 'instantaneous'],
+    ['cylinder', 'cylinder'],
+    ['tank', 'cylinder'],
+    ['dead leg', 'deadLeg'],
+    ['twig', 'deadLeg'],
+    ['secondary return', 'secondaryReturn'],
+    ['immersion', 'immersion'],
+    ['keep-hot', 'keepHot'],
+    ['pre-heat', 'keepHot'],
+    ['hysteresis', 'differential'],
+    ['legionella', 'logReduction'],
+  ])('find "%s" as %s', (word, concept) => expect(findTerms(word)[0]).toBe(concept))
+})
