@@ -135,7 +135,7 @@ export function comparisonTable(study: Study, c: FullComparison): string {
         x.name,
         d.money(x.aloneMoney),
         d.money(x.lastInMoney),
-        x.costMoney === null ? 'not known' : d.money(x.costMoney),
+        x.costMoney === null ? 'not priced' : d.money(x.costMoney),
       ])
     m.push([
       'Together',

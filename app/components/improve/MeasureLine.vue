@@ -29,7 +29,7 @@ const cost = computed(() => props.details?.costMoney ?? null)
 const figures = computed((): [string, string][] => [
   ['Stand-alone saving', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
   ['Last-in saving', props.saving ? units.value.money(props.saving.lastInMoney) : '…'],
-  ['Cost', cost.value === null ? 'not known' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
+  ['Cost', cost.value === null ? 'not priced' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
   ['Simple payback', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastInMoney)) : '…'],
 ])
 const id = useId()
