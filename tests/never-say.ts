@@ -3,8 +3,8 @@
  * themselves are in core/words, where some of these stand as what people may search for.
  */
 export const NEVER_SAY =
-  /\b(?:(?:the|a|of|no|in|its|own|on) stores?|Stores?(?! (?:at|hot)\b)|[Ll]oops?|[Hh]ot runs?|[Ww]indows?|[Bb]ench sums?|[Tt]epid|[Hh]abits?|[Mm]akers?|[Tt]he fires?|fire’s|[Dd]ead runs?|[Rr]uns? off|[Tt]enfold|the plant|not looked|[Nn]obody|[Ss]omebody|[Ww]hoever|stands out|line of water|[Ss]tations?|(?:draws?|comes?|came) too cool|papers|handy|the licensed|laid anew|(?:first|second) draws|(?:calls|lights) below|gone through|as it came|[Rr]eckon(?:s|ed)?|heats as it runs|[Kk]ept in this browser|[Gg]ives? up|given up|lets? go|hysteresis|[Pp]ays? back|[Bb]ought|[Cc]ool draws|[Ii]n its place)\b/
+  /\b(?:(?:the|a|of|no|in|its|own|on) stores?|Stores?(?! (?:at|hot)\b)|(?<!(?:[Bb]oiler|[Rr]ecirculation) )[Ll]oops?|[Hh]ot runs?|[Ww]indows?|[Bb]ench sums?|[Tt]epid|[Hh]abits?|[Mm]akers?|[Tt]he fires?|fire’s|[Dd]ead runs?|[Rr]uns? off|[Tt]enfold|the plant|not looked|[Nn]obody|[Ss]omebody|[Ww]hoever|stands out|line of water|[Ss]tations?|(?:draws?|comes?|came) too cool|papers|handy|the licensed|laid anew|(?:first|second) draws|(?:calls|lights) below|gone through|as it came|[Rr]eckon(?:s|ed)?|heats as it runs|[Kk]ept in this browser|[Gg]ives? up|given up|lets? go|hysteresis|[Pp]ays? back|[Bb]ought|[Cc]ool draws|[Ii]n its place)\b/
 
-/** Units of the other system. */
+/** Units of the other system, where no other system is offered beside them. */
 export const METRIC_UNITS = /\d\s?(?:°C|K|L|m|mm|m²|m³|bar|mbar|kg|L\/min|L\/h|W\/K|W\/m|kJ)(?![\w·/°²³(])/
 export const US_UNITS = /\d\s?(?:°F|gal|gpm|psi|ft|ft²|ft³|lb|therms?|k?Btu(?:\/h)?|gpg)(?![\w·/°²³(])/

@@ -107,7 +107,7 @@ const tapNeeds: Rule = ({ study, write }) => {
       subject: { kind: 'tap', id: tap.id },
       concern: 'comfort',
       level: isShort ? 'fail' : 'pass',
-      title: isShort ? `Outlet temperature too low: ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
+      title: isShort ? `Temperature at outlet too low: ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
       sentence: `Requires ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw-off in the coldest month.${alone ? ' Only this outlet is short.' : ''}`,
       figures: {
         needsC: { value: tap.leastHotC!, quantity: 'temperature' },
@@ -156,7 +156,9 @@ const leastSetting: Rule = ({ study, write }): Told[] => {
       concern: 'comfort',
       level: kept ? 'pass' : 'marginal',
       title: 'Required supply temperature',
-      ...(kept ? {} : { cause: { id: `need-${most.tap.id}`, title: `Outlet temperature too low: ${most.tap.name}` } }),
+      ...(kept
+        ? {}
+        : { cause: { id: `need-${most.tap.id}`, title: `Temperature at outlet too low: ${most.tap.name}` } }),
       sentence: `${most.tap.name} governs: ${write.temperature(most.tap.leastHotC!)} there needs ${write.temperature(most.carried)} at the hot connection; supply is ${write.temperature(now)}${kept ? '' : ', too low'}.${spare > 0.5 ? ` The other outlets need ${write.temperature(next.carried)}.` : ''}`,
       figures: {
         neededC: { value: most.carried, quantity: 'temperature' },

@@ -21,7 +21,7 @@ const onOff = (value: boolean) => (value ? 'on' : 'off')
 
 /** What a timer switches. */
 export const TIMER_WORDS: Record<(typeof TIMER_BY)[number], string> = {
-  'not looked': 'not looked',
+  'not looked': 'not checked',
   'its control': 'control input',
   'its mains': 'power supply',
 }

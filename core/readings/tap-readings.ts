@@ -175,7 +175,7 @@ export const tapTemperature = defineReading({
           },
           {
             label: 'Supply temperature',
-            formula: 'outlet temperature + pipe temperature drop',
+            formula: 'temperature at the outlet + pipe temperature drop',
             value: supply,
             quantity: 'temperature',
           },

@@ -43,7 +43,7 @@ const BESIDE: readonly (readonly [string, string])[] = [
 ]
 
 /** Where a word is part of another that stays. */
-const STAYS = ['time to tap', 'tap water', 'tapped']
+const STAYS = ['time to tap', 'tap water', 'tapped', 'valve outlet', 'heater outlet', 'outlet temperature']
 
 const plural = (word: string) => (/[sxh]$/.test(word) ? `${word}es` : `${word}s`)
 const capital = (word: string) => word[0].toUpperCase() + word.slice(1)
@@ -81,6 +81,14 @@ const article = (text: string) =>
     )
     .replace(/\b([Aa]) (?=(electric element|attic|air gap|expansion|at-risk|element on))/g, '$1n ')
 
+const said = (text: string) =>
+  article(
+    text.replace(PATTERN, (word, at: number) => {
+      const us = US.get(word)!
+      return at === 0 && /^[A-Z]/.test(word) ? capital(us) : us
+    }),
+  )
+
 /** Whether a text of ours reads otherwise in a US study. */
 export const differs = (text: string): boolean => {
   PATTERN.lastIndex = 0
@@ -95,10 +103,10 @@ export const differs = (text: string): boolean => {
 export function inWordsOf(system: System, text: string, own: readonly string[] = []): string {
   if (system === 'metric' || text === '') return text
   const typed = own.filter((name) => text.includes(name))
-  if (typed.length === 0) return article(text.replace(PATTERN, (word) => US.get(word)!))
+  if (typed.length === 0) return said(text)
   const between = new RegExp(`(${alternatives(typed)})`)
   return text
     .split(between)
-    .map((part, i) => (i % 2 ? part : article(part.replace(PATTERN, (word) => US.get(word)!))))
+    .map((part, i) => (i % 2 ? part : said(part)))
     .join('')
 }

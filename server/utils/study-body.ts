@@ -10,7 +10,7 @@ const LARGEST_BODY = 8 * 1024 * 1024
 const MOST_ARRIVING = 96 * 1024 * 1024
 /** Tasks of one address, waiting or under way: others find room beside them. */
 const MOST_OF_ONE = 6
-/** A connection whose request was refused before it had come whole is closed after this, ms. */
+/** A connection whose request was refused and has still not come whole after this is closed, ms. */
 const CLOSED_MS = 500
 
 let arriving = 0
@@ -69,12 +69,14 @@ async function textOf(event: H3Event): Promise<string> {
   }
 }
 
-/** What was refused before it had come whole is not read on: its connection ends once the answer is out. */
+/**
+ * What was refused before it had come whole is let go of as it comes, for a moment: a caller that is still sending would not read
+ * the answer of a connection that ends under it. Then the connection ends.
+ */
 function closeAfter({ node: { req, res } }: H3Event): void {
   if (req.complete) return
-  res.setHeader('connection', 'close')
   const { socket } = req
-  res.once('finish', () => setTimeout(() => socket.destroy(), CLOSED_MS).unref())
+  res.once('finish', () => setTimeout(() => req.complete || socket.destroy(), CLOSED_MS).unref())
 }
 
 /** Answers a request that sends a study with what the pool makes of it. Nothing is stored. */

@@ -39,7 +39,7 @@ describe('a house as it was found', () => {
     await press(page, 'radio', 'Always on')
     before = await newTotal(page, before)
     await page.$$eval('section[aria-label="Condensing boiler"] label', (all) =>
-      all.find((l) => /Heater timer/.test(l.textContent!))!.click(),
+      all.find((l) => /Hot water schedule/.test(l.textContent!))!.click(),
     )
     await type(page, 'Setpoint', '62')
     const foundCost = figure(await newTotal(page, before))
@@ -107,7 +107,7 @@ describe('before and after', () => {
     await page.waitForSelector('[data-pair]')
     const text = await page.$eval('[data-pair]', (p) => p.textContent!.replace(/\s+/g, ' '))
     expect(text).toMatch(/2026-02-02 →.*2026-02-20/)
-    expect(text).toMatch(/less \(\d+ %\)/)
+    expect(text).toMatch(/less \(\d+%\)/)
     expect(text).toMatch(/In between: .*works done.* on 2026-02-10/)
     expect(text).not.toMatch(/More than one change/)
     await page.goto(`${url}/study/hill-town/survey`)

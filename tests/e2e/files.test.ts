@@ -146,7 +146,7 @@ describe('a browser that keeps nothing more', () => {
     await page.goto(`${url}/study/full-log/set`)
     await settled(page)
     await press(page, 'button', 'Calculators')
-    await (await page.waitForSelector('#sum-search'))!.type('litres')
+    await (await page.waitForSelector('#sum-search'))!.type('volume')
     await page.keyboard.press('Enter')
     const keep = await page.waitForSelector('::-p-aria(Save to log[role="button"])')
     await keep!.click()

@@ -28,7 +28,7 @@ describe('findings in the interface', () => {
     await page.waitForSelector('[data-finding]')
     expect(await shown()).toEqual(expected().map((f) => f.id))
     expect(await page.$eval('section[aria-label="System diagram"]', (s) => s.textContent)).toMatch(
-      new RegExp(`Store${expected().filter((f) => f.station === 'store').length}\\s*findings`),
+      new RegExp(`Cylinder${expected().filter((f) => f.station === 'store').length}\\s*findings`),
     )
   })
 

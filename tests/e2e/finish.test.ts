@@ -31,7 +31,7 @@ describe('the end of a visit', () => {
       seen.offered = seen.looked = 0
       const look = () => {
         const button = Array.from(document.querySelectorAll('button')).find((b) =>
-          /Mark as finished/.test(b.textContent),
+          /Mark as complete/.test(b.textContent),
         )
         if (button) seen.looked++
         if (button && !button.disabled) seen.offered++
@@ -90,7 +90,7 @@ describe('the end of a visit', () => {
     await survey('duplex')
     await page.waitForSelector('section[aria-label="Complete the visit"] li')
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toEqual([
-      'Scald risk at outlets, mixing valve not checked',
+      'Scald risk at fixtures, mixing valve not checked',
       'Relief valve and its discharge',
       'Carbon monoxide at Burner under the tank',
     ])
@@ -100,9 +100,9 @@ describe('the end of a visit', () => {
     await choose(page, 'Carbon monoxide alarm, tested', 'yes')
     await survey('duplex', '?at=store')
     await choose(page, 'Thermostatic mixing valve', 'yes')
-    await type(page, 'TMV setting', '111')
+    await type(page, 'Mixing valve setting', '111')
     await choose(page, 'T&P valve', 'yes')
-    await choose(page, 'T&P probe at top of cylinder', 'yes')
+    await choose(page, 'T&P probe at top of tank', 'yes')
     await choose(page, 'Discharge ends in a safe place', 'yes')
     for (const label of [
       'Discharge pipe not smaller than valve outlet',
@@ -117,7 +117,7 @@ describe('the end of a visit', () => {
     // One answer is still out.
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toHaveLength(1)
     await survey('duplex', '?at=store')
-    await choose(page, 'Isolating valve before T&P valve', 'no')
+    await choose(page, 'Shut-off valve before T&P valve', 'no')
     await survey('duplex')
     await page.waitForFunction(() =>
       /No safety check fails/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),
@@ -170,7 +170,7 @@ describe('what was set', () => {
     await page.$$eval('summary', (all) =>
       all.find((s) => /Holiday, pasteurisation cycle/.test(s.textContent!))!.click(),
     )
-    await page.$$eval('label', (all) => all.find((l) => /weekly hot run/i.test(l.textContent!))!.click())
+    await page.$$eval('label', (all) => all.find((l) => /weekly pasteurisation cycle/i.test(l.textContent!))!.click())
     await page.waitForSelector('[data-setting="heaters.boiler.disinfection"]')
     expect(await register('heaters.boiler.disinfection')).toEqual([
       'Pasteurisation cycle',

@@ -25,7 +25,7 @@ afterAll(async () => {
   rmSync(downloads, { recursive: true, force: true })
 })
 
-const rail = (day: number) => `[role="group"][aria-label="Windows of the loop"] [data-rail="${day}"]`
+const rail = (day: number) => `[role="group"][aria-label="Circulation schedule"] [data-rail="${day}"]`
 const windowsOf = (day: number) =>
   page.$$eval(`${rail(day)} .week-window`, (all) => all.map((w) => w.getAttribute('aria-valuetext')))
 
@@ -206,7 +206,7 @@ describe('the first visit, from survey to saving', () => {
 describe('files that are not studies', () => {
   it.each([
     ['random.json', Buffer.from(Array.from({ length: 4096 }, (_, i) => (i * 7919) % 256)), /not JSON/],
-    ['huge.json', Buffer.alloc(50 * 1024 * 1024, 'a'), /50 MB; a study is at most 32 MB/],
+    ['huge.json', Buffer.alloc(50 * 1024 * 1024, 'a'), /50 MB. Accepts up to 32 MB/],
     ['foreign.json', Buffer.from('{"name":"something else"}'), /not a Bagno study/],
     ['newer.json', Buffer.from('{"format":"bagno-study","version":99}'), /newer Bagno \(version 99\)/],
   ])('%s is refused with a reason and harms nothing', async (name, bytes, reason) => {

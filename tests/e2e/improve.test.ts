@@ -54,8 +54,7 @@ describe('a package of measures', () => {
     await settled(page)
     await press(page, 'button', 'Package')
     await type(page, 'Name of the package', 'The whole way')
-    for (const words of ['insulate', 'drain', 'outlet flow', 'heat pump replacement'])
-      await addMeasure(page, words)
+    for (const words of ['insulate', 'drain', 'outlet flow', 'heat pump replacement']) await addMeasure(page, words)
     await settled(page)
     await compared()
     const { packages } = await told<Comparison>('compare')
@@ -179,7 +178,9 @@ describe('sizes', () => {
     await choose(page, 'Condensate drain', 'no')
     await page.goto(`${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="beside boiler-coil"]'))!
-    expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(/no condensate drain/)
+    expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(
+      /no condensate drain/,
+    )
     expect(await line.evaluate((l) => l.getAttribute('data-level'))).toBe('fail')
     await page.goto(`${url}/study/hill-town/survey?at=heater`)
     await settled(page)

@@ -134,7 +134,7 @@ describe('the log of a visit, on a phone', () => {
     await press(page, 'button', 'Save and apply')
     await newTotal(page, before)
     await settled(page)
-    expect((await rows())[0]).toMatch(/Flow of an outlet.*First-floor shower.*in the study.*Old rose, no limiter/)
+    expect((await rows())[0]).toMatch(/Flow of an outlet.*First-floor shower.*applied.*Old rose, no limiter/)
     await page.goto(`${url}/study/hill-town/survey?at=taps`)
     await settled(page)
     expect(await valueOf(page, 'Flow of First-floor shower')).toBe('11.4')
@@ -176,7 +176,7 @@ describe('the log of a visit, on a phone', () => {
     }
     await type(page, 'Required', '57')
     expect(await page.$eval('section[aria-label="Dial without temperature scale"]', (s) => s.textContent)).toMatch(
-      /at division 3\.4, by 2 marks/,
+      /to division 3\.4, from 2 marks/,
     )
   })
 
@@ -188,10 +188,10 @@ describe('the log of a visit, on a phone', () => {
     const before = await total(page, 'Cost')
     await press(page, 'button', 'Undo apply: Flow of an outlet')
     await newTotal(page, before)
-    expect((await rows()).at(-1)).not.toMatch(/in the study/)
+    expect((await rows()).at(-1)).not.toMatch(/applied/)
     await press(page, 'button', 'Undo')
     await page.waitForFunction(() =>
-      /in the study/.test(document.querySelector('ul[aria-label="Log of readings"]')!.textContent!),
+      /First-floor shower.*applied/.test(document.querySelector('ul[aria-label="Log of readings"]')!.textContent!),
     )
   })
 
@@ -245,7 +245,7 @@ describe('the pocket of sums', () => {
     await press(page, 'button', 'Close calculators')
     await press(page, 'link', 'Readings')
     await page.waitForSelector('li[data-reading="sum"]')
-    expect((await rows())[0]).toMatch(/Time to tap.*wait \d+ s/)
+    expect((await rows())[0]).toMatch(/Time to tap.*time to tap \d+ s/)
     expect(errors).toEqual([])
   })
 })
@@ -286,7 +286,7 @@ describe('readings that are being taken', () => {
 
   it('keep what was typed, and their picture, while another kind is taken', async () => {
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Cold main, temperature')
+    await press(page, 'menuitem', 'Cold water supply, temperature')
     await type(page, 'Cold water', '52')
     await choosePicture()
     await press(page, 'button', 'Take a reading')
@@ -294,7 +294,7 @@ describe('readings that are being taken', () => {
     await new Promise((resume) => setTimeout(resume, 1300))
     expect(await page.$('img[alt="The picture taken"]')).toBeNull()
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Cold main, temperature, in progress')
+    await press(page, 'menuitem', 'Cold water supply, temperature, in progress')
     expect(await valueOf(page, 'Cold water')).toBe('52')
     await page.waitForSelector('img[alt="The picture taken"]')
     await press(page, 'button', 'Close the reading')
@@ -302,11 +302,11 @@ describe('readings that are being taken', () => {
 
   it('wait for a picture that is still being made smaller', async () => {
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Cold main, temperature')
+    await press(page, 'menuitem', 'Cold water supply, temperature')
     await type(page, 'Cold water', '53')
     await choosePicture()
     await press(page, 'button', 'Save to log')
-    await waitFor('Cold main, temperature', 'Saved as soon as the picture is ready')
+    await waitFor('Cold water supply, temperature', 'Saved as soon as the picture is ready')
     await page.waitForSelector('li[data-reading="mains"] img')
   })
 
@@ -337,8 +337,8 @@ describe('readings that are being taken', () => {
 
   it('belong to the household that they were begun in, a climb with its clock', async () => {
     await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Temperature rise at outlet, timed')
-    await press(page, 'button', 'Outlet open: start')
+    await press(page, 'menuitem', 'Temperature rise at fixture, timed')
+    await press(page, 'button', 'Fixture open: start')
     await page.type('#climb-reading', '60')
     await page.keyboard.press('Enter')
     await page.waitForFunction(() =>
@@ -350,7 +350,7 @@ describe('readings that are being taken', () => {
     expect(await page.$('#climb-reading')).toBeNull()
     await press(page, 'button', 'Take a reading')
     await press(page, 'menuitem', 'Temperature rise at outlet, timed')
-    await page.waitForSelector('::-p-aria(Tap open: start[role="button"])')
+    await page.waitForSelector('::-p-aria(Outlet open: start[role="button"])')
     await page.goto(`${url}/study/duplex/measure`)
     await settled(page)
     await page.waitForSelector('#climb-reading')

@@ -155,7 +155,7 @@ describe('prices as they are billed', () => {
 
   it('take a band of a season, with its source and its day', async () => {
     const before = await total(page, 'Cost')
-    await press(page, 'button', 'Add tariff band: Natural gas')
+    await press(page, 'button', 'Add time-of-use period: Natural gas')
     await type(page, 'Price in “Other hours”', '3')
     const dear = await newTotal(page, before)
     expect(figure(dear)).toBeGreaterThan(1.4 * figure(before))

@@ -65,7 +65,7 @@ describe('the week on one strip', () => {
     const count = async () => (await keptIn(page, 'hill-town'))!.controls.set!.loop.windows.map((d) => d.length)
     const windows = (await count())[0]!
     await (await page.waitForSelector(
-      '[aria-label="Schedule of Circulation"] button[aria-label^="Split window"]',
+      '[aria-label="Schedule of Circulation"] button[aria-label^="Split on period"]',
     ))!.click()
     await settled(page)
     expect((await count())[0]).toBe(windows + 1)

@@ -1,5 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { inWordsOf } from '../../core/words/dialect'
 import { openBrowser, openPage, settled } from './browser'
 import { openDemo, press } from './hand'
 
@@ -11,7 +12,7 @@ afterAll(() => close())
 
 /** Units that only the other system writes. kWh and W stand for electricity in both. */
 const METRIC = /°C|\d\s?K\b|\bL\b|L\/min|m³|\bmm\b|W\/m|W\/K|\bkW\b|\bbar\b|\bkg\b|mg\/L|\d\s?m\b|\blitres?\b/
-const US = /°F|\bgal\b|\bgpm\b|BTU|\btherms?\b|\bft\b|\bpsi\b|\blb\b|\bgr\/|\d\s?(?:am|pm)\b/
+const US = /°F|\bgal\b|\bgpm\b|[Bb]tu|\btherms?\b|\bft\b|\bpsi\b|\blb\b|\bgpg\b|\d\s?(?:am|pm)\b/
 const STATIONS = ['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices']
 
 /** All that is written on a page, names of controls included; what can be chosen and what the household is called are left out. */
@@ -65,7 +66,8 @@ describe.each([
       'Heater input from meter',
       'Waste water heat recovery, four temperatures',
     ]
-    for (const title of titles) {
+    for (const name of titles) {
+      const title = inWordsOf(system === 'US' ? 'us' : 'metric', name)
       await press(page, 'button', 'Take a reading')
       await press(page, 'menuitem', title)
       await page.waitForSelector(`section[aria-label="${title}"]`)

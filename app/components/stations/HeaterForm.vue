@@ -77,7 +77,14 @@ const BACKUP_NAMES: Record<Backup['by'], string> = {
 }
 const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
-const states = FUNCTION_STATES.map((value) => ({ value, name: value }))
+/** How a function was found, as it is said. */
+const FUNCTION_WORDS: Record<(typeof FUNCTION_STATES)[number], string> = {
+  'not looked': 'not checked',
+  'not there': 'not fitted',
+  'as it came': 'factory setting',
+  'gone through': 'reviewed',
+}
+const states = FUNCTION_STATES.map((value) => ({ value, name: FUNCTION_WORDS[value] }))
 const ofDay = computed(() =>
   isLocal(props.heater) && 'firings' in props.heater ? reservoirDay(table.study!, props.heater) : null,
 )

@@ -34,7 +34,7 @@ const edit = (id: string, change: (run: Run) => void) =>
   table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
-const joints = JOINTS.map((value) => ({ value, name: value }))
+const joints = JOINTS.map((value) => ({ value, name: value === 'not looked' ? 'not checked' : value }))
 /** Fittings that are there, in words. */
 const counted = ({ fittings }: Run) =>
   (Object.keys(FITTINGS) as (keyof typeof FITTINGS)[])

@@ -24,7 +24,7 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
       units.moneyChange(by)
     }}</b>
     <span class="text-right"
-      ><span class="caption block">bought</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span
+      ><span class="caption block">purchased</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span
     >
     <span class="text-right"
       ><span class="caption block">time to tap</span
