@@ -34,7 +34,8 @@ const edit = (id: string, change: (run: Run) => void) =>
   table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
-const joints = JOINTS.map((value) => ({ value, name: value === 'not looked' ? 'not checked' : value }))
+const jointsText = (joints: (typeof JOINTS)[number]) => (joints === 'not looked' ? 'not checked' : joints)
+const joints = JOINTS.map((value) => ({ value, name: jointsText(value) }))
 /** Fittings that are there, in words. */
 const counted = ({ fittings }: Run) =>
   (Object.keys(FITTINGS) as (keyof typeof FITTINGS)[])
@@ -269,7 +270,7 @@ watch(
             <details class="open:w-full">
               <summary class="cursor-pointer py-2.5 text-ink-soft">
                 Joints and fittings<span class="sr-only"> of {{ run.name }}</span
-                >: {{ [run.joints, ...counted(run)].join(', ') }}
+                >: {{ [jointsText(run.joints), ...counted(run)].join(', ') }}
               </summary>
               <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
                 <ChoiceField
