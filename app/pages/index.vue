@@ -13,6 +13,7 @@ import { CURRENCIES } from '~~/core/money/tariff'
 import { displayOf } from '~~/core/study/display-of'
 import { readable } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
+import { wordsOf } from '~~/core/study/words-of'
 import type { Fault } from '~~/core/units/result'
 
 useHead({ title: 'Bagno' })
@@ -53,7 +54,7 @@ const when = (iso: string) =>
       })
 const about = (s: Study) => {
   try {
-    return described(s)
+    return wordsOf(s)(described(s))
   } catch {
     return ''
   }

@@ -1,4 +1,5 @@
 import { HEATERS } from '../heaters/kinds'
+import { MOUNT_WORDS } from '../household/mounts'
 import { storeArea } from '../household/store-area'
 import { type Material, PIPES } from '../pipes/catalogue'
 import { displayOf } from '../study/display-of'
@@ -133,7 +134,7 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
     const metres =
       drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
     return [
-      { key: 'unit', name: `Heat recovery unit, ${recovery.mount}`, count: 1, unit: 'piece' },
+      { key: 'unit', name: `Heat recovery unit, ${MOUNT_WORDS[recovery.mount]}`, count: 1, unit: 'piece' },
       byLength(study, 'pipe', 'Cold pipe, flow and return', metres ?? 0, drain ? undefined : 'route not checked'),
       { key: 'labour', name: 'Work', count: 1, unit: 'job' },
     ]

@@ -87,7 +87,7 @@ describe('a package of measures', () => {
     await compared()
     expect(await onLine('tap-flow', 'Simple payback')).toMatch(/^\d.* years$|never/)
     expect(await page.$eval('section[aria-label="Annual change"]', (s) => s.textContent)).toMatch(
-      /not fully priced , simple payback: not priced/,
+      /not fully priced, simple payback: not priced/,
     )
   })
 

@@ -118,8 +118,7 @@ const changes = computed(() => {
               : result.costMoney === 0
                 ? 'nothing'
                 : units.money(result.costMoney)
-          }}</b>
-          , simple payback: <b>{{ paysBack }}</b>{{ differs ? ', against as set' : '' }}.
+          }}</b>, simple payback: <b>{{ paysBack }}</b>{{ differs ? ', against as set' : '' }}.
         </p>
         <p v-if="open.refused || open.unknown" class="mt-1">
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} checks fail</span>

@@ -101,7 +101,7 @@ function add(kind: Sized['kind'], how: How) {
         >({{ busiest }}, {{ dateOf(sized.peaks.day - 1) }}, {{ units.time(sized.peaks.minute) }})</template
       >: <b>{{ units.figure('power', sized.peaks.kw) }}</b> with the cold main at
       {{ units.temperature(sized.peaks.coldC) }}. Peak hour
-      <b>{{ units.figure('volume', sized.peaks.worstHourL, 0) }}</b> , peak day
+      <b>{{ units.figure('volume', sized.peaks.worstHourL, 0) }}</b>, peak day
       {{ units.figure('volume', sized.peaks.worstDayL, 0) }} of hot water.
     </p>
     <p class="caption">

@@ -196,9 +196,11 @@ function picture(event: Event) {
           id="reading-when"
           type="datetime-local"
           class="entry"
+          aria-describedby="reading-when-help"
           :value="takenAt"
           @input="put({ takenAt: ($event.target as HTMLInputElement).value })"
         />
+        <p id="reading-when-help" class="caption">Leave blank for now</p>
       </div>
       <TextField label="Note" optional :value="note" @change="(v) => put({ note: v })" />
       <div>

@@ -3,6 +3,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import PapersFields from '~/components/fields/PapersFields.vue'
 import { useStudy } from '~/stores/study'
+import { MOUNT_WORDS } from '~~/core/household/mounts'
 import { MOUNTS, Recovery } from '~~/core/study/pipes'
 
 /** The figures of a drain-water heat exchanger, and the taps that drain through it. */
@@ -24,7 +25,7 @@ function toggle(id: string) {
   <ChoiceField
     label="Mounting"
     :value="value.mount"
-    :choices="MOUNTS.map((v) => ({ value: v, name: v }))"
+    :choices="MOUNTS.map((v) => ({ value: v, name: MOUNT_WORDS[v] }))"
     @change="(v) => put({ mount: v })"
   />
   <NumberField

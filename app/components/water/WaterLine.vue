@@ -82,25 +82,45 @@ const heater = computed(() => study.value.plant.heaters[0]!)
         <PipeTree :study="study" :frame="frame" :chosen="chosen" @choose="(s, id) => emit('open', s, id)" />
       </div>
       <div class="flex flex-wrap gap-x-1">
-        <button class="tool tool-bare text-sm" :aria-pressed="station === 'runs'" @click="emit('open', 'runs', '')">
+        <button
+          class="tool tool-bare px-2 text-sm"
+          :aria-pressed="station === 'runs'"
+          @click="emit('open', 'runs', '')"
+        >
           <span class="text-copper">Runs</span><FindingMark v-if="marks('runs')" :count="marks('runs')" />
-          {{ study.pipes.loop ? 'dead legs lose' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
+          {{ study.pipes.loop ? 'dead legs' : 'lose' }} <b class="font-semibold">{{ spend(money?.runs) }}</b>
         </button>
-        <button class="tool tool-bare text-sm" :aria-pressed="station === 'loop'" @click="emit('open', 'loop', '')">
+        <button
+          class="tool tool-bare px-2 text-sm"
+          :aria-pressed="station === 'loop'"
+          @click="emit('open', 'loop', '')"
+        >
           <span class="text-copper">Circulation</span><FindingMark v-if="marks('loop')" :count="marks('loop')" />
           <template v-if="study.pipes.loop"
-            >loses <b class="font-semibold">{{ spend(money?.loop) }}</b></template
+            ><b class="font-semibold">{{ spend(money?.loop) }}</b></template
           ><template v-else>none</template>
         </button>
-        <button class="tool tool-bare text-sm" :aria-pressed="station === 'taps'" @click="emit('open', 'taps', '')">
+        <button
+          class="tool tool-bare px-2 text-sm"
+          :aria-pressed="station === 'taps'"
+          @click="emit('open', 'taps', '')"
+        >
           <span class="text-copper">Outlets</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
           <b class="font-semibold">{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</b>
         </button>
-        <button class="tool tool-bare text-sm" :aria-pressed="station === 'people'" @click="emit('open', 'people', '')">
+        <button
+          class="tool tool-bare px-2 text-sm"
+          :aria-pressed="station === 'people'"
+          @click="emit('open', 'people', '')"
+        >
           <span class="text-copper">Occupants</span> <FindingMark v-if="marks('people')" :count="marks('people')" />
           <b class="font-semibold">{{ study.people.persons.length }}</b>
         </button>
-        <button class="tool tool-bare text-sm" :aria-pressed="station === 'prices'" @click="emit('open', 'prices', '')">
+        <button
+          class="tool tool-bare px-2 text-sm"
+          :aria-pressed="station === 'prices'"
+          @click="emit('open', 'prices', '')"
+        >
           <span class="text-copper">Prices</span> purchased
           <b class="font-semibold">{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</b>
         </button>
