@@ -174,7 +174,7 @@ describe('sources', () => {
     expect(sun.length).toBeGreaterThan(0)
     for (const job of sun) {
       expect(job.assumedFigures.join(' ')).toMatch(/kWp/)
-      expect(job.assumedFigures.join(' ')).toMatch(/a day used by the house/)
+      expect(job.assumedFigures.join(' ')).toMatch(/a day of other household electricity/)
     }
   })
 
