@@ -1,11 +1,10 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { demo } from '../../core/demos/index'
 import { wordsOf } from '../../core/study/words-of'
 import { NEVER_SAY } from '../never-say'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, openDemo } from './hand'
+import { openDemo } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -56,13 +55,10 @@ function typedInto(study: unknown): string[] {
 describe('the words of every view', () => {
   it.each([
     ['hill-town', 'metric'],
-    ['forest-farm', 'metric'],
     ['duplex', 'us'],
-    ['hill-town', 'us'],
   ] as const)('are the trade’s, of %s in %s units', async (name, units) => {
     await openDemo(page, url, name)
     await settled(page)
-    if (demo(name)!.units !== units) await choose(page, 'Units', units === 'us' ? 'US' : 'metric')
     await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     const study = (await keptIn(page, name))!
     const typed = typedInto(study)
