@@ -117,7 +117,7 @@ describe('odd but possible', () => {
     await type(page, '1: duration, blank for no end', '45 min')
     expect(await valueOf(page, '1: duration, blank for no end')).toBe('0.75')
     await type(page, '1: duration, blank for no end', '9000')
-    expect(await page.$eval('[role="alert"]', (e) => e.textContent)).toMatch(/a number from 0\.017 to 8760 h/)
+    expect(await page.$eval('[role="alert"]', (e) => e.textContent)).toMatch(/accepts 0\.017 to 8760 h/)
   })
 
   it('names without a gap push no page wide', async () => {
