@@ -137,8 +137,12 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
       :origin="table.origin('pipes.loop.measuredUaWK')"
       @change="(v) => table.change('loop loss', (d) => void (d.pipes.loop!.measuredUaWK = v))"
     />
-    <button class="tool tool-bare self-end justify-self-start" @click="table.replace(removeLoop)">
-      <Trash2 :size="17" />Remove the circulation
+    <button
+      class="tool tool-bare self-end justify-self-start"
+      aria-label="Remove the circulation"
+      @click="table.replace(removeLoop)"
+    >
+      <Trash2 :size="17" />Remove
     </button>
     <p class="caption col-span-full">
       <template v-if="bypass"
