@@ -7,6 +7,7 @@ import type { Study } from '../core/study/study'
 import type { Found, Tried } from '../core/trials/find-windows'
 import { type ModeRow } from '../core/trials/loop-modes'
 import type { Brought } from '../core/views/brought'
+import { assessed } from '../core/views/comfort'
 import type { FullComparison } from '../core/views/compare'
 import type { Finding } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
@@ -58,8 +59,8 @@ export function yearTable(study: Study, r: YearResult): string {
   t.push(['Draw-off to waste', d.litres(r.water.runOffL)])
   if (r.water.reliefL) t.push(['T&P valve discharge', d.litres(r.water.reliefL)])
   if (r.stagnantHours) t.push(['Collector stagnation', `${Math.round(r.stagnantHours)} h`])
-  t.push(['Median time to tap (P50)', d.seconds(r.comfort.waitMedianS)])
-  t.push(['Unmet draw-offs', `${r.comfort.coolDraws} of ${r.comfort.waiting}`])
+  t.push(['Median time to tap (P50)', assessed(r.comfort.waiting, d.seconds(r.comfort.waitMedianS))])
+  t.push(['Unmet draw-offs', assessed(r.comfort.waiting, `${r.comfort.coolDraws} of ${r.comfort.waiting}`)])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
   return `${t.toString()}\n${houseHeatSentence(r.energy, study.prices.creditHouseHeat, d)}\n`
 }
@@ -74,11 +75,11 @@ export function modesTable(study: Study, rows: readonly ModeRow[]): string {
     'out',
     'back',
     'draw-off to waste',
-    'bought',
+    'purchased',
     'net a year',
     'median time to tap',
-    'slow',
-    'tepid',
+    'P90',
+    'growth range',
   ]
   const t = table(head)
   for (const r of rows)
@@ -91,8 +92,8 @@ export function modesTable(study: Study, rows: readonly ModeRow[]): string {
       d.litres(r.runOffL),
       d.energy(r.fuelKwh),
       d.moneyChange(r.net.total),
-      d.seconds(r.waitMedianS),
-      d.seconds(r.waitP90S),
+      assessed(r.waiting, d.seconds(r.waitMedianS)),
+      assessed(r.waiting, d.seconds(r.waitP90S)),
       `${Math.round(r.tepidHoursWeek)} h/wk`,
     ])
   return `${t.toString()}\n`
@@ -114,7 +115,7 @@ export function foundTable(study: Study, found: Found): string {
 /** As found, as set and every package side by side, then what each measure saves. */
 export function comparisonTable(study: Study, c: FullComparison): string {
   const d = displayOf(study)
-  const t = table(['', 'money a year', 'change', 'bought', 'water', 'median time to tap'])
+  const t = table(['', 'money a year', 'change', 'purchased', 'water', 'median time to tap'])
   const row = (name: string, r: YearResult, change: number | null) =>
     t.push([
       name,
@@ -122,7 +123,7 @@ export function comparisonTable(study: Study, c: FullComparison): string {
       change === null ? '' : d.moneyChange(change),
       d.energy(boughtKwh(r)),
       d.litres(drawnL(r.water)),
-      d.seconds(r.comfort.waitMedianS),
+      assessed(r.comfort.waiting, d.seconds(r.comfort.waitMedianS)),
     ])
   row('As found', c.asFound, null)
   if (c.asSet) row('As set', c.asSet.result, c.asSet.difference.cost)

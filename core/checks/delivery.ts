@@ -13,6 +13,7 @@ import { waterPower } from '../water/power'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { COOL_K } from '../year/taps/tap-draw'
 import type { Level, Rule, Told, Visit } from './check'
+import { unmetNoticed } from './noticed'
 
 /** Shares of draws that came too cool: from the first on somebody speaks of it, from the second on it fails. */
 const COOL_SHARE = { marginal: 0.01, fail: 0.02 } as const
@@ -72,7 +73,7 @@ const delivery: Rule = (visit): Told[] => {
           ? `Not checked. No use waits for hot water, so none can be unmet.`
           : `${cool} of ${waiting} draw-offs a year that wait for hot water are below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
       figures: {
-        coolDraws: { value: cool, unit: 'draw-offs', worse: { when: 'more', by: Math.max(5, waiting * 0.002) } },
+        coolDraws: { value: cool, unit: 'draw-offs', worse: { when: 'more', by: unmetNoticed(waiting) } },
         waiting: { value: waiting, unit: 'draw-offs' },
       },
       source: `Annual draw-offs: mean more than ${write.figure('rise', COOL_K)} low, or abandoned`,

@@ -2,8 +2,8 @@ import { inWordsOf } from '../words/dialect'
 import type { Study } from './study'
 
 /** Texts of which parts are told in sentences, and texts that are told whole. */
-const NAMES = new Set(['name', 'watchedBy', 'testedBy'])
-const WHOLE = new Set(['note', 'notes', 'reason', 'text', 'source', 'conditions', 'engineer'])
+const NAMES = new Set(['name', 'watchedBy', 'testedBy', 'source', 'conditions'])
+const WHOLE = new Set(['note', 'text', 'by', 'why'])
 
 /** What somebody has typed into a study: it is said as it was typed, in any study. */
 function typedIn(study: Study): { names: string[]; whole: Set<string> } {

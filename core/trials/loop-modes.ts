@@ -39,6 +39,8 @@ export interface ModeRow {
   netMonths: number[]
   waitMedianS: number
   waitP90S: number
+  /** Draw-offs that wait for hot water: those that the waits are of. */
+  waiting: number
   coolDraws: number
   /** Minutes waited in the year, and money for each minute that is not waited; null where none is saved. */
   waitedMinutes: number
@@ -80,6 +82,7 @@ function rowOf(study: Study, mode: LoopMode, year: YearResult, off: YearResult):
     netMonths: year.months.map((m, i) => m.cost.total - off.months[i].cost.total),
     waitMedianS: year.comfort.waitMedianS,
     waitP90S: year.comfort.waitP90S,
+    waiting: year.comfort.waiting,
     coolDraws: year.comfort.coolDraws,
     waitedMinutes: year.comfort.waitedMinutes,
     moneyPerMinute: saved > 0.5 ? total / saved : null,

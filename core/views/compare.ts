@@ -7,7 +7,6 @@ import { costOf, type Part, partsOf } from '../measures/parts'
 import { whoDoes } from '../measures/who'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
-import type { Quantity } from '../units/quantities'
 import { boughtKwh, drawnL, type YearResult } from '../year/result'
 import { type Brought, broughtBy } from './brought'
 
@@ -89,36 +88,6 @@ function differenceOf(from: YearResult, to: YearResult): Difference {
     coolDraws: to.comfort.coolDraws - from.comfort.coolDraws,
   }
 }
-
-/** What of comfort got worse from one year to another, by more than anybody would miss. */
-export interface ComfortLost {
-  what: string
-  quantity: Quantity | null
-  was: number
-  is: number
-}
-
-/** What is worth a word in the headline of a change, however much it saves: the name, how it is written, and the least that is told. */
-const COMFORT: readonly [
-  keyof YearResult['comfort'] & ('waitMedianS' | 'waitP90S' | 'coolDraws'),
-  string,
-  Quantity | null,
-  number,
-][] = [
-  ['waitMedianS', 'Median time to tap', 'seconds', 2],
-  ['waitP90S', '90th percentile time to tap', 'seconds', 2],
-  ['coolDraws', 'Unmet draw-offs', null, 1],
-]
-export const comfortLost = (from: YearResult, to: YearResult): ComfortLost[] =>
-  COMFORT.map(([key, what, quantity, least]) => ({
-    what,
-    quantity,
-    was: from.comfort[key],
-    is: to.comfort[key],
-    least,
-  }))
-    .filter(({ was, is, least }) => is - was >= least)
-    .map(({ what, quantity, was, is }) => ({ what, quantity, was, is }))
 
 /**
  * Puts the years of `jobsOf` together.

@@ -75,11 +75,11 @@ const PATTERN = new RegExp(`(?<![\\w-])(?:${alternatives(US.keys())})(?![\\w-])`
 /** After another word an article may no longer fit: an outlet, a fixture. */
 const article = (text: string) =>
   text
-    .replace(
-      /\b([Aa])n (?=(fixture|tank|recirc|conditioned|basement|draw|wasted|boiler|differential|foot|faucet|gallon))/g,
-      '$1 ',
-    )
+    .replace(/\b([Aa])n (?=(fixture|tank|recirc|conditioned|basement|draw|wasted|boiler|differential|faucet))/g, '$1 ')
     .replace(/\b([Aa]) (?=(electric element|attic|air gap|expansion|at-risk|element on))/g, '$1n ')
+
+/** What stands in quotation marks was typed by somebody, or is a name: it stays. */
+const QUOTED = '“[^”]*”|"[^"]*"'
 
 const said = (text: string) =>
   article(
@@ -90,10 +90,7 @@ const said = (text: string) =>
   )
 
 /** Whether a text of ours reads otherwise in a US study. */
-export const differs = (text: string): boolean => {
-  PATTERN.lastIndex = 0
-  return inWordsOf('us', text) !== text
-}
+export const differs = (text: string): boolean => inWordsOf('us', text) !== text
 
 /**
  * A text of ours in the words of a system of units. What the user has typed stays as it is: names and notes that stand in it.
@@ -103,10 +100,10 @@ export const differs = (text: string): boolean => {
 export function inWordsOf(system: System, text: string, own: readonly string[] = []): string {
   if (system === 'metric' || text === '') return text
   const typed = own.filter((name) => text.includes(name))
-  if (typed.length === 0) return said(text)
-  const between = new RegExp(`(${alternatives(typed)})`)
+  // A name is a name where it stands as a word: one of a single letter is not every such letter.
+  const names = typed.length ? `|(?<![\\p{L}\\p{N}])(?:${alternatives(typed)})(?![\\p{L}\\p{N}])` : ''
   return text
-    .split(between)
+    .split(new RegExp(`(${QUOTED}${names})`, 'u'))
     .map((part, i) => (i % 2 ? part : said(part)))
     .join('')
 }

@@ -173,6 +173,12 @@ describe('odd but legal households', () => {
         const days = Object.values(specialDays(study, year, LEAD_DAYS)).filter((d) => d !== null)
         for (const d of days) expect(d >= LEAD_DAYS && d < 365).toBe(true)
         const { comfort, hygiene } = year
+        // Only who waits for hot water can be left without it.
+        expect(comfort.coolDraws).toBeLessThanOrEqual(comfort.waiting)
+        expect(comfort.waiting).toBeLessThanOrEqual(comfort.draws)
+        expect(comfort.waiting).toBe(year.taps.reduce((s, t) => s + t.waiting, 0))
+        expect(comfort.waiting).toBe(comfort.first.draws + comfort.second.draws)
+        for (const share of comfort.warmWithin) expect(share >= 0 && share <= 1).toBe(true)
         expect(comfort.coolOn.length).toBeLessThanOrEqual(comfort.coolDraws)
         expect(comfort.coolOn.length > 0).toBe(comfort.coolDraws > 0)
         // Each such day was tepid for more than an hour.

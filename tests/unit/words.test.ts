@@ -91,6 +91,10 @@ describe('the words of the trade', () => {
     )
     expect(words('an outlet in the loft')).toBe('an outlet in the loft')
     expect(words('Outlets in the loft')).toBe('Fixtures in the attic')
+    // A note told within a sentence stands in quotation marks.
+    expect(words('“the loft tap”: outlet not stated')).toBe('“the loft tap”: fixture not stated')
+    study.pipes.taps[0]!.name = 'a'
+    expect(wordsOf(structuredClone(study))('Outlet a: a cylinder and a tap')).toBe('Fixture a: a tank and a faucet')
   })
 
   it('leave the names of any study as they are', () => {

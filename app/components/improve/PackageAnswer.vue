@@ -8,7 +8,7 @@ import { useYears } from '~/stores/years'
 import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Quantity } from '~~/core/units/quantities'
-import { comfortLost } from '~~/core/views/compare'
+import { comfortLost } from '~~/core/views/comfort'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()

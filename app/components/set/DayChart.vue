@@ -6,18 +6,22 @@ import TimeField from '~/components/fields/TimeField.vue'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
+import { wordsOf } from '~~/core/study/words-of'
+import { fromMetric, unitOf } from '~~/core/units/quantities'
 import { type DayTrace } from '~~/core/year/trace'
 
 /** Traces of a day: what leaves the plant, the store, the return and the fire; zoomed by drag, wheel or by typed hours. */
 const props = defineProps<{ now: DayTrace; found: DayTrace | null; minute: number }>()
 letterCharts()
 Chart.register(LineElement, PointElement, LinearScale, Legend, Tooltip, zoom)
-const units = computed(() => useStudy().units)
+const table = useStudy()
+const units = computed(() => table.units)
+const words = computed(() => wordsOf(table.study!))
 const from = ref(0)
 const to = ref(MINUTES_A_DAY)
 const shown = (c: number) => Number(units.value.figure('temperature', c, 1).split(' ')[0]!.replace('−', '-'))
 const line = (label: string, colour: string, points: [number, number][], more: object = {}) => ({
-  label,
+  label: words.value(label),
   data: points.map(([x, y]) => ({ x, y })),
   borderColor: colour,
   backgroundColor: colour,
@@ -63,9 +67,9 @@ const data = computed(() => {
           ]
         : []),
       line(
-        'heat output, kW',
+        `heat output, ${unitOf('power', units.value.system).label}`,
         '#25221d',
-        f.map((x): [number, number] => [x.minute, x.heatKw]),
+        f.map((x): [number, number] => [x.minute, fromMetric('power', units.value.system, x.heatKw)]),
         { yAxisID: 'kw', borderWidth: 1 },
       ),
       ...(props.found
@@ -120,7 +124,7 @@ const options = computed(() => ({
     kw: {
       position: 'right' as const,
       beginAtZero: true,
-      title: { display: true, text: 'kW' },
+      title: { display: true, text: unitOf('power', units.value.system).label },
       grid: { display: false },
     },
   },

@@ -5,6 +5,7 @@ import { MONTHS } from '~~/core/calendar/names'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import type { LoopMode } from '~~/core/study/loop-modes'
 import { modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
+import { assessed } from '~~/core/views/comfort'
 
 /** Every way of running the loop side by side, on the household's own draws. */
 const table = useStudy()
@@ -51,8 +52,8 @@ const cells: { title: string; unit?: string; of: (r: ModeRow) => string }[] = [
   { title: 'Return pipe loss', of: (r) => units.value.energy(r.backKwh) },
   { title: 'Dead-leg loss', of: (r) => units.value.energy(r.deadRunKwh) },
   { title: 'Draw-off to waste', of: (r) => units.value.litres(r.runOffL) },
-  { title: 'Median time to tap (P50)', of: (r) => units.value.seconds(r.waitMedianS) },
-  { title: '90th percentile time to tap (P90)', of: (r) => units.value.seconds(r.waitP90S) },
+  { title: 'Median time to tap (P50)', of: (r) => assessed(r.waiting, units.value.seconds(r.waitMedianS)) },
+  { title: '90th percentile time to tap (P90)', of: (r) => assessed(r.waiting, units.value.seconds(r.waitP90S)) },
   { title: 'Unmet draw-offs', of: (r) => String(r.coolDraws) },
   { title: 'Return in growth range', of: (r) => `${Math.round(r.tepidHoursWeek)} h/week` },
   {

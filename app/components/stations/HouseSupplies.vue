@@ -4,6 +4,7 @@ import LookedField from '~/components/fields/LookedField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { HEATER_PLACE } from '~~/core/checks/space'
+import { asSaid } from '~~/core/household/not-checked'
 import { FROST_GUARDS, Site } from '~~/core/study/site'
 
 /** What the house is connected to, and the coldest air: what a heat source of another kind is held against. */
@@ -93,7 +94,7 @@ function put(key: keyof Main, value: number | null) {
       <ChoiceField
         label="Frost protection of exposed pipes"
         :value="site.frostGuard"
-        :choices="FROST_GUARDS.map((value) => ({ value, name: value === 'not looked' ? 'not checked' : value }))"
+        :choices="FROST_GUARDS.map((value) => ({ value, name: asSaid(value) }))"
         @change="(v) => table.change('frost guard', (d) => void (d.site.frostGuard = v))"
       />
       <LookedField

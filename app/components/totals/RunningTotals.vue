@@ -4,6 +4,7 @@ import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { costCounts } from '~~/core/household/counted'
+import { assessed } from '~~/core/views/comfort'
 import { inTheWay } from '~~/core/views/findings'
 import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
 
@@ -50,7 +51,7 @@ const rows = computed((): Row[] => [
   { name: 'Unmet draw-offs', of: (r) => r.comfort.coolDraws, write: count, among: (r) => r.comfort.waiting },
   { name: 'Starts, all heaters', of: (r) => r.heaterStarts, write: count },
 ])
-const told = (row: Row, r: YearResult) => (row.among?.(r) === 0 ? 'not assessed' : row.write(row.of(r)))
+const told = (row: Row, r: YearResult) => assessed(row.among?.(r) ?? 1, row.write(row.of(r)))
 const count = (x: number) => x.toLocaleString('en-GB')
 const isSet = computed(() => years.comparable && years.shownAs !== 'as found')
 function change(row: Row, from: YearResult | null, to: YearResult | null): string {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
+import { assessed } from '~~/core/views/comfort'
 import { boughtKwh } from '~~/core/year/result'
 
 /** The totals in one line at the foot of a small screen; it leads to all of them. */
@@ -28,7 +29,9 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
     >
     <span class="text-right"
       ><span class="caption block">time to tap</span
-      >{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</span
+      >{{
+        years.shown ? assessed(years.shown.comfort.first.draws, units.seconds(years.shown.comfort.first.medianS)) : '…'
+      }}</span
     >
   </a>
 </template>

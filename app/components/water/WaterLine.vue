@@ -14,6 +14,7 @@ import { waterColour } from '~/utils/temperature-ramp'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { waterMoney } from '~~/core/money/tariff'
 import { carrierOf } from '~~/core/study/heater-kinds'
+import { assessed } from '~~/core/views/comfort'
 import type { Station } from '~~/core/views/findings'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
 import { boughtKwh, drawnL } from '~~/core/year/result'
@@ -27,6 +28,11 @@ const years = useYears()
 const judgement = useJudgement()
 const clock = useClock()
 const study = computed(() => years.house!)
+/** Median wait at a pipe that had rested. */
+const wait = computed(() => {
+  const first = years.shown?.comfort.first
+  return first ? assessed(first.draws, units.value.seconds(first.medianS)) : '…'
+})
 const units = computed(() => table.units)
 const money = computed(() => (years.shown ? moneyByStation(years.shown) : null))
 /** Heat and water that run off while somebody waits. */
@@ -81,7 +87,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
       <div class="min-w-0 flex-1">
         <PipeTree :study="study" :frame="frame" :chosen="chosen" @choose="(s, id) => emit('open', s, id)" />
       </div>
-      <div class="flex flex-wrap gap-x-1">
+      <div class="flex flex-wrap">
         <button
           class="tool tool-bare px-2 text-sm"
           :aria-pressed="station === 'runs'"
@@ -106,7 +112,7 @@ const heater = computed(() => study.value.plant.heaters[0]!)
           @click="emit('open', 'taps', '')"
         >
           <span class="text-copper">Outlets</span><FindingMark v-if="marks('taps')" :count="marks('taps')" /> wait
-          <b class="font-semibold">{{ years.shown ? units.seconds(years.shown.comfort.first.medianS) : '…' }}</b>
+          <b class="font-semibold">{{ wait }}</b>
         </button>
         <button
           class="tool tool-bare px-2 text-sm"

@@ -112,7 +112,7 @@ const copyTo = (days: number[]) =>
     </div>
     <div class="mt-2">
       <div class="caption ml-11 flex justify-between" aria-hidden="true">
-        <span v-for="h in [0, 6, 12, 18, 24]" :key="h" class="w-0"
+        <span v-for="h in [0, 6, 12, 18, 24]" :key="h" class="w-0 whitespace-nowrap"
           ><span class="-ml-2">{{ h }}</span></span
         >
       </div>
