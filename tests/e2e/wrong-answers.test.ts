@@ -12,9 +12,19 @@ const LOGIN: Answer = {
   headers: { 'content-type': 'text/html' },
   body: Buffer.from('<!doctype html><title>Guests</title><p>Please accept the terms of this network.</p>'),
 }
+/** The one of `pieces`: which of several would be met first hangs on how the build named them. */
+function only(pieces: string[]) {
+  if (pieces.length !== 1) throw new Error(`one piece expected, found: ${pieces.join(', ') || 'none'}`)
+  return pieces[0]!
+}
 /** The piece of the app that the stage Improve is. */
 const PIECES = '.output/public/_nuxt'
-const IMPROVE = `/_nuxt/${readdirSync(PIECES).find((name) => name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('Heat balance'))!}`
+const IMPROVE = `/_nuxt/${only(
+  readdirSync(PIECES).filter(
+    (name) =>
+      name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('"aria-label":"Heat balance"'),
+  ),
+)}`
 const EMPTY: Answer = { status: 200, headers: { 'content-type': 'text/javascript' }, body: Buffer.alloc(0) }
 
 describe('a network that answers 200 with something else', () => {
