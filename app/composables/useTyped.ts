@@ -35,7 +35,8 @@ export function useTyped(label: () => string, value: () => unknown, commit: () =
   let place = ''
   let before: string | undefined
   onMounted(async () => {
-    if (!table.study) return
+    // What is asked before a household begins belongs to none.
+    if (!table.study || table.begun) return
     studyId = table.study.id
     place = placeOf(element(), label())
     taken.add(place)

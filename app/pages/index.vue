@@ -8,8 +8,6 @@ import { forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTr
 import { exportKept, exportStudy, importStudy, wholeOf } from '~/utils/files'
 import { keepLeft, takeUp } from '~/utils/leaving'
 import { DEMOS } from '~~/core/demos/index'
-import { blankStudy } from '~~/core/household/blank/blank'
-import { CURRENCIES } from '~~/core/money/tariff'
 import { displayOf } from '~~/core/study/display-of'
 import { readable } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
@@ -87,18 +85,6 @@ const listed = computed(() => {
   const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
   return ordered.value.filter(({ text }) => words.every((w) => text.includes(w)))
 })
-
-/** Units and currency of a household that is about to begin; null while none is. */
-const beginning = ref<{ units: Study['units']; currency: string } | null>(null)
-const currencies = CURRENCIES.map((value) => ({ value: value as string, name: value }))
-const begin = () => (beginning.value = beginning.value ? null : { units: 'metric', currency: 'EUR' })
-const setUnits = (units: Study['units']) => (beginning.value = { units, currency: units === 'us' ? 'USD' : 'EUR' })
-async function create() {
-  const study = blankStudy('household', beginning.value!.units, beginning.value!.currency)
-  const kept = await keepBeside(study).catch(() => null)
-  if (!kept) return void failed(`“${study.name}” was not created`)
-  await navigateTo(`/study/${kept.id}`)
-}
 
 async function duplicate(kept: Kept) {
   try {
@@ -181,9 +167,7 @@ function onPick(event: Event) {
         </div>
       </div>
       <div class="flex flex-wrap gap-2">
-        <button class="tool tool-main" :aria-expanded="beginning !== null" @click="begin">
-          <FilePlus2 :size="18" />New household
-        </button>
+        <NuxtLink to="/new" class="tool tool-main"><FilePlus2 :size="18" />New household</NuxtLink>
         <button class="tool" @click="picker?.click()"><FileUp :size="18" />Import a file</button>
         <input
           ref="picker"
@@ -198,31 +182,6 @@ function onPick(event: Event) {
       </div>
     </header>
 
-    <section
-      v-if="beginning"
-      aria-label="New household"
-      class="mt-4 flex flex-wrap items-end gap-3 border-y-2 border-ink py-3"
-    >
-      <ChoiceField
-        class="w-56"
-        label="Units"
-        :value="beginning.units"
-        :choices="[
-          { value: 'metric', name: 'metric: °C, litres, kWh' },
-          { value: 'us', name: 'US: °F, gallons, therms' },
-        ]"
-        @change="setUnits"
-      />
-      <ChoiceField
-        class="w-28"
-        label="Currency"
-        :value="beginning.currency"
-        :choices="currencies"
-        @change="(currency) => (beginning = { ...beginning!, currency })"
-      />
-      <button class="tool tool-main" @click="create">Create study</button>
-      <p class="caption w-full">A new study starts with assumed values, marked “assumed” until entered or measured.</p>
-    </section>
     <p v-if="storageTrouble" class="mt-4 border-l-4 border-alarm bg-alarm-pale p-3" role="alert">
       {{ storageTrouble }}
     </p>

@@ -7,7 +7,7 @@ import { wordsOf } from '~~/core/study/words-of'
  */
 export default defineNuxtPlugin((app) => {
   const table = useStudy()
-  const us = computed(() => table.study?.units === 'us')
+  const us = computed(() => table.spoken?.units === 'us')
   app.vueApp.config.globalProperties.$w = (said: unknown) =>
-    us.value && typeof said === 'string' ? wordsOf(table.study!)(said) : said
+    us.value && typeof said === 'string' ? wordsOf(table.spoken!)(said) : said
 })

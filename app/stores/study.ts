@@ -258,12 +258,18 @@ export const useStudy = defineStore('study', () => {
 
   /** The settings that are being written: as found, or as set. */
   const controls = computed(() => (study.value ? writtenControls(study.value) : null))
-  const units = computed(() => (study.value ? displayOf(study.value) : display('metric', 'EUR', 'kwh')))
+  /** A household that is about to begin: the page that asks for it speaks in its units and words. */
+  const begun = shallowRef<Study | null>(null)
+  const spoken = computed(() => begun.value ?? study.value)
+  const units = computed(() => (spoken.value ? displayOf(spoken.value) : display('metric', 'EUR', 'kwh')))
   const origin = (path: string): Origin => study.value?.origins[path] ?? 'entered'
 
   return {
     study,
     controls,
+    begun,
+    /** The study whose units and words are spoken. */
+    spoken,
     units,
     kept,
     faults,

@@ -3,8 +3,29 @@ import { edges, isOn, tidyDay, type Week } from '../calendar/week'
 import { WATER_UNITS, type WaterUnit } from './billing'
 import { type Carrier, CARRIERS } from './carriers'
 
-/** Currencies to choose from; a study may have any other by its code. */
-export const CURRENCIES = ['EUR', 'USD', 'GBP', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD'] as const
+/**
+ * Currencies, and what roughly buys in each what a euro does: only to begin a price nobody has said at a believable figure,
+ * good to a fifth.
+ */
+export const ROUGHLY_A_EURO = {
+  EUR: 1,
+  USD: 1,
+  GBP: 0.85,
+  CHF: 1,
+  SEK: 11,
+  NOK: 12,
+  DKK: 7.5,
+  PLN: 4.3,
+  CZK: 25,
+  CAD: 1.6,
+  AUD: 1.7,
+  NZD: 1.9,
+} as const
+export const CURRENCIES = Object.keys(ROUGHLY_A_EURO) as (keyof typeof ROUGHLY_A_EURO)[]
+
+/** A price told in euros as it is begun in a currency, two digits; one of an unknown currency as in euros. */
+export const roughlyIn = (currency: string, euros: number): number =>
+  Number((euros * (ROUGHLY_A_EURO[currency as keyof typeof ROUGHLY_A_EURO] ?? 1)).toPrecision(2))
 
 /** A price that holds in some hours of the week in some months, money for a unit as billed. */
 interface Band {

@@ -24,8 +24,8 @@ const isWriting = () =>
 describe('a house as it was found', () => {
   it('is what a new household begins with', async () => {
     await page.goto(url)
-    await press(page, 'button', 'New household')
-    await press(page, 'button', 'Create study')
+    await press(page, 'link', 'New household')
+    await press(page, 'button', 'Skip the questions')
     await page.waitForFunction(() => location.pathname.endsWith('/survey'))
     await press(page, 'link', 'Settings')
     expect(await isWriting()).toBe('As found')

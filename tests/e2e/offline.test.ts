@@ -59,8 +59,8 @@ describe('without a network', () => {
   it('a new household begins, and one is exported and imported', async () => {
     await page.goto(app.url)
     await page.waitForSelector('input[type="file"]')
-    await press(page, 'button', 'New household')
-    await press(page, 'button', 'Create study')
+    await press(page, 'link', 'New household')
+    await press(page, 'button', 'Skip the questions')
     await page.waitForFunction(() => location.pathname.startsWith('/study/household/'))
     await settled(page)
     const file = await page.evaluate(

@@ -21,8 +21,7 @@ function only(pieces: string[]) {
 const PIECES = '.output/public/_nuxt'
 const IMPROVE = `/_nuxt/${only(
   readdirSync(PIECES).filter(
-    (name) =>
-      name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('"aria-label":"Heat balance"'),
+    (name) => name.endsWith('.js') && readFileSync(join(PIECES, name), 'utf8').includes('"aria-label":"Heat balance"'),
   ),
 )}`
 const EMPTY: Answer = { status: 200, headers: { 'content-type': 'text/javascript' }, body: Buffer.alloc(0) }

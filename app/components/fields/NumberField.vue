@@ -34,7 +34,7 @@ const emit = defineEmits<{ change: [value: number | null] }>()
 
 const table = useStudy()
 const own = ref<System | null>(null)
-const system = computed(() => own.value ?? table.study?.units ?? 'metric')
+const system = computed(() => own.value ?? table.spoken?.units ?? 'metric')
 const other = computed((): System => (system.value === 'metric' ? 'us' : 'metric'))
 const canSwitch = computed(
   () =>
@@ -81,7 +81,7 @@ function commit() {
   const read = (text: string) =>
     props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
   taken.value = null
-  const said = understood(entry, table.study?.numbers ?? 'not said')
+  const said = understood(entry, table.spoken?.numbers ?? 'not said')
   if (said && read(said.meant) !== null) {
     const [meant, other] = [read(said.meant)!, read(said.other)]
     typed.value = said.meant

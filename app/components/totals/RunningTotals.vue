@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { CircleCheck, CircleHelp, TriangleAlert } from '@lucide/vue'
+import EnergyBar from '~/components/totals/EnergyBar.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -87,9 +88,17 @@ const harm = computed(() => {
       The simulation is not responding and will be restarted. Entered data is safe.
     </p>
     <p v-if="years.onServer" class="caption mt-1">Simulation runs on the server: this browser provides no worker.</p>
-    <dl class="grid grid-cols-2 sm:grid-cols-3 lg:block">
+    <dl
+      v-for="(group, g) in [rows.slice(0, 2), rows.slice(2)]"
+      :key="g"
+      class="grid grid-cols-2 sm:grid-cols-3 lg:block"
+    >
+      <div v-if="g === 1 && years.shown" class="col-span-full border-b border-line py-1.5">
+        <dt class="caption">Where the energy goes</dt>
+        <dd><EnergyBar :year="years.shown" :from="isSet ? years.found : null" /></dd>
+      </div>
       <div
-        v-for="row in rows"
+        v-for="row in group"
         :key="row.name"
         class="border-b border-line py-1 pr-2 lg:grid lg:grid-cols-2 lg:items-baseline lg:pr-0"
       >

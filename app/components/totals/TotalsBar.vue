@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EnergyBar from '~/components/totals/EnergyBar.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { assessed } from '~~/core/views/comfort'
@@ -14,8 +15,9 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
 <template>
   <a
     href="#totals"
-    class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3"
+    class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3 pt-2"
   >
+    <EnergyBar v-if="years.shown" :year="years.shown" as="bar" class="absolute inset-x-0 top-0" />
     <span class="sr-only">All annual totals: </span>
     <span
       ><span class="caption block">a year, {{ years.shownAs }}</span

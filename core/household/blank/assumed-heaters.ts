@@ -2,6 +2,7 @@ import type { Efficiency } from '../../heaters/efficiency'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { KWH_PER_THERM } from '../../money/calorific'
 import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
+import { roughlyIn } from '../../money/tariff'
 import { beginFunctions, type HeaterControl } from '../../study/controls'
 import { type HeaterOf, isCollector, isFireOnStore } from '../../study/heater-kinds'
 import type { Backup, Heater, Store } from '../../study/plant'
@@ -254,8 +255,10 @@ export const beginControl = (kind: HeaterKind): HeaterControl => ({
   ...(HEATERS[kind].heats === 'running' ? { keepHot: false } : {}),
 })
 
+/** Gas by the therm to begin with. */
+const THERM_PRICE = 1.5
 /**
- * Prices to begin with, money per kWh as the carrier is counted, and carbon dioxide, kg per kWh: to be replaced by
+ * Prices to begin with, euros per kWh as the carrier is counted, and carbon dioxide, kg per kWh: to be replaced by
  * those of the bill.
  */
 const BEGIN_TARIFF: Record<Carrier, [perKwh: number, co2KgKwh: number]> = {
@@ -269,10 +272,11 @@ const BEGIN_TARIFF: Record<Carrier, [perKwh: number, co2KgKwh: number]> = {
 }
 
 /** A price to begin with; in US units gas is billed by the therm. */
-export function assumedTariff(carrier: Carrier, units: 'metric' | 'us' = 'metric'): Tariff {
-  const tariff = plainTariff(...BEGIN_TARIFF[carrier])
+export function assumedTariff(carrier: Carrier, units: 'metric' | 'us' = 'metric', currency = 'EUR'): Tariff {
+  const [perKwh, co2KgKwh] = BEGIN_TARIFF[carrier]
+  const tariff = plainTariff(roughlyIn(currency, perKwh), co2KgKwh)
   return units === 'us' && carrier === 'natural-gas'
-    ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: 1.5 }
+    ? { ...tariff, unit: 'therm', kwhPerUnit: KWH_PER_THERM, price: roughlyIn(currency, THERM_PRICE) }
     : tariff
 }
 

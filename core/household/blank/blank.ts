@@ -1,5 +1,6 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
+import { roughlyIn } from '../../money/tariff'
 import { beginControls, beginLoop } from '../../study/controls'
 import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
@@ -152,13 +153,19 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     prices: {
       currency,
       carriers: {
-        'natural-gas': assumedTariff('natural-gas', units),
-        electricity: assumedTariff('electricity', units),
+        'natural-gas': assumedTariff('natural-gas', units, currency),
+        electricity: assumedTariff('electricity', units, currency),
       },
       water:
         units === 'us'
-          ? { unit: 'thousand-gal', price: 6, sewer: 8, source: '', asOf: null }
-          : { unit: 'm3', price: 2, sewer: 2, source: '', asOf: null },
+          ? {
+              unit: 'thousand-gal',
+              price: roughlyIn(currency, 6),
+              sewer: roughlyIn(currency, 8),
+              source: '',
+              asOf: null,
+            }
+          : { unit: 'm3', price: roughlyIn(currency, 2), sewer: roughlyIn(currency, 2), source: '', asOf: null },
       creditHouseHeat: false,
     },
     finishedOn: null,

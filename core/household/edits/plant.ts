@@ -29,8 +29,8 @@ export function withPrices(study: Study): Study {
   if (!missing.length) return study
   return edited(study, ({ prices, origins }) => {
     for (const c of missing) {
-      prices.carriers[c] = assumedTariff(c, study.units)
-      Object.assign(origins, assumedIn(assumedTariff(c, study.units), `prices.carriers.${c}`))
+      prices.carriers[c] = assumedTariff(c, study.units, prices.currency)
+      Object.assign(origins, assumedIn(assumedTariff(c, study.units, prices.currency), `prices.carriers.${c}`))
     }
   })
 }

@@ -1,0 +1,102 @@
+import { everyDay, type Week } from '../../calendar/week'
+import { CLIMATES, heatedMonths } from '../../climate/archetypes'
+import { BILLED } from '../../money/billing'
+import { edited } from '../../study/edited'
+import { hasSetpoint } from '../../study/heater-kinds'
+import type { Study } from '../../study/study'
+import { assumedIn, originsOf } from '../blank/assumed'
+import { beginControl } from '../blank/assumed-heaters'
+import { blankStudy } from '../blank/blank'
+import { withPrices } from '../edits/plant'
+import { burns, mainCarrier, type QuickAnswers, type QuickTimer } from './answers'
+import { quickPipes } from './pipes'
+import { quickPlant } from './plant'
+import { inSouth, regionOf } from './regions'
+import { quickHabits, quickPersons } from './routine'
+
+const TIMERS: Record<QuickTimer, Week | null> = { always: null, twice: everyDay([330, 510], [990, 1320]) }
+/** On periods of a circulation found on a schedule: while people are up. */
+const LOOP_ON = everyDay([360, 1320])
+/** Share of its energy a house is heated with, by what also heats the water. */
+const HEATING_EFFICIENCY = { 'heat-pump': 3, 'wood-coil': 0.7, burner: 0.85, other: 1 } as const
+
+/**
+ * A household from nine answers: a plant, pipes, outlets and routines that are believable for them. What was not said is
+ * assumed and says so; what was (contents, setpoint, length, price) is entered.
+ */
+export function quickStart(id: string, answers: QuickAnswers): Study {
+  const { units, currency, summerTime, south } = regionOf(answers.region)
+  const climate = CLIMATES[answers.climate]
+  const months = <T>(of: readonly T[]) => (south ? inSouth(of) : [...of])
+  const air = months<number>(climate.airC)
+  const carrier = mainCarrier(answers)
+  const pipes = quickPipes(answers, units)
+  const plant = quickPlant(answers, pipes.taps[0].id)
+  const persons = quickPersons(answers)
+  const blank = blankStudy(id, units, currency)
+  const begun = edited(blank, (study) => {
+    Object.assign(study.site, {
+      monthlyAirC: air,
+      monthlySunKwhM2: months<number>(climate.sunKwhM2),
+      latitudeDeg: south ? -climate.latitudeDeg : climate.latitudeDeg,
+      heatingMonths: heatedMonths(air),
+      heating: { carrier, efficiency: heatingEfficiency(answers) },
+      summerTime,
+    })
+    if (units === 'us' && carrier === 'natural-gas') study.energyIn = 'therm'
+    study.people.persons = persons
+    study.people.habits = quickHabits(answers, persons, pipes.taps)
+    Object.assign(study.pipes, pipes)
+    Object.assign(study.plant, plant)
+    const { found } = study.controls
+    found.heaters = Object.fromEntries(
+      plant.heaters.filter(hasSetpoint).map((h) => {
+        const control = beginControl(h.kind)
+        const windows = TIMERS[answers.timer]
+        return [h.id, { ...control, windows, setpointC: answers.setpointC ?? control.setpointC }]
+      }),
+    )
+    found.loop.mode = pipes.loop ? answers.loopMode : 'off'
+    found.loop.windows = LOOP_ON
+    study.prices.carriers = {}
+  })
+  return marked(priced(withPrices(begun), answers), answers)
+}
+
+function heatingEfficiency({ source }: QuickAnswers): number {
+  if (source === 'heat-pump' || source === 'wood-coil') return HEATING_EFFICIENCY[source]
+  return burns(source) ? HEATING_EFFICIENCY.burner : HEATING_EFFICIENCY.other
+}
+
+/** The price of the bill in the unit it counts in. */
+function priced(study: Study, answers: QuickAnswers): Study {
+  const carrier = mainCarrier(answers)
+  const { price } = answers
+  const kwhPerUnit = price && BILLED[carrier][price.unit]
+  if (!price || !kwhPerUnit) return study
+  return edited(study, ({ prices }) => {
+    Object.assign(prices.carriers[carrier]!, { unit: price.unit, kwhPerUnit, price: price.perUnit })
+  })
+}
+
+/** Every figure says that it is assumed, but for those that were answered. */
+function marked(study: Study, answers: QuickAnswers): Study {
+  const { site, people, pipes, plant, controls, prices } = study
+  const { heatingMonths: _months, firstWeekday: _day, ...assumedSite } = site
+  const { seed: _seed, ...assumedPeople } = people
+  const origins = originsOf([
+    assumedIn(assumedSite, 'site'),
+    assumedIn(assumedPeople, 'people'),
+    assumedIn(pipes, 'pipes'),
+    assumedIn(plant, 'plant'),
+    assumedIn(controls.found.heaters, 'controls.found.heaters'),
+    assumedIn(prices, 'prices'),
+  ])
+  const entered: string[] = []
+  if (answers.litres !== null) entered.push('plant.store.litres')
+  if (answers.setpointC !== null)
+    entered.push(...Object.keys(controls.found.heaters).map((id) => `controls.found.heaters.${id}.setpointC`))
+  if (answers.price !== null) entered.push(`prices.carriers.${mainCarrier(answers)}.price`)
+  for (const path of entered) delete origins[path]
+  return { ...study, origins }
+}
