@@ -46,7 +46,8 @@ export default defineNuxtConfig({
           name: 'description',
           content: 'Hot water on a household visit: set it, cost a year of it, and see what a change saves.',
         },
-        { name: 'theme-color', content: '#f1ebdf' },
+        { name: 'theme-color', content: '#f1ebdf', media: '(prefers-color-scheme: light)' },
+        { name: 'theme-color', content: '#1c1915', media: '(prefers-color-scheme: dark)' },
       ],
       link: [
         { rel: 'icon', type: 'image/svg+xml', href: '/bagno.svg' },

@@ -2,6 +2,9 @@
 import { onKeyStroke } from '@vueuse/core'
 import NoticeBar from '~/components/NoticeBar.vue'
 import { usePocket } from '~/composables/usePocket'
+import { useScheme } from '~/composables/useScheme'
+// The page is light or dark before anything on it is drawn.
+useScheme()
 const LazySumPocket = defineAsyncComponent(() => import('~/components/sums/SumPocket.vue'))
 
 /** The pocket of sums is fetched when it is first opened. */

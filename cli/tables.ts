@@ -103,7 +103,7 @@ export function modesTable(study: Study, rows: readonly ModeRow[]): string {
 export function foundTable(study: Study, found: Found): string {
   const d = displayOf(study)
   const t = table(['', 'money a year', `hot within ${found.goal.withinS} s`])
-  const row = (name: string, { cost, warm }: Tried) => t.push([name, d.money(cost), `${(100 * warm).toFixed(1)} %`])
+  const row = (name: string, { cost, warm }: Tried) => t.push([name, d.money(cost), `${(100 * warm).toFixed(1)}%`])
   row('As set', found.asItStands)
   row('Always on', found.always)
   row('Cheapest schedule', found.best)

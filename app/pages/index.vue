@@ -2,6 +2,7 @@
 import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PipeSketch from '~/components/home/PipeSketch.vue'
+import SchemeMenu from '~/components/home/SchemeMenu.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
@@ -179,6 +180,7 @@ function onPick(event: Event) {
           tabindex="-1"
           @change="onPick"
         />
+        <SchemeMenu />
       </div>
     </header>
 

@@ -60,7 +60,7 @@ const noPowerFactor: Rule = ({ study }) =>
 const pairs: Rule = ({ study, write }) =>
   pairsOf(study).map(({ before, after, changes, figure, was, is, uncertainty }): Told => {
     const several = changes.length > 1
-    const share = was !== 0 ? `, ${Math.abs(Math.round(100 * (is / was - 1)))} % ${is < was ? 'less' : 'more'}` : ''
+    const share = was !== 0 ? `, ${Math.abs(Math.round(100 * (is / was - 1)))}% ${is < was ? 'less' : 'more'}` : ''
     const within = Math.abs(is - was) <= uncertainty
     return {
       id: `pair-${after.id}`,

@@ -280,7 +280,7 @@ const condensing: Rule = ({ study, year, write }) =>
         level: share >= CONDENSES_WELL ? 'pass' : 'marginal',
         subject: { kind: 'heater', id: h.id },
         title: `Condensing operation, ${h.name}`,
-        sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)} % of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)} %. ${byReturn}`,
+        sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)}% of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)}%. ${byReturn}`,
         figures: { efficiency: { value: share, unit: 'gross', worse: { when: 'less', by: 0.01 } } },
         source: 'Efficiency against return water, gross value',
         remedy: isRunning(h)

@@ -14,7 +14,7 @@ export interface SettingWords<T> {
 type WordsOf<T> = { [K in keyof Required<T>]: SettingWords<Required<T>[K]> }
 
 const minutes = (count: number) => `${count} min`
-const share = (of: number) => `${Math.round(of * 100)} %`
+const share = (of: number) => `${Math.round(of * 100)}%`
 const week = (value: Week, write: Display) => weekInWords(value, write.time)
 const weekOrAlways = (value: Week | null, write: Display) => (value === null ? 'at all times' : week(value, write))
 const onOff = (value: boolean) => (value ? 'on' : 'off')

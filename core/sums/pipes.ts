@@ -81,7 +81,7 @@ export const pipeLossSum = defineSum({
   results: {
     lossWM: { label: 'Heat loss per length', quantity: 'pipeLoss', decimals: 1 },
     uWMK: { label: 'Linear heat loss coefficient', quantity: 'pipeLossRate', decimals: 3 },
-    tauH: { label: 'Cools by 63 % in', unit: 'h', decimals: 2 },
+    tauH: { label: 'Cools by 63% in', unit: 'h', decimals: 2 },
     surfaceC: { label: 'Surface', quantity: 'temperature' },
   },
   example: {
@@ -120,7 +120,7 @@ export const pipeLossSum = defineSum({
           decimals: 1,
         },
         {
-          label: 'Cools by 63 % in',
+          label: 'Cools by 63% in',
           formula: 'heat capacity of water and wall / linear coefficient',
           value: tauH,
           unit: 'h',

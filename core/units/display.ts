@@ -84,7 +84,8 @@ export function display(system: System, currency: string, energyIn: EnergyUnit):
     if (at === null) return 'not known'
     if (typeof at === 'string') return at
     if (shown.quantity) return figure(shown.quantity, at, shown.decimals)
-    return `${number(at, shown.decimals ?? 2).replace('-', '−')} ${shown.unit?.replace('money', currency) ?? ''}`.trim()
+    const unit = shown.unit?.replace('money', currency) ?? ''
+    return `${number(at, shown.decimals ?? 2).replace('-', '−')}${unit.startsWith('%') ? '' : ' '}${unit}`.trim()
   }
   const difference = (shown: Shown, at: number) =>
     value(shown.quantity === 'temperature' ? { quantity: 'rise' } : shown, at)

@@ -17,6 +17,7 @@ afterAll(() => close())
 const HOUSE = '/study/hill-town'
 const VIEWS = [
   '/',
+  '/new',
   `${HOUSE}/survey`,
   ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map(
     (s) => `${HOUSE}/survey?at=${s}`,
@@ -24,17 +25,17 @@ const VIEWS = [
   `${HOUSE}/measure`,
   `${HOUSE}/improve?view=sizes`,
   `${HOUSE}/set`,
+  ...['board', 'week', 'modes', 'day'].map((view) => `${HOUSE}/set?view=${view}`),
   `${HOUSE}/improve`,
   '/study/forest-farm/survey?at=heater',
 ]
 
-/** What a screen reader or weak eyes would stumble over, in words. */
-async function faults(page: Page): Promise<string[]> {
+const EVERYTHING = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+/** What a screen reader or weak eyes would stumble over, in words; of one rule alone where only that can differ. */
+async function faults(page: Page, only: string[] = EVERYTHING): Promise<string[]> {
   await page.evaluate(AXE)
-  return page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'],
-    })
+  return page.evaluate(async (runOnly) => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly })
     return violations.map(
       (v) =>
         `${v.id}: ${v.help}; ${v.nodes
@@ -42,17 +43,40 @@ async function faults(page: Page): Promise<string[]> {
           .slice(0, 3)
           .join(' | ')}`,
     )
-  })
+  }, only)
 }
+
+const scheme = (page: Page, value: 'light' | 'dark') =>
+  page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }])
+
+/** How far down a view begins on a phone, and where its first figure or field ends; what covers the foot of it begins at `foot`. */
+const firstSeen = (page: Page) =>
+  page.evaluate(() => {
+    const work = document.querySelector('#work')!
+    const shown = (e: Element) => e.getClientRects().length > 0 && !e.closest('.sr-only')
+    const figure = (e: Element) =>
+      [...e.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && /\d/.test(n.textContent!)) ||
+      e.matches('input, select')
+    const first = [...work.querySelectorAll('*')].find((e) => shown(e) && figure(e))
+    const over = [...document.querySelectorAll('body *')].filter(
+      (e) => getComputedStyle(e).position === 'fixed' && shown(e),
+    )
+    return {
+      from: work.getBoundingClientRect().top + scrollY,
+      first: first ? first.getBoundingClientRect().bottom + scrollY : Infinity,
+      foot: Math.min(innerHeight, ...over.map((e) => e.getBoundingClientRect().top)),
+    }
+  })
 
 describe.each([
   [1280, 800],
-  [360, 780],
+  [360, 760],
 ])('every view at %d pixels', (width, height) => {
   let page: Page
   let errors: string[]
   beforeAll(async () => {
-    ;({ page, errors } = await openPage(browser, width, height))
+    ;({ page, errors } = await openPage(browser, width, height, false))
+    await scheme(page, 'light')
     await openDemo(page, url, 'forest-farm')
     await openDemo(page, url, 'hill-town')
   })
@@ -67,9 +91,27 @@ describe.each([
     const station = path.split('?at=')[1] as StationName | undefined
     if (station) await page.waitForSelector(`section[aria-label="${STATIONS[station]}"] h2[tabindex="-1"]`)
     if (path === '/') await page.waitForSelector('section[aria-label="Households"] li')
+    else if (path === '/new')
+      await page.waitForFunction(() => /\d/.test(document.querySelector('[data-first="cost"]')!.textContent!))
     else await settled(page)
+    const across = () => page.evaluate(() => document.documentElement.scrollWidth)
     expect(await faults(page)).toEqual([])
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+    expect(await across()).toBeLessThanOrEqual(width)
+    if (width < 500) {
+      const { from, first, foot } = await firstSeen(page)
+      expect(from).toBeLessThanOrEqual(height / 4)
+      expect(first).toBeLessThanOrEqual(foot)
+    }
+    await scheme(page, 'dark')
+    expect(await faults(page, ['color-contrast'])).toEqual([])
+    await scheme(page, 'light')
+    if (width > 1000) {
+      const letters = (size: string) => page.evaluate((s) => void (document.documentElement.style.fontSize = s), size)
+      await letters('200%')
+      expect(await faults(page)).toEqual([])
+      expect(await across()).toBeLessThanOrEqual(width)
+      await letters('')
+    }
     expect(errors).toEqual([])
   })
 

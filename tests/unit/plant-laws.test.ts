@@ -289,7 +289,7 @@ describe('laws of the year', () => {
       fc.property(randomStudy, (study) => {
         const { home } = firstDays(study, 6)
         const result = resultOf(home)
-        const { nodes, links } = heatFlow(result.energy)
+        const { nodes, links } = heatFlow(result)
         const into = (id: string) => links.filter((l) => l.to === id).reduce((s, l) => s + l.kwh, 0)
         const outOf = (id: string) => links.filter((l) => l.from === id).reduce((s, l) => s + l.kwh, 0)
         for (const l of links) for (const end of [l.from, l.to]) expect(nodes.some((n) => n.id === end)).toBe(true)

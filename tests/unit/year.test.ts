@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { ALWAYS } from '../../core/calendar/week'
 import { placeTemperature } from '../../core/climate/places'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
@@ -8,12 +9,13 @@ import { runUa } from '../../core/household/runs'
 import { standardKwh } from '../../core/people/standard-days'
 import { standingUa } from '../../core/stores/standing-loss'
 import { beginFunctions } from '../../core/study/controls'
+import { edited } from '../../core/study/edited'
+import { asFound } from '../../core/study/in-force'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
-import { moneyByStation } from '../../core/year/account/where-it-goes'
-import { cameInKwh, meanPrice } from '../../core/year/account/where-it-goes'
+import { cameInKwh, energyGoes, meanPrice, moneyByStation } from '../../core/year/account/where-it-goes'
 import { boughtKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays } from '../../proof/random-study'
@@ -51,7 +53,7 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
     const stations = Object.values(moneyByStation(year)).reduce((s, x) => s + x, 0)
     // All of it but what stands in the store more or less than at the beginning.
     expect(Math.abs(stations + meanPrice(year) * year.energy.storedChangeKwh - energy)).toBeLessThan(1e-3)
-    const { nodes, links } = heatFlow(year.energy)
+    const { nodes, links } = heatFlow(year)
     for (const n of nodes.filter((n) => n.role === 'passes')) {
       const into = links.filter((l) => l.to === n.id).reduce((s, l) => s + l.kwh, 0)
       const out = links.filter((l) => l.from === n.id).reduce((s, l) => s + l.kwh, 0)
@@ -67,6 +69,26 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
     const useful = year.energy.usefulKwh / cameInKwh(year)
     expect(useful).toBeGreaterThan(0.15)
     expect(useful).toBeLessThan(0.85)
+  })
+})
+
+describe('a cable along the pipe', () => {
+  it('gives all its electricity as heat: none of it is put down to the heater or to a pump', () => {
+    const off = edited(hillTown, (s) => void (s.controls.found.loop.mode = 'off'))
+    const cable = edited(off, ({ controls }) => {
+      controls.found.loop.mode = 'trace heating'
+      controls.found.loop.windows = ALWAYS
+    })
+    const [without, year] = [off, cable].map((s) => simulate(asFound(s))) as [YearResult, YearResult]
+    expect(year.energy.loopPumpKwh).toBeGreaterThan(100)
+    const { nodes, links } = heatFlow(year)
+    expect(nodes.map((n) => n.id)).not.toContain('pump')
+    const at = (end: 'from' | 'to') => links.filter((l) => l[end] === 'heater').reduce((s, l) => s + l.kwh, 0)
+    expect(Math.abs(at('to') - at('from'))).toBeLessThan(1)
+    const goes = energyGoes(year)
+    expect(goes.conversion).toBeCloseTo(year.energy.conversionKwh, 6)
+    // The boiler makes about what it made, at about its efficiency, and so costs about the same.
+    expect(moneyByStation(year).heater).toBeGreaterThan(0.7 * moneyByStation(without).heater)
   })
 })
 

@@ -5,10 +5,11 @@ import { useStudy } from '~/stores/study'
 import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
 import { houseHeatSentence } from '~~/core/year/account/house-heat'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'
-import type { Energy } from '~~/core/year/result'
+import type { YearResult } from '~~/core/year/result'
 
 /** The ledger of a year as bands as wide as their heat; both years are drawn to the scale of the larger. */
-const props = defineProps<{ energy: Energy; scaleTo: Energy }>()
+const props = defineProps<{ year: Year; scaleTo: Year }>()
+type Year = Pick<YearResult, 'energy' | 'pump'>
 type N = SankeyNode<HeatNode, HeatLink>
 type L = SankeyLink<HeatNode, HeatLink>
 
@@ -31,10 +32,8 @@ const COLOURS = {
 }
 
 const graph = computed(() => {
-  const { nodes, links } = heatFlow(props.energy)
-  const size =
-    cameInKwh({ energy: props.energy }) /
-    Math.max(1, cameInKwh({ energy: props.scaleTo }), cameInKwh({ energy: props.energy }))
+  const { nodes, links } = heatFlow(props.year)
+  const size = cameInKwh(props.year) / Math.max(1, cameInKwh(props.scaleTo), cameInKwh(props.year))
   const ends = nodes.filter((n) => n.role === 'lost' || n.role === 'useful').length
   const height = BANDS * size + GAP * (ends - 1)
   return sankey<HeatNode, HeatLink>()
@@ -54,8 +53,8 @@ const graph = computed(() => {
 const path = sankeyLinkHorizontal<N, L>()
 const role = (l: L) => (l.target as N).role
 const height = computed(() => Math.max(...graph.value.nodes.map((n) => n.y1 ?? 0)) + 24)
-const total = computed(() => cameInKwh({ energy: props.energy }))
-const share = (kwh: number) => `${Math.round((100 * kwh) / total.value)} %`
+const total = computed(() => cameInKwh(props.year))
+const share = (kwh: number) => `${Math.round((100 * kwh) / total.value)}%`
 const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
 </script>
 
@@ -108,12 +107,12 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
         </text>
       </g>
     </svg>
-    <p class="caption" data-house-heat>{{ houseHeatSentence(energy, credited, units) }}</p>
+    <p class="caption" data-house-heat>{{ houseHeatSentence(year.energy, credited, units) }}</p>
     <details>
       <summary class="min-h-11 py-2 text-sm">Show as a table</summary>
       <table class="w-full max-w-md text-sm">
         <tbody>
-          <tr v-for="l in heatFlow(energy).links" :key="l.from + l.to" class="border-b border-line">
+          <tr v-for="l in heatFlow(year).links" :key="l.from + l.to" class="border-b border-line">
             <th class="py-1 text-left font-normal">{{ graph.nodes.find((n) => n.id === l.to)?.name }}</th>
             <td class="text-right">{{ units.energy(l.kwh) }}</td>
             <td class="text-right">{{ share(l.kwh) }}</td>

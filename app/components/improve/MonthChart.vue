@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js'
 import { Bar } from 'vue-chartjs'
+import { useInks } from '~/composables/useInks'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
 import { MONTHS } from '~~/core/calendar/names'
@@ -9,14 +10,15 @@ import type { YearResult } from '~~/core/year/result'
 /** Cost month by month, as found and with the package. */
 const props = defineProps<{ found: YearResult; after: YearResult; name: string }>()
 letterCharts()
+const ink = useInks()
 Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip)
 
 const units = computed(() => useStudy().units)
 const data = computed(() => ({
   labels: MONTHS,
   datasets: [
-    { label: 'As found', data: props.found.months.map((m) => m.cost.total), backgroundColor: '#8d8371' },
-    { label: props.name, data: props.after.months.map((m) => m.cost.total), backgroundColor: '#1c6a5f' },
+    { label: 'As found', data: props.found.months.map((m) => m.cost.total), backgroundColor: ink.value['line-strong'] },
+    { label: props.name, data: props.after.months.map((m) => m.cost.total), backgroundColor: ink.value.verdigris },
   ],
 }))
 const options = computed(() => ({
@@ -24,7 +26,7 @@ const options = computed(() => ({
   maintainAspectRatio: false,
   animation: false as const,
   plugins: {
-    legend: { align: 'start' as const, labels: { boxWidth: 14, color: '#25221d' } },
+    legend: { align: 'start' as const, labels: { boxWidth: 14, color: ink.value.ink } },
     tooltip: {
       callbacks: {
         label: (c: { dataset: { label?: string }; raw: unknown }) =>
@@ -33,11 +35,14 @@ const options = computed(() => ({
     },
   },
   scales: {
-    x: { grid: { display: false } },
+    x: { grid: { display: false }, ticks: { color: ink.value['ink-soft'] } },
     y: {
       beginAtZero: true,
-      grid: { color: '#cfc4af' },
-      ticks: { callback: (v: string | number) => units.value.money(Number(v)).replace(/[.,]00$/, '') },
+      grid: { color: ink.value.line },
+      ticks: {
+        color: ink.value['ink-soft'],
+        callback: (v: string | number) => units.value.money(Number(v)).replace(/[.,]00$/, ''),
+      },
     },
   },
 }))

@@ -66,7 +66,7 @@ const open = computed(() => result.value?.corrections.filter((c) => !c.settled) 
               <td class="pl-3 text-right font-semibold whitespace-nowrap">
                 <FigureText :figure="c.figure" :value="c.to" />
               </td>
-              <td class="pl-3 text-right">{{ Math.round(100 * c.left) }} %</td>
+              <td class="pl-3 text-right">{{ Math.round(100 * c.left) }}%</td>
             </tr>
           </tbody>
         </table>

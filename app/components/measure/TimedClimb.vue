@@ -3,11 +3,13 @@ import { Play, Trash2 } from '@lucide/vue'
 import { useIntervalFn } from '@vueuse/core'
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
+import { useInks } from '~/composables/useInks'
 import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
 import { secondsSince, type Started, startedNow } from '~/utils/started'
 import { type ClimbPoint, readClimb, steadyOf, writeClimb } from '~~/core/readings/climb'
+import { wordsOf } from '~~/core/study/words-of'
 import { parseQuantity } from '~~/core/units/parse'
 import { fromMetric, unitOf } from '~~/core/units/quantities'
 
@@ -17,6 +19,7 @@ import { fromMetric, unitOf } from '~~/core/units/quantities'
  * nothing and another household has a climb of its own.
  */
 letterCharts()
+const ink = useInks()
 Chart.register(LinearScale, CategoryScale, PointElement, LineElement, Tooltip)
 const props = defineProps<{ points: string; started: Started | null }>()
 const emit = defineEmits<{ change: [points: string]; start: [started: Started | null] }>()
@@ -32,6 +35,7 @@ const { typed } = useTyped(
   () => {},
 )
 const error = ref('')
+const words = computed(() => wordsOf(table.study!))
 const unit = computed(() => unitOf('temperature', table.units.system))
 const shown = (c: number) => fromMetric('temperature', table.units.system, c)
 
@@ -55,8 +59,8 @@ const data = computed(() => ({
     {
       label: 'Temperature rise',
       data: points.value.map((p) => ({ x: p.s, y: shown(p.c) })),
-      borderColor: '#8f4318',
-      backgroundColor: '#8f4318',
+      borderColor: ink.value.copper,
+      backgroundColor: ink.value.copper,
       pointRadius: 4,
       tension: 0,
     },
@@ -68,8 +72,19 @@ const options = computed(() => ({
   maintainAspectRatio: false,
   plugins: { legend: { display: false } },
   scales: {
-    x: { type: 'linear' as const, title: { display: true, text: 'seconds after opening the outlet' }, min: 0 },
-    y: { type: 'linear' as const, title: { display: true, text: unit.value.label } },
+    x: {
+      type: 'linear' as const,
+      grid: { color: ink.value.line },
+      ticks: { color: ink.value['ink-soft'] },
+      title: { display: true, text: words.value('seconds after opening the outlet') },
+      min: 0,
+    },
+    y: {
+      type: 'linear' as const,
+      grid: { color: ink.value.line },
+      ticks: { color: ink.value['ink-soft'] },
+      title: { display: true, text: unit.value.label },
+    },
   },
 }))
 </script>

@@ -3,6 +3,7 @@ import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from '
 import zoom from 'chartjs-plugin-zoom'
 import { Line } from 'vue-chartjs'
 import TimeField from '~/components/fields/TimeField.vue'
+import { useInks } from '~/composables/useInks'
 import { useStudy } from '~/stores/study'
 import { letterCharts } from '~/utils/charts'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
@@ -13,6 +14,7 @@ import { type DayTrace } from '~~/core/year/trace'
 /** Traces of a day: what leaves the plant, the store, the return and the fire; zoomed by drag, wheel or by typed hours. */
 const props = defineProps<{ now: DayTrace; found: DayTrace | null; minute: number }>()
 letterCharts()
+const ink = useInks()
 Chart.register(LineElement, PointElement, LinearScale, Legend, Tooltip, zoom)
 const table = useStudy()
 const units = computed(() => table.units)
@@ -40,19 +42,19 @@ const data = computed(() => {
     datasets: [
       line(
         'supply temperature',
-        '#8b3d17',
+        ink.value.copper,
         t((x) => x.supplyC),
       ),
       ...(f[0]?.slices.length
         ? [
             line(
               'cylinder, middle',
-              '#c07338',
+              ink.value['copper-deep'],
               t((x) => x.slices[5]!),
             ),
             line(
               'cylinder, bottom',
-              '#8d8371',
+              ink.value['line-strong'],
               t((x) => x.slices[0]!),
             ),
           ]
@@ -61,14 +63,14 @@ const data = computed(() => {
         ? [
             line(
               'secondary return',
-              '#1c6a5f',
+              ink.value.verdigris,
               t((x) => x.loopReturnC),
             ),
           ]
         : []),
       line(
         `heat output, ${unitOf('power', units.value.system).label}`,
-        '#25221d',
+        ink.value.ink,
         f.map((x): [number, number] => [x.minute, fromMetric('power', units.value.system, x.heatKw)]),
         { yAxisID: 'kw', borderWidth: 1 },
       ),
@@ -76,7 +78,7 @@ const data = computed(() => {
         ? [
             line(
               'supply temperature, as found',
-              '#8b3d17',
+              ink.value.copper,
               props.found.frames.map((x): [number, number] => [x.minute, shown(x.supplyC)]),
               { borderDash: [5, 4] },
             ),
@@ -92,7 +94,7 @@ const options = computed(() => ({
   parsing: false as const,
   interaction: { mode: 'nearest' as const, axis: 'x' as const, intersect: false },
   plugins: {
-    legend: { align: 'start' as const, labels: { boxWidth: 14 } },
+    legend: { align: 'start' as const, labels: { boxWidth: 14, color: ink.value.ink } },
     zoom: {
       zoom: {
         drag: { enabled: true, backgroundColor: 'rgb(192 115 56 / 0.2)' },
@@ -114,18 +116,24 @@ const options = computed(() => ({
       type: 'linear' as const,
       min: from.value,
       max: to.value,
-      grid: { color: '#e4dccb' },
+      grid: { color: ink.value.line },
       ticks: {
+        color: ink.value['ink-soft'],
         stepSize: to.value - from.value > 400 ? 180 : 30,
         callback: (v: string | number) => units.value.time(Number(v) % MINUTES_A_DAY),
       },
     },
-    y: { title: { display: true, text: units.value.system === 'us' ? '°F' : '°C' }, grid: { color: '#e4dccb' } },
+    y: {
+      title: { display: true, text: units.value.system === 'us' ? '°F' : '°C' },
+      grid: { color: ink.value.line },
+      ticks: { color: ink.value['ink-soft'] },
+    },
     kw: {
       position: 'right' as const,
       beginAtZero: true,
       title: { display: true, text: unitOf('power', units.value.system).label },
       grid: { display: false },
+      ticks: { color: ink.value['ink-soft'] },
     },
   },
 }))

@@ -65,7 +65,7 @@ watch(
   () => (stop(), (found.value = null)),
 )
 
-const percent = (share: number) => `${(100 * share).toFixed(1)} %`
+const percent = (share: number) => `${(100 * share).toFixed(1)}%`
 const inWords = (week: Week | null) =>
   week === null ? '' : week.every((d) => d.length === 0) ? 'off' : weekInWords(week, units.value.time)
 const plans = computed(() => {
@@ -100,7 +100,7 @@ function keepAsMeasures() {
         class="w-36"
         label="Share of draw-offs"
         :value="goal.shareWarm"
-        :choices="[0.8, 0.9, 0.95, 0.98, 0.99, 1].map((value) => ({ value, name: `${Math.round(value * 100)} %` }))"
+        :choices="[0.8, 0.9, 0.95, 0.98, 0.99, 1].map((value) => ({ value, name: `${Math.round(value * 100)}%` }))"
         @change="(v) => (goal.shareWarm = v)"
       />
       <ChoiceField

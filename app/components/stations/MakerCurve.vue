@@ -52,7 +52,7 @@ const put = (i: number, change: Partial<(typeof points.value)[number]>) =>
         <p class="min-h-11 flex-1 content-center text-sm">
           from rated output {{ units.figure('flow', physics[i]!.physicsLMin) }}:
           <b :class="physics[i]!.apart ? 'text-alarm' : 'text-verdigris'"
-            >{{ Math.abs(Math.round(physics[i]!.above * 100)) }} % {{ physics[i]!.above >= 0 ? 'above' : 'below' }}</b
+            >{{ Math.abs(Math.round(physics[i]!.above * 100)) }}% {{ physics[i]!.above >= 0 ? 'above' : 'below' }}</b
           >
         </p>
         <button

@@ -10,8 +10,8 @@ const units = computed(() => table.units)
 type Part = keyof EnergyGoes
 const LOOK: Record<Part, string> = {
   useful: 'bg-verdigris',
-  runs: 'bg-copper',
-  loop: 'bg-copper-deep',
+  runs: 'bg-copper-pale',
+  loop: 'bg-copper',
   standing: 'bg-line-strong',
   conversion: 'bg-ink',
 }
@@ -76,7 +76,7 @@ const change = (by: number) => {
           >{{ change(p.by) }}</span
         >
         <span class="whitespace-nowrap">{{ units.energy(p.kwh) }}</span>
-        <span class="caption w-9 text-right">{{ Math.round(p.share) }}%</span>
+        <span v-if="!from" class="caption w-9 text-right">{{ Math.round(p.share) }}%</span>
       </li>
     </ul>
   </div>

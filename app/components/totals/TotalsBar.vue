@@ -15,7 +15,7 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
 <template>
   <a
     href="#totals"
-    class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3 pt-2"
+    class="fixed inset-x-0 bottom-0 z-30 flex min-h-14 max-sm:bottom-11 items-center justify-between gap-2 border-t-2 border-ink bg-plaster-pale px-3 pt-2"
   >
     <EnergyBar v-if="years.shown" :year="years.shown" as="bar" class="absolute inset-x-0 top-0" />
     <span class="sr-only">All annual totals: </span>

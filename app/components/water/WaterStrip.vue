@@ -7,7 +7,6 @@ import { useYears } from '~/stores/years'
 import type { StationName } from '~/utils/stations'
 import { waterColour } from '~/utils/temperature-ramp'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
-import type { Station } from '~~/core/views/findings'
 import { FRAME_MIN } from '~~/core/year/trace'
 
 /** The line of water in one row: each station with what it is at now and how many findings stand there, and the hour. */
@@ -20,8 +19,16 @@ const clock = useClock()
 const units = computed(() => table.units)
 const frame = computed(() => clock.frame)
 const temp = (c: number | null | undefined) => (c === null || c === undefined ? '…' : units.value.temperature(c))
-const marks = (at: Station) => judgement.points.filter((f) => f.station === at).length
-const stations = computed(() => {
+const marks = (at: StationName) => judgement.points.filter((f) => f.station === at).length
+interface Shown {
+  at: StationName
+  name: string
+  /** What it is at now, and before that whether it runs. */
+  now: string
+  runs?: string
+  c: number | null
+}
+const stations = computed((): Shown[] => {
   const { plant, pipes } = years.house!
   const f = frame.value
   return [
@@ -38,7 +45,8 @@ const stations = computed(() => {
           {
             at: 'loop' as const,
             name: 'Circulation',
-            now: f ? `${f.pumping ? 'runs' : 'off'}, ${temp(f.loopReturnC)}` : '…',
+            runs: f ? (f.pumping ? 'runs' : 'off') : '',
+            now: f ? temp(f.loopReturnC) : '…',
             c: f?.loopReturnC ?? null,
           },
         ]
@@ -60,11 +68,11 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
 </script>
 
 <template>
-  <section aria-label="System diagram" class="flex flex-wrap items-center sm:gap-x-1">
+  <section aria-label="System diagram" class="grid grid-flow-col items-center sm:flex sm:flex-wrap sm:gap-x-1">
     <button
       v-for="s in stations"
       :key="s.at"
-      class="min-h-11 items-center gap-1 rounded border px-1 text-sm hover:bg-plaster-deep sm:flex sm:gap-1.5 sm:px-2"
+      class="min-h-11 min-w-0 items-center rounded border px-0.5 text-xs leading-4 hover:bg-plaster-deep max-sm:flex-col max-sm:justify-center sm:flex sm:gap-1.5 sm:px-2 sm:text-sm"
       :class="[
         station === s.at ? 'border-copper bg-white' : 'border-transparent',
         lives(s) || station === s.at ? 'flex' : 'hidden',
@@ -74,15 +82,26 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
     >
       <i
         v-if="s.c !== null"
-        class="inline-block size-3 rounded-full border border-ink"
+        class="inline-block size-3 rounded-full border border-ink max-sm:hidden"
         :style="{ background: waterColour(s.c) }"
         aria-hidden="true"
       />
       <span class="font-semibold text-copper">{{ s.name }}</span>
-      <FindingMark v-if="s.at !== 'drain' && s.at !== 'prices' && marks(s.at)" :count="marks(s.at)" />
-      <span v-if="s.now" class="tabular-nums">{{ s.now }}</span>
+      <FindingMark
+        v-if="s.at !== 'drain' && s.at !== 'prices' && marks(s.at)"
+        class="max-sm:hidden"
+        :count="marks(s.at)"
+      />
+      <span v-if="s.now" class="whitespace-nowrap tabular-nums">
+        <i
+          v-if="s.c !== null"
+          class="mr-1 inline-block size-2 rounded-full border border-ink sm:hidden"
+          :style="{ background: waterColour(s.c) }"
+          aria-hidden="true"
+        /><span v-if="s.runs" class="max-sm:sr-only">{{ s.runs }}, </span>{{ s.now }}</span
+      >
     </button>
-    <label class="ml-auto flex min-h-11 min-w-32 flex-1 sm:min-w-44 items-center gap-2 sm:max-w-72">
+    <label class="ml-auto flex min-h-11 min-w-44 flex-1 items-center gap-2 max-sm:hidden sm:max-w-72">
       <span class="text-sm whitespace-nowrap tabular-nums">{{ units.time(clock.minute) }}</span>
       <input
         v-model.number="clock.minute"

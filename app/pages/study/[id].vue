@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import { ArrowLeft, Calculator, ChevronDown, ChevronUp, Download, Redo2, Undo2 } from '@lucide/vue'
-import { onKeyStroke, useMediaQuery } from '@vueuse/core'
-import WordSearch from '~/components/home/WordSearch.vue'
+import { ArrowLeft, ChevronDown, ChevronUp } from '@lucide/vue'
+import { useMediaQuery } from '@vueuse/core'
+import HouseholdTools from '~/components/home/HouseholdTools.vue'
 import RunningTotals from '~/components/totals/RunningTotals.vue'
 import TotalsBar from '~/components/totals/TotalsBar.vue'
 import ClockStrip from '~/components/water/ClockStrip.vue'
 import WaterLine from '~/components/water/WaterLine.vue'
 import WaterStrip from '~/components/water/WaterStrip.vue'
-import { usePocket } from '~/composables/usePocket'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { exportStudy } from '~/utils/files'
 import { isStation, type StationName } from '~/utils/stations'
 import { foldsKept, keepFolds, keepStage } from '~/utils/where-left'
 import type { Fault } from '~~/core/units/result'
@@ -18,7 +16,6 @@ import type { Fault } from '~~/core/units/result'
 const route = useRoute()
 const router = useRouter()
 const table = useStudy()
-const pocket = usePocket()
 const years = useYears()
 const id = computed(() => String(route.params.id))
 const faults = shallowRef<Fault[] | null>(null)
@@ -66,16 +63,6 @@ function open(at: StationName, on: string) {
   const same = at === station.value && on === chosen.value
   void router.push({ path: `/study/${id.value}/survey`, query: same ? {} : { at, ...(on ? { on } : {}) } })
 }
-
-const setUnits = (units: 'metric' | 'us') => table.change('units', (d) => void (d.units = units))
-
-const typing = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select')
-onKeyStroke(['z', 'Z', 'y'], (e) => {
-  if (!(e.ctrlKey || e.metaKey) || typing(e)) return
-  e.preventDefault()
-  if (e.key === 'y' || e.shiftKey) table.redo()
-  else table.undo()
-})
 </script>
 
 <template>
@@ -94,60 +81,22 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       {{ table.trouble }}
     </p>
   </div>
-  <div v-else class="mx-auto max-w-[84rem] px-3 pb-24 sm:px-4 lg:pb-10">
-    <header class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
+  <div v-else class="mx-auto max-w-[84rem] px-3 pb-32 sm:px-4 lg:pb-10">
+    <header class="flex items-center gap-x-1 py-0.5 sm:gap-x-3 sm:py-2">
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
-      <h1 class="min-w-0 flex-1 text-xl sm:text-2xl">{{ table.study.name }}</h1>
-      <div class="flex w-full items-center justify-end gap-1 sm:w-auto">
-        <span class="caption mr-1 hidden sm:inline" role="status">{{
-          table.trouble
-            ? 'not saved, this tab only'
-            : table.kept === 'kept'
-              ? 'saved in this browser'
-              : table.kept === 'keeping'
-                ? 'saving…'
-                : ''
-        }}</span>
-        <button
-          class="tool px-3"
-          aria-label="Undo"
-          :title="`Undo, Ctrl Z: ${table.stepsBack} ${table.stepsBack === 1 ? 'step' : 'steps'}`"
-          :disabled="table.stepsBack === 0"
-          @click="table.undo()"
-        >
-          <Undo2 :size="18" />
-        </button>
-        <button
-          class="tool px-3"
-          aria-label="Redo"
-          :title="`Redo, Ctrl Shift Z: ${table.stepsOn} ${table.stepsOn === 1 ? 'step' : 'steps'}`"
-          :disabled="table.stepsOn === 0"
-          @click="table.redo()"
-        >
-          <Redo2 :size="18" />
-        </button>
-        <select
-          class="entry w-auto!"
-          aria-label="Units"
-          :value="table.study.units"
-          @change="setUnits(($event.target as HTMLSelectElement).value as 'metric' | 'us')"
-        >
-          <option value="metric">metric</option>
-          <option value="us">US</option>
-        </select>
-        <WordSearch />
-        <button
-          class="tool px-3"
-          aria-label="Calculators"
-          title="Calculators, Ctrl B"
-          @click="pocket.open.value = true"
-        >
-          <Calculator :size="18" />
-        </button>
-        <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study)">
-          <Download :size="18" /><span class="hidden sm:inline">Export</span>
-        </button>
-      </div>
+      <h1 class="line-clamp-2 min-w-0 flex-1 text-base leading-5 sm:text-2xl" :title="table.study.name">
+        {{ table.study.name }}
+      </h1>
+      <span class="caption hidden sm:inline" role="status">{{
+        table.trouble
+          ? 'not saved, this tab only'
+          : table.kept === 'kept'
+            ? 'saved in this browser'
+            : table.kept === 'keeping'
+              ? 'saving…'
+              : ''
+      }}</span>
+      <HouseholdTools />
     </header>
     <p v-if="table.kept === 'failed'" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">
       Last change not saved: browser storage is full or blocked. Retrying. Export the study now or delete old studies.
@@ -157,7 +106,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       <p class="font-semibold">Change not accepted:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
     </div>
-    <div class="flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'py-1'">
+    <div class="flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'sm:py-1'">
       <div class="min-w-0 flex-1">
         <template v-if="full">
           <WaterLine v-if="drawn" :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
@@ -176,14 +125,17 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
         <ChevronUp v-if="full" :size="18" /><ChevronDown v-else :size="18" />
       </button>
     </div>
-    <div class="mt-3 grid gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
+    <div class="mt-2 grid gap-x-6 sm:mt-3 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
       <div class="min-w-0">
-        <nav aria-label="Stages of the visit" class="mb-3 flex gap-1 border-b border-line">
+        <nav
+          aria-label="Stages of the visit"
+          class="flex border-line max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:border-t max-sm:bg-plaster-pale sm:mb-3 sm:gap-1 sm:border-b"
+        >
           <NuxtLink
             v-for="s in STAGES"
             :key="s.name"
             :to="`/study/${id}/${s.name}`"
-            class="-mb-px flex min-h-11 items-center border-b-3 px-2.5 font-display sm:px-4 font-semibold"
+            class="flex min-h-11 items-center justify-center px-2.5 font-display font-semibold max-sm:flex-1 max-sm:border-t-3 sm:-mb-px sm:border-b-3 sm:px-4"
             :class="stage === s.name ? 'border-copper text-copper' : 'border-transparent text-ink-soft hover:text-ink'"
             :aria-current="stage === s.name ? 'page' : undefined"
             >{{ s.label }}</NuxtLink

@@ -1,5 +1,6 @@
 import { type Carrier, CARRIER_NAMES } from '../../money/carriers'
-import type { Energy } from '../result'
+import type { Energy, YearResult } from '../result'
+import { pumpKwh } from './where-it-goes'
 
 export interface HeatNode {
   id: string
@@ -33,7 +34,9 @@ const LOSSES: [keyof Energy, string, string][] = [
  * The ledger of a year as flows from what is bought, and what the sun and the air give, to where it ends; what is under
  * half a kWh is left out.
  */
-export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[] } {
+export function heatFlow(year: Pick<YearResult, 'energy' | 'pump'>): { nodes: HeatNode[]; links: HeatLink[] } {
+  const { energy } = year
+  const pump = pumpKwh(year)
   const nodes: HeatNode[] = []
   const links: HeatLink[] = []
   const add = (node: HeatNode, from: string, kwh: number) => {
@@ -46,7 +49,7 @@ export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[]
     nodes.push({ id: carrier, name: CARRIER_NAMES[carrier], role: 'bought' })
     links.push({ from: carrier, to: 'heater', kwh })
   }
-  if (links.length) nodes.push({ id: 'heater', name: 'Standby and controls', role: 'passes' })
+  if (links.length) nodes.push({ id: 'heater', name: 'Purchased energy', role: 'passes' })
   const bought = links.reduce((s, l) => s + l.kwh, 0)
   const made = bought - energy.conversionKwh
   nodes.push({ id: 'water', name: 'Output', role: 'passes' })
@@ -56,8 +59,8 @@ export function heatFlow(energy: Energy): { nodes: HeatNode[]; links: HeatLink[]
     nodes.push({ id, name, role: 'free' })
     links.push({ from: id, to: 'water', kwh: energy[key] as number })
   }
-  add({ id: 'conversion', name: 'Conversion loss', role: 'lost' }, 'heater', energy.conversionKwh - energy.loopPumpKwh)
-  add({ id: 'pump', name: 'Circulation pump', role: 'lost' }, 'heater', energy.loopPumpKwh)
+  add({ id: 'conversion', name: 'Conversion loss', role: 'lost' }, 'heater', energy.conversionKwh - pump)
+  add({ id: 'pump', name: 'Circulation pump', role: 'lost' }, 'heater', pump)
   add({ id: 'useful', name: 'Useful heat', role: 'useful' }, 'water', energy.usefulKwh)
   for (const [key, id, name] of LOSSES) add({ id, name, role: 'lost' }, 'water', energy[key] as number)
   return { nodes, links }

@@ -18,7 +18,8 @@ export function cameInKwh(result: Pick<YearResult, 'energy'>): number {
 }
 
 /** Electricity of the loop's pump that became no heat in the water, kWh: a cable's all does, and it has no pump that runs. */
-const pumpKwh = (result: Pick<YearResult, 'energy' | 'pump'>) => (result.pump.hours > 0 ? result.energy.loopPumpKwh : 0)
+export const pumpKwh = (result: Pick<YearResult, 'energy' | 'pump'>) =>
+  result.pump.hours > 0 ? result.energy.loopPumpKwh : 0
 
 /** Parts of a year's energy by what became of it, in the order they are drawn. */
 export const ENERGY_GOES = {

@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import ViewTabs from '~/components/home/ViewTabs.vue'
 import BroughtList from '~/components/improve/BroughtList.vue'
 import HeatFlow from '~/components/improve/HeatFlow.vue'
 import MeasureList from '~/components/improve/MeasureList.vue'
@@ -47,17 +48,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
 
 <template>
   <div>
-    <nav aria-label="Views of Improve" class="mb-4 flex flex-wrap gap-1">
-      <NuxtLink
-        v-for="v in VIEWS"
-        :key="v.view"
-        :to="{ query: v.view ? { view: v.view } : {} }"
-        class="tool px-3"
-        :class="{ 'tool-main': stage === v.view }"
-        :aria-current="stage === v.view ? 'page' : undefined"
-        >{{ v.name }}</NuxtLink
-      >
-    </nav>
+    <ViewTabs label="Views of Improve" :views="VIEWS" :at="stage" />
     <SizeList v-if="stage === 'sizes'" @added="navigateTo({ query: {} })" />
     <template v-else>
       <div class="flex flex-wrap items-end gap-2">
@@ -115,7 +106,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
               </button>
             </div>
           </div>
-          <HeatFlow v-if="pictured" :energy="pictured.energy" :scale-to="years.found?.energy ?? pictured.energy" />
+          <HeatFlow v-if="pictured" :year="pictured" :scale-to="years.found ?? pictured" />
           <p v-else class="py-6 text-ink-soft">Simulating the year…</p>
         </section>
         <section class="mt-6" aria-label="By month">

@@ -2,6 +2,7 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import FindingList from '~/components/findings/FindingList.vue'
+import ViewTabs from '~/components/home/ViewTabs.vue'
 import AsFoundRegister from '~/components/set/AsFoundRegister.vue'
 import HeaterFunctions from '~/components/set/HeaterFunctions.vue'
 import HouseHeating from '~/components/set/HouseHeating.vue'
@@ -67,18 +68,8 @@ const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCau
 
 <template>
   <div>
+    <ViewTabs label="Views of Settings" :views="VIEWS" :at="view" />
     <WriteSwitch class="mb-3" />
-    <nav aria-label="Views of Settings" class="mb-4 flex flex-wrap gap-1">
-      <NuxtLink
-        v-for="v in VIEWS"
-        :key="v.view"
-        :to="{ query: v.view ? { view: v.view } : {} }"
-        class="tool px-3"
-        :class="{ 'tool-main': view === v.view }"
-        :aria-current="view === v.view ? 'page' : undefined"
-        >{{ v.name }}</NuxtLink
-      >
-    </nav>
     <LazySettingBoard v-if="view === 'board'" />
     <LazyWeekStrip v-else-if="view === 'week'" />
     <LazyModeTable v-else-if="view === 'modes'" />
