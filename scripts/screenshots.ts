@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { DEMOS } from '../core/demos/index'
 import { largeHouse } from '../proof/large-house'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
-import { choose, press, type } from '../tests/e2e/hand'
+import { choose, openHeaters, press, takeReading, type } from '../tests/e2e/hand'
 
 /**
  * Current pictures of the main views, made from the demo data.
@@ -27,9 +27,8 @@ const to = (selector: string) => async (page: import('puppeteer-core').Page) => 
   await page.$eval(selector, (e) => e.scrollIntoView({ block: 'start' }))
 }
 
-async function takeReading(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Circulation flow and return')
+async function takeReadings(page: import('puppeteer-core').Page) {
+  await takeReading(page, 'Circulation flow and return')
   for (const [label, text] of [
     ['Flow temperature', '63.5'],
     ['Return temperature', '59.8'],
@@ -38,8 +37,7 @@ async function takeReading(page: import('puppeteer-core').Page) {
     await type(page, label, text)
   await press(page, 'button', 'Save to log')
   await press(page, 'button', 'Dismiss')
-  await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Time to tap')
+  await takeReading(page, 'Time to tap')
   await choose(page, 'Outlet', 'Top shower')
   for (const [label, text] of [
     ['Time', '14'],
@@ -74,8 +72,7 @@ async function openLarge(page: import('puppeteer-core').Page, url: string) {
 }
 
 async function climb(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Take a reading')
-  await press(page, 'menuitem', 'Temperature rise at outlet, timed')
+  await takeReading(page, 'Temperature rise at outlet, timed')
   await press(page, 'button', 'Outlet open: start')
   for (const [s, c] of [
     [0, '14'],
@@ -142,7 +139,7 @@ const SHOTS: Shot[] = [
   { name: 'windows', path: `${HOUSE}/set?view=windows`, ...DESK, before: windows },
   { name: 'day', path: `${HOUSE}/set?view=day`, ...DESK, before: (page) => press(page, 'button', 'Mid-winter day') },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
-  { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: to('section[aria-label="Heater"]') },
+  { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: openHeaters },
   {
     name: 'people',
     path: `${HOUSE}/survey?at=people`,
@@ -156,7 +153,7 @@ const SHOTS: Shot[] = [
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
   { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
-  { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReading },
+  { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
   { name: 'sums', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
   {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
+import { Archive, ArchiveRestore, Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PipeSketch from '~/components/home/PipeSketch.vue'
 import SchemeMenu from '~/components/home/SchemeMenu.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
-import { forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
-import { exportKept, exportStudy, importStudy, wholeOf } from '~/utils/files'
+import { archiveKept, forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
+import { exportKept, exportSeveral, exportStudy, importStudies, wholeOf } from '~/utils/files'
 import { keepLeft, takeUp } from '~/utils/leaving'
 import { DEMOS } from '~~/core/demos/index'
 import { displayOf } from '~~/core/study/display-of'
@@ -27,7 +27,18 @@ const refused = shallowRef<{ file: string; faults: Fault[] }[]>([])
 const over = ref(false)
 const picker = ref<HTMLInputElement | null>(null)
 
+/** What the browser keeps for this app, bytes; null where it does not tell. */
+const used = ref<number | null>(null)
+const usedText = computed(() =>
+  used.value === null ? '' : `${(used.value / 1e6).toFixed(used.value < 1e7 ? 1 : 0)} MB`,
+)
+
 async function refresh() {
+  try {
+    used.value = (await navigator.storage?.estimate?.())?.usage ?? null
+  } catch {
+    used.value = null
+  }
   try {
     await keepLeft()
     list.value = (await keptStudies()).sort((a, b) => String(b.changedAt).localeCompare(String(a.changedAt)))
@@ -82,10 +93,29 @@ const byName = new Intl.Collator('en-GB')
 const ordered = computed(() =>
   order.value === 'name' ? [...rows.value].sort((a, b) => byName.compare(a.name, b.name)) : rows.value,
 )
-const listed = computed(() => {
+const matching = computed(() => {
   const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean)
   return ordered.value.filter(({ text }) => words.every((w) => text.includes(w)))
 })
+const archive = ref(false)
+const archived = computed(() => matching.value.filter(({ kept }) => kept.archived))
+const listed = computed(() => (archive.value ? archived.value : matching.value.filter(({ kept }) => !kept.archived)))
+const exporting = ref(false)
+async function exportListed() {
+  exporting.value = true
+  await exportSeveral(listed.value.map(({ kept }) => kept)).catch(() => failed('Households were not exported'))
+  exporting.value = false
+}
+async function putAway({ id, study, archived: was }: Kept) {
+  try {
+    await archiveKept(id, !was)
+  } catch {
+    return void failed(`“${study?.name ?? id}” was not ${was ? 'taken out of the archive' : 'archived'}`)
+  }
+  await refresh()
+  if (!archived.value.length) archive.value = false
+  say({ text: was ? `“${study?.name ?? id}” is listed again.` : `Archived “${study?.name ?? id}”.` })
+}
 
 async function duplicate(kept: Kept) {
   try {
@@ -128,17 +158,19 @@ async function remove(listed: Kept) {
 async function take(files: Iterable<File>) {
   refused.value = []
   const taken: string[] = []
-  for (const file of files) {
-    const read = await importStudy(file)
-    if (!read.ok) refused.value = [...refused.value, { file: file.name, faults: read.faults }]
-    else
+  for (const file of files)
+    for (const { name, read } of await importStudies(file)) {
+      if (!read.ok) {
+        refused.value = [...refused.value, { file: name ? `${file.name}: ${name}` : file.name, faults: read.faults }]
+        continue
+      }
       try {
         taken.push((await keepBeside(read.value)).study.name)
       } catch {
-        failed(`“${file.name}” was not imported`)
+        failed(`“${name || file.name}” was not imported`)
         break
       }
-  }
+    }
   await refresh()
   if (taken.length === 1) say({ text: `Imported “${taken[0]}”.` })
   else if (taken.length > 1) say({ text: `Imported ${taken.length} households.` })
@@ -235,6 +267,14 @@ function onPick(event: Event) {
         />
         <p class="caption pb-3" role="status">{{ listed.length }} of {{ list.length }}</p>
       </div>
+      <div v-if="list && (list.length > 1 || archived.length)" class="flex flex-wrap items-center gap-2 py-1">
+        <button v-if="listed.length > 1" class="tool" :disabled="exporting" @click="exportListed">
+          <Download :size="18" />Export all {{ listed.length }} as one file
+        </button>
+        <button v-if="archived.length || archive" class="tool" :aria-pressed="archive" @click="archive = !archive">
+          <Archive :size="18" />{{ archive ? 'Back to the list' : `Archive: ${archived.length}` }}
+        </button>
+      </div>
       <ul v-if="list && list.length">
         <li
           v-for="{ kept, sound, name, about: line, when: changed } in listed"
@@ -274,6 +314,14 @@ function onPick(event: Event) {
             >
               <Download :size="18" />
             </button>
+            <button
+              class="tool tool-bare px-3"
+              :aria-label="kept.archived ? `Take ${name} out of the archive` : `Archive ${name}`"
+              :title="kept.archived ? 'Take out of the archive' : 'Archive'"
+              @click="putAway(kept)"
+            >
+              <ArchiveRestore v-if="kept.archived" :size="18" /><Archive v-else :size="18" />
+            </button>
             <button class="tool tool-bare px-3" :aria-label="`Delete ${name}`" title="Delete" @click="remove(kept)">
               <Trash2 :size="18" />
             </button>
@@ -301,8 +349,8 @@ function onPick(event: Event) {
       </ul>
     </section>
     <p class="caption mt-10">
-      Studies are saved in this browser only. Figures are estimates; follow the local code. Work is for registered
-      installers where it requires.
+      Studies are saved in this browser only<template v-if="usedText">, {{ usedText }} with the app itself</template>.
+      Figures are estimates; follow the local code. Work is for registered installers where it requires.
     </p>
   </main>
 </template>

@@ -14,6 +14,8 @@ export interface Kept {
   changedAt: string
   /** Studies that were kept before there were marks have none. */
   mark?: string
+  /** Put away; work on it takes it out again. */
+  archived?: boolean
 }
 
 /** The way back and forth from a kept study; it holds only for the study with the same mark. */
@@ -284,6 +286,22 @@ export async function keepBeside(study: Study, name = study.name): Promise<Kept>
   )
   otherTabs?.postMessage({ kept: kept.id } satisfies Told)
   return kept
+}
+
+/** Puts a kept study away, or takes it out again; nothing of the study changes. */
+export async function archiveKept(id: string, archived: boolean): Promise<void> {
+  await stored(
+    async (d) => {
+      const transaction = d.transaction('studies', 'readwrite', { durability: 'strict' })
+      const kept = await transaction.store.get(id)
+      if (kept) await transaction.store.put({ ...kept, archived })
+      await transaction.done
+    },
+    () => {
+      const kept = inThisTab.studies.get(id)
+      if (kept) inThisTab.studies.set(id, { ...kept, archived })
+    },
+  )
 }
 
 /** Puts a deleted study back exactly as it was kept; false when another is kept under its id by now. */

@@ -1,5 +1,5 @@
 import { type Kept, keptStudy } from '~/utils/db'
-import { LARGEST_FILE, readStudyText, writeStudy } from '~~/core/study/read'
+import { LARGEST_FILE, LARGEST_FILE_OF_SEVERAL, readStudiesText, writeStudies, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
 
@@ -10,6 +10,14 @@ export const exportStudy = (study: Study): void => hand(writeStudy(study), study
 export async function exportKept(kept: Kept): Promise<void> {
   const whole = await wholeOf(kept)
   hand(`${JSON.stringify(whole.study ?? whole, null, 2)}\n`, kept.id)
+}
+
+/** Hands several kept studies over as one file, each as it is. */
+export async function exportSeveral(listed: readonly Kept[]): Promise<void> {
+  const studies: unknown[] = []
+  // One after the other: their pictures need room.
+  for (const kept of listed) studies.push((await wholeOf(kept)).study)
+  hand(writeStudies(studies), `${studies.length}-households`)
 }
 
 /** A listed study with its pictures; as it is listed when they cannot be had. */
@@ -24,9 +32,16 @@ function hand(text: string, name: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }
 
-/** Reads a chosen file; one that is too large is not even opened. */
-export async function importStudy(file: File): Promise<Result<Study>> {
-  if (file.size > LARGEST_FILE)
-    return refused(`the file is ${Math.round(file.size / 1048576)} MB. Accepts up to ${LARGEST_FILE / 1048576} MB`)
-  return readStudyText(await file.text())
+/** Reads a chosen file, of one household or of several; one that is too large is not even opened. */
+export async function importStudies(file: File): Promise<{ name: string; read: Result<Study> }[]> {
+  if (file.size > LARGEST_FILE_OF_SEVERAL)
+    return [
+      {
+        name: '',
+        read: refused(
+          `the file is ${Math.round(file.size / 1048576)} MB. Accepts up to ${LARGEST_FILE / 1048576} MB for a household, ${LARGEST_FILE_OF_SEVERAL / 1048576} MB for several`,
+        ),
+      },
+    ]
+  return readStudiesText(await file.text())
 }

@@ -52,12 +52,15 @@ const begin = (kind: ReadingKindName, values: Record<string, unknown>): ReadingD
   started: null,
 })
 
+/** When drafts were last written or read: what is written later counts as later, though the clock on the wall was put back. */
+let lastAt = 0
+
 /** Keeps them in two places: one outlasts a page that goes this instant, the other a browser that is killed a second later. */
 function keep({ studyId, open, of }: Drafts): void {
   const all = Object.values(of)
   const kept: KeptDraft = {
     id: studyId,
-    at: Date.now(),
+    at: (lastAt = Math.max(Date.now(), lastAt + 1)),
     draft: (open && of[open]) || null,
     aside: all.filter((d) => d.kind !== open),
   }
@@ -85,6 +88,7 @@ export const useReadingDrafts = () => ({
     drafts.value = { studyId, open: null, of: {} }
     const [here, kept] = [written(studyId), await keptDraft(studyId).catch(() => undefined)]
     const latest = !here || (kept && kept.at > here.at) ? kept : here
+    lastAt = Math.max(lastAt, here?.at ?? 0, kept?.at ?? 0)
     const open = soundOf(latest?.draft)
     const all = [...(Array.isArray(latest?.aside) ? latest.aside.map(soundOf) : []), open]
     const { value: now } = drafts

@@ -64,6 +64,8 @@ export const climb = defineReading({
   kind: 'climb',
   title: 'Temperature rise at outlet, timed',
   how: 'Hot only, pipes cold: a thermometer reading every few seconds from opening until steady.',
+  section: 'taps',
+  needs: ['thermometer', 'watch'],
   at: 'tap',
   input: z.strictObject({
     points: z

@@ -3,6 +3,7 @@ import { inverse, Matrix } from 'ml-matrix'
 import { EFFICIENCY } from '../heaters/efficiency'
 import { loopUa } from '../household/loop'
 import { supplyOf } from '../household/supply'
+import { USUAL_DOUBT } from '../household/usual-doubt'
 import { runsTo, tapOf } from '../household/ways'
 import { rangeOf } from '../schema/shape'
 import { standingUa } from '../stores/standing-loss'
@@ -42,19 +43,6 @@ const byFactor =
 const STORE_LOSS = { min: 0.01, max: rangeOf(StoreField.shape.loss.options[0].shape.uaWK).max }
 const plain = (path: string) => (study: Study, value: number) => withValueAt(study, path, value)
 
-/** How far off things usually are, one standard deviation: shares of the figure, or kelvins. */
-const USUAL = {
-  storeLoss: 0.4,
-  loopLoss: 0.35,
-  length: 0.25,
-  flow: 0.2,
-  output: 0.12,
-  efficiency: 0.06,
-  habits: 0.4,
-  setpointK: 4,
-  mainsK: 2,
-}
-
 /** Everything in the study that the readings in its log could correct. */
 function doubts(study: Study): Doubt[] {
   const out: Doubt[] = []
@@ -67,7 +55,7 @@ function doubts(study: Study): Doubt[] {
         label: 'Standing loss of the cylinder',
         figure: { label: '', quantity: 'lossRate' },
         now,
-        at: byFactor(now, USUAL.storeLoss, STORE_LOSS),
+        at: byFactor(now, USUAL_DOUBT.storeLoss, STORE_LOSS),
         write: (s, uaWK) => withValueAt(s, 'plant.store.loss', { kind: 'ua', uaWK }),
       })
   }
@@ -78,7 +66,7 @@ function doubts(study: Study): Doubt[] {
       label: 'Circulation loss',
       figure: { label: '', quantity: 'lossRate' },
       now,
-      at: byFactor(now, USUAL.loopLoss, rangeAt(study, 'pipes.loop.measuredUaWK')),
+      at: byFactor(now, USUAL_DOUBT.loopLoss, rangeAt(study, 'pipes.loop.measuredUaWK')),
       write: plain('pipes.loop.measuredUaWK'),
     })
   }
@@ -91,7 +79,7 @@ function doubts(study: Study): Doubt[] {
       label: 'Setpoint as found',
       figure: { label: '', quantity: 'temperature' },
       now: setpointC,
-      at: (step) => clamp(setpointC + USUAL.setpointK * step, setpoint.min, setpoint.max),
+      at: (step) => clamp(setpointC + USUAL_DOUBT.setpointK * step, setpoint.min, setpoint.max),
       write: plain(setpointPath),
     })
   if (read.has('hot-litres') && study.people.draws.kind === 'routine') {
@@ -101,7 +89,7 @@ function doubts(study: Study): Doubt[] {
       label: 'Volume correction factor',
       figure: { label: '', decimals: 2 },
       now,
-      at: byFactor(now, USUAL.habits, rangeAt(study, 'people.volumeFactor')),
+      at: byFactor(now, USUAL_DOUBT.habits, rangeAt(study, 'people.volumeFactor')),
       write: plain('people.volumeFactor'),
     })
   }
@@ -113,7 +101,7 @@ function doubts(study: Study): Doubt[] {
       label: 'Cold main, annual mean',
       figure: { label: '', quantity: 'temperature' },
       now: mean,
-      at: (step) => mean + USUAL.mainsK * step,
+      at: (step) => mean + USUAL_DOUBT.mainsK * step,
       write: (s, c) =>
         withValueAt(s, 'site.mains', { kind: 'monthly', monthlyC: middles.map((m) => clamp(m + c - mean, 0, 99)) }),
     })
@@ -131,7 +119,7 @@ function doubts(study: Study): Doubt[] {
         label: `Output of ${heater.name}`,
         figure: { label: '', quantity: 'power' },
         now,
-        at: byFactor(now, USUAL.output, rangeAt(study, path)),
+        at: byFactor(now, USUAL_DOUBT.output, rangeAt(study, path)),
         write: plain(path),
       })
     const efficiency = efficiencyOf(heater)
@@ -143,7 +131,7 @@ function doubts(study: Study): Doubt[] {
         label: `Efficiency of ${heater.name}`,
         figure: { label: '', decimals: 3 },
         now: share,
-        at: (step) => clamp(share + USUAL.efficiency * step, EFFICIENCY.low, EFFICIENCY.high),
+        at: (step) => clamp(share + USUAL_DOUBT.efficiency * step, EFFICIENCY.low, EFFICIENCY.high),
         write: (s, value) => withValueAt(s, at, { kind: 'fixed', share: value }),
       })
     }
@@ -159,7 +147,7 @@ function doubts(study: Study): Doubt[] {
       label: `Flow of ${tap.name}`,
       figure: { label: '', quantity: 'flow' },
       now: tap.flowLMin,
-      at: byFactor(tap.flowLMin, USUAL.flow, rangeAt(study, path)),
+      at: byFactor(tap.flowLMin, USUAL_DOUBT.flow, rangeAt(study, path)),
       write: plain(path),
     })
     for (const run of runsTo(study, tap)) {
@@ -171,7 +159,7 @@ function doubts(study: Study): Doubt[] {
         label: `Length of “${run.name}”`,
         figure: { label: '', quantity: 'length' },
         now: run.lengthM,
-        at: byFactor(run.lengthM, USUAL.length, rangeAt(study, length)),
+        at: byFactor(run.lengthM, USUAL_DOUBT.length, rangeAt(study, length)),
         write: plain(length),
       })
     }

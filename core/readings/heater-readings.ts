@@ -21,6 +21,8 @@ export const heaterDisplay = defineReading({
   kind: 'heater-display',
   title: 'Heater: in, out and flow',
   how: 'From the display or with thermometers, at steady draw-off. Only full output shows the capacity.',
+  section: 'heater',
+  needs: ['display'],
   at: 'heater',
   input: z.strictObject({
     inletC: FIELDS.inletC,
@@ -92,6 +94,8 @@ export const meter = defineReading({
   kind: 'meter',
   title: 'Heater input from meter',
   how: 'All other loads off: meter volume over a time, with the heater at steady draw-off.',
+  section: 'heater',
+  needs: ['meter', 'watch'],
   at: 'heater',
   input: z.strictObject({
     fuel: z.enum(['gas-m3', 'gas-ft3', 'electricity-kwh', 'electricity-pulses']),
@@ -181,6 +185,8 @@ export const dial = defineReading({
   kind: 'dial',
   title: 'Dial calibration mark',
   how: 'Dial position in divisions, and hot water at the nearest outlet after the thermostat has called and stopped.',
+  section: 'heater',
+  needs: ['thermometer'],
   at: 'heater',
   input: z.strictObject({ division: FIELDS.division, hotC: FIELDS.hotC }),
   begin: {},

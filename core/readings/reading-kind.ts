@@ -30,12 +30,31 @@ export interface Judgement {
   offers: readonly Offer[]
 }
 
+/** Where readings are taken, in the order of the water. */
+export const READING_SECTIONS = {
+  main: 'Cold main',
+  heater: 'Heater',
+  store: 'Cylinder',
+  loop: 'Circulation',
+  taps: 'Outlets',
+  drain: 'Drain',
+  people: 'Occupants and use',
+  log: 'Events and notes',
+} as const
+export type ReadingSection = keyof typeof READING_SECTIONS
+
+/** What a reading is taken with. */
+export type Tool =
+  'thermometer' | 'watch' | 'bucket' | 'pressure gauge' | 'test strip' | 'display' | 'meter' | 'clamp meter'
+
 /** What a reading means: pure, from the study, where it was taken, when, and what was read. */
 export interface ReadingKind<K extends ReadingKindName = ReadingKindName> {
   readonly kind: K
   readonly title: string
   /** How it is taken, in a line. */
   readonly how: string
+  readonly section: ReadingSection
+  readonly needs: readonly Tool[]
   /** What it is taken at; null: the household. */
   readonly at: 'tap' | 'heater' | null
   readonly input: z.ZodObject

@@ -55,6 +55,37 @@ function upToDate(head: Record<string, unknown>): unknown {
   }
 }
 
+/** Format of a file that holds several households, each as it is in a file of its own. */
+const SEVERAL = 'bagno-studies'
+/** Most characters of such a file, and most households in it. */
+export const LARGEST_FILE_OF_SEVERAL = 4 * LARGEST_FILE
+const MOST_IN_FILE = 2000
+
+/** Text of a file with several households, whether or not each can be read by this version. */
+export const writeStudies = (studies: readonly unknown[]): string =>
+  `${JSON.stringify({ format: SEVERAL, studies }, null, 1)}\n`
+
+/** Reads the text of a file with one household or several: each by itself, with what it is called when it is refused. */
+export function readStudiesText(text: string): { name: string; read: Result<Study> }[] {
+  const one = () => [{ name: '', read: readStudyText(text) }]
+  if (text.length > LARGEST_FILE_OF_SEVERAL) return one()
+  let document: unknown
+  try {
+    document = JSON.parse(text)
+  } catch {
+    return one()
+  }
+  const { format, studies } = (document ?? {}) as { format?: unknown; studies?: unknown }
+  if (format !== SEVERAL) return one()
+  const whole = (message: string) => [{ name: '', read: refused(message, 'studies') }]
+  if (!Array.isArray(studies)) return whole('a list of households is expected')
+  if (studies.length > MOST_IN_FILE) return whole(`at most ${MOST_IN_FILE} households in a file`)
+  return studies.map((study: unknown, i) => {
+    const name = (study as { name?: unknown } | null)?.name
+    return { name: typeof name === 'string' ? name.slice(0, 120) : `household ${i + 1}`, read: readStudy(study) }
+  })
+}
+
 /** Reads the text of a file. Random bytes, a truncated file or one too large are refused with a reason. */
 export function readStudyText(text: string): Result<Study> {
   if (text.length > LARGEST_FILE)

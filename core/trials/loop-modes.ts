@@ -93,3 +93,17 @@ function rowOf(study: Study, mode: LoopMode, year: YearResult, off: YearResult):
 /** How often a sampled loop is tested in a day's windows: at the opening and after each interval, the closing not counted beyond it. */
 export const testsADay = (windows: readonly { fromMin: number; toMin: number }[], everyMin: number): number =>
   windows.reduce((sum, w) => sum + Math.floor((w.toMin - w.fromMin - 1e-9) / everyMin) + 1, 0)
+
+/** Modes of which none is both cheaper and quicker, by the cheapest first: the edge that is worth choosing from. */
+export const cheapAndQuick = (rows: readonly ModeRow[]): ModeRow[] =>
+  rows
+    .filter(
+      (r) =>
+        !rows.some(
+          (o) =>
+            o.costYear <= r.costYear &&
+            o.waitP90S <= r.waitP90S &&
+            (o.costYear < r.costYear || o.waitP90S < r.waitP90S),
+        ),
+    )
+    .sort((a, b) => a.costYear - b.costYear || a.waitP90S - b.waitP90S)

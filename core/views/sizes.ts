@@ -20,6 +20,9 @@ export interface Sized {
   /** What would be needed: output for what heats as it runs, kW; contents for a store, L; null where the other decides. */
   neededKw: number | null
   neededL: number | null
+  /** What it has of that: output of all its units, kW, or contents, L; null where the other decides. */
+  hasKw: number | null
+  hasL: number | null
   /** Minutes of the busiest flow that the store gives, with what its heater adds meanwhile; Infinity where it never ends. */
   minutes: number | null
   checks: Check[]
@@ -57,6 +60,8 @@ export function sizeHeater(
     kind: heater.kind,
     neededKw: isRunning(heater) ? demand.peaks.kw : null,
     neededL: stored?.neededL ?? null,
+    hasKw: isRunning(heater) ? heater.outputKw * ('units' in heater ? heater.units : 1) : null,
+    hasL: stored ? (study.plant.store?.litres ?? null) : null,
     minutes: stored?.minutes ?? null,
     checks,
     level: checks.length === 0 ? 'not checked' : worst(checks.map((c) => c.level)),

@@ -4,7 +4,7 @@ import { asFound } from '../../core/study/in-force'
 import { simulate } from '../../core/year/simulate'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, named, newTotal, openDemo, press, total, type } from './hand'
+import { choose, figure, named, newTotal, openDemo, press, takeReading, total, type } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -81,8 +81,7 @@ describe('before and after', () => {
     await settled(page)
     await press(page, 'link', 'Readings')
     const reading = async (title: string, day: string, fill: () => Promise<void>) => {
-      await press(page, 'button', 'Take a reading')
-      await press(page, 'menuitem', title)
+      await takeReading(page, title)
       await fill()
       const when = await page.waitForSelector('input[type="datetime-local"]')
       await when!.evaluate((f, v) => {

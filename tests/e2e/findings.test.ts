@@ -26,6 +26,13 @@ describe('findings in the interface', () => {
   it('are those of the core, and mark their stations', async () => {
     await press(page, 'link', 'Survey')
     await page.waitForSelector('[data-finding]')
+    // The worst five, and all when they are asked for.
+    expect(await shown()).toEqual(
+      expected()
+        .slice(0, 5)
+        .map((f) => f.id),
+    )
+    await press(page, 'button', `Show all ${expected().length}`)
     expect(await shown()).toEqual(expected().map((f) => f.id))
     expect(await page.$eval('section[aria-label="System diagram"]', (s) => s.textContent)).toMatch(
       new RegExp(`Cylinder${expected().filter((f) => f.station === 'store').length}\\s*findings`),

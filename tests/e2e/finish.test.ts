@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, named, openDemo, press, type } from './hand'
+import { choose, named, openDemo, openHeaters, press, type } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -21,6 +21,7 @@ const finish = () => page.waitForSelector(named('button', 'Mark as complete'))
 const survey = async (demo: string, at = '') => {
   await page.goto(`${url}/study/${demo}/survey${at}`)
   await settled(page)
+  if (at.endsWith('at=heater')) await openHeaters(page)
 }
 
 describe('the end of a visit', () => {

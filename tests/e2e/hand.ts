@@ -144,3 +144,28 @@ export async function giveFiles(page: Page, ...contents: (string | object)[]): P
   const input = await page.waitForSelector('input[type="file"]')
   await (input as unknown as ElementHandle<HTMLInputElement>).uploadFile(...paths)
 }
+
+/** Begins a reading of a kind: the kinds are listed while the log is empty, and when they are asked for. */
+export async function takeReading(page: Page, title: string): Promise<void> {
+  const list = '[data-reading-kind]'
+  await page.waitForSelector(`${list}, button::-p-text(Take a reading)`)
+  if (!(await page.$(list))) await press(page, 'button', 'Take a reading')
+  await page.waitForSelector(list)
+  await page.$$eval(
+    list,
+    (all, name) => {
+      const found = all.find((b) => b.querySelector('span')!.textContent!.trim() === name)
+      if (!found) throw new Error(`no reading “${name}” to take`)
+      ;(found as HTMLElement).click()
+    },
+    title,
+  )
+}
+
+/** Opens the form of every heater: of several each is a line until it is. */
+export async function openHeaters(page: Page): Promise<void> {
+  await page.waitForSelector('[data-heater]')
+  await page.$$eval('[data-heater] > button[aria-expanded="false"]', (all) =>
+    all.forEach((b) => (b as HTMLElement).click()),
+  )
+}

@@ -167,6 +167,8 @@ describe('sizes', () => {
     expect(await page.$eval('section[aria-label="Sizing"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
     )
+    // One source at a time is opened, with its checks and what can be chosen of it.
+    await (await page.waitForSelector('[data-sized="beside solar"] button[aria-expanded]'))!.click()
     await (await page.waitForSelector(named('button', 'Add as measure: Solar thermal collector beside')))!.click()
     await page.waitForSelector('[data-measure="heat-source"]')
     expect(errors).toEqual([])

@@ -9,7 +9,7 @@ import type { Study } from '../../core/study/study'
 import { readingOf } from '../../proof/studies'
 import { keptIn, kills, slideTo } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { named, openDemo, press, type, valueOf } from './hand'
+import { named, openDemo, press, takeReading, type, valueOf } from './hand'
 
 const url = inject('url')
 
@@ -42,8 +42,7 @@ describe('a note that is being typed', () => {
       await killedWhile(await opened('survey?at=main'), 'Notes', 'key at the baker, ring tw')
       let page = await opened('measure')
       expect((await keptIn(page, 'harbour-flat'))!.site.note).toBe('key at the baker, ring tw')
-      await press(page, 'button', 'Take a reading')
-      await press(page, 'menuitem', 'Time to tap')
+      await takeReading(page, 'Time to tap')
       await type(page, 'Time', '41')
       await killedWhile(page, 'Note', 'left tap, blue ha')
       page = await opened('measure')
@@ -93,8 +92,7 @@ describe('work that is going on', () => {
 
   it('a half-filled reading survives a reload, another stage and the closing of the page', async () => {
     await stage('measure')
-    await press(page, 'button', 'Take a reading')
-    await press(page, 'menuitem', 'Time to tap')
+    await takeReading(page, 'Time to tap')
     await type(page, 'Time', '41')
     await type(page, 'Note', 'tap on the left')
     await page.reload()

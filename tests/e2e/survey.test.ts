@@ -104,6 +104,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
     await settled(page)
     expect(figure(await total(page, 'Cost'))).toBeGreaterThan(100)
     expect(await page.$eval('h1', (h) => h.textContent)).toBe('Mill cottage')
+    await page.$$eval('ul[aria-label="Findings"] > li > button', (all) => all.forEach((b) => b.click()))
     const found = await page.$$eval('[data-finding]', (all) => all.map((e) => e.getAttribute('data-finding')))
     expect(found).toContain('factory-boiler')
     expect(found.some((id) => id?.startsWith('contents-'))).toBe(true)

@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { inWordsOf } from '../../core/words/dialect'
 import { openBrowser, openPage, settled } from './browser'
-import { openDemo, press } from './hand'
+import { openDemo, takeReading } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -68,8 +68,7 @@ describe.each([
     ]
     for (const name of titles) {
       const title = inWordsOf(system === 'US' ? 'us' : 'metric', name)
-      await press(page, 'button', 'Take a reading')
-      await press(page, 'menuitem', title)
+      await takeReading(page, title)
       await page.waitForSelector(`section[aria-label="${title}"]`)
       // A field may offer the other unit beside its own: what is offered is a button.
       const text = await page.$eval(`section[aria-label="${title}"]`, (s) => {

@@ -11,7 +11,7 @@ const pick = (event: Event) => emit('change', props.choices[(event.target as HTM
   <div class="min-w-0">
     <label
       :for="id"
-      :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'"
+      :class="bare === 'wide' ? 'caption block truncate xl:sr-only' : bare ? 'sr-only' : 'caption block'"
       >{{ label }}</label
     >
     <select :id="id" class="entry" :value="at" @change="pick">

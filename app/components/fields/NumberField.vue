@@ -151,7 +151,7 @@ watch(
     <div :class="bare === true ? '' : 'flex items-baseline gap-1'">
       <label
         :for="id"
-        :class="bare === 'wide' ? 'caption block truncate sm:sr-only' : bare ? 'sr-only' : 'caption block'"
+        :class="bare === 'wide' ? 'caption block truncate xl:sr-only' : bare ? 'sr-only' : 'caption block'"
         >{{ label }}<span v-if="bare && shownUnit">, {{ shownUnit }}</span></label
       >
       <span

@@ -9,6 +9,10 @@ import type { Finding, Severity } from '~~/core/views/findings'
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()
+/** So many are shown before all are asked for: they stand worst first. */
+const FEW = 5
+const all = ref(false)
+const sourced = ref<string | null>(null)
 const route = useRoute()
 const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> = {
   danger: { icon: TriangleAlert, name: 'Danger', tone: 'text-alarm' },
@@ -42,7 +46,12 @@ const place = (f: Finding) =>
 
 <template>
   <ul aria-label="Findings">
-    <li v-for="f in findings" :key="f.id" class="border-b border-line py-2" :data-finding="f.id">
+    <li
+      v-for="f in all ? findings : findings.slice(0, FEW)"
+      :key="f.id"
+      class="border-b border-line py-2"
+      :data-finding="f.id"
+    >
       <div class="flex gap-2">
         <component
           :is="LOOK[f.severity].icon"
@@ -52,14 +61,14 @@ const place = (f: Finding) =>
           aria-hidden="true"
         />
         <div class="min-w-0">
-          <p>
-            <span class="caption mr-2">{{ LOOK[f.severity].name }}</span><NuxtLink
+          <p>{{ f.sentence }}</p>
+          <p class="text-sm">
+            <span class="caption mr-2" :class="LOOK[f.severity].tone">{{ LOOK[f.severity].name }}</span><NuxtLink
               :to="place(f)"
               class="font-semibold text-copper underline"
               >{{ f.title }}</NuxtLink
             >
           </p>
-          <p class="text-sm">{{ f.sentence }}</p>
           <details v-if="f.parts.length > 1">
             <summary class="flex min-h-11 w-fit cursor-pointer items-center text-sm font-semibold text-copper">
               Show all {{ f.parts.length }}
@@ -71,7 +80,15 @@ const place = (f: Finding) =>
             </ul>
           </details>
           <p class="text-sm">
-            <b>{{ f.remedy }}</b> <span class="text-ink-soft">Source: {{ f.source }}.</span>
+            <b>{{ f.remedy }}</b>
+            <button
+              class="min-h-11 px-1 text-ink-soft underline"
+              :aria-expanded="sourced === f.id"
+              :aria-label="`Source: ${f.title}`"
+              @click="sourced = sourced === f.id ? null : f.id"
+            >
+              Source</button
+            ><span v-if="sourced === f.id" role="status">{{ f.source }}.</span>
           </p>
           <AdviceLines :finding="f" />
           <button
@@ -84,6 +101,9 @@ const place = (f: Finding) =>
           </button>
         </div>
       </div>
+    </li>
+    <li v-if="findings.length > FEW && !all" class="py-2">
+      <button class="tool" @click="all = true">Show all {{ findings.length }}</button>
     </li>
   </ul>
 </template>

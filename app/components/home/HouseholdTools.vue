@@ -13,7 +13,7 @@ import { exportStudy } from '~/utils/files'
 const table = useStudy()
 const pocket = usePocket()
 const { chosen } = useScheme()
-const wide = useMediaQuery('(min-width: 640px)')
+const wide = useMediaQuery('(min-width: 40rem)')
 const setUnits = (event: Event) =>
   table.change('units', (d) => void (d.units = (event.target as HTMLSelectElement).value as 'metric' | 'us'))
 const steps = (n: number) => `${n} ${n === 1 ? 'step' : 'steps'}`

@@ -3,7 +3,7 @@ import { useMediaQuery } from '@vueuse/core'
 
 /** Views of a stage: side by side where there is room, one list to choose from where a hand holds the screen. */
 const props = defineProps<{ label: string; views: readonly { view: string; name: string }[]; at: string }>()
-const wide = useMediaQuery('(min-width: 640px)')
+const wide = useMediaQuery('(min-width: 40rem)')
 const to = (view: string) => ({ query: view ? { view } : {} })
 const go = (event: Event) => navigateTo(to(props.views[(event.target as HTMLSelectElement).selectedIndex]!.view))
 </script>

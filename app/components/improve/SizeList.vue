@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import LevelMark from '~/components/findings/LevelMark.vue'
+import HouseSupplies from '~/components/stations/HouseSupplies.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { LEVEL_LOOK } from '~/utils/level-look'
@@ -84,6 +85,25 @@ const groups = computed((): { title: string; how: How | null; list: readonly Siz
   { title: 'Replacement', how: 'instead', list: ordered(sized.value.instead, 'instead') },
   { title: 'Additional', how: 'beside', list: ordered(sized.value.beside, 'beside') },
 ])
+const COLUMNS =
+  'grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 sm:grid-cols-[1.75rem_minmax(0,2fr)_minmax(0,1.4fr)_6rem_6rem]'
+/** The source whose checks are open. */
+const opened = ref<string | null>(null)
+const keyOf = (how: How | null, s: Sized) => `${how ?? 'there'} ${s.heater} ${s.kind}`
+const givesOf = (s: Sized) => {
+  const write = units.value
+  if (s.hasKw !== null && s.neededKw !== null)
+    return `${write.figure('power', s.hasKw)} of ${write.figure('power', s.neededKw)}`
+  if (s.hasL !== null && s.neededL !== null)
+    return `${write.figure('volume', s.hasL, 0)} of ${write.figure('volume', s.neededL, 0)}`
+  return ''
+}
+const unchecked = (s: Sized) => s.checks.filter((c) => c.level === 'not checked')
+const uncheckedOf = (s: Sized) => (unchecked(s).length ? `${unchecked(s).length} not checked` : '')
+/** Points that nobody has looked at, each once, whatever sources they are asked of. */
+const open = computed(
+  () => new Set(groups.value.flatMap((g) => g.list).flatMap((s) => unchecked(s).map((c) => c.title))).size,
+)
 function add(kind: Sized['kind'], how: How) {
   table.change('add heat source', (d) => {
     const measure = beginHeatSource(study.value, kind, how, idInPackage(d), choiceOf(kind, how))
@@ -122,64 +142,91 @@ function add(kind: Sized['kind'], how: How) {
         and enter its price. {{ refused ? `${refused} could not be simulated.` : '' }}
       </p>
     </div>
+    <details v-if="open" class="mt-4" data-answer>
+      <summary class="min-h-11 cursor-pointer py-2.5 font-semibold text-copper">
+        {{ open === 1 ? '1 point is' : `${open} points are` }} not checked: answer here
+      </summary>
+      <HouseSupplies />
+    </details>
     <template v-for="g in groups" :key="g.title">
-      <h2 v-if="g.list.length" class="mt-5 border-b border-ink pb-1 text-xl">{{ g.title }}</h2>
+      <h2 v-if="g.list.length" class="mt-5 text-xl">{{ g.title }}</h2>
+      <div v-if="g.list.length" class="caption border-b border-ink" :class="COLUMNS" aria-hidden="true">
+        <span /><span>Source</span><span class="max-sm:hidden">Gives, of what is needed</span
+        ><span class="text-right max-sm:hidden">{{ sourced ? 'Cost per year' : '' }}</span
+        ><span class="text-right max-sm:hidden">Not checked</span>
+      </div>
       <ul>
         <li
           v-for="s in g.list"
-          :key="`${g.title} ${s.heater} ${s.kind}`"
-          class="border-b border-line py-2"
+          :key="keyOf(g.how, s)"
+          class="border-b border-line"
           :data-sized="`${g.how ?? 'there'} ${s.kind}`"
           :data-level="s.level"
         >
-          <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <button
+            class="min-h-11 w-full items-center py-1 text-left hover:bg-plaster-deep"
+            :class="COLUMNS"
+            :aria-expanded="opened === keyOf(g.how, s)"
+            @click="opened = opened === keyOf(g.how, s) ? null : keyOf(g.how, s)"
+          >
             <LevelMark :level="s.level" :size="20" named />
-            <b>{{ g.how ? HEATERS[s.kind].name : s.heater }}</b>
-            <span :class="LEVEL_LOOK[s.level].tone" class="font-semibold">{{ LEVEL_LOOK[s.level].says }}</span>
+            <span
+              ><b>{{ g.how ? HEATERS[s.kind].name : s.heater }}</b>
+              <span :class="LEVEL_LOOK[s.level].tone" class="ml-2 font-semibold">{{ LEVEL_LOOK[s.level].says }}</span>
+            </span>
+            <span class="max-sm:col-start-2">{{ givesOf(s) }}</span>
+            <span class="text-right max-sm:col-start-2 max-sm:text-left">{{
+              yearOf(s, g.how) ? `${units.wholeMoney(yearOf(s, g.how)!.totalMoney)} a year` : ''
+            }}</span>
+            <span class="text-right text-ink-soft max-sm:col-start-2 max-sm:text-left">{{ uncheckedOf(s) }}</span>
+          </button>
+          <div v-show="opened === keyOf(g.how, s)" class="pb-3">
             <button
               v-if="g.how"
-              class="tool ml-auto"
+              class="tool ml-8"
               :aria-label="`Add as measure: ${HEATERS[s.kind].name} ${g.how}`"
               @click="add(s.kind, g.how)"
             >
               Add as measure
             </button>
+            <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8">
+              <ChoiceField
+                v-if="s.choices.carrier"
+                class="w-44"
+                :label="`Fuel: ${HEATERS[s.kind].name}`"
+                :value="s.choice.carrier!"
+                :choices="s.choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
+                @change="(carrier) => choose(s.kind, g.how!, { carrier })"
+              />
+              <ChoiceField
+                v-if="s.choices.phases"
+                class="w-44"
+                :label="`Phases: ${HEATERS[s.kind].name}`"
+                :value="s.choice.phases!"
+                :choices="s.choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
+                @change="(phases) => choose(s.kind, g.how!, { phases })"
+              />
+              <ChoiceField
+                v-if="s.choices.air"
+                class="w-44"
+                :label="`Air: ${HEATERS[s.kind].name}`"
+                :value="s.choice.air!"
+                :choices="
+                  s.choices.air.map((value) => ({ value, name: value === 'outdoors' ? 'from outdoors' : value }))
+                "
+                @change="(air) => choose(s.kind, g.how!, { air })"
+              />
+            </div>
+            <p v-if="yearOf(s, g.how)" class="mt-1 max-w-prose pl-8" :data-year="`${g.how} ${s.kind}`">
+              <b>{{ saidOf(s, g.how)[0] }}</b> {{ saidOf(s, g.how).slice(1).join(' ') }}
+            </p>
+            <ul class="mt-1 pl-8 text-sm">
+              <li v-for="c in s.checks" :key="c.id" :data-check="c.id">
+                <b v-if="c.level !== 'pass'" :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}: </b
+                >{{ c.sentence }}
+              </li>
+            </ul>
           </div>
-          <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8">
-            <ChoiceField
-              v-if="s.choices.carrier"
-              class="w-44"
-              :label="`Fuel: ${HEATERS[s.kind].name}`"
-              :value="s.choice.carrier!"
-              :choices="s.choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
-              @change="(carrier) => choose(s.kind, g.how!, { carrier })"
-            />
-            <ChoiceField
-              v-if="s.choices.phases"
-              class="w-44"
-              :label="`Phases: ${HEATERS[s.kind].name}`"
-              :value="s.choice.phases!"
-              :choices="s.choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
-              @change="(phases) => choose(s.kind, g.how!, { phases })"
-            />
-            <ChoiceField
-              v-if="s.choices.air"
-              class="w-44"
-              :label="`Air: ${HEATERS[s.kind].name}`"
-              :value="s.choice.air!"
-              :choices="s.choices.air.map((value) => ({ value, name: value === 'outdoors' ? 'from outdoors' : value }))"
-              @change="(air) => choose(s.kind, g.how!, { air })"
-            />
-          </div>
-          <p v-if="yearOf(s, g.how)" class="mt-1 max-w-prose pl-8" :data-year="`${g.how} ${s.kind}`">
-            <b>{{ saidOf(s, g.how)[0] }}</b> {{ saidOf(s, g.how).slice(1).join(' ') }}
-          </p>
-          <ul class="mt-1 pl-8 text-sm">
-            <li v-for="c in s.checks" :key="c.id" :data-check="c.id">
-              <b v-if="c.level !== 'pass'" :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}: </b
-              >{{ c.sentence }}
-            </li>
-          </ul>
         </li>
       </ul>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ModePicture from '~/components/set/ModePicture.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { MONTHS } from '~~/core/calendar/names'
@@ -78,6 +79,7 @@ const months = computed(() => rows.value?.find((r) => r.mode === mode.value)?.ne
         Choose a mode to set it.
         <b v-if="stale" role="status">Updating. These figures are from before the last change.</b>
       </p>
+      <ModePicture v-if="rows.some((r) => r.waiting)" class="my-2" :rows="rows" :mode="mode" @choose="choose" />
       <div class="mode-table">
         <table class="w-full text-sm">
           <thead>

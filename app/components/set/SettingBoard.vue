@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LevelMark from '~/components/findings/LevelMark.vue'
+import BoardLine from '~/components/set/BoardLine.vue'
 import { useTyped } from '~/composables/useTyped'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { LEVEL_LOOK } from '~/utils/level-look'
 import { localDay } from '~/utils/local-iso'
 import { burnScale } from '~~/core/household/burn-scale'
 import { bandFor, schoolsFor } from '~~/core/household/setpoint-strategies'
@@ -36,6 +35,8 @@ const schools = computed(() => (heater.value ? schoolsFor(heater.value, units.va
 const along = (c: number) => `${((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 100}%`
 const burns = computed(() => burnScale(table.study!))
 const lines = computed(() => (board.value ? linesOf(board.value) : []))
+const due = computed(() => lines.value.filter((l) => l.level !== 'pass'))
+const passes = computed(() => lines.value.filter((l) => l.level === 'pass'))
 const open = computed(() => (board.value ? unexplained(table.study!, board.value) : []))
 const reasons = computed(() => table.study!.controls.reasons.filter((r) => r.heaterId === board.value?.heaterId))
 const { typed: reason } = useTyped(
@@ -100,7 +101,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
           :aria-valuetext="units.temperature(setC)"
           @input="setpoint(Number(($event.target as HTMLInputElement).value))"
         />
-        <div class="relative h-9 border-t border-line" aria-hidden="true">
+        <div class="relative h-9 overflow-hidden border-t border-line" aria-hidden="true">
           <span
             v-if="band"
             class="absolute top-0 h-1.5 bg-verdigris"
@@ -123,9 +124,9 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
       <section aria-label="Starting strategies">
         <h2 class="text-base">Starting strategies</h2>
         <ul class="mt-1 grid gap-2 sm:grid-cols-2">
-          <li v-for="s in schools" :key="s.id" class="border-l-4 border-line-strong pl-2">
+          <li v-for="s in schools" :key="s.id" class="min-w-0 border-l-4 border-line-strong pl-2">
             <button
-              class="tool tool-bare px-1 font-semibold text-copper"
+              class="tool tool-bare px-1 text-left font-semibold whitespace-normal! text-copper"
               @click="table.set(`school ${heater.id}`, (k) => void Object.assign(k.heaters[heater!.id]!, s.sets))"
             >
               {{ s.name }}
@@ -140,40 +141,16 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
       <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'Simulating the year…' }}</p>
       <p v-else-if="years.pending" class="caption" role="status">updating…</p>
       <ul>
-        <li
-          v-for="l in lines"
-          :key="l.worst.id"
-          :data-check="l.worst.id"
-          :data-level="l.level"
-          class="grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 border-b border-line py-2 sm:grid-cols-[1.75rem_11rem_minmax(0,1fr)]"
-        >
-          <LevelMark :level="l.level" :size="22" named />
-          <p class="font-semibold">
-            {{ l.title }}<br /><span class="caption" :class="LEVEL_LOOK[l.level].tone">{{
-              LEVEL_LOOK[l.level].says
-            }}</span>
-          </p>
-          <div class="col-start-2 sm:col-start-3">
-            <p :title="l.worst.source" data-sentence>{{ l.worst.sentence }}</p>
-            <details v-if="l.others.length">
-              <summary class="min-h-11 py-2.5 text-sm font-semibold text-copper">
-                {{ l.others.length === 1 ? '1 more' : `${l.others.length} more` }}
-              </summary>
-              <p
-                v-for="c in l.others"
-                :key="c.id"
-                class="py-1"
-                :data-check="c.id"
-                :data-level="c.level"
-                :title="c.source"
-              >
-                <b :class="LEVEL_LOOK[c.level].tone">{{ LEVEL_LOOK[c.level].says }}</b>:
-                <span data-sentence>{{ c.sentence }}</span>
-              </p>
-            </details>
-          </div>
-        </li>
+        <BoardLine v-for="l in due" :key="l.worst.id" :line="l" />
       </ul>
+      <details v-if="passes.length" data-passes>
+        <summary class="min-h-11 py-2.5 font-semibold text-verdigris">
+          {{ passes.length === 1 ? '1 check passes' : `${passes.length} checks pass` }}
+        </summary>
+        <ul>
+          <BoardLine v-for="l in passes" :key="l.worst.id" :line="l" />
+        </ul>
+      </details>
     </section>
     <template v-if="heater">
       <section v-if="open.length || said.length" aria-label="Reasons" class="border-l-4 border-alarm pl-3">

@@ -113,7 +113,7 @@ const circuit = computed(() => {
       :value="heater.feed"
       :choices="[
         { value: 'cold', name: 'the cold main' },
-        { value: 'hot', name: 'pasteurisation cycle' },
+        { value: 'hot', name: 'the hot pipe' },
       ]"
       @change="(v) => put('feed', v)"
     />

@@ -150,10 +150,10 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
         :data-habit="h.id"
       >
         <div
-          class="grid min-w-0 flex-1 grid-cols-2 items-end gap-1.5 sm:grid-cols-[minmax(10rem,2fr)_minmax(7rem,1fr)_minmax(8rem,1.3fr)_5rem_5.5rem_5.5rem_6.5rem_6.5rem]"
+          class="grid min-w-0 flex-1 grid-cols-2 items-end gap-1.5 xl:grid-cols-[minmax(10rem,2fr)_minmax(7rem,1fr)_minmax(8rem,1.3fr)_5rem_5.5rem_5.5rem_6.5rem_6.5rem]"
         >
           <TextField
-            class="col-span-2 sm:col-span-1"
+            class="col-span-2 xl:col-span-1"
             label="Add use"
             :value="h.name"
             @change="(v) => edit(i, 'name', (x) => void (x.name = v))"
@@ -229,7 +229,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
             :origin="table.origin(`people.habits.${h.id}.wantedC`)"
             @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))"
           />
-          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm xl:col-span-full">
             <DaysField
               :label="`Days of ${h.name}`"
               :value="h.days"

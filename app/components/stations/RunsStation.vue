@@ -169,8 +169,8 @@ watch(
     Drag a run by its handle or use the arrow keys: up, down, right to connect it to the run above, left to disconnect.
     Enter in a length adds the next run.
   </p>
-  <div class="caption hidden pr-22 pl-10 sm:block" aria-hidden="true">
-    <div class="grid gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
+  <div class="caption hidden pr-22 pl-10 xl:block" aria-hidden="true">
+    <div class="grid gap-1.5 xl:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]">
       <span>Run</span><span>Material</span><span>Size</span><span>Length</span><span>Insulation</span
       ><span>Location</span>
     </div>
@@ -193,10 +193,10 @@ watch(
           <GripVertical :size="18" />
         </button>
         <div
-          class="grid min-w-0 flex-1 grid-cols-2 gap-1.5 sm:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]"
+          class="grid min-w-0 flex-1 grid-cols-2 gap-1.5 xl:grid-cols-[minmax(9rem,2fr)_minmax(8rem,1.6fr)_5rem_6.5rem_6.5rem_minmax(8.5rem,1fr)]"
         >
           <TextField
-            class="col-span-2 sm:col-span-1"
+            class="col-span-2 xl:col-span-1"
             bare
             label="Name of the run"
             :value="run.name"
@@ -245,7 +245,7 @@ watch(
             :choices="PLACE_NAMES"
             @change="(v) => edit(run.id, (r) => passThrough(r, v))"
           />
-          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm sm:col-span-full">
+          <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm xl:col-span-full">
             <span
               >{{ measuresOf(run.material, run.size, table.units) }}, volume
               <b>{{ table.units.figure('volume', litres(run), 2) }}</b></span
@@ -292,9 +292,9 @@ watch(
             </details>
           </div>
         </div>
-        <div class="flex flex-col sm:flex-row">
+        <div class="flex shrink-0 flex-col xl:flex-row">
           <button
-            class="tool tool-bare px-2"
+            class="tool tool-bare min-w-11 px-2"
             :aria-label="`Add a run after ${run.name}`"
             title="Add run at its end"
             @click="add(run.id)"
@@ -302,7 +302,7 @@ watch(
             <Plus :size="17" />
           </button>
           <button
-            class="tool tool-bare px-2"
+            class="tool tool-bare min-w-11 px-2"
             :disabled="keepsRun(table.study!, run.id) !== null"
             :title="keepsRun(table.study!, run.id) ?? ''"
             :aria-label="`Remove ${run.name}`"

@@ -10,7 +10,9 @@ import PricesStation from '~/components/stations/PricesStation.vue'
 import RunsStation from '~/components/stations/RunsStation.vue'
 import StoreStation from '~/components/stations/StoreStation.vue'
 import TapsStation from '~/components/stations/TapsStation.vue'
+import { useAssumed } from '~/stores/assumed'
 import { useJudgement } from '~/stores/judgement'
+import { useStudy } from '~/stores/study'
 import { type StationName, STATIONS } from '~/utils/stations'
 
 /** The sheet of one station: what is known of it and set at it. */
@@ -27,8 +29,12 @@ const FORMS = {
   prices: PricesStation,
   drain: DrainStation,
 }
+const table = useStudy()
 const judgement = useJudgement()
 const here = computed(() => judgement.points.filter((f) => f.station === props.station))
+const assumed = useAssumed()
+assumed.look()
+const step = computed(() => assumed.steps.find((s) => s.station === props.station))
 const title = ref<HTMLElement | null>(null)
 watch(
   () => props.station,
@@ -47,6 +53,14 @@ watch(
         <X :size="20" />
       </button>
     </div>
+    <p v-if="step" class="caption mb-2" data-depends>
+      {{ step.assumed === 1 ? '1 value' : `${step.assumed} values` }} here still assumed<template
+        v-if="step.money !== null"
+        >: the annual cost depends on {{ step.assumed === 1 ? 'it' : 'them' }} by ±{{
+          table.units.wholeMoney(step.money)
+        }}</template
+      >.
+    </p>
     <details v-if="here.length" class="mb-3" :open="here.some((f) => f.severity === 'danger')">
       <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
         {{ here.length === 1 ? '1 finding' : `${here.length} findings` }}

@@ -1,0 +1,22 @@
+/**
+ * How far off figures usually are that nobody has measured, one standard deviation: shares of the figure, or kelvins.
+ * Habits are what a household draws in all: people misjudge themselves alike. Lengths are paced, flows guessed by eye, losses
+ * taken from a label or a table, prices from the last bill that somebody remembers; from practice, for want of a better source.
+ */
+export const USUAL_DOUBT = {
+  storeLoss: 0.4,
+  loopLoss: 0.35,
+  length: 0.25,
+  insulation: 0.4,
+  flow: 0.2,
+  output: 0.12,
+  efficiency: 0.06,
+  standby: 0.5,
+  habits: 0.4,
+  firings: 0.3,
+  collector: 0.2,
+  price: 0.15,
+  setpointK: 4,
+  wantedK: 2,
+  mainsK: 2,
+} as const
