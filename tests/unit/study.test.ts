@@ -9,7 +9,14 @@ import { priceAt } from '../../core/money/tariff'
 import { checkEdit } from '../../core/study/check-edit'
 import type { Grid } from '../../core/study/controls'
 import { edited } from '../../core/study/edited'
-import { LARGEST_FILE, readStudy, readStudyText } from '../../core/study/read'
+import {
+  LARGEST_FILE,
+  readStudiesText,
+  readStudy,
+  readStudyText,
+  writeStudies,
+  writeStudy,
+} from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
 import { Study } from '../../core/study/study'
 import { faultText } from '../../core/units/result'
@@ -180,5 +187,38 @@ describe('prices', () => {
     expect(priceAt(tariff, 7 * 60, 0)).toBe(0.31)
     expect(priceAt(tariff, 23 * 60, 0)).toBe(0.22)
     expect(priceAt(tariff, 5 * 1440 + 12 * 60, 0)).toBe(0.22)
+  })
+})
+
+describe('several households in a file', () => {
+  it('come back as they went, and one in a file of its own does too', () => {
+    const both = [hillTown, harbourFlat]
+    expect(readStudiesText(writeStudies(both)).map(({ read }) => read)).toEqual(
+      both.map((value) => ({ ok: true, value })),
+    )
+    expect(readStudiesText(writeStudy(hillTown))).toEqual([{ name: '', read: { ok: true, value: hillTown } }])
+  })
+
+  it('that cannot be read are named, and take none of the others with them', () => {
+    const read = readStudiesText(writeStudies([hillTown, { name: 'Old mill', format: 'other' }, 7, null]))
+    expect(read.map(({ name, read: r }) => [name, r.ok])).toEqual([
+      [hillTown.name, true],
+      ['Old mill', false],
+      ['household 3', false],
+      ['household 4', false],
+    ])
+  })
+
+  it('of any bytes are refused with a reason', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json()), (text) => {
+        for (const { read } of readStudiesText(text)) expect(read.ok ? '' : read.faults[0]!.message).not.toBe('')
+      }),
+    )
+    const one = (document: unknown) => readStudiesText(JSON.stringify(document))[0]!.read
+    expect(one({ format: 'bagno-studies', studies: 3 })).toMatchObject({ ok: false })
+    expect(one({ format: 'bagno-studies', studies: Array.from({ length: 2001 }, () => 0) })).toMatchObject({
+      ok: false,
+    })
   })
 })

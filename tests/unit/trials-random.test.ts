@@ -6,7 +6,7 @@ import { controlsOf } from '../../core/study/in-force'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { BEGIN_GOAL, findWindows, withPlan } from '../../core/trials/find-windows'
-import { modeJobs, modeRows } from '../../core/trials/loop-modes'
+import { cheapAndQuick, modeJobs, modeRows } from '../../core/trials/loop-modes'
 import { simulate } from '../../core/year/simulate'
 import { YearRefused } from '../../core/year/work'
 import { randomStudy } from '../../proof/random-study'
@@ -45,6 +45,13 @@ describe('trials on random households', () => {
           )
           fc.pre(known.has('off'))
           const rows = modeRows(study, known)
+          // The edge to choose from: whatever is off it is beaten by one on it.
+          const edge = cheapAndQuick(rows)
+          for (const r of rows)
+            expect(edge.includes(r) || edge.some((e) => e.costYear <= r.costYear && e.waitP90S <= r.waitP90S)).toBe(
+              true,
+            )
+          edge.slice(1).forEach((e, i) => expect(e.waitP90S).toBeLessThanOrEqual(edge[i]!.waitP90S))
           expect(rows).toHaveLength(known.size)
           const off = rows.find((r) => r.mode === 'off')!
           expect([off.net.total, off.pumpKwh, off.outKwh, off.backKwh, off.pumpStarts]).toEqual([0, 0, 0, 0, 0])

@@ -13,7 +13,7 @@ const emit = defineEmits<{ change: [value: boolean[]] }>()
       :key="d"
       type="button"
       class="min-h-11 w-9 border-y border-r border-line-strong text-xs first:rounded-l first:border-l last:rounded-r sm:min-h-9"
-      :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'"
+      :class="on ? 'bg-copper text-white' : 'bg-plaster-pale text-ink-soft'"
       :aria-pressed="on"
       @click="
         emit(

@@ -14,7 +14,7 @@ const emit = defineEmits<{ change: [value: boolean[]] }>()
         :key="m"
         type="button"
         class="min-h-11 min-w-9 rounded-sm border border-line-strong text-xs sm:min-h-9"
-        :class="on ? 'bg-ink text-white' : 'bg-plaster-pale text-ink-soft'"
+        :class="on ? 'bg-copper text-white' : 'bg-plaster-pale text-ink-soft'"
         :aria-pressed="on"
         @click="
           emit(
