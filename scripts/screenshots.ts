@@ -1,6 +1,5 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { DEMOS } from '../core/demos/index'
-import { largeHouse } from '../proof/large-house'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 import { choose, openHeaters, press, takeReading, type } from '../tests/e2e/hand'
 
@@ -16,7 +15,8 @@ interface Shot {
   height: number
   /** What to do before the picture, in the page. */
   before?: (page: import('puppeteer-core').Page) => Promise<void>
-  whole?: boolean
+  /** In the dark scheme. */
+  dark?: true
 }
 
 const DESK = { width: 1280, height: 800 }
@@ -58,19 +58,6 @@ async function openSum(page: import('puppeteer-core').Page) {
 
 const FARM = '/study/forest-farm'
 const COURT = '/study/court-flat'
-const LARGE = '/study/large-house'
-
-/** Brings the large household in by its file. */
-async function openLarge(page: import('puppeteer-core').Page, url: string) {
-  const file = 'tmp/large-house.json'
-  mkdirSync('tmp', { recursive: true })
-  writeFileSync(file, JSON.stringify(largeHouse()))
-  await page.goto(url)
-  const input = await page.waitForSelector('input[type="file"]')
-  await (input as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
-  await page.waitForSelector(`a[href="${LARGE}"]`)
-}
-
 async function climb(page: import('puppeteer-core').Page) {
   await takeReading(page, 'Temperature rise at outlet, timed')
   await press(page, 'button', 'Outlet open: start')
@@ -125,8 +112,8 @@ async function connections(page: import('puppeteer-core').Page) {
 const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms))
 
 const SHOTS: Shot[] = [
+  { name: 'new', path: '/new', ...DESK },
   { name: 'home', path: '/', ...DESK },
-  { name: 'home-phone', path: '/', ...PHONE },
   {
     name: 'study',
     path: `${HOUSE}/set`,
@@ -149,7 +136,7 @@ const SHOTS: Shot[] = [
       await to('section[aria-label="Absences"]')(page)
     },
   },
-  { name: 'large-pipes', path: `${LARGE}/survey?at=runs`, ...DESK },
+  { name: 'dark', path: `${HOUSE}/set?view=day`, ...DESK, dark: true },
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
   { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
@@ -176,7 +163,7 @@ try {
       await page.goto(`${app.url}/demo/${name}`)
       await page.waitForFunction((n) => location.pathname.startsWith(`/study/${n}`), {}, name)
     }
-    if (shot.path.startsWith(LARGE)) await openLarge(page, app.url)
+    if (shot.dark) await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }])
     await page.goto(app.url + shot.path)
     if (shot.path.startsWith('/study')) await settled(page)
     await new Promise((resume) => setTimeout(resume, 1200))

@@ -25,7 +25,7 @@ async function visit(url: string, lineOpen: boolean) {
   })
   const from = performance.now()
   await page.goto(`${url}/demo/hill-town`, { waitUntil: 'domcontentloaded' })
-  await page.waitForSelector('aside[aria-label="Running totals for a year"]')
+  await page.waitForSelector('aside[aria-label="Annual totals"]')
   const viewMs = performance.now() - from
   await page.waitForFunction(() => /\d/.test(document.querySelector('aside [data-total="Cost"]')?.textContent ?? ''), {
     polling: 20,

@@ -220,7 +220,7 @@ describe('sizes', () => {
     const summary = (await page.waitForSelector('details summary::-p-text(finding)'))!
     await summary.click()
     // Only what was tried on the house, helped and hurt nobody is offered.
-    await (await page.waitForSelector('[data-finding="bare-pipes"] button'))!.click()
+    await (await page.waitForSelector('[data-finding="bare-pipes"] button[aria-label^="Add as measure"]'))!.click()
     await page.waitForFunction(() => location.pathname.endsWith('/improve'))
     await page.waitForSelector('[data-measure="insulate-runs"]')
     expect((await keptIn(page, 'hill-town'))!.packages[0]!.measures).toHaveLength(before + 1)

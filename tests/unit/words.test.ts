@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { checksOf } from '../../core/checks/catalogue'
@@ -14,6 +15,7 @@ import type { Study } from '../../core/study/study'
 import { wordsOf } from '../../core/study/words-of'
 import { SUMS } from '../../core/sums/registry'
 import { inWordsOf } from '../../core/words/dialect'
+import { HELPED_FIELDS, helpOf } from '../../core/words/field-help'
 import { findTerms } from '../../core/words/find'
 import type { Term } from '../../core/words/term'
 import { TERMS } from '../../core/words/terms'
@@ -53,6 +55,36 @@ const ours = (study: Study, text: string) => {
     .sort((a, b) => b.length - a.length)
     .reduce((t, name) => t.replaceAll(name, '…'), text)
 }
+
+describe('a line of help', () => {
+  const source = (at: string) => readFileSync(new URL(`../../${at}`, import.meta.url), 'utf8')
+  const folder = new URL('../../app/components', import.meta.url)
+  const fields =
+    readdirSync(folder, { recursive: true, encoding: 'utf8' })
+      .filter((f) => f.endsWith('.vue'))
+      .map((f) => source(`app/components/${f}`))
+      .join('\n') + source('app/utils/heater-rows.ts')
+
+  it('is that of a field there is, which has none of its own', () => {
+    for (const label of HELPED_FIELDS) {
+      const quoted = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+      const at = new RegExp(`["'\`]${quoted}["'\`]`, 'i').exec(fields)
+      expect(at, label).not.toBeNull()
+      expect(/^[^}>]{0,160}\bhelp[=:]/.test(fields.slice(at!.index, at!.index + 160)), label).toBe(false)
+    }
+  })
+
+  it('is short, in the trade’s words, and says no more than that', () => {
+    for (const label of HELPED_FIELDS) {
+      const line = helpOf(label)!
+      expect(line.split(' ').length, line).toBeLessThanOrEqual(17)
+      expect(line).not.toMatch(NEVER_SAY)
+      expect(inWordsOf('us', line, [])).not.toMatch(NEVER_SAY)
+    }
+    expect(helpOf('SETPOINT')).toBe(TERMS.setpoint.help)
+    expect(helpOf('Name')).toBeUndefined()
+  })
+})
 
 describe('the words of the trade', () => {
   it('are explained in a line each, and none is another’s', () => {

@@ -6,6 +6,7 @@ import { useStudy } from '~/stores/study'
 import { rangeOf } from '~~/core/schema/shape'
 import { meanings, parseNumber, parseQuantity, understood } from '~~/core/units/parse'
 import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
+import { helpOf } from '~~/core/words/field-help'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
 const props = defineProps<{
@@ -33,6 +34,8 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [value: number | null] }>()
 
 const table = useStudy()
+/** Its own line of help, or the one that its label has anywhere. */
+const line = computed(() => props.help ?? (props.bare ? undefined : helpOf(props.label)))
 const own = ref<System | null>(null)
 const system = computed(() => own.value ?? table.spoken?.units ?? 'metric')
 const other = computed((): System => (system.value === 'metric' ? 'us' : 'metric'))
@@ -180,7 +183,7 @@ watch(
         :aria-describedby="
           [
             origin && origin !== 'entered' ? `${id}-origin` : '',
-            error || fault ? `${id}-error` : help ? `${id}-help` : '',
+            error || fault ? `${id}-error` : line ? `${id}-help` : '',
           ]
             .filter(Boolean)
             .join(' ') || undefined
@@ -203,7 +206,7 @@ watch(
         shownUnit
       }}</span>
     </div>
-    <p v-if="help" :id="`${id}-help`" class="caption leading-4">{{ help }}</p>
+    <p v-if="line" :id="`${id}-help`" class="caption leading-4">{{ line }}</p>
     <p v-if="error || fault" :id="`${id}-error`" role="alert" class="mt-1 text-sm text-alarm">
       {{ error || `${label}: ${fault}` }}
     </p>

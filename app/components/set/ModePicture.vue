@@ -14,10 +14,10 @@ const units = computed(() => table.units)
 const box = ref<HTMLElement | null>(null)
 const width = useBoxWidth(box)
 const W = computed(() => Math.max(300, Math.min(760, width.value || 600)))
-const H = 250
+const H = 268
 const LEFT = 56
-const RIGHT = 12
-const TOP = 12
+const RIGHT = 26
+const TOP = 30
 const BOTTOM = 34
 /** Height that a label takes, px. */
 const LINE = 17
@@ -34,19 +34,43 @@ const y = computed(() =>
     .nice(4)
     .range([H - BOTTOM, TOP]),
 )
-/** Dots from the top down, their labels on the side with room and pushed apart where they would cover each other. */
+/** Width of a letter and height of a line of a label, px. */
+const LETTER = 8.2
+type Box = { left: number; right: number; top: number; bottom: number }
+const meet = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+const around = (cx: number, cy: number, by = 8): Box => ({
+  left: cx - by,
+  right: cx + by,
+  top: cy - by,
+  bottom: cy + by,
+})
+/** Dots with their labels beside, above or below: where they cover no dot and no other label. */
 const dots = computed(() => {
-  const placed: { right: boolean; y: number }[] = []
-  return [...props.rows]
-    .map((row) => ({ row, cx: x.value(row.costYear), cy: y.value(row.waitP90S) }))
-    .sort((a, b) => a.cy - b.cy)
-    .map((d) => {
-      const right = d.cx < W.value * 0.6
-      const above = placed.filter((p) => p.right === right).map((p) => p.y)
-      const at = Math.max(d.cy, ...above.map((p) => p + LINE))
-      placed.push({ right, y: at })
-      return { ...d, right, labelY: at }
+  const all = props.rows.map((row) => ({ row, cx: x.value(row.costYear), cy: y.value(row.waitP90S) }))
+  const taken = all.map((d) => around(d.cx, d.cy))
+  return all.map((d) => {
+    const wide = LOOP_MODE_WORDS[d.row.mode].name.length * LETTER
+    const at = (left: number, middle: number) => ({
+      box: { left, right: left + wide, top: middle - LINE / 2, bottom: middle + LINE / 2 },
+      x: left,
+      y: middle + 5,
     })
+    const places = [
+      at(d.cx + 11, d.cy),
+      at(d.cx - 11 - wide, d.cy),
+      at(d.cx - wide / 2, d.cy - 17),
+      at(d.cx - wide / 2, d.cy + 17),
+      at(d.cx + 8, d.cy + 14),
+      at(d.cx + 8, d.cy - 14),
+    ]
+    const free =
+      places.find(
+        ({ box }) =>
+          box.left >= LEFT && box.right <= W.value && box.bottom <= H - BOTTOM && !taken.some((t) => meet(t, box)),
+      ) ?? places[0]!
+    taken.push(free.box)
+    return { ...d, label: free }
+  })
 })
 const edge = computed(() => cheapAndQuick(props.rows))
 const path = computed(() =>
@@ -78,7 +102,7 @@ const said = computed(
           <text :x="LEFT - 6" :y="y(t) + 4" text-anchor="end">{{ units.seconds(t) }}</text>
         </template>
         <text :x="W - RIGHT" :y="H - 3" text-anchor="end">cost per year →</text>
-        <text :x="LEFT + 4" :y="TOP + 8">↑ time to tap (P90)</text>
+        <text :x="4" :y="14">↑ time to tap (P90)</text>
       </g>
       <path :d="path" fill="none" stroke="var(--color-verdigris)" stroke-width="2" stroke-dasharray="5 4" />
       <g
@@ -97,9 +121,8 @@ const said = computed(
           stroke-width="2"
         />
         <text
-          :x="d.right ? d.cx + 11 : d.cx - 11"
-          :y="d.labelY + 4"
-          :text-anchor="d.right ? 'start' : 'end'"
+          :x="d.label.x"
+          :y="d.label.y"
           class="text-[14px]"
           :class="d.row.mode === mode ? 'fill-ink font-semibold' : 'fill-ink'"
         >

@@ -61,7 +61,7 @@ function factsOf(heater: Heater): string[] {
   const control = table.controls!.heaters[heater.id]
   return [
     ...(heater.name === HEATERS[heater.kind].name ? [] : [HEATERS[heater.kind].name]),
-    CARRIER_NAMES[carrierOf(heater)],
+    ...(HEATERS[heater.kind].source === 'sun' ? [] : [CARRIER_NAMES[carrierOf(heater)]]),
     ...('outputKw' in heater ? [figure('power', heater.outputKw)] : []),
     ...('powerKw' in heater ? [figure('electricPower', heater.powerKw)] : []),
     ...('waterKw' in heater ? [`${figure('power', heater.waterKw)} to water`] : []),
@@ -85,7 +85,6 @@ function factsOf(heater: Heater): string[] {
       v-if="heaters.length > 1"
       class="flex min-h-14 w-full items-center gap-3 text-left hover:bg-plaster-deep"
       :aria-expanded="isOpen(heater.id)"
-      :aria-label="`${heater.name}: ${factsOf(heater).join(', ')}`"
       @click="fold(heater.id)"
     >
       <HeaterMark class="h-12! w-8! shrink-0" :fires="false" :electric="carrierOf(heater) === 'electricity'" />

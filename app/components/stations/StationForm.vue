@@ -55,10 +55,11 @@ watch(
     </div>
     <p v-if="step" class="caption mb-2" data-depends>
       {{ step.assumed === 1 ? '1 value' : `${step.assumed} values` }} here still assumed<template
-        v-if="step.money !== null"
-        >: the annual cost depends on {{ step.assumed === 1 ? 'it' : 'them' }} by ±{{
-          table.units.wholeMoney(step.money)
-        }}</template
+        v-if="step.money !== null && step.money < 0.5"
+        >; the annual cost hardly depends on {{ step.assumed === 1 ? 'it' : 'them' }}</template
+      ><template v-else-if="step.money !== null"
+        >: the annual cost depends on {{ step.assumed === 1 ? 'it' : 'them' }} by
+        <span class="whitespace-nowrap">±{{ table.units.wholeMoney(step.money) }}</span></template
       >.
     </p>
     <details v-if="here.length" class="mb-3" :open="here.some((f) => f.severity === 'danger')">
