@@ -1,17 +1,11 @@
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
+import { carried, FIRST_VIEW_KB } from '../tests/e2e/carried'
 
 /**
  * What the first visit to the main demo costs: bytes over the wire, requests, when the first view and the figures stand, and
  * the longest task of the page's own thread. npm run weight
  */
-const LIMITS = { kB: 350, figuresMs: 1500, taskMs: 150 } as const
-
-/** What a page or a worker has fetched so far, its own document and the scripts of its workers among it. */
-function carried() {
-  const fetched = [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
-  const bytes = fetched.reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).transferSize, 0)
-  return { bytes, requests: fetched.length }
-}
+const LIMITS = { kB: FIRST_VIEW_KB, figuresMs: 1500, taskMs: 150 } as const
 
 async function visit(url: string, lineOpen: boolean) {
   const session = await openBrowser()

@@ -2,7 +2,7 @@
 import { Archive, ArchiveRestore, Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PipeSketch from '~/components/home/PipeSketch.vue'
-import SchemeMenu from '~/components/home/SchemeMenu.vue'
+import SchemeButton from '~/components/home/SchemeButton.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { archiveKept, forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
@@ -212,7 +212,7 @@ function onPick(event: Event) {
           tabindex="-1"
           @change="onPick"
         />
-        <SchemeMenu />
+        <SchemeButton />
       </div>
     </header>
 

@@ -1,5 +1,5 @@
 import { type Kept, keptStudy } from '~/utils/db'
-import { LARGEST_FILE, LARGEST_FILE_OF_SEVERAL, readStudiesText, writeStudies, writeStudy } from '~~/core/study/read'
+import { HEAD_OF_FILE, largestFor, readStudiesText, writeStudies, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
 
@@ -34,13 +34,12 @@ function hand(text: string, name: string): void {
 
 /** Reads a chosen file, of one household or of several; one that is too large is not even opened. */
 export async function importStudies(file: File): Promise<{ name: string; read: Result<Study> }[]> {
-  if (file.size > LARGEST_FILE_OF_SEVERAL)
+  const most = largestFor(await file.slice(0, HEAD_OF_FILE).text())
+  if (file.size > most)
     return [
       {
         name: '',
-        read: refused(
-          `the file is ${Math.round(file.size / 1048576)} MB. Accepts up to ${LARGEST_FILE / 1048576} MB for a household, ${LARGEST_FILE_OF_SEVERAL / 1048576} MB for several`,
-        ),
+        read: refused(`the file is ${Math.round(file.size / 1048576)} MB. Accepts up to ${most / 1048576} MB`),
       },
     ]
   return readStudiesText(await file.text())

@@ -2,7 +2,8 @@ import { releaseProxy, type Remote, wrap } from 'comlink'
 import { ref } from 'vue'
 import type { Study } from '~~/core/study/study'
 import type { YearResult } from '~~/core/year/result'
-import { PIECE_MISSING, SIGN, type YearWork } from '../workers/year-work'
+import { PIECE_MISSING, SIGN } from '../workers/signs'
+import type { YearWork } from '../workers/year-work'
 
 /** What can be ordered, what each takes besides the study, and what it gives. */
 type Kind = keyof YearWork

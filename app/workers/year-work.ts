@@ -1,10 +1,7 @@
 import type { Study } from '~~/core/study/study'
 import { simulate } from '~~/core/year/simulate'
 import type { furtherWork } from './further-work'
-
-/** What a worker posts as a sign of life, and what it answers when a part of its own code could not be fetched. */
-export const SIGN = 'working'
-export const PIECE_MISSING = 'part of the app could not be loaded'
+import { PIECE_MISSING } from './signs'
 
 const read = (text: string) => JSON.parse(text) as Study
 

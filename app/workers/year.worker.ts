@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { SIGN, yearOf, yearWork } from './year-work'
+import { SIGN } from './signs'
+import { yearOf, yearWork } from './year-work'
 
 /** The core, behind a worker's door. */
 expose({ ...yearWork, year: (text: string) => yearOf(text, () => postMessage(SIGN)) })

@@ -57,9 +57,12 @@ function upToDate(head: Record<string, unknown>): unknown {
 
 /** Format of a file that holds several households, each as it is in a file of its own. */
 const SEVERAL = 'bagno-studies'
-/** Most characters of such a file, and most households in it. */
-export const LARGEST_FILE_OF_SEVERAL = 4 * LARGEST_FILE
 const MOST_IN_FILE = 2000
+/** How much of a file's beginning says what it is, characters. */
+export const HEAD_OF_FILE = 200
+/** Most characters of a file that begins so: one that says it holds several households may be four times as large. */
+export const largestFor = (head: string): number =>
+  head.slice(0, HEAD_OF_FILE).includes(`"${SEVERAL}"`) ? 4 * LARGEST_FILE : LARGEST_FILE
 
 /** Text of a file with several households, whether or not each can be read by this version. */
 export const writeStudies = (studies: readonly unknown[]): string =>
@@ -68,7 +71,7 @@ export const writeStudies = (studies: readonly unknown[]): string =>
 /** Reads the text of a file with one household or several: each by itself, with what it is called when it is refused. */
 export function readStudiesText(text: string): { name: string; read: Result<Study> }[] {
   const one = () => [{ name: '', read: readStudyText(text) }]
-  if (text.length > LARGEST_FILE_OF_SEVERAL) return one()
+  if (text.length > largestFor(text)) return one()
   let document: unknown
   try {
     document = JSON.parse(text)

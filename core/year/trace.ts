@@ -1,11 +1,10 @@
 import Papa from 'papaparse'
-import { DAY_S, firstDayOf } from '../calendar/year'
+import { DAY_S } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
 import type { Study } from '../study/study'
 import { House } from './house'
+import { FRAME_MIN } from './traced-day'
 
-/** Minutes between two pictures of a traced day. */
-export const FRAME_MIN = 2
 /** Days run before the traced one, so that what is seen does not depend on how the year began. */
 export const LEAD_DAYS = 3
 
@@ -47,14 +46,6 @@ export interface DayTrace {
   /** Draws of the day as they ended: when they began, minutes, how long they waited, s, and whether they stayed cool. */
   draws: { tapId: string; atMin: number; waitedS: number; cool: boolean }[]
   frames: Frame[]
-}
-
-/** First day of a month (0–11) that falls on a weekday (0 = Monday) and leaves room for the lead-in, 0–364. */
-export function dayInMonth(study: Study, month: number, weekday: number): number {
-  const first = firstDayOf(month)
-  let day = first + 7
-  while ((study.site.firstWeekday + day) % 7 !== weekday) day++
-  return day
 }
 
 /**

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openBrowser, openPage, settled } from './browser'
+import { carried, FIRST_VIEW_KB } from './carried'
 import { addMeasure, figure, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
@@ -52,6 +53,17 @@ async function exported(): Promise<string> {
 
 const commandLine = (...args: string[]) =>
   execFileSync(process.execPath, ['scripts/bagno.mjs', ...args], { encoding: 'utf8', maxBuffer: 1 << 26 })
+
+it('weighs no more over the wire than a phone in a cellar takes, until the figures stand', async () => {
+  const { page } = await openPage(browser, 1280, 800, false)
+  // What the service worker fetches for later is not waited for.
+  await page.evaluateOnNewDocument(() => Object.defineProperty(navigator, 'serviceWorker', { value: undefined }))
+  await page.goto(`${url}/demo/hill-town`)
+  await page.waitForFunction(() => /\d/.test(document.querySelector('aside [data-total="Cost"]')?.textContent ?? ''))
+  const { bytes } = await page.evaluate(carried)
+  expect(bytes / 1024).toBeLessThanOrEqual(FIRST_VIEW_KB)
+  await page.close()
+})
 
 describe('the first visit, from survey to saving', () => {
   let asFound: string

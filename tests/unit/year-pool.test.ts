@@ -3,7 +3,7 @@ import { runInNewContext } from 'node:vm'
 import { expose } from 'comlink'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { YearPool } from '../../app/utils/year-pool'
-import { PIECE_MISSING, SIGN } from '../../app/workers/year-work'
+import { PIECE_MISSING, SIGN } from '../../app/workers/signs'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import type { YearResult } from '../../core/year/result'
 

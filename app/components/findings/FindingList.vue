@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
-import AdviceLines from '~/components/findings/AdviceLines.vue'
 import LevelMark from '~/components/findings/LevelMark.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import type { Check } from '~~/core/checks/check'
 import type { Finding, Severity } from '~~/core/views/findings'
+// Advice is tried after all else stands: so is what tells it fetched.
+const LazyAdviceLines = defineAsyncComponent(() => import('~/components/findings/AdviceLines.vue'))
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()
@@ -90,7 +91,7 @@ const place = (f: Finding) =>
               Source</button
             ><span v-if="sourced === f.id" role="status">{{ f.source }}.</span>
           </p>
-          <AdviceLines :finding="f" />
+          <LazyAdviceLines v-if="judgement.advice.length" :finding="f" />
           <button
             v-if="f.mendedBy && offers(f)"
             class="tool mt-1"

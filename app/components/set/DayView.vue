@@ -14,7 +14,8 @@ import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
 import { wantedAt } from '~~/core/household/ways'
 import { asFound } from '~~/core/study/in-force'
 import { poorDays, specialDays } from '~~/core/year/special-days'
-import { dayCsv, type DayTrace, FRAME_MIN, LATE_IN_WORDS, lateDraws, LEAD_DAYS } from '~~/core/year/trace'
+import { dayCsv, type DayTrace, LATE_IN_WORDS, lateDraws, LEAD_DAYS } from '~~/core/year/trace'
+import { FRAME_MIN } from '~~/core/year/traced-day'
 const LazyDayChart = defineAsyncComponent(() => import('~/components/set/DayChart.vue'))
 
 /** Any day of the year, watched: what stands in store and pipes, what each tap would give, and the money as it runs. */

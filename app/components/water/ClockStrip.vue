@@ -8,7 +8,7 @@ import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { MONTH_NAMES } from '~~/core/calendar/names'
 import { DAY_NAMES, type Window } from '~~/core/calendar/week'
 import { controlsOf } from '~~/core/study/in-force'
-import { FRAME_MIN } from '~~/core/year/trace'
+import { FRAME_MIN } from '~~/core/year/traced-day'
 
 /** A day from midnight to midnight: when the heater fires, the pump runs and taps are open, and a hand to move through it. */
 const table = useStudy()

@@ -7,7 +7,7 @@ import { useYears } from '~/stores/years'
 import type { StationName } from '~/utils/stations'
 import { waterColour } from '~/utils/temperature-ramp'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
-import { FRAME_MIN } from '~~/core/year/trace'
+import { FRAME_MIN } from '~~/core/year/traced-day'
 
 /** The line of water in one row: each station with what it is at now and how many findings stand there, and the hour. */
 defineProps<{ station: StationName | null }>()

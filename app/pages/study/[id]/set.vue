@@ -11,12 +11,12 @@ import WriteSwitch from '~/components/set/WriteSwitch.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
+import { useYears } from '~/stores/years'
 import { ALWAYS, type Week } from '~~/core/calendar/week'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
-import { setpointCautions } from '~~/core/views/setpoint-caution'
 const LazyDayView = defineAsyncComponent(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = defineAsyncComponent(() => import('~/components/set/ModeTable.vue'))
 const LazySettingBoard = defineAsyncComponent(() => import('~/components/set/SettingBoard.vue'))
@@ -63,7 +63,19 @@ const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT
 
 /** What is said beside each setpoint, as it is being written. */
 const written = computed(() => (study.value.controls.writes === 'found' ? asFound(study.value) : study.value))
-const warnings = computed(() => new Map(held.value.map((h) => [h.id, setpointCautions(written.value, h.id)])))
+/** They judge with every check there is, which is fetched once the figures of the year stand. */
+const judged = shallowRef<typeof import('~~/core/views/setpoint-caution') | null>(null)
+const years = useYears()
+watch(
+  () => years.now !== null || years.failure !== null,
+  async (stands) => {
+    if (stands) judged.value ??= await import('~~/core/views/setpoint-caution')
+  },
+  { immediate: true },
+)
+const warnings = computed(
+  () => new Map(held.value.map((h) => [h.id, judged.value?.setpointCautions(written.value, h.id) ?? []])),
+)
 </script>
 
 <template>
