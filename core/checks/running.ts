@@ -1,4 +1,6 @@
-import { yearMean } from '../calendar/year'
+import { DAYS_A_WEEK } from '../calendar/clock'
+import { hoursOpen } from '../calendar/week'
+import { DAYS, yearMean } from '../calendar/year'
 import { HEATED_ROOM_C } from '../climate/places'
 import { efficiencyAt } from '../heaters/efficiency'
 import { coefficientOfPerformance } from '../heaters/heat-pump'
@@ -142,9 +144,10 @@ const elementInTheSun: Rule = ({ study }) => {
     }))
 }
 
-/** What a power costs that is spent all year, in energy and money. */
-function allYear({ study, write }: Visit, carrier: Carrier, watts: number): string {
-  const kwh = watts * 8.76
+const HOURS_A_YEAR = 8760
+/** What a power costs that is spent all year, or so many hours of it, in energy and money. */
+function allYear({ study, write }: Visit, carrier: Carrier, watts: number, hours = HOURS_A_YEAR): string {
+  const kwh = (watts * hours) / 1000
   const tariff = study.prices.carriers[carrier]
   return tariff ? `${write.energy(kwh)} a year, ${write.money(kwh * perKwh(tariff))}` : `${write.energy(kwh)} a year`
 }
@@ -173,7 +176,9 @@ const keepsHot: Rule = (given) => {
   const { study } = given
   const heater = runningOf(study.plant.heaters)
   if (!heater || !controlsOf(study).heaters[heater.id].keepHot) return []
-  const watts = heater.contentUaWK * Math.max(0, controlsOf(study).heaters[heater.id].setpointC - HEATED_ROOM_C)
+  const { setpointC, windows } = controlsOf(study).heaters[heater.id]
+  const watts = heater.contentUaWK * Math.max(0, setpointC - HEATED_ROOM_C)
+  const hours = windows ? (hoursOpen(windows) * DAYS) / DAYS_A_WEEK : HOURS_A_YEAR
   return [
     {
       id: `keep-hot-${heater.id}`,
@@ -182,8 +187,8 @@ const keepsHot: Rule = (given) => {
       setting: `heaters.${heater.id}.keepHot`,
       subject: { kind: 'heater', id: heater.id },
       title: 'Keep-hot on',
-      sentence: `${heater.name} keeps its heat exchanger hot: loss ${allYear(given, carrierOf(heater), watts)}, start-up losses not included. Saves ${heater.startLagS} s of start-up delay.`,
-      source: 'Loss of the exchanger × (setpoint − room) × 8,760 h',
+      sentence: `${heater.name} keeps its heat exchanger hot: loss ${allYear(given, carrierOf(heater), watts, hours)}, start-up losses not included. Saves ${heater.startLagS} s of start-up delay.`,
+      source: `Loss of the exchanger × (setpoint − room) × ${Math.round(hours).toLocaleString('en-GB')} h`,
       remedy: 'Switch it off, or limit it to hours of use.',
       mendedBy: 'heater-control',
     },
@@ -268,8 +273,7 @@ const condensing: Rule = ({ study, year, write }) =>
     const { setpointC } = controlsOf(study).heaters[h.id]
     const input = year.energy.inputKwh[carrier] ?? 0
     const dry = efficiencyAt(efficiency, DRY_RETURN_C, carrier)
-    const electric = year.energy.inputKwh.electricity ?? 0
-    const share = input > 0 ? 1 - Math.max(0, year.energy.conversionKwh - electric) / input : dry
+    const share = input > 0 ? 1 - (year.energy.lostKwh[carrier] ?? 0) / input : dry
     const byReturn = isRunning(h)
       ? 'Return follows inlet or heat exchanger, not the setpoint.'
       : 'A lower cylinder temperature condenses more.'

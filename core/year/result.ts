@@ -18,6 +18,8 @@ export type EnergyFlows = { [F in Flow as `${F}Kwh`]: number }
 /** Heat of a month or a year, kWh. inputs + recovered + renewable + ambient = all the rest + residual. */
 export type Energy = EnergyFlows & {
   inputKwh: Partial<Record<Carrier, number>>
+  /** Of what is bought of a carrier, what became no heat in the water: together the conversion. */
+  lostKwh: Partial<Record<Carrier, number>>
   residualKwh: number
   /** Part of the losses that warmed heated rooms in the heating season. */
   houseHeatKwh: number
@@ -165,9 +167,8 @@ function period(home: House, months: readonly number[]): Period {
   const kwh = (a: Float64Array) => r6(sum(a) / 3600)
   const bought = boughtIn(home)
   const flows = Object.fromEntries(FLOWS.map((f) => [`${f}Kwh`, kwh(ledger.flows[f])])) as EnergyFlows
-  const inputKwh = Object.fromEntries(
-    bought.filter((c) => sum(ledger.inputs[c]) > 0).map((c) => [c, kwh(ledger.inputs[c])]),
-  )
+  const used = bought.filter((c) => sum(ledger.inputs[c]) > 0)
+  const inputKwh = Object.fromEntries(used.map((c) => [c, kwh(ledger.inputs[c])]))
   const water = {
     hotL: r6(sum(ledger.waters.hot)),
     mixedL: r6(sum(ledger.waters.mixed)),
@@ -178,6 +179,7 @@ function period(home: House, months: readonly number[]): Period {
   const energy: Energy = {
     ...flows,
     inputKwh,
+    lostKwh: Object.fromEntries(used.map((c) => [c, kwh(ledger.losses[c])])),
     residualKwh: r6(residual(ledger, months) / 3600),
     houseHeatKwh: kwh(ledger.houseHeat),
     roomHeatKwh: kwh(ledger.roomHeat),

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { everyDay, type Week } from '../../core/calendar/week'
 import { checksOf } from '../../core/checks/catalogue'
 import { courtFlat } from '../../core/demos/court-flat'
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
-import { changeHeaterKind } from '../../core/household/edits/plant'
+import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { storeLoss } from '../../core/household/store-loss'
 import { apply } from '../../core/measures/apply'
 import { beginMeasure, beginRecovery } from '../../core/measures/begin'
@@ -76,6 +77,32 @@ describe('a figure beside a saving', () => {
     expect(limit('always').level).toBe('pass')
     expect(limit('clock').level).toBe('marginal')
     expect(limit('off').level).toBe('fail')
+  })
+})
+
+describe('what an appliance loses', () => {
+  it('a boiler’s efficiency is its own: an immersion heater beside it makes it neither better nor worse', () => {
+    const beside = addHeater(hillTown, 'element')
+    const element = beside.plant.heaters.find((h) => h.kind === 'element')!
+    const off = changed(beside, (s) => void (s.controls.found.heaters[element.id]!.windows = everyDay()))
+    const share = (study: Study) => one(study, 'condensing-boiler')!.figures.efficiency.value as number
+    const [alone, unused, used] = [share(hillTown), share(off), share(beside)]
+    expect(unused).toBeCloseTo(alone, 3)
+    // In use it takes hours of the boiler’s, and with them some of its starts: a point or two, not a third.
+    expect(Math.abs(used - alone)).toBeLessThan(0.03)
+  })
+
+  it('what is kept hot by a schedule is told of its hours, not of the whole year', () => {
+    const kept = (windows: Week | null) => {
+      const study = changed(harbourFlat, ({ controls, plant }) => {
+        const id = plant.heaters.find((h) => h.kind === 'instant-gas')!.id
+        Object.assign(controls.found.heaters[id]!, { keepHot: true, windows })
+      })
+      return Number(
+        /loss ([\d,.]+) kWh/.exec(checksOf(study, null).find((c) => c.id.startsWith('keep-hot-'))!.sentence)![1],
+      )
+    }
+    expect(kept(everyDay([360, 480], [1080, 1200]))).toBeCloseTo(kept(null) / 6, 0)
   })
 })
 

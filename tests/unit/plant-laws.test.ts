@@ -306,6 +306,9 @@ describe('laws of the year', () => {
           Math.max(0, -result.energy.usefulKwh)
         expect(Math.abs(into('water') - outOf('water'))).toBeLessThan(slack)
         if (nodes.some((n) => n.id === 'heater')) expect(Math.abs(into('heater') - outOf('heater'))).toBeLessThan(1)
+        // What of each carrier became no heat is all that was lost in conversion, and a burner loses no more than it burns.
+        const lost = Object.values(result.energy.lostKwh).reduce((s, x) => s + x, 0)
+        expect(Math.abs(lost - result.energy.conversionKwh)).toBeLessThan(1e-4)
         const bill = Object.values(result.cost.energy).reduce((s, x) => s + x, 0)
         const parts = Object.values(moneyByStation(result)).reduce((s, x) => s + x, 0)
         const came =

@@ -33,6 +33,8 @@ export class Ledger {
   month = 0
   readonly flows = each(FLOWS)
   readonly inputs = each(CARRIERS)
+  /** Of each carrier, what became no heat in the water: together they are the flow of conversion. */
+  readonly losses = each(CARRIERS)
   readonly money = each(CARRIERS)
   readonly waters = each(WATERS)
   /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
@@ -56,6 +58,7 @@ export class Ledger {
   buy(carrier: Carrier, kj: number, heatKj: number): void {
     this.inputs[carrier][this.month] += kj
     this.money[carrier][this.month] += (kj / 3600) * this.prices[carrier]
+    this.losses[carrier][this.month] += kj - heatKj
     this.flows.conversion[this.month] += kj - heatKj
   }
 
