@@ -30,7 +30,7 @@ export const CONTROLS_TERMS = {
   holiday: {
     metric: 'holiday setpoint',
     us: 'vacation setpoint',
-    help: 'Setpoint while nobody is at home.',
+    help: 'Setpoint while the household is away.',
     also: ['away', 'vacation', 'frost setting'],
     at: 'settings',
   },

@@ -1,3 +1,4 @@
+import { MONTHS } from '../calendar/names'
 import type { System } from '../units/quantities'
 import type { Term } from './term'
 import { TERMS } from './terms'
@@ -78,15 +79,22 @@ const article = (text: string) =>
     .replace(/\b([Aa])n (?=(fixture|tank|recirc|conditioned|basement|draw|wasted|boiler|differential|faucet))/g, '$1 ')
     .replace(/\b([Aa]) (?=(electric element|attic|air gap|expansion|at-risk|element on))/g, '$1n ')
 
+/** A day in words: the day comes first, in US studies the month. */
+const DATE = new RegExp(`(?<![\\d.,])(\\d{1,2}) (${MONTHS.join('|')})(?: (\\d{4}))?(?![\\w])`, 'g')
+const dates = (text: string) =>
+  text.replace(DATE, (_, day: string, month: string, year?: string) => `${month} ${day}${year ? `, ${year}` : ''}`)
+
 /** What stands in quotation marks was typed by somebody, or is a name: it stays. */
 const QUOTED = '“[^”]*”|"[^"]*"'
 
 const said = (text: string) =>
-  article(
-    text.replace(PATTERN, (word, at: number) => {
-      const us = US.get(word)!
-      return at === 0 && /^[A-Z]/.test(word) ? capital(us) : us
-    }),
+  dates(
+    article(
+      text.replace(PATTERN, (word, at: number) => {
+        const us = US.get(word)!
+        return at === 0 && /^[A-Z]/.test(word) ? capital(us) : us
+      }),
+    ),
   )
 
 /** Whether a text of ours reads otherwise in a US study. */

@@ -51,7 +51,7 @@ export const USE_TERMS = {
   unmet: {
     metric: 'unmet draw-off',
     us: 'unmet draw',
-    help: 'Mean more than 1 K low, or abandoned.',
+    help: 'Mean temperature short of the one required, or abandoned.',
     also: ['cool draw', 'runs out of hot water'],
     at: 'day',
   },

@@ -83,12 +83,7 @@ describe('before and after', () => {
     const reading = async (title: string, day: string, fill: () => Promise<void>) => {
       await takeReading(page, title)
       await fill()
-      const when = await page.waitForSelector('input[type="datetime-local"]')
-      await when!.evaluate((f, v) => {
-        ;(f as HTMLInputElement).value = v
-        f.dispatchEvent(new Event('input', { bubbles: true }))
-        f.dispatchEvent(new Event('change', { bubbles: true }))
-      }, `${day}T10:00`)
+      await type(page, 'Time of reading', `${day} 10:00`)
       await press(page, 'button', 'Save to log')
     }
     const drop = (to: string) => async () => {

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clock } from '../../core/calendar/week'
+import { readDay, readMoment, writeDay } from '../../core/units/dates'
 import { display } from '../../core/units/display'
 import { meanings, parseNumber, parseQuantity, parseTime, understood } from '../../core/units/parse'
 import { fromMetric, QUANTITIES, type Quantity, toMetric, unitOf } from '../../core/units/quantities'
+import { inWordsOf } from '../../core/words/dialect'
 
 const quantities = fc.constantFrom(...(Object.keys(QUANTITIES) as Quantity[]))
 const systems = fc.constantFrom('metric' as const, 'us' as const)
@@ -140,5 +142,42 @@ describe('a doubtful figure in a study that says how its figures are typed', () 
     expect(understood('1,200', 'not said')).toBeNull()
     for (const plain of ['0,125', '1,25', '12.5', '1.234,5', '7'])
       for (const style of ['decimal point', 'decimal comma'] as const) expect(understood(plain, style)).toBeNull()
+  })
+})
+
+describe('a day of the calendar', () => {
+  it('is read as it is written, in either system, and in its other usual ways', () => {
+    fc.assert(
+      fc.property(
+        fc.date({ min: new Date('1900-01-01'), max: new Date('2199-12-31'), noInvalidDate: true }),
+        systems,
+        (at, system) => {
+          const iso = at.toISOString().slice(0, 10)
+          const [year, month, day] = iso.split('-').map(Number)
+          expect(readDay(writeDay(iso, system), system)).toBe(iso)
+          expect(readDay(iso, system)).toBe(iso)
+          expect(readDay(`${day}.${month}.${year}`, 'metric')).toBe(iso)
+          expect(readDay(`${month}/${day}/${year}`, 'us')).toBe(iso)
+          expect(readMoment(`${writeDay(iso, system)} ${system === 'us' ? '5:30 pm' : '17:30'}`, system)).toBe(
+            `${iso}T17:30`,
+          )
+        },
+      ),
+    )
+  })
+
+  it.each(['', '31 Feb 2026', '29 Feb 2025', '13/13/2026', '2026-00-10', 'soon', '12', '1 Jan 1066', '5 Mai 2026'])(
+    '“%s” is none',
+    (text) => {
+      for (const system of ['metric', 'us'] as const) expect(readDay(text, system)).toBeNull()
+    },
+  )
+
+  it('of three numbers begins with the day, and in US studies with the month', () => {
+    expect(readDay('3/4/26', 'metric')).toBe('2026-04-03')
+    expect(readDay('3/4/26', 'us')).toBe('2026-03-04')
+    expect(readDay('29 February 2028', 'metric')).toBe('2028-02-29')
+    expect(readMoment('29 Nov 2026', 'metric')).toBeNull()
+    expect(inWordsOf('us', 'Worst morning: 15 Jan, and 3 May 2026')).toBe('Worst morning: Jan 15, and May 3, 2026')
   })
 })

@@ -79,7 +79,12 @@ describe('a line of help', () => {
       const line = helpOf(label)!
       expect(line.split(' ').length, line).toBeLessThanOrEqual(17)
       expect(line).not.toMatch(NEVER_SAY)
+      expect(line).not.toMatch(METRIC_UNITS)
       expect(inWordsOf('us', line, [])).not.toMatch(NEVER_SAY)
+    }
+    for (const { help } of Object.values<Term>(TERMS)) {
+      expect(help).not.toMatch(NEVER_SAY)
+      expect(help).not.toMatch(METRIC_UNITS)
     }
     expect(helpOf('SETPOINT')).toBe(TERMS.setpoint.help)
     expect(helpOf('Name')).toBeUndefined()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Camera, NotebookPen, X } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DateField from '~/components/fields/DateField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import StopWatch from '~/components/measure/StopWatch.vue'
 import TimedClimb from '~/components/measure/TimedClimb.vue'
@@ -190,18 +191,13 @@ function picture(event: Event) {
       <VerdictLine v-if="judgement.verdict" :verdict="judgement.verdict" />
     </template>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
-      <div class="min-w-0">
-        <label class="caption block" for="reading-when">Time of reading</label>
-        <input
-          id="reading-when"
-          type="datetime-local"
-          class="entry"
-          aria-describedby="reading-when-help"
-          :value="takenAt"
-          @input="put({ takenAt: ($event.target as HTMLInputElement).value })"
-        />
-        <p id="reading-when-help" class="caption">Leave blank for now</p>
-      </div>
+      <DateField
+        label="Time of reading"
+        moment
+        help="Leave blank for now"
+        :value="takenAt || null"
+        @change="(at) => put({ takenAt: at ?? '' })"
+      />
       <TextField label="Note" optional :value="note" @change="(v) => put({ note: v })" />
       <div>
         <label class="caption block" for="reading-photo">Picture</label>

@@ -2,11 +2,13 @@
 import { Check, Trash2, Undo2 } from '@lucide/vue'
 import VerdictLine from '~/components/measure/VerdictLine.vue'
 import { useStudy } from '~/stores/study'
+import { localIso } from '~/utils/local-iso'
 import { adopt, unAdopt } from '~~/core/readings/adopt'
 import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
 import type { Reading } from '~~/core/study/readings'
 import { type FieldName, FIGURES } from '~~/core/sums/fields'
 import { sumNamed } from '~~/core/sums/registry'
+import { writeDay } from '~~/core/units/dates'
 
 /** A line of the log: what was read, what it came to, whether it agrees, and whether the study has taken it over. */
 const props = defineProps<{ reading: Reading }>()
@@ -19,14 +21,10 @@ const place = computed(() => {
     ? ''
     : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ?? 'removed')
 })
-const when = computed(() =>
-  new Date(props.reading.takenAt).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  }),
-)
+const when = computed(() => {
+  const local = localIso(new Date(props.reading.takenAt))
+  return `${writeDay(local.slice(0, 10), table.units.system)}, ${table.units.time(Number(local.slice(11, 13)) * 60 + Number(local.slice(14, 16)))}`
+})
 /** What was read, as it was read: only the fields, not what a sum made of them. */
 const read = computed(() => {
   const fields =
