@@ -268,7 +268,7 @@ function onPick(event: Event) {
         <p class="caption pb-3" role="status">{{ listed.length }} of {{ list.length }}</p>
       </div>
       <div v-if="list && (list.length > 1 || archived.length)" class="flex flex-wrap items-center gap-2 py-1">
-        <button v-if="listed.length > 1" class="tool" :disabled="exporting" @click="exportListed">
+        <button v-if="listed.length > 1" class="tool" data-export-all :disabled="exporting" @click="exportListed">
           <Download :size="18" />Export all {{ listed.length }} as one file
         </button>
         <button v-if="archived.length || archive" class="tool" :aria-pressed="archive" @click="archive = !archive">

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { plainReading, putIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { giveFiles, openDemo, press, type } from './hand'
+import { giveFiles, handedOver, openDemo, press, type } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -56,6 +56,50 @@ describe('files', () => {
           /Twice/.test(a.textContent!),
         ).length === 10,
     )
+  })
+})
+
+describe('several households', () => {
+  const all = ['Ash lane', 'Birch lane', 'Cedar lane']
+  let home: Page
+  const names = () => listed(home).then((texts) => texts.map((t) => t.slice(0, t.indexOf(' lane') + 5)).sort())
+  const count = (n: number) =>
+    home.waitForFunction((k) => document.querySelectorAll('section[aria-label="Households"] li a').length === k, {}, n)
+  let end: () => Promise<void>
+  beforeAll(async () => {
+    const own = await openBrowser()
+    end = own.close
+    ;({ page: home } = await openPage(own.browser, 1280, 800))
+    await home.goto(url)
+    await giveFiles(home, ...all.map((name, i) => ({ ...harbourFlat, id: `lane-${i}`, name })))
+    await count(3)
+  })
+  afterAll(() => end())
+
+  it('are put away and listed again, and the storage they take is said', async () => {
+    await press(home, 'button', 'Archive Birch lane')
+    await count(2)
+    expect(await names()).toEqual(['Ash lane', 'Cedar lane'])
+    await home.reload()
+    await count(2)
+    await press(home, 'button', 'Archive: 1')
+    await count(1)
+    await press(home, 'button', 'Take Birch lane out of the archive')
+    await count(3)
+    expect(await home.$eval('main', (m) => m.textContent)).toMatch(/saved in this browser only, [\d.]+ MB/)
+  })
+
+  it('go out as one file and come back, beside one that cannot be read', async () => {
+    const text = await handedOver(home, '[data-export-all]')
+    const file = JSON.parse(text) as { studies: { name: string }[] }
+    expect(file.studies.map((s) => s.name).sort()).toEqual(all)
+    await giveFiles(
+      home,
+      JSON.stringify({ ...file, studies: [...file.studies, { name: 'Old mill', format: 'other' }] }),
+    )
+    await count(6)
+    expect(await names()).toEqual([...all, ...all].sort())
+    expect(await home.$eval('main [role="alert"]', (e) => e.textContent)).toMatch(/Old mill” was not imported/)
   })
 })
 

@@ -5,7 +5,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { findingsOf } from '../../core/views/findings'
 import { simulate } from '../../core/year/simulate'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, openDemo, press, type } from './hand'
+import { choose, finding, openDemo, press, type } from './hand'
 
 const expected = () => findingsOf(checksOf(hillTown, simulate(hillTown)))
 const url = inject('url')
@@ -44,7 +44,7 @@ describe('findings in the interface', () => {
     await choose(page, 'Thermostatic mixing valve', 'yes')
     await type(page, 'TMV setting', '44')
     await press(page, 'button', 'Close Cylinder')
-    await page.waitForFunction(() => !document.querySelector('[data-finding="scald"]'))
+    await finding(page, 'scald', false)
     expect(await shown()).not.toContain('scald')
   })
 })

@@ -169,3 +169,31 @@ export async function openHeaters(page: Page): Promise<void> {
     all.forEach((b) => (b as HTMLElement).click()),
   )
 }
+
+/** Text of the file that is handed over when something is pressed. */
+export const handedOver = (page: Page, selector: string): Promise<string> =>
+  page.evaluate(
+    (pressed) =>
+      new Promise<string>((resolve) => {
+        const made = URL.createObjectURL
+        URL.createObjectURL = (blob) => {
+          URL.createObjectURL = made
+          void (blob as Blob).text().then(resolve)
+          return made(blob)
+        }
+        document.querySelector<HTMLElement>(pressed)!.click()
+      }),
+    selector,
+  )
+
+/** Waits until a finding is listed, or no longer is: all of them are shown, not the worst five alone. */
+export const finding = (page: Page, id: string, there = true) =>
+  page.waitForFunction(
+    (wanted, is) => {
+      document.querySelectorAll<HTMLElement>('ul[aria-label="Findings"] > li > button').forEach((b) => b.click())
+      return (document.querySelector(`[data-finding="${wanted}"]`) !== null) === is
+    },
+    {},
+    id,
+    there,
+  )

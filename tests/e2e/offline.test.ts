@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { keptOffline, openBrowser, openPage, settled, startApp } from './browser'
-import { openDemo, press, total, type } from './hand'
+import { handedOver, openDemo, press, total, type } from './hand'
 
 describe('without a network', () => {
   let app: Awaited<ReturnType<typeof startApp>>
@@ -63,17 +63,7 @@ describe('without a network', () => {
     await press(page, 'button', 'Skip the questions')
     await page.waitForFunction(() => location.pathname.startsWith('/study/household/'))
     await settled(page)
-    const file = await page.evaluate(
-      () =>
-        new Promise<string>((resolve) => {
-          const made = URL.createObjectURL
-          URL.createObjectURL = (blob) => {
-            void (blob as Blob).text().then(resolve)
-            return made(blob)
-          }
-          document.querySelector<HTMLButtonElement>('button[aria-label="Export as a file"]')!.click()
-        }),
-    )
+    const file = await handedOver(page, 'button[aria-label="Export as a file"]')
     expect(JSON.parse(file)).toMatchObject({ format: 'bagno-study', id: 'household' })
     await page.goto(app.url)
     await page.waitForSelector('input[type="file"]')

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { HEATER_KINDS, HEATERS } from '../../core/heaters/kinds'
 import { VERSION } from '../../core/study/shape'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, named, newTotal, openDemo, openHeaters, press, total, type, valueOf } from './hand'
+import { choose, figure, finding, named, newTotal, openDemo, openHeaters, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
 const downloads = mkdtempSync(join(tmpdir(), 'bagno-plant-'))
@@ -106,11 +106,11 @@ describe('the farmhouse with fire, sun and an element', () => {
     await at('forest-farm', 'survey?at=heater')
     await type(page, 'Height difference, cylinder above stove', '-1.5')
     await press(page, 'button', 'Close Heater')
-    await page.waitForFunction(() => document.querySelector('[data-finding="below-fire-range"]') !== null)
+    await finding(page, 'below-fire-range')
     await at('forest-farm', 'survey?at=heater')
     await choose(page, 'Circulated by', 'a pump')
     await press(page, 'button', 'Close Heater')
-    await page.waitForFunction(() => document.querySelector('[data-finding="below-fire-range"]') === null)
+    await finding(page, 'below-fire-range', false)
     expect(await findings()).not.toContain('gravity-range')
   })
 
@@ -188,7 +188,7 @@ describe('loop, store, drain and keep-hot', () => {
     await choose(page, 'Return path', 'cold pipe with bypass valve')
     expect(figure(await newTotal(page, before, 'Purchased energy'))).toBeLessThan(figure(before))
     await press(page, 'button', 'Close Circulation')
-    await page.waitForFunction(() => document.querySelector('[data-finding="crossover"]') !== null)
+    await finding(page, 'crossover')
   })
 
   it('a mixing valve cools the pipes and answers the question whether there is one', async () => {
