@@ -17,16 +17,14 @@ import {
   WashingMachine,
 } from '@lucide/vue'
 import CountField from '~/components/begin/CountField.vue'
+import FirstYear from '~/components/begin/FirstYear.vue'
 import LayoutSketch from '~/components/begin/LayoutSketch.vue'
 import PictureChoice from '~/components/begin/PictureChoice.vue'
 import SourceSketch from '~/components/begin/SourceSketch.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
-import EnergyBar from '~/components/totals/EnergyBar.vue'
 import { useStudy } from '~/stores/study'
-import { useYears } from '~/stores/years'
 import { keepBeside } from '~/utils/db'
-import { DAYS } from '~~/core/calendar/year'
 import { type Climate, CLIMATES } from '~~/core/climate/archetypes'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { blankStudy } from '~~/core/household/blank/blank'
@@ -51,15 +49,14 @@ import { quickStart } from '~~/core/household/quick-start/begin'
 import { type Region, REGIONS } from '~~/core/household/quick-start/regions'
 import { BILL_UNITS, BILLED, type BillUnit } from '~~/core/money/billing'
 import { type Carrier, CARRIER_NAMES } from '~~/core/money/carriers'
+import { rangeOf } from '~~/core/schema/shape'
 import { BurnerFuel } from '~~/core/study/fuels'
 import { LOOP_MODES } from '~~/core/study/loop-modes'
 import type { Study } from '~~/core/study/study'
-import { boughtKwh, type YearResult } from '~~/core/year/result'
 
 /** Nine questions that a household begins with, and its first year beside them. */
 useHead({ title: 'New household · Bagno' })
 const table = useStudy()
-const years = useYears()
 const answers = ref<QuickAnswers>(structuredClone(FIRST_ANSWERS))
 const answer = (part: Partial<QuickAnswers>) => (answers.value = { ...answers.value, ...part })
 const missing = computed(() => unanswered(answers.value))
@@ -67,22 +64,6 @@ const begun = computed(() => (missing.value ? null : quickStart('household', ans
 watch(begun, (study) => (table.begun = study ?? table.begun), { immediate: true })
 onBeforeUnmount(() => (table.begun = null))
 const units = computed(() => table.units)
-
-/** The year of the household as it is answered so far; null while it is worked out. */
-const year = shallowRef<YearResult | null>(null)
-let asked = 0
-watch(
-  begun,
-  async (study) => {
-    const mine = ++asked
-    year.value = null
-    if (!study) return
-    const known = await years.many([study], () => mine !== asked)
-    if (known && mine === asked) year.value = known[0] ?? null
-  },
-  { immediate: true },
-)
-onBeforeUnmount(() => void asked++)
 
 const listed = <K extends string>(of: Record<K, { name: string; says?: string }>) =>
   (Object.entries(of) as [K, { name: string; says?: string }][]).map(([value, { name, says }]) => ({
@@ -112,17 +93,17 @@ const days = listed<QuickDay>(QUICK_DAYS)
 const layouts = listed<QuickLayout>(QUICK_LAYOUTS)
 const timers = listed<QuickTimer>(QUICK_TIMERS)
 const modes = LOOP_MODES.map((value) => ({ value, name: LOOP_MODE_WORDS[value].name }))
-const FIXTURES: { kind: QuickFixture; name: string; most: number; picture: unknown }[] = [
-  { kind: 'shower', name: 'Showers', most: 6, picture: ShowerHead },
-  { kind: 'bath', name: 'Baths', most: 6, picture: Bath },
-  { kind: 'basin', name: 'Basins', most: 8, picture: Droplets },
-  { kind: 'kitchen', name: 'Kitchen sinks', most: 3, picture: CookingPot },
-  { kind: 'machine', name: 'Machines on hot water', most: 3, picture: WashingMachine },
+const FIXTURES: { kind: QuickFixture; name: string; picture: unknown }[] = [
+  { kind: 'shower', name: 'Showers', picture: ShowerHead },
+  { kind: 'bath', name: 'Baths', picture: Bath },
+  { kind: 'basin', name: 'Basins', picture: Droplets },
+  { kind: 'kitchen', name: 'Kitchen sinks', picture: CookingPot },
+  { kind: 'machine', name: 'Machines on hot water', picture: WashingMachine },
 ]
 const PEOPLE = [
-  { kind: 'adults', name: 'Adults', most: 8, picture: User },
-  { kind: 'children', name: 'Children', most: 8, picture: Baby },
-  { kind: 'older', name: 'Older occupants', most: 4, picture: PersonStanding },
+  { kind: 'adults', name: 'Adults', picture: User },
+  { kind: 'children', name: 'Children', picture: Baby },
+  { kind: 'older', name: 'Older occupants', picture: PersonStanding },
 ] as const
 
 const shape = QuickAnswers.shape
@@ -207,7 +188,7 @@ const skip = () => {
             :key="p.kind"
             :label="p.name"
             :value="answers[p.kind]"
-            :most="p.most"
+            :most="rangeOf(shape[p.kind]).max"
             @change="(n) => answer({ [p.kind]: n })"
             ><component :is="p.picture" :size="18" aria-hidden="true"
           /></CountField>
@@ -267,7 +248,7 @@ const skip = () => {
             :key="f.kind"
             :label="f.name"
             :value="answers.fixtures[f.kind]"
-            :most="f.most"
+            :most="rangeOf(shape.fixtures.shape[f.kind]).max"
             @change="(n) => answer({ fixtures: { ...answers.fixtures, [f.kind]: n } })"
             ><component :is="f.picture" :size="18" aria-hidden="true"
           /></CountField>
@@ -342,41 +323,12 @@ const skip = () => {
         </div>
       </li>
     </ol>
-    <section
-      aria-label="First year"
-      class="fixed inset-x-0 bottom-0 z-30 border-t-2 border-ink bg-plaster-pale px-3 py-2 sm:px-4"
-    >
-      <div class="mx-auto flex max-w-[84rem] flex-wrap items-center gap-x-6 gap-y-2">
-        <p v-if="missing" class="flex-1 text-alarm" role="alert">{{ missing }}</p>
-        <template v-else>
-          <dl class="flex w-full justify-between gap-x-5 whitespace-nowrap sm:w-auto">
-            <div>
-              <dt class="caption">a year, assumed</dt>
-              <dd class="text-xl font-semibold italic" data-first="cost">
-                {{ year ? units.wholeMoney(year.cost.total) : '…' }}
-              </dd>
-            </div>
-            <div>
-              <dt class="caption">purchased</dt>
-              <dd class="text-xl italic" data-first="energy">{{ year ? units.energy(boughtKwh(year)) : '…' }}</dd>
-            </div>
-            <div>
-              <dt class="caption">hot water a day</dt>
-              <dd class="text-xl italic" data-first="hot">
-                {{ year ? units.figure('volume', year.water.hotL / DAYS, 0) : '…' }}
-              </dd>
-            </div>
-          </dl>
-          <EnergyBar v-if="year" :year="year" as="row" class="hidden flex-1 md:block" />
-        </template>
-        <span class="flex w-full justify-between gap-2 sm:ml-auto sm:w-auto">
-          <button class="tool" :disabled="creating" @click="skip">Skip the questions</button>
-          <button class="tool tool-main" :disabled="creating || missing !== null" @click="begun && create(begun)">
-            Create household
-          </button>
-        </span>
-      </div>
-    </section>
+    <FirstYear :study="begun" :missing="missing">
+      <button class="tool" :disabled="creating" @click="skip">Skip the questions</button>
+      <button class="tool tool-main" :disabled="creating || missing !== null" @click="begun && create(begun)">
+        Create household
+      </button>
+    </FirstYear>
   </main>
 </template>
 

@@ -1,9 +1,10 @@
-import { EFFICIENCY } from '../heaters/efficiency'
 import { type FirstStep, stationOf } from '../household/first-steps'
 import { USUAL_DOUBT } from '../household/usual-doubt'
+import { rangeOf } from '../schema/shape'
 import { standingUa } from '../stores/standing-loss'
 import { rangeAt, takes } from '../study/limits'
 import { valueAt, withValueAt } from '../study/paths'
+import { StoreField } from '../study/plant'
 import type { ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
@@ -20,6 +21,9 @@ interface Kind {
   /** Of several all are off alike; otherwise each by itself, and in the sum part of it cancels. */
   alike?: true
 }
+
+/** Most a store may lose, W/K: a label says it in another way. */
+const MOST_UA = rangeOf(StoreField.shape.loss.options[0].shape.uaWK).max
 
 const byFactor = (sigma: number) => (value: number, steps: number) => value * Math.exp(sigma * steps)
 const by = (kelvin: number) => (value: number, steps: number) => value + kelvin * steps
@@ -69,7 +73,7 @@ const KINDS: readonly Kind[] = [
     at: /^plant\.store\.loss$/,
     moved: (loss: NonNullable<Study['plant']['store']>['loss'], steps: number, { plant }: Study) => ({
       kind: 'ua',
-      uaWK: Math.min(100, standingUa(loss, plant.store!.litres) * Math.exp(USUAL_DOUBT.storeLoss * steps)),
+      uaWK: Math.min(MOST_UA, standingUa(loss, plant.store!.litres) * Math.exp(USUAL_DOUBT.storeLoss * steps)),
     }),
     reading: is('overnight-drop'),
   },
@@ -128,21 +132,19 @@ const KINDS: readonly Kind[] = [
   },
 ]
 
+/** A fire's efficiency is a number, a burner's one of two kinds. */
 function efficiencyMoved(
-  value: { kind: 'fixed'; share: number } | { kind: 'condensing'; shift: number },
+  value: number | { kind: 'fixed'; share: number } | { kind: 'condensing'; shift: number },
   steps: number,
 ) {
   const worse = USUAL_DOUBT.efficiency * steps
-  return value.kind === 'fixed'
-    ? { ...value, share: Math.max(EFFICIENCY.low, value.share - worse) }
-    : { ...value, shift: Math.max(-0.3, value.shift - worse) }
+  if (typeof value === 'number') return value - worse
+  return value.kind === 'fixed' ? { ...value, share: value.share - worse } : { ...value, shift: value.shift - worse }
 }
 
 function useMoved(use: { kind: 'timed'; minutes: number } | { kind: 'filled'; litres: number }, steps: number) {
   const factor = Math.exp(USUAL_DOUBT.habits * steps)
-  return use.kind === 'timed'
-    ? { ...use, minutes: Math.min(120, use.minutes * factor) }
-    : { ...use, litres: Math.min(1000, use.litres * factor) }
+  return use.kind === 'timed' ? { ...use, minutes: use.minutes * factor } : { ...use, litres: use.litres * factor }
 }
 
 /** Figures of one kind at one station that are assumed, and the household with all of them off by their usual doubt. */
@@ -169,11 +171,17 @@ export function doubtedIn(study: Study): Doubted[] {
   })
 }
 
-/** A number no further than the study takes it; what is no number as it is. */
+/** Numbers no further than the study takes them, those of a choice with figures of its own among them; all else as it is. */
 function within(study: Study, path: string, value: unknown): unknown {
-  if (typeof value !== 'number') return value
-  const { min, max } = rangeAt(study, path)
-  return Math.min(max, Math.max(min, value))
+  const now = valueAt(study, path) as Record<string, unknown> | undefined
+  if (typeof value === 'number') {
+    const { min, max } = rangeAt(study, path)
+    return Math.min(max, Math.max(min, value))
+  }
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value
+  return Object.fromEntries(
+    Object.entries(value).map(([key, x]) => [key, now && key in now ? within(study, `${path}.${key}`, x) : x]),
+  )
 }
 
 /** How much of a year's cost hangs on what is assumed of one kind, money a year either way. */

@@ -1,3 +1,4 @@
+import { MINUTES_A_DAY } from '../calendar/clock'
 import { MONTH_NAMES, MONTHS } from '../calendar/names'
 import { DAYS_IN_MONTH } from '../calendar/year'
 import { parseTime } from './parse'
@@ -64,7 +65,11 @@ export function readMoment(text: string, system: System): string | null {
   for (const behind of [1, 2]) {
     const day = readDay(words.slice(0, -behind).join(' ').replace(/,$/, ''), system)
     const minute = parseTime(words.slice(-behind).join(' '))
-    if (day && minute !== null && minute < 1440) return `${day}T${two(Math.floor(minute / 60))}:${two(minute % 60)}`
+    if (day && minute !== null && minute < MINUTES_A_DAY)
+      return `${day}T${two(Math.floor(minute / 60))}:${two(minute % 60)}`
   }
   return null
 }
+
+/** Minute of the day of such a moment, 0 to 1439. */
+export const minuteOf = (moment: string): number => Number(moment.slice(11, 13)) * 60 + Number(moment.slice(14, 16))

@@ -54,6 +54,11 @@ describe('what of the annual cost depends on what is assumed', () => {
     }
   })
 
+  it('of a fire counts its efficiency too, which is a figure of its own kind', () => {
+    const fire = quickStart('new', { ...FIRST_ANSWERS, source: 'wood-coil' })
+    expect(depends(fire).find((k) => k.name === 'efficiency')!.money).toBeGreaterThan(5)
+  })
+
   it('falls by what was measured, and with a price by what that makes of the bill', () => {
     const before = quickStart('new', FIRST_ANSWERS)
     const after = edited(before, ({ origins }) => {

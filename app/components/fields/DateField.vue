@@ -2,7 +2,7 @@
 import NotTaken from '~/components/fields/NotTaken.vue'
 import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
-import { readDay, readMoment, writeDay } from '~~/core/units/dates'
+import { minuteOf, readDay, readMoment, writeDay } from '~~/core/units/dates'
 
 /** A day of the calendar, or a moment by the clock on the wall, in the style of the study; may be left out. */
 const props = defineProps<{ label: string; value: string | null; moment?: boolean; help?: string }>()
@@ -21,7 +21,7 @@ const write = (value: string) => {
   const day = writeDay(value.slice(0, 10), system.value)
   return value.length > 10 ? `${day} ${timeOf(value)}` : day
 }
-const timeOf = (value: string) => table.units.time(Number(value.slice(11, 13)) * 60 + Number(value.slice(14, 16)))
+const timeOf = (value: string) => table.units.time(minuteOf(value))
 const text = computed(() => typed.value ?? (props.value ? write(props.value) : ''))
 function commit() {
   if (typed.value === null) return

@@ -2,6 +2,7 @@
 import { Calculator, Download, Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke, useMediaQuery } from '@vueuse/core'
 import SchemeButton from '~/components/home/SchemeButton.vue'
+import UnitsSelect from '~/components/home/UnitsSelect.vue'
 import WordSearch from '~/components/home/WordSearch.vue'
 import { usePocket } from '~/composables/usePocket'
 import { useStudy } from '~/stores/study'
@@ -12,8 +13,6 @@ const LazyToolSheet = defineAsyncComponent(() => import('~/components/home/ToolS
 const table = useStudy()
 const pocket = usePocket()
 const wide = useMediaQuery('(min-width: 40rem)')
-const setUnits = (event: Event) =>
-  table.change('units', (d) => void (d.units = (event.target as HTMLSelectElement).value as 'metric' | 'us'))
 const steps = (n: number) => `${n} ${n === 1 ? 'step' : 'steps'}`
 
 const typing = (e: KeyboardEvent) => (e.target as HTMLElement).matches('input, textarea, select')
@@ -46,10 +45,7 @@ onKeyStroke(['z', 'Z', 'y'], (e) => {
       >
         <Redo2 :size="18" />
       </button>
-      <select class="entry w-auto!" aria-label="Units" :value="table.study!.units" @change="setUnits">
-        <option value="metric">metric</option>
-        <option value="us">US</option>
-      </select>
+      <UnitsSelect class="w-auto!" />
       <WordSearch />
       <button class="tool px-3" aria-label="Calculators" title="Calculators, Ctrl B" @click="pocket.open.value = true">
         <Calculator :size="18" />

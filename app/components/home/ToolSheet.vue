@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { Calculator, Download, Ellipsis, Redo2 } from '@lucide/vue'
+import UnitsSelect from '~/components/home/UnitsSelect.vue'
 import { usePocket } from '~/composables/usePocket'
 import { SCHEMES, useScheme } from '~/composables/useScheme'
 import { useStudy } from '~/stores/study'
@@ -10,8 +11,6 @@ import { exportStudy } from '~/utils/files'
 const table = useStudy()
 const pocket = usePocket()
 const { chosen } = useScheme()
-const setUnits = (event: Event) =>
-  table.change('units', (d) => void (d.units = (event.target as HTMLSelectElement).value as 'metric' | 'us'))
 </script>
 
 <template>
@@ -30,12 +29,7 @@ const setUnits = (event: Event) =>
       <button class="tool" aria-label="Export as a file" @click="exportStudy(table.study!)">
         <Download :size="18" />Export as a file
       </button>
-      <label class="caption"
-        >Units<select class="entry" aria-label="Units" :value="table.study!.units" @change="setUnits">
-          <option value="metric">metric</option>
-          <option value="us">US</option>
-        </select></label
-      >
+      <label class="caption">Units<UnitsSelect /></label>
       <label class="caption"
         >Light or dark<select v-model="chosen" class="entry" aria-label="Light or dark">
           <option v-for="s in SCHEMES" :key="s.value" :value="s.value">{{ s.name }}</option>

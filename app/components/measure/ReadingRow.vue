@@ -8,7 +8,7 @@ import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
 import type { Reading } from '~~/core/study/readings'
 import { type FieldName, FIGURES } from '~~/core/sums/fields'
 import { sumNamed } from '~~/core/sums/registry'
-import { writeDay } from '~~/core/units/dates'
+import { minuteOf, writeDay } from '~~/core/units/dates'
 
 /** A line of the log: what was read, what it came to, whether it agrees, and whether the study has taken it over. */
 const props = defineProps<{ reading: Reading }>()
@@ -23,7 +23,7 @@ const place = computed(() => {
 })
 const when = computed(() => {
   const local = localIso(new Date(props.reading.takenAt))
-  return `${writeDay(local.slice(0, 10), table.units.system)}, ${table.units.time(Number(local.slice(11, 13)) * 60 + Number(local.slice(14, 16)))}`
+  return `${writeDay(local.slice(0, 10), table.units.system)}, ${table.units.time(minuteOf(local))}`
 })
 /** What was read, as it was read: only the fields, not what a sum made of them. */
 const read = computed(() => {

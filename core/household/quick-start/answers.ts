@@ -7,6 +7,7 @@ import { LoopMode, SetpointC } from '../../study/controls'
 import { between } from '../../study/fields'
 import { BurnerFuel } from '../../study/fuels'
 import { StoreField } from '../../study/plant'
+import { Tariff } from '../../study/prices'
 import { type Region, REGIONS } from './regions'
 
 /** What can be the heat source of a house at the first question. Of the sun and a fire an immersion heater makes up the rest. */
@@ -84,7 +85,7 @@ export const QuickAnswers = z.strictObject({
   timer: keysOf<QuickTimer>(QUICK_TIMERS),
   loopMode: LoopMode,
   /** What a unit of the main carrier costs; null: no bill at hand. */
-  price: z.strictObject({ unit: z.enum(BILL_UNIT_KEYS), perUnit: between(0, 20_000) }).nullable(),
+  price: z.strictObject({ unit: z.enum(BILL_UNIT_KEYS), perUnit: Tariff.shape.price }).nullable(),
 })
 export type QuickAnswers = z.infer<typeof QuickAnswers>
 
