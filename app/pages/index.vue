@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Archive, ArchiveRestore, Copy, Download, FilePlus2, FileUp, Trash2 } from '@lucide/vue'
+import { Archive, ArchiveRestore, Copy, Download, FilePlus2, FileUp, Trash2, UserCog } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import PipeSketch from '~/components/home/PipeSketch.vue'
 import SchemeButton from '~/components/home/SchemeButton.vue'
@@ -212,6 +212,7 @@ function onPick(event: Event) {
           tabindex="-1"
           @change="onPick"
         />
+        <NuxtLink to="/defaults" class="tool"><UserCog :size="18" />Defaults</NuxtLink>
         <SchemeButton />
       </div>
     </header>

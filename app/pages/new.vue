@@ -23,15 +23,16 @@ import PictureChoice from '~/components/begin/PictureChoice.vue'
 import SourceSketch from '~/components/begin/SourceSketch.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import { keepBeside } from '~/utils/db'
 import { type Climate, CLIMATES } from '~~/core/climate/archetypes'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { blankStudy } from '~~/core/household/blank/blank'
+import { currencyIn, firstAnswers, withDefaults } from '~~/core/household/engineer/begin-with'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import {
   burns,
-  FIRST_ANSWERS,
   hasVessel,
   mainCarrier,
   QUICK_DAYS,
@@ -57,10 +58,19 @@ import type { Study } from '~~/core/study/study'
 /** Nine questions that a household begins with, and its first year beside them. */
 useHead({ title: 'New household · Bagno' })
 const table = useStudy()
-const answers = ref<QuickAnswers>(structuredClone(FIRST_ANSWERS))
-const answer = (part: Partial<QuickAnswers>) => (answers.value = { ...answers.value, ...part })
+const own = useOwn()
+const answers = ref<QuickAnswers>(firstAnswers(own.defaults))
+const answered = ref(false)
+const answer = (part: Partial<QuickAnswers>) => {
+  answered.value = true
+  answers.value = { ...answers.value, ...part }
+}
+onMounted(async () => {
+  await own.ready()
+  if (!answered.value) answers.value = firstAnswers(own.defaults)
+})
 const missing = computed(() => unanswered(answers.value))
-const begun = computed(() => (missing.value ? null : quickStart('household', answers.value)))
+const begun = computed(() => (missing.value ? null : quickStart('household', answers.value, own.defaults)))
 watch(begun, (study) => (table.begun = study ?? table.begun), { immediate: true })
 onBeforeUnmount(() => (table.begun = null))
 const units = computed(() => table.units)
@@ -147,8 +157,9 @@ async function create(study: Study) {
   await navigateTo(`/study/${kept.id}/survey`)
 }
 const skip = () => {
-  const { units: system, currency } = REGIONS[answers.value.region]
-  return create(blankStudy('household', system, currency))
+  const { region } = answers.value
+  const blank = blankStudy('household', REGIONS[region].units, currencyIn(region, own.defaults))
+  return create(withDefaults(blank, own.defaults))
 }
 </script>
 
@@ -157,7 +168,10 @@ const skip = () => {
     <header class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
       <h1 class="text-xl sm:text-2xl">New household</h1>
-      <p class="text-sm text-ink-soft">Nine questions. The rest is assumed, marked so, and changed later in Survey.</p>
+      <p class="text-sm text-ink-soft">
+        Nine questions. The rest is assumed, marked so, and changed later in Survey. Prices, pipe and place begin with
+        <NuxtLink to="/defaults" class="underline">your defaults</NuxtLink>.
+      </p>
     </header>
     <p v-if="trouble" class="mb-2 border-l-4 border-alarm bg-alarm-pale p-2" role="alert">{{ trouble }}</p>
     <ol class="gap-x-8 md:columns-2 xl:columns-4" aria-label="Questions">
@@ -314,7 +328,7 @@ const skip = () => {
             :label="CARRIER_NAMES[carrier]"
             :value="answers.price?.perUnit ?? null"
             :schema="priceSchema"
-            :unit="REGIONS[answers.region].currency"
+            :unit="currencyIn(answers.region, own.defaults)"
             optional
             :help="answers.price === null && assumedPrice ? `empty: ${assumedPrice} assumed` : undefined"
             @change="setPrice"

@@ -7,6 +7,7 @@ import type { Tried } from '~~/core/views/advice'
 import type { Judged } from '~~/core/views/compare'
 import { findingsOf } from '~~/core/views/findings'
 import type { YearResult } from '~~/core/year/result'
+import { useOwn } from './own'
 import { useStudy } from './study'
 import { useYears } from './years'
 
@@ -16,6 +17,7 @@ const said = (error: unknown) => (error instanceof Error ? error.message : Strin
 export const useJudgement = defineStore('judgement', () => {
   const table = useStudy()
   const years = useYears()
+  const own = useOwn()
   /** The household as it stands, judged: every check, each once. Every screen shows a view of these. */
   const checks = shallowRef<readonly Check[]>([])
   /** What an experienced engineer would point out of them. */
@@ -65,7 +67,11 @@ export const useJudgement = defineStore('judgement', () => {
     const stale = () => mine !== adviceBatch
     advice.value = []
     const { study, year } = of
-    const candidates = await years.order('candidates', study, stale, checks.value).catch(() => null)
+    await own.ready()
+    if (stale()) return
+    const candidates = await years
+      .order('candidates', study, stale, checks.value, own.defaults.insulation)
+      .catch(() => null)
     if (!candidates || stale()) return
     advicePending.value = candidates.length
     const judged = [...checks.value]

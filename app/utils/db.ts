@@ -47,13 +47,15 @@ interface BagnoDB extends DBSchema {
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
   /** Readings being taken, by the id of their study; what is typed and not taken yet, by that and a mark. */
   drafts: { key: string; value: KeptDraft | KeptTyped | TakenUp }
+  /** What the engineer begins every household with, one record; whoever reads it checks it. */
+  own: { key: string; value: unknown }
 }
 
 /** What other tabs are told. */
 export type Told = { kept: string } | { deleted: string }
 
 const NAME = 'bagno'
-const VERSION = 4
+const VERSION = 5
 
 /**
  * Why this browser keeps nothing, as it is said to whoever works in it; empty while all is well. What cannot be kept lives
@@ -94,6 +96,7 @@ async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
         if (from < 2) made.createObjectStore('ways', { keyPath: 'id' })
         if (from < 3) made.createObjectStore('pictures', { keyPath: 'id' }).createIndex('study', 'study')
         if (from < 4) made.createObjectStore('drafts', { keyPath: 'id' })
+        if (from < 5) made.createObjectStore('own')
       },
       blocked: () => (storageTrouble.value = TROUBLE.older),
       // A newer Bagno in another tab wants to go on: it is not held up.
@@ -125,6 +128,27 @@ async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, 
     const again = await db()
     return again ? work(again) : without()
   }
+}
+
+/** The key of the engineer's own defaults. */
+const OWN = 'defaults'
+let ownInThisTab: unknown
+/** What was kept of the engineer's own defaults, whatever it is; undefined: nothing. */
+export const keptOwn = () =>
+  stored(
+    (d) => d.get('own', OWN),
+    () => ownInThisTab,
+  )
+/** Keeps the engineer's own defaults, begun in the very task that changes them. Fails when the storage is full. */
+export async function keepOwn(own: unknown): Promise<void> {
+  const write = async (d: IDBPDatabase<BagnoDB>) => {
+    const transaction = d.transaction('own', 'readwrite', { durability: 'strict' })
+    const put = transaction.store.put(own, OWN)
+    transaction.commit()
+    await Promise.all([put, transaction.done])
+  }
+  const without = () => void (ownInThisTab = own)
+  await (connection ? write(connection).catch(() => stored(write, without)) : stored(write, without))
 }
 
 /** All kept studies, without their pictures. */

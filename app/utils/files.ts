@@ -1,4 +1,10 @@
 import { type Kept, keptStudy } from '~/utils/db'
+import {
+  type EngineerDefaults,
+  LARGEST_DEFAULTS,
+  readDefaultsText,
+  writeDefaults,
+} from '~~/core/household/engineer/defaults'
 import { HEAD_OF_FILE, largestFor, readStudiesText, writeStudies, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
@@ -22,6 +28,13 @@ export async function exportSeveral(listed: readonly Kept[]): Promise<void> {
 
 /** A listed study with its pictures; as it is listed when they cannot be had. */
 export const wholeOf = async (kept: Kept): Promise<Kept> => (await keptStudy(kept.id).catch(() => undefined)) ?? kept
+
+/** Hands the engineer's own defaults over as a file. */
+export const exportDefaults = (own: EngineerDefaults): void => hand(writeDefaults(own), 'defaults')
+
+/** Reads a chosen file of defaults; one that is too large is not even opened. */
+export const importDefaults = async (file: File): Promise<Result<EngineerDefaults>> =>
+  readDefaultsText(await file.slice(0, LARGEST_DEFAULTS + 1).text())
 
 function hand(text: string, name: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))

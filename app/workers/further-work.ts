@@ -1,5 +1,6 @@
 import { checksOf } from '~~/core/checks/catalogue'
 import type { Check } from '~~/core/checks/check'
+import type { Wrap } from '~~/core/household/engineer/defaults'
 import { fit } from '~~/core/readings/fit'
 import type { Study } from '~~/core/study/study'
 import { type Candidate, candidatesFor, type Tried, tried } from '~~/core/views/advice'
@@ -14,7 +15,7 @@ export const furtherWork = {
   /** A household judged, with its year or without. */
   checks: (study: Study, year: YearResult | null): Check[] => checksOf(study, year),
   /** What is worth trying for what stands out. */
-  candidates: (study: Study, checks: readonly Check[]): Candidate[] => candidatesFor(study, checks),
+  candidates: (study: Study, checks: readonly Check[], wrap: Wrap): Candidate[] => candidatesFor(study, checks, wrap),
   /** One of them by the year that was simulated with it. */
   tried: (_study: Study, year: YearResult, checks: readonly Check[], candidate: Candidate, then: YearResult): Tried =>
     tried({ year, checks }, candidate, then),

@@ -2,6 +2,7 @@ import { ALWAYS, type Week } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { assumedDrain } from '../household/blank/drain'
 import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
+import type { Wrap } from '../household/engineer/defaults'
 import { flueInStore } from '../household/store-loss'
 import { supplyOf } from '../household/supply'
 import { runsTo } from '../household/ways'
@@ -85,12 +86,15 @@ export function beginRecovery(study: Study): Recovery {
 
 type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
 
-const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
-  'insulate-runs': (study) => ({
-    name: `Insulate pipes, ${displayOf(study).figure('thickness', WRAP_MM)}`,
+/** What pipes are wrapped with where the engineer has nothing of their own in the van. */
+const WRAP: NonNullable<Wrap> = { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: WRAP_MM }
+
+const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
+  'insulate-runs': (study, wrap) => ({
+    name: `Insulate pipes, ${displayOf(study).figure('thickness', (wrap ?? WRAP).thicknessMm)}`,
     runIds: study.pipes.runs.filter((r) => r.reachable).map((r) => r.id),
     loopReturn: study.pipes.loop?.back.reachable ?? false,
-    insulation: { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: WRAP_MM },
+    insulation: { ...(wrap ?? WRAP) },
   }),
   jacket: (study) => ({
     name: `Jacket, ${displayOf(study).figure('thickness', JACKET_MM)}`,
@@ -179,9 +183,14 @@ const BEGIN: { [K in MeasureKind]: (study: Study) => Begun<K> } = {
   },
 }
 
-/** A measure as it is begun at a household; what it costs nobody has asked. */
-export const beginMeasure = <K extends MeasureKind>(study: Study, kind: K, id: string): MeasureOf<K> =>
-  ({ id, kind, costMoney: null, partPrices: {}, ...BEGIN[kind](study) }) as unknown as MeasureOf<K>
+/** A measure as it is begun at a household, with the engineer's own insulation; what it costs nobody has asked. */
+export const beginMeasure = <K extends MeasureKind>(
+  study: Study,
+  kind: K,
+  id: string,
+  wrap: Wrap = null,
+): MeasureOf<K> =>
+  ({ id, kind, costMoney: null, partPrices: {}, ...BEGIN[kind](study, wrap) }) as unknown as MeasureOf<K>
 
 /** A heat source as a measure. */
 export function beginHeatSource(

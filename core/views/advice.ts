@@ -3,6 +3,7 @@ import { checksOf } from '../checks/catalogue'
 import { type Check, rank } from '../checks/check'
 import { asksAlone, carriedFor } from '../checks/delivery'
 import { scaldLimitOf } from '../household/at-risk'
+import type { Wrap } from '../household/engineer/defaults'
 import { storeThermostat, supplyOf } from '../household/supply'
 import { apply } from '../measures/apply'
 import { beginMeasure, measuresFor } from '../measures/begin'
@@ -254,9 +255,9 @@ const ideasFor = (id: string): Ideas | null => {
 
 /**
  * What is worth trying for what stands out: settings and measures that might mend it, a few for each cause, dangers first.
- * Every one of them is only an idea until it has been simulated on the house.
+ * Every one of them is only an idea until it has been simulated on the house. Pipes are wrapped with the engineer's own.
  */
-export function candidatesFor(study: Study, checks: readonly Check[]): Candidate[] {
+export function candidatesFor(study: Study, checks: readonly Check[], wrap: Wrap = null): Candidate[] {
   const write = displayOf(study)
   const possible = measuresFor(study)
   return findingsOf(checks)
@@ -264,7 +265,7 @@ export function candidatesFor(study: Study, checks: readonly Check[]): Candidate
       const [first] = f.parts
       const ideas = ideasFor(first.id)?.(study, first, write) ?? []
       const measure = first.mendedBy && possible.includes(first.mendedBy) ? first.mendedBy : null
-      const asMeasure = measure && beginMeasure(study, measure, 'tried')
+      const asMeasure = measure && beginMeasure(study, measure, 'tried', wrap)
       return [...ideas, ...(asMeasure ? [{ words: asMeasure.name, measure, study: apply(study, asMeasure) }] : [])].map(
         (i) => ({ ...i, check: first.id }),
       )

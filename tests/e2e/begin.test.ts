@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, named, press, total, type } from './hand'
+import { addMeasure, choose, figure, giveFiles, handedOver, named, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -102,5 +102,63 @@ describe.each([
     await page.waitForFunction(() => location.pathname.endsWith('/survey'))
     const id = await page.evaluate(() => location.pathname.split('/')[2]!)
     expect((await keptIn(page, id))!.units).toBe('us')
+  })
+})
+
+describe('the engineer’s own defaults', () => {
+  let page: Page
+  let errors: string[]
+  beforeAll(async () => {
+    ;({ page, errors } = await openPage(browser, 1280, 800))
+    await page.goto(url)
+    await press(page, 'link', 'Defaults')
+    await page.waitForSelector(named('heading', 'Defaults'))
+  })
+  const begun = async () => {
+    await page.waitForFunction(() => location.pathname.endsWith('/survey'))
+    await settled(page)
+    return (await keptIn(page, await page.evaluate(() => location.pathname.split('/')[2]!)))!
+  }
+
+  it('begin the next household, and are kept', async () => {
+    await type(page, 'Name', 'Ada Quill')
+    await type(page, 'Firm and mark of the trade', 'Quill Heating')
+    await choose(page, 'Units and currency', 'Poland')
+    await type(page, 'Electricity', '1.05')
+    await choose(page, 'Insulation material', 'mineral wool')
+    await type(page, 'Insulation thickness', '30')
+    await choose(page, 'Material , Trunk: material', 'Multilayer')
+    await choose(page, 'Size , Trunk: size', '26x3 (outside 26.0 mm, bore 20.0 mm)')
+    await page.goto(`${url}/new`)
+    await press(page, 'radio', 'Heat pump water heater')
+    await page.waitForSelector('::-p-text(empty: 1.05 assumed)')
+    await press(page, 'button', 'Create household')
+    const study = await begun()
+    expect(study.prices).toMatchObject({ currency: 'PLN', carriers: { electricity: { price: 1.05 } } })
+    expect(study.origins['prices.carriers.electricity.price']).toBe('assumed')
+    expect(study.controls.by).toBe('Ada Quill, Quill Heating')
+    expect(study.pipes.runs.find((r) => r.id === 'trunk')).toMatchObject({ material: 'multilayer', size: '26x3' })
+    // The van's insulation is what a measure begins with.
+    await page.goto(`${url}/study/${study.id}/improve`)
+    await settled(page)
+    await press(page, 'button', 'Package')
+    await addMeasure(page, 'insulate')
+    await page.waitForSelector('::-p-text(Insulate pipes, 30 mm)')
+  })
+
+  it('go into a file and come back from it', async () => {
+    await page.goto(`${url}/defaults`)
+    await page.waitForFunction(() => document.querySelector('main')!.textContent!.includes('PLN'))
+    const text = await handedOver(page, '[data-export-defaults]')
+    await press(page, 'button', 'Clear defaults')
+    await page.waitForFunction(() => document.querySelector('main')!.textContent!.includes('EUR'))
+    expect(await valueOf(page, 'Name')).toBe('')
+    await giveFiles(page, '{"format":"bagno-study"}')
+    await page.waitForSelector('::-p-text(The file was not imported. The defaults are as they were.)')
+    await giveFiles(page, text)
+    await page.waitForFunction(() => document.querySelector('main')!.textContent!.includes('PLN'))
+    expect(await valueOf(page, 'Name')).toBe('Ada Quill')
+    expect(await valueOf(page, 'Electricity')).toBe('1.05')
+    expect(errors).toEqual([])
   })
 })

@@ -18,6 +18,7 @@ const HOUSE = '/study/hill-town'
 const VIEWS = [
   '/',
   '/new',
+  '/defaults',
   `${HOUSE}/survey`,
   ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map(
     (s) => `${HOUSE}/survey?at=${s}`,
@@ -96,6 +97,7 @@ describe.each([
     if (path === '/') await page.waitForSelector('section[aria-label="Households"] li')
     else if (path === '/new')
       await page.waitForFunction(() => /\d/.test(document.querySelector('[data-first="cost"]')!.textContent!))
+    else if (path === '/defaults') await page.waitForSelector('section[aria-label="Prices"]')
     else await settled(page)
     const across = () => page.evaluate(() => document.documentElement.scrollWidth)
     expect(await faults(page)).toEqual([])

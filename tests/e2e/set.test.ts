@@ -11,7 +11,7 @@ import { display } from '../../core/units/display'
 import type { YearResult } from '../../core/year/result'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, named, newTotal, openDemo, press, total, type } from './hand'
+import { named, newTotal, openDemo, press, total, type } from './hand'
 
 const url = inject('url')
 const HOUSE = '/study/hill-town/set'
@@ -44,7 +44,7 @@ async function told(command: string, id = 'hill-town'): Promise<unknown> {
 describe('the week on one strip', () => {
   it('a window of the loop is dragged, another typed, one split and a day copied to all', async () => {
     await view('week')
-    await choose(page, 'Schedule to edit', 'Circulation')
+    await press(page, 'radio', 'Circulation')
     const bar = (await page.waitForSelector('[aria-label="Schedule of Circulation"] .week-window[data-day="0"]'))!
     await bar.evaluate((e) => e.scrollIntoView({ block: 'center' }))
     const before = await total(page, 'Cost')

@@ -12,6 +12,8 @@ const props = defineProps<{
   optional?: boolean
   bare?: boolean
   long?: boolean
+  /** What is wrong with a text; empty: nothing. */
+  check?: (text: string) => string
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
@@ -21,18 +23,23 @@ const { typed, again } = useTyped(
   () => props.value,
   commit,
 )
+function faultOf(text: string): string {
+  if (text === '' && !props.optional) return `${props.label}: a name is required`
+  const fault = props.check?.(text)
+  return fault ? `${props.label}: ${text} ${fault}` : ''
+}
 function commit() {
   if (typed.value === null) return
   const text = typed.value.trim()
   typed.value = null
-  error.value = text === '' && !props.optional ? `${props.label}: a name is required` : ''
+  error.value = faultOf(text)
   if (!error.value && text !== props.value) emit('change', text)
 }
 /** A text that may be anything is taken while it is typed: a tab that is killed loses no more than a moment of it. */
 const takeLater = useDebounceFn(() => {
   if (!props.optional || typed.value === null) return
   const text = typed.value.trim()
-  if (text !== props.value) emit('change', text)
+  if (text !== props.value && !faultOf(text)) emit('change', text)
 }, 400)
 function type(event: Event) {
   typed.value = (event.target as HTMLInputElement).value

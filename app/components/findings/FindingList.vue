@@ -2,6 +2,7 @@
 import { Eye, TriangleAlert, Wrench } from '@lucide/vue'
 import LevelMark from '~/components/findings/LevelMark.vue'
 import { useJudgement } from '~/stores/judgement'
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import type { Check } from '~~/core/checks/check'
 import type { Finding, Severity } from '~~/core/views/findings'
@@ -21,12 +22,15 @@ const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> =
   look: { icon: Eye, name: 'Check', tone: 'text-ink-soft' },
 }
 const table = useStudy()
+const own = useOwn()
 /** A measure that would mend it, begun in the first package, or in one of its own where there is none. */
 async function tryOut({ mendedBy: tries, title }: Check) {
   if (!tries) return
   const { addToPackage, beginMeasure, idInPackage, measuresFor } = await import('~~/core/measures/begin')
   if (!measuresFor(table.study!).includes(tries)) return
-  table.change(`try ${tries}`, (d) => addToPackage(d, beginMeasure(table.study!, tries, idInPackage(d)), title))
+  await own.ready()
+  const wrap = own.defaults.insulation
+  table.change(`try ${tries}`, (d) => addToPackage(d, beginMeasure(table.study!, tries, idInPackage(d), wrap), title))
   await navigateTo(`/study/${String(route.params.id)}/improve`)
 }
 /** A measure is offered once it was tried on the house, helped, and hurt nobody. */

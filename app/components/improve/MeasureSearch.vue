@@ -8,6 +8,7 @@ import {
   ComboboxOptions,
 } from '@headlessui/vue'
 import { Search } from '@lucide/vue'
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import { HEATERS } from '~~/core/heaters/kinds'
 import { type How, sourcesFor } from '~~/core/household/edits/heat-source'
@@ -19,6 +20,8 @@ import type { Measure } from '~~/core/study/measures'
 /** Finds a measure by what it does or where it is done, and adds it to a package. */
 const props = defineProps<{ index: number }>()
 const table = useStudy()
+const own = useOwn()
+void own.ready()
 const study = computed(() => table.study!)
 const words = ref('')
 
@@ -30,12 +33,12 @@ interface Choice {
   begin: (id: string) => Measure | null
 }
 const choices = computed((): Choice[] => {
-  const own = measuresFor(study.value)
+  const offered = measuresFor(study.value)
     .filter((kind) => kind !== 'heat-source')
     .map((kind) => ({
       key: kind as string,
       ...MEASURES[kind],
-      begin: (id: string) => beginMeasure(study.value, kind, id) as Measure,
+      begin: (id: string) => beginMeasure(study.value, kind, id, own.defaults.insulation) as Measure,
     }))
   const sources = (['instead', 'beside'] as How[]).flatMap((how) =>
     sourcesFor(study.value, how).map((kind) => ({
@@ -46,7 +49,7 @@ const choices = computed((): Choice[] => {
       begin: (id: string) => beginHeatSource(study.value, kind, how, id),
     })),
   )
-  return [...own, ...sources]
+  return [...offered, ...sources]
 })
 const found = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)

@@ -18,9 +18,18 @@ import type { Grid } from '~~/core/study/controls'
 
 /**
  * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are
- * typed below. Days that share a programme on the controller change together.
+ * typed below. Days that share a programme on the controller change together. What else happens on a day is shown on its rail
+ * and under it.
  */
-const props = defineProps<{ label: string; week: Week; grid: Grid; disabled?: boolean; found?: Week | null }>()
+const props = defineProps<{
+  label: string
+  week: Week
+  grid: Grid
+  disabled?: boolean
+  found?: Week | null
+  /** Background and text of an on period, where it is not the usual one. */
+  look?: string
+}>()
 const emit = defineEmits<{ change: [week: Week] }>()
 const table = useStudy()
 const clock = (minute: number) => table.units.time(minute)
@@ -138,62 +147,66 @@ onMounted(() => {
       below.
     </p>
     <div class="caption ml-11 flex justify-between" aria-hidden="true">
-      <span v-for="h in [0, 3, 6, 9, 12, 15, 18, 21, 24]" :key="h" class="w-0 text-center"
+      <span v-for="h in [0, 3, 6, 9, 12, 15, 18, 21, 24]" :key="h" class="w-0 whitespace-nowrap"
         ><span class="-ml-2">{{ String(h).padStart(2, '0') }}</span></span
       >
     </div>
-    <div v-for="(windows, d) in shown" :key="d" class="flex items-center">
+    <div v-for="(windows, d) in shown" :key="d" class="flex items-start">
       <button
-        class="min-h-11 w-11 sm:min-h-8 shrink-0 text-left text-sm"
+        class="min-h-11 w-11 sm:min-h-8 shrink-0 text-left text-sm leading-4"
         :class="group.includes(d) ? 'font-semibold text-copper' : 'text-ink-soft'"
         :aria-label="`${DAY_NAMES[d]!.slice(0, 3)}: choose ${DAY_NAMES[d]}`"
         :aria-pressed="group.includes(d)"
         @click="day = d"
       >
-        {{ DAY_NAMES[d]!.slice(0, 3) }}
+        {{ DAY_NAMES[d]!.slice(0, 3) }}<slot name="day" :day="d" />
       </button>
-      <div
-        class="week-rail relative h-11 flex-1 sm:h-8 border-b border-plaster-pale bg-plaster-deep"
-        :data-rail="d"
-        @click="onRow($event, d)"
-      >
-        <span
-          v-for="(w, i) in found?.[d] ?? []"
-          :key="`f${i}`"
-          class="pointer-events-none absolute bottom-0 h-1 bg-line-strong"
-          :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
-        />
-        <span
-          v-for="h in 7"
-          :key="h"
-          class="pointer-events-none absolute inset-y-0 w-px bg-line"
-          :style="{ left: `${h * 12.5}%` }"
-        />
+      <div class="min-w-0 flex-1">
         <div
-          v-for="(w, i) in windows"
-          :key="i"
-          class="week-window group absolute inset-y-0.5 touch-none rounded-sm bg-copper text-white select-none"
-          :class="disabled ? 'pointer-events-none' : 'cursor-grab'"
-          :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
-          :data-day="d"
-          :data-index="i"
-          role="slider"
-          tabindex="0"
-          :aria-label="`${DAY_NAMES[d]}, on period ${i + 1}`"
-          :aria-valuetext="`${clock(w.fromMin)} to ${clock(w.toMin)}`"
-          :aria-valuenow="w.fromMin"
-          aria-valuemin="0"
-          :aria-valuemax="MINUTES_A_DAY"
-          :aria-describedby="helpId"
-          @focus="day = d"
-          @keydown="onKey($event, d, i)"
+          class="week-rail relative h-11 sm:h-8 border-b border-plaster-pale bg-plaster-deep"
+          :data-rail="d"
+          @click="onRow($event, d)"
         >
-          <span class="week-from absolute inset-y-0 -left-1.5 w-4 cursor-ew-resize" />
-          <span class="pointer-events-none block truncate px-2 text-center text-xs leading-10 sm:leading-7">
-            {{ w.toMin - w.fromMin >= 180 || held ? `${clock(w.fromMin)}–${clock(w.toMin)}` : '' }}
-          </span>
-          <span class="week-to absolute inset-y-0 -right-1.5 w-4 cursor-ew-resize" />
+          <slot name="rail" :day="d" />
+          <span
+            v-for="(w, i) in found?.[d] ?? []"
+            :key="`f${i}`"
+            class="pointer-events-none absolute bottom-0 h-1 bg-line-strong"
+            :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
+          />
+          <span
+            v-for="h in 7"
+            :key="h"
+            class="pointer-events-none absolute inset-y-0 w-px bg-line"
+            :style="{ left: `${h * 12.5}%` }"
+          />
+          <div
+            v-for="(w, i) in windows"
+            :key="i"
+            class="week-window group absolute inset-y-0.5 touch-none rounded-sm select-none"
+            :class="[disabled ? 'pointer-events-none' : 'cursor-grab', look ?? 'bg-copper text-white']"
+            :style="{ left: `${w.fromMin / 14.4}%`, width: `${(w.toMin - w.fromMin) / 14.4}%` }"
+            :data-day="d"
+            :data-index="i"
+            role="slider"
+            tabindex="0"
+            :aria-label="`${DAY_NAMES[d]}, on period ${i + 1}`"
+            :aria-valuetext="`${clock(w.fromMin)} to ${clock(w.toMin)}`"
+            :aria-valuenow="w.fromMin"
+            aria-valuemin="0"
+            :aria-valuemax="MINUTES_A_DAY"
+            :aria-describedby="helpId"
+            @focus="day = d"
+            @keydown="onKey($event, d, i)"
+          >
+            <span class="week-from absolute inset-y-0 -left-1.5 w-4 cursor-ew-resize" />
+            <span class="pointer-events-none block truncate px-2 text-center text-xs leading-10 sm:leading-7">
+              {{ w.toMin - w.fromMin >= 180 || held ? `${clock(w.fromMin)}–${clock(w.toMin)}` : '' }}
+            </span>
+            <span class="week-to absolute inset-y-0 -right-1.5 w-4 cursor-ew-resize" />
+          </div>
         </div>
+        <slot name="under" :day="d" />
       </div>
     </div>
     <div class="mt-3 flex flex-wrap items-start gap-x-4 gap-y-2">

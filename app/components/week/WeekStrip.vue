@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
@@ -14,7 +15,10 @@ import { hasSetpoint, isRunning } from '~~/core/study/heater-kinds'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
 
-/** The week on one strip: heater, loop and heating windows, hot runs, the draws people make, prices and who is away; each lane is edited below it. */
+/**
+ * The week on one strip: heater, loop and heating windows, hot runs, the draws people make, prices and who is away. The lane
+ * that is chosen is edited in the strip itself; the others stand thin under it.
+ */
 const table = useStudy()
 const controls = computed(() => table.controls!)
 const study = computed(() => table.study!)
@@ -27,6 +31,8 @@ interface Lane {
   name: string
   week: Week
   colour: string
+  /** Its text on that colour. */
+  ink: string
   set: (week: Week) => void
 }
 const lanes = computed((): Lane[] => [
@@ -37,6 +43,7 @@ const lanes = computed((): Lane[] => [
       name: h.name,
       week: controls.value.heaters[h.id]!.windows ?? ALWAYS,
       colour: 'bg-copper',
+      ink: 'text-white',
       set: (w: Week) => void table.set(`timer ${h.id}`, (k) => void (k.heaters[h.id]!.windows = w)),
     })),
   ...(study.value.pipes.loop
@@ -51,6 +58,7 @@ const lanes = computed((): Lane[] => [
                 ? ALWAYS
                 : controls.value.loop.windows,
           colour: 'bg-ink-soft',
+          ink: 'text-plaster-pale',
           set: (w: Week) =>
             void table.set('loop windows', (k) => {
               k.loop.windows = w
@@ -66,6 +74,7 @@ const lanes = computed((): Lane[] => [
           name: 'Space heating',
           week: controls.value.heating.windows ?? ALWAYS,
           colour: 'bg-line-strong',
+          ink: 'text-ink',
           set: (w: Week) => void table.set('house heating', (k) => void (k.heating.windows = w)),
         },
       ]
@@ -73,11 +82,13 @@ const lanes = computed((): Lane[] => [
 ])
 const chosen = ref('')
 const lane = computed(() => lanes.value.find((l) => l.key === chosen.value) ?? lanes.value[0] ?? null)
-const runs = computed(() =>
-  Object.entries(controls.value.heaters).flatMap(([id, h]) =>
-    h.disinfection ? [{ ...h.disinfection, name: study.value.plant.heaters.find((x) => x.id === id)!.name }] : [],
-  ),
-)
+const others = computed(() => lanes.value.filter((l) => l.key !== lane.value?.key))
+/** Pasteurisation cycles of a day, each in the lane of its heater. */
+const runsOf = ({ key }: Lane, d: number) => {
+  const run = controls.value.heaters[key]?.disinfection
+  return run?.weekday === d ? [run] : []
+}
+const anyRun = computed(() => Object.values(controls.value.heaters).some((h) => h.disinfection))
 const month = computed(() => MONTH_OF_DAY[week.value * 7]!)
 /** When it costs more than at the cheapest, by the carrier that has bands. */
 const dear = computed(() => {
@@ -87,6 +98,7 @@ const dear = computed(() => {
 const pct = (m: number) => `${(m / MINUTES_A_DAY) * 100}%`
 /** Draws by the days of the strip, Monday first. */
 const ofWeekday = (d: number) => days.value.find((x) => x.weekday === d)
+const isAway = (d: number) => away.value.has(ofWeekday(d)?.day ?? -1)
 const sun = computed(() => daylight(study.value.site.latitudeDeg, week.value * 7 + 4))
 /** The chosen lane's windows of a day on every day, or on the days of its group. */
 const copyFrom = ref(0)
@@ -110,75 +122,27 @@ const copyTo = (days: number[]) =>
         @change="(v) => (week = v)"
       />
     </div>
-    <div class="mt-2">
-      <div class="caption ml-11 flex justify-between" aria-hidden="true">
-        <span v-for="h in [0, 6, 12, 18, 24]" :key="h" class="w-0 whitespace-nowrap"
-          ><span class="-ml-2">{{ h }}</span></span
-        >
-      </div>
-      <div v-for="(name, d) in DAY_NAMES" :key="name" class="flex items-stretch border-b border-line">
-        <span
-          class="w-11 shrink-0 self-center text-sm"
-          :class="{ 'text-ink-soft': ofWeekday(d) && away.has(ofWeekday(d)!.day) }"
-          >{{ name.slice(0, 3)
-          }}<span v-if="ofWeekday(d) && away.has(ofWeekday(d)!.day)" class="caption block leading-3">away</span></span
-        >
-        <div class="relative min-w-0 flex-1 bg-plaster-pale py-0.5">
-          <span
-            class="absolute inset-y-0 border-x border-dashed border-line-strong"
-            :style="{ left: pct(sun.fromMin), width: `calc(${pct(sun.toMin)} - ${pct(sun.fromMin)})` }"
-          />
-          <template v-if="dear">
-            <span
-              v-for="w in dear[d]"
-              :key="w.fromMin"
-              class="absolute top-0 h-1 bg-alarm/50"
-              :style="{ left: pct(w.fromMin), width: pct(w.toMin - w.fromMin) }"
-            />
-          </template>
-          <div v-for="l in lanes" :key="l.key" class="relative mt-1 h-2.5 first:mt-1.5">
-            <span
-              v-for="(w, i) in l.week[d]"
-              :key="i"
-              class="absolute inset-y-0 rounded-sm"
-              :class="[l.colour, lane?.key === l.key ? '' : 'opacity-60']"
-              :style="{ left: pct(w.fromMin), width: pct(w.toMin - w.fromMin) }"
-            />
-            <span
-              v-for="(r, i) in l.colour === 'bg-copper' ? runs.filter((x) => x.weekday === d && x.name === l.name) : []"
-              :key="`r${i}`"
-              class="absolute -inset-y-0.5 w-1 bg-alarm"
-              :style="{ left: pct(r.atMin) }"
-            />
-          </div>
-          <div class="relative mt-1 h-2.5">
-            <span
-              v-for="(x, i) in ofWeekday(d)?.draws ?? []"
-              :key="i"
-              class="absolute bottom-0 w-0.5 bg-verdigris"
-              :style="{ left: pct((x.startS % DAY_S) / 60), height: `${Math.min(100, 25 + x.litres)}%` }"
-            />
-          </div>
-        </div>
-      </div>
-    </div>
-    <ul class="caption mt-1 flex flex-wrap gap-x-4">
-      <li v-for="l in lanes" :key="l.key"><i class="mr-1 inline-block size-2.5" :class="l.colour" />{{ l.name }}</li>
-      <li><i class="mr-1 inline-block h-2.5 w-0.5 bg-verdigris" />draw-offs, taller for more volume</li>
-      <li v-if="runs.length"><i class="mr-1 inline-block h-2.5 w-1 bg-alarm" />pasteurisation cycle</li>
-      <li v-if="dear"><i class="mr-1 inline-block h-1 w-2.5 bg-alarm/50" />outside the cheapest tariff band</li>
-      <li><i class="mr-1 inline-block h-2.5 w-2.5 border-x border-dashed border-line-strong" />daylight</li>
-    </ul>
-    <div v-if="lane" class="mt-4">
-      <div class="flex flex-wrap items-end gap-2">
-        <ChoiceField
+    <template v-if="lane">
+      <div class="mt-2 flex flex-wrap items-end gap-2">
+        <RadioGroup
           v-if="lanes.length > 1"
-          class="w-52"
-          label="Schedule to edit"
-          :value="lane.key"
-          :choices="lanes.map((l) => ({ value: l.key, name: l.name }))"
-          @change="(v) => (chosen = v)"
-        />
+          :model-value="lane.key"
+          aria-label="Schedule to edit"
+          class="flex flex-wrap gap-1"
+          @update:model-value="(key: string) => (chosen = key)"
+        >
+          <RadioGroupOption v-for="l in lanes" :key="l.key" v-slot="{ checked, active }" :value="l.key" as="template">
+            <span
+              class="tool cursor-pointer"
+              :class="[
+                checked ? 'border-copper bg-copper-pale font-semibold' : '',
+                active ? 'outline-2 outline-copper' : '',
+              ]"
+              ><i class="inline-block size-3 rounded-sm" :class="l.colour" />{{ l.name }}</span
+            >
+          </RadioGroupOption>
+        </RadioGroup>
+        <p v-else class="py-2.5 pr-2 font-semibold">{{ lane.name }}</p>
         <ChoiceField
           class="w-36"
           label="Copy from"
@@ -195,9 +159,66 @@ const copyTo = (days: number[]) =>
         :label="`Schedule of ${lane.name}`"
         :week="lane.week"
         :grid="controls.grid"
+        :look="`${lane.colour} ${lane.ink}`"
         @change="lane.set"
-      />
-    </div>
+      >
+        <template #day="{ day }">
+          <span v-if="isAway(day)" class="caption block leading-3">away</span>
+        </template>
+        <template #rail="{ day }">
+          <span
+            v-for="(r, i) in runsOf(lane, day)"
+            :key="`r${i}`"
+            class="pointer-events-none absolute inset-y-0 z-10 w-1 bg-alarm"
+            :style="{ left: pct(r.atMin) }"
+          />
+        </template>
+        <template #under="{ day }">
+          <div class="relative border-b border-line pb-1.5" :data-under="day">
+            <span
+              class="pointer-events-none absolute inset-y-0 border-x border-dashed border-line-strong"
+              :style="{ left: pct(sun.fromMin), width: `calc(${pct(sun.toMin)} - ${pct(sun.fromMin)})` }"
+            />
+            <span
+              v-for="w in dear?.[day] ?? []"
+              :key="w.fromMin"
+              class="pointer-events-none absolute bottom-0 h-1 bg-alarm/50"
+              :style="{ left: pct(w.fromMin), width: pct(w.toMin - w.fromMin) }"
+            />
+            <div v-for="l in others" :key="l.key" class="relative mt-0.5 h-2" :data-lane="l.key">
+              <span
+                v-for="(w, i) in l.week[day]"
+                :key="i"
+                class="absolute inset-y-0 rounded-sm"
+                :class="l.colour"
+                :style="{ left: pct(w.fromMin), width: pct(w.toMin - w.fromMin) }"
+              />
+              <span
+                v-for="(r, i) in runsOf(l, day)"
+                :key="`r${i}`"
+                class="absolute -inset-y-0.5 w-1 bg-alarm"
+                :style="{ left: pct(r.atMin) }"
+              />
+            </div>
+            <div class="relative mt-0.5 h-2.5">
+              <span
+                v-for="(x, i) in ofWeekday(day)?.draws ?? []"
+                :key="i"
+                class="absolute bottom-0 w-0.5 bg-verdigris"
+                :style="{ left: pct((x.startS % DAY_S) / 60), height: `${Math.min(100, 25 + x.litres)}%` }"
+              />
+            </div>
+          </div>
+        </template>
+      </WeekPlanner>
+      <ul class="caption mt-2 flex flex-wrap gap-x-4" aria-label="Key of the strip">
+        <li v-for="l in others" :key="l.key"><i class="mr-1 inline-block size-2.5" :class="l.colour" />{{ l.name }}</li>
+        <li><i class="mr-1 inline-block h-2.5 w-0.5 bg-verdigris" />draw-offs, taller for more volume</li>
+        <li v-if="anyRun"><i class="mr-1 inline-block h-2.5 w-1 bg-alarm" />pasteurisation cycle</li>
+        <li v-if="dear"><i class="mr-1 inline-block h-1 w-2.5 bg-alarm/50" />outside the cheapest tariff band</li>
+        <li><i class="mr-1 inline-block h-2.5 w-2.5 border-x border-dashed border-line-strong" />daylight</li>
+      </ul>
+    </template>
     <p v-else class="mt-3">
       Nothing here is time-controlled: an instantaneous water heater needs no hot water schedule, and there is no
       circulation.

@@ -8,6 +8,8 @@ import { assumedIn, originsOf } from '../blank/assumed'
 import { beginControl } from '../blank/assumed-heaters'
 import { blankStudy } from '../blank/blank'
 import { withPrices } from '../edits/plant'
+import { currencyIn, withDefaults } from '../engineer/begin-with'
+import { type EngineerDefaults, NO_DEFAULTS } from '../engineer/defaults'
 import { burns, mainCarrier, type QuickAnswers, type QuickTimer } from './answers'
 import { quickPipes } from './pipes'
 import { quickPlant } from './plant'
@@ -21,11 +23,11 @@ const LOOP_ON = everyDay([360, 1320])
 const HEATING_EFFICIENCY = { 'heat-pump': 3, 'wood-coil': 0.7, burner: 0.85, other: 1 } as const
 
 /**
- * A household from nine answers: a plant, pipes, outlets and routines that are believable for them. What was not said is
- * assumed and says so; what was (contents, setpoint, length, price) is entered.
+ * A household from nine answers: a plant, pipes, outlets and routines that are believable for them, begun with what the
+ * engineer brings along. What was not said is assumed and says so; what was (contents, setpoint, price) is entered.
  */
-export function quickStart(id: string, answers: QuickAnswers): Study {
-  const { units, currency, summerTime, south } = regionOf(answers.region)
+export function quickStart(id: string, answers: QuickAnswers, own: EngineerDefaults = NO_DEFAULTS): Study {
+  const { units, summerTime, south } = regionOf(answers.region)
   const climate = CLIMATES[answers.climate]
   const months = <T>(of: readonly T[]) => (south ? inSouth(of) : [...of])
   const air = months<number>(climate.airC)
@@ -33,7 +35,7 @@ export function quickStart(id: string, answers: QuickAnswers): Study {
   const pipes = quickPipes(answers, units)
   const plant = quickPlant(answers, pipes.taps[0].id)
   const persons = quickPersons(answers)
-  const blank = blankStudy(id, units, currency)
+  const blank = blankStudy(id, units, currencyIn(answers.region, own))
   const begun = edited(blank, (study) => {
     Object.assign(study.site, {
       monthlyAirC: air,
@@ -60,7 +62,7 @@ export function quickStart(id: string, answers: QuickAnswers): Study {
     found.loop.windows = LOOP_ON
     study.prices.carriers = {}
   })
-  return marked(priced(withPrices(begun), answers), answers)
+  return marked(priced(withDefaults(withPrices(begun), own), answers), answers)
 }
 
 function heatingEfficiency({ source }: QuickAnswers): number {
@@ -75,7 +77,11 @@ function priced(study: Study, answers: QuickAnswers): Study {
   const kwhPerUnit = price && BILLED[carrier][price.unit]
   if (!price || !kwhPerUnit) return study
   return edited(study, ({ prices }) => {
-    Object.assign(prices.carriers[carrier]!, { unit: price.unit, kwhPerUnit, price: price.perUnit })
+    Object.assign(prices.carriers[carrier]!, {
+      ...{ unit: price.unit, kwhPerUnit, price: price.perUnit },
+      // The bill's, whatever was said of the price before.
+      ...{ source: '', asOf: null },
+    })
   })
 }
 
