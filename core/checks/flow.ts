@@ -17,21 +17,22 @@ const willFire: Rule = ({ study, write }) => {
   const warmest = mainsOnWarmest(study)
   const asked = study.pipes.taps
     .filter((tap) => !ownStoreOf(study.plant.heaters, tap.id))
-    .filter((tap) => study.people.habits.some((h) => h.tapId === tap.id))
     .map((tap) => {
       const wantedC = leastWantedAt(study, tap.id)
-      return { tap, wantedC, hotLMin: hotFlow(tap, wantedC, warmest, setpointC) }
+      const used = study.people.habits.some((h) => h.tapId === tap.id)
+      return { tap, used, wantedC, hotLMin: hotFlow(tap, wantedC, warmest, setpointC) }
     })
-  return asked.map(({ tap, wantedC, hotLMin }): Told => {
+  return asked.map(({ tap, used, wantedC, hotLMin }): Told => {
     const short = hotLMin < heater.leastFlowLMin
     return {
       id: `will-not-fire-${tap.id}`,
       subject: { kind: 'tap', id: tap.id },
       concern: 'fault',
-      level: short ? 'fail' : 'pass',
+      // What nobody has entered a use for may still be opened: it is judged as a shower would be, and does not fail by that.
+      level: !short ? 'pass' : used ? 'fail' : 'marginal',
       title: short ? `Flow below minimum activation flow: ${tap.name}` : `Minimum activation flow, ${tap.name}`,
       cause: { id: 'will-not-fire', title: `Flow below minimum activation flow of ${heater.name}` },
-      sentence: `In summer, mixed to ${write.temperature(wantedC)}, ${tap.name} takes ${write.figure('flow', hotLMin)} of hot water; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}.`,
+      sentence: `In summer, mixed to ${write.temperature(wantedC)}, ${tap.name} takes ${write.figure('flow', hotLMin)} of hot water; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}.${used ? '' : ` No use entered: ${write.temperature(wantedC)} assumed.`}`,
       figures: {
         hotFlowLMin: { value: hotLMin, quantity: 'flow', worse: { when: 'less', by: 0.1 } },
         neededLMin: { value: heater.leastFlowLMin, quantity: 'flow' },

@@ -26,7 +26,7 @@ import type { Rule, Told, Visit } from './check'
 /** A boiler brings a store no nearer to the hottest flow it may send than this, K. */
 const COIL_GAP_K = 3
 
-/** Starts a year above which a burner wears out early. */
+/** Starts a year above which a burner or a compressor wears out early. */
 const MANY_STARTS = 5000
 
 /** Share of a heat pump's heat that its element may make. */
@@ -97,35 +97,39 @@ const sensorBelowHeat: Rule = ({ study }) =>
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1)
 
-const cycles: Rule = ({ study, year, write }) => {
-  if (!year || year.heaterStarts <= MANY_STARTS) return []
-  const burner = study.plant.heaters.find((h) => 'leastOutputKw' in h) ?? study.plant.heaters[0]
-  // What makes it start is named, where it is known, and both are one entry.
-  const [sensor] = sensorBelowHeat({ study, year, write })
-  const running = runningOf(study.plant.heaters)
-  const kept = running !== null && controlsOf(study).heaters[running.id].keepHot === true
-  const why = sensor ? ` Cause: ${lowerFirst(sensor.title)}.` : kept ? ` Cause: keep-hot of ${running.name}.` : ''
-  return [
-    {
-      id: 'cycling',
-      ...(sensor ? { cause: { id: sensor.id, title: sensor.title } } : {}),
-      ...(!sensor && kept ? { cause: { id: `keep-hot-${running.id}`, title: 'Keep-hot on' } } : {}),
-      figures: { starts: { value: year.heaterStarts, unit: 'starts/year', worse: { when: 'more', by: 500 } } },
-      concern: 'fault',
-      level: 'fail',
-      subject: { kind: 'heater', id: burner.id },
-      title: 'Heater short-cycles',
-      sentence: `${year.heaterStarts.toLocaleString('en-GB')} starts a year, ${Math.round(year.heaterStarts / 365)} a day: start-up losses and wear.${why}`,
-      source: 'Annual simulation: demand / heat per firing',
-      remedy: sensor
-        ? sensor.remedy
-        : kept
-          ? 'Switch keep-hot off, or limit it to hours of use.'
-          : 'Widen the switching differential, reduce the hot water output, add primary volume, or run the circulation less often.',
-      setting: !sensor && kept ? `heaters.${running.id}.keepHot` : null,
-    },
-  ]
-}
+/** What wears out by its starts: a burner, and the compressor of a heat pump. A pump of the sun or an element does not. */
+const wearsByStarts = (h: Heater) => HEATERS[h.kind].source === 'burner' || isHeatPump(h)
+
+/** Each heater by its own starts: those of one are never put down to another. */
+const cycles: Rule = ({ study, year, write }) =>
+  study.plant.heaters.filter(wearsByStarts).flatMap((h): Told[] => {
+    const starts = year?.startsOf.find((s) => s.id === h.id)?.starts ?? 0
+    if (starts <= MANY_STARTS) return []
+    // What makes it start is named, where it is known, and both are one entry.
+    const sensor = sensorBelowHeat({ study, year, write }).find((c) => c.subject.id === h.id)
+    const kept = !sensor && controlsOf(study).heaters[h.id]?.keepHot === true
+    const why = sensor ? ` Cause: ${lowerFirst(sensor.title)}.` : kept ? ` Cause: keep-hot of ${h.name}.` : ''
+    return [
+      {
+        id: `cycling-${h.id}`,
+        ...(sensor ? { cause: { id: sensor.id, title: sensor.title } } : {}),
+        ...(kept ? { cause: { id: `keep-hot-${h.id}`, title: 'Keep-hot on' } } : {}),
+        figures: { starts: { value: starts, unit: 'starts/year', worse: { when: 'more', by: 500 } } },
+        concern: 'fault',
+        level: 'fail',
+        subject: { kind: 'heater', id: h.id },
+        title: `Short-cycling: ${h.name}`,
+        sentence: `${starts.toLocaleString('en-GB')} starts a year, ${Math.round(starts / 365)} a day: start-up losses and wear.${why}`,
+        source: 'Annual simulation: demand / heat per firing',
+        remedy: sensor
+          ? sensor.remedy
+          : kept
+            ? 'Switch keep-hot off, or limit it to hours of use.'
+            : 'Widen the switching differential, reduce the hot water output, add primary volume, or run the circulation less often.',
+        setting: kept ? `heaters.${h.id}.keepHot` : null,
+      },
+    ]
+  })
 
 const elementInTheSun: Rule = ({ study }) => {
   const solar = study.plant.heaters.find(isCollector)

@@ -178,9 +178,10 @@ const IDEAS: Record<string, Ideas> = {
       ),
     ),
   ],
-  cycling: (study) => {
-    const held = study.plant.heaters.filter(hasSetpoint)
-    return held.flatMap((h) => [
+  'cycling-': (study, c) => {
+    const h = study.plant.heaters.find((x) => x.id === c.subject.id)
+    if (!h || !hasSetpoint(h)) return []
+    return [
       ...(controlsOf(study).heaters[h.id].keepHot
         ? [
             idea(
@@ -197,7 +198,7 @@ const IDEAS: Record<string, Ideas> = {
             ),
           ]
         : []),
-    ])
+    ]
   },
   'keep-hot-': (study, c) => [
     idea(

@@ -3,6 +3,7 @@ import { type Carrier, CARRIERS } from '../money/carriers'
 import { perKwh, waterMoney } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
 import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
+import { allStarts, type HeaterStarts } from './heaters/plant-model'
 import type { House } from './house'
 import { LOOP_RETURN } from './pipes/network'
 import type { DrawRecord } from './taps/tap-draw'
@@ -140,7 +141,9 @@ export interface YearResult extends Period {
   months: Period[]
   runs: { id: string; lossKwh: number }[]
   taps: TapResult[]
+  /** Starts of all heaters, and of each; those of a small store at a tap too. */
   heaterStarts: number
+  startsOf: HeaterStarts[]
   /** Hours in which collectors stood in the sun with nowhere to put their heat. */
   stagnantHours: number
   seed: number
@@ -347,14 +350,20 @@ function hygieneOf(home: House): Hygiene {
   }
 }
 
+/** The plant and the small stores at taps. */
+const plantsOf = (home: House) => [home.plant, ...home.locals.map(({ local }) => local.plant)]
+
 function hotRunsOf(home: House): YearResult['hotRuns'] {
-  const all = [home.plant, ...home.locals.map(({ local }) => local.plant)].map((p) => p.disinfections())
+  const all = plantsOf(home).map((p) => p.disinfections())
   return { begun: all.reduce((s, r) => s + r.begun, 0), held: all.reduce((s, r) => s + r.held, 0) }
 }
 
 /** Sums a household's year up. */
 export function resultOf(home: House): YearResult {
   const all = Array.from({ length: 12 }, (_, m) => m)
+  const startsOf = plantsOf(home)
+    .flatMap((plant) => plant.starts())
+    .map(({ id, starts }) => ({ id, starts: Math.round(starts) }))
   return {
     ...period(home, all),
     comfort: comfortOf(home.records),
@@ -367,7 +376,8 @@ export function resultOf(home: House): YearResult {
         home.records.filter((r) => r.tap === i),
       ),
     ),
-    heaterStarts: Math.round(home.plant.starts()),
+    heaterStarts: allStarts(startsOf),
+    startsOf,
     hotRuns: hotRunsOf(home),
     stagnantHours: r6(home.plant.stagnantHours()),
     seed: home.study.people.seed,

@@ -55,7 +55,7 @@ describe('advice that once harmed', () => {
     const kept = changed(harbourFlat, (s) => void (s.controls.found.heaters['wall-heater'].keepHot = true))
     const year = simulate(kept)
     expect(year.heaterStarts).toBeGreaterThan(simulate(harbourFlat).heaterStarts)
-    const often = checksOf(kept, year).find((c) => c.id === 'cycling')
+    const often = checksOf(kept, year).find((c) => c.id === 'cycling-wall-heater')
     expect(often?.cause.id).toBe('keep-hot-wall-heater')
     expect(often?.setting).toBe('heaters.wall-heater.keepHot')
     expect(often?.sentence).toMatch(/keep-hot/)

@@ -103,7 +103,7 @@ describe('checks', () => {
     const cycling = changed(hillTown, (s) => {
       ;(s.plant.heaters[0] as HeaterOf<'boiler-coil'>).coil.uaWK = 80
     })
-    expect(of(cycling)).toContain('cycling')
+    expect(of(cycling)).toContain('cycling-boiler')
     const pump = changed(
       changeHeaterKind(hillTown, 'boiler', 'heat-pump'),
       (s) => void ((s.plant.heaters[0] as HeaterOf<'heat-pump'>).backup = { by: 'top of store', belowK: 3 }),

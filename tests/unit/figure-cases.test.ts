@@ -3,9 +3,11 @@ import { everyDay, type Week } from '../../core/calendar/week'
 import { checksOf } from '../../core/checks/catalogue'
 import { courtFlat } from '../../core/demos/court-flat'
 import { duplex } from '../../core/demos/duplex'
+import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
+import { HEATERS } from '../../core/heaters/kinds'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { storeLoss } from '../../core/household/store-loss'
 import { apply } from '../../core/measures/apply'
@@ -48,8 +50,41 @@ describe('a figure beside a saving', () => {
     })
     const year = simulate(below)
     expect(one(below, 'sensor-below-boiler', year)).toMatchObject({ concern: 'fault', level: 'fail' })
-    const often = one(below, 'cycling', year)
+    const often = one(below, 'cycling-boiler', year)
     if (often) expect(often.cause.id).toBe('sensor-below-boiler')
+  })
+
+  it('each heater answers for its own starts', () => {
+    const year = simulate(forestFarm)
+    expect(new Set(year.startsOf.map((s) => s.id))).toEqual(new Set(forestFarm.plant.heaters.map((h) => h.id)))
+    expect(year.heaterStarts).toBe(year.startsOf.reduce((sum, s) => sum + s.starts, 0))
+    // The pump of the collectors starts as often as it likes; a burner does not.
+    const often = (id: string) => ({
+      ...year,
+      startsOf: year.startsOf.map((s) => ({ ...s, starts: s.id === id ? 9000 : 10 })),
+    })
+    for (const h of forestFarm.plant.heaters) {
+      const wears = HEATERS[h.kind].source === 'burner' || h.kind === 'heat-pump'
+      expect(
+        checksOf(forestFarm, often(h.id))
+          .filter((c) => c.id.startsWith('cycling-'))
+          .map((c) => c.subject.id),
+      ).toEqual(wears ? [h.id] : [])
+    }
+  })
+
+  it('an outlet nobody has entered a use for is tested too, but does not fail by what is assumed of it', () => {
+    const idle = changed(harbourFlat, (s) => {
+      const [heater] = s.plant.heaters as [HeaterOf<'instant-gas'>]
+      heater.leastFlowLMin = 6
+      s.pipes.taps.forEach((t) => void (t.flowLMin = 6))
+      const spared = s.pipes.taps[0].id
+      s.people.habits = s.people.habits.filter((h) => h.tapId !== spared)
+    })
+    const [first, ...others] = idle.pipes.taps.filter((t) => t.mixes)
+    expect(one(idle, `will-not-fire-${first.id}`)).toMatchObject({ level: 'marginal' })
+    expect(one(idle, `will-not-fire-${first.id}`)!.sentence).toContain('No use entered')
+    for (const t of others) expect(one(idle, `will-not-fire-${t.id}`)!.level).toBe('fail')
   })
 
   it('a pump that runs on in an empty house is a finding, with what it loses and takes', () => {

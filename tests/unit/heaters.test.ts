@@ -7,6 +7,7 @@ import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { beginFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
+import { allStarts } from '../../core/year/heaters/plant-model'
 import { firstDays } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
@@ -67,7 +68,7 @@ describe('a boiler with a coil', () => {
         7,
       )
     const [without, withPurge] = [input(0), input(100)]
-    const starts = withPurge.home.plant.starts()
+    const starts = allStarts(withPurge.home.plant.starts())
     expect(withPurge.input - without.input).toBeCloseTo(starts * 100 * 3.6, -3)
   })
 

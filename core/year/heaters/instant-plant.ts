@@ -14,7 +14,7 @@ import type { ClockNow } from '../controls/clock'
 import { Levels } from '../controls/levels'
 import { Outflow, PlugRun } from '../pipes/plug-run'
 import { LoopTee, TEE_L } from './loop-tee'
-import type { PlantModel, PlantState } from './plant-model'
+import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 
 /** The return of a heater whose main water itself runs through the burner's exchanger is warmer than the inlet by about this, K. */
 const APPROACH_K = 10
@@ -273,8 +273,8 @@ export class InstantPlant implements PlantModel {
     return { supplyC: this.supplyC(), slices: [], heatKw: this.kw }
   }
 
-  starts(): number {
-    return this.startCount
+  starts(): HeaterStarts[] {
+    return [{ id: this.spec.id, starts: this.startCount }]
   }
 
   stagnantHours(): number {

@@ -12,6 +12,15 @@ export interface PlantState {
   heatKw: number
 }
 
+/** How often a heater started; a burner that cycles within a step counts parts of a start. */
+export interface HeaterStarts {
+  id: string
+  starts: number
+}
+
+/** Starts of several together. */
+export const allStarts = (of: readonly HeaterStarts[]): number => of.reduce((sum, h) => sum + h.starts, 0)
+
 /**
  * What the yearly engine asks of the plant: hot water out, water back in, and its own doings between.
  *
@@ -46,8 +55,8 @@ export interface PlantModel {
   settle(ledger: Ledger, heatingMonth: boolean): void
   heldKj(): number
   state(): PlantState
-  /** Starts of all heaters so far. */
-  starts(): number
+  /** Starts of each of its heaters so far. */
+  starts(): HeaterStarts[]
   /** Whether a heater makes hot water now. */
   makes(heaterId: string): boolean
   /** Hot runs against growth that were begun, and those that reached their temperature and held it. */

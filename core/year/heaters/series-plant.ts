@@ -2,7 +2,7 @@ import type { Ledger } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
 import { Outflow } from '../pipes/plug-run'
 import type { InstantPlant } from './instant-plant'
-import type { PlantModel, PlantState } from './plant-model'
+import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 import type { StorePlant } from './store-plant'
 
 /**
@@ -86,8 +86,8 @@ export class SeriesPlant implements PlantModel {
     return { supplyC: heater.supplyC, slices: store.slices, heatKw: store.heatKw + heater.heatKw }
   }
 
-  starts(): number {
-    return this.store.starts() + this.heater.starts()
+  starts(): HeaterStarts[] {
+    return [...this.store.starts(), ...this.heater.starts()]
   }
 
   stagnantHours(): number {

@@ -16,7 +16,7 @@ import { LayeredStore } from '../stores/layered-store'
 import { heaterOf } from './heater-of'
 import { LoopTee } from './loop-tee'
 import { CYCLE_STEP_S } from './pasteurisation-cycle'
-import type { PlantModel, PlantState } from './plant-model'
+import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 import { relieve } from './relief'
 import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
@@ -287,8 +287,8 @@ export class StorePlant implements PlantModel {
     }
   }
 
-  starts(): number {
-    return this.stations.reduce((sum, s) => sum + s.heater.starts, 0)
+  starts(): HeaterStarts[] {
+    return this.stations.map(({ spec, heater }) => ({ id: spec.id, starts: heater.starts }))
   }
 
   stagnantHours(): number {
