@@ -40,9 +40,9 @@ const TIERS = [
       'What is written down: schema, references, reading and migration. A rule on a household belongs in household/; what a year makes of it in year/.',
   },
   {
-    name: 'sums',
-    folders: ['sums'],
-    holds: 'Bench sums know the trade, not the study. What reads a study belongs in readings/.',
+    name: 'calculators',
+    folders: ['calculators'],
+    holds: 'Calculators know the trade, not the study. What reads a study belongs in readings/.',
     not: ['study'],
   },
   {
@@ -62,7 +62,7 @@ const TIERS = [
     folders: ['checks'],
     holds: 'Every judgement on a household, each once, with its figures, limits and words. Who shows it is in views/.',
   },
-  { name: 'trials', folders: ['trials'], holds: 'What is tried before it is set.' },
+  { name: 'scenarios', folders: ['scenarios'], holds: 'What is tried before it is set.' },
   {
     name: 'views',
     folders: ['views'],
@@ -73,7 +73,7 @@ const TIERS = [
   {
     name: 'demos',
     folders: ['demos'],
-    holds: 'Invented households. What all households begin with belongs in household/blank/.',
+    holds: 'Invented households. What all households begin with belongs in household/defaults/.',
   },
 ]
 const path = (folders) => `^core/(${folders.join('|')})/`
@@ -91,7 +91,7 @@ module.exports = {
     ...order,
     {
       name: 'core-trade-has-no-schema',
-      comment: 'A law takes numbers and plain types. Its schema belongs in study/, a bench sum’s in sums/.',
+      comment: 'A law takes numbers and plain types. Its schema belongs in study/, a calculator’s in calculators/.',
       severity: 'error',
       from: { path: path(TRADE) },
       to: { path: '^node_modules/zod/' },

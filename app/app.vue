@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
 import NoticeBar from '~/components/NoticeBar.vue'
-import { usePocket } from '~/composables/usePocket'
+import { useCalculators } from '~/composables/useCalculators'
 import { useScheme } from '~/composables/useScheme'
 // The page is light or dark before anything on it is drawn.
 useScheme()
-const LazySumPocket = defineAsyncComponent(() => import('~/components/sums/SumPocket.vue'))
+const LazySumPocket = defineAsyncComponent(() => import('~/components/calculators/CalculatorDrawer.vue'))
 
 /** The pocket of sums is fetched when it is first opened. */
-const { open } = usePocket()
+const { open } = useCalculators()
 const wanted = ref(false)
 watch(open, (now) => now && (wanted.value = true), { immediate: true })
 onKeyStroke('b', (e) => {

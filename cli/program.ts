@@ -1,24 +1,24 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
+import { calculatorNamed,CALCULATORS } from '../core/calculators/registry'
+import { runCalculator } from '../core/calculators/run'
 import { checksOf } from '../core/checks/catalogue'
 import { demo, DEMOS } from '../core/demos/index'
 import { HEATERS } from '../core/heaters/kinds'
 import { applyAll } from '../core/measures/apply'
 import { jobsOf } from '../core/measures/jobs'
+import { modeJobs, modeRows } from '../core/scenarios/loop-modes'
+import { DEFAULT_GOAL, optimiseSchedule } from '../core/scenarios/optimise-schedule'
 import { accepts } from '../core/schema/words'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { wordsOf } from '../core/study/words-of'
-import { sumNamed, SUMS } from '../core/sums/registry'
-import { runSum } from '../core/sums/run'
-import { BEGIN_GOAL, findWindows } from '../core/trials/find-windows'
-import { modeJobs, modeRows } from '../core/trials/loop-modes'
 import { type Fault, faultText } from '../core/units/result'
 import { broughtBy } from '../core/views/brought'
 import { comparedInFull } from '../core/views/compare'
 import { findingsOf, inTheWay } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
-import { boardOf, judgedHeater, linesOf } from '../core/views/setpoint-board'
+import { judgedHeater, linesOf, setpointChecks } from '../core/views/setpoint-checks'
 import { sizes } from '../core/views/sizes'
 import { ranked, sourceJobs, sourceYear } from '../core/views/sources'
 import { WAITS_S } from '../core/year/result'
@@ -195,10 +195,10 @@ function program(
     })
 
   program
-    .command('find-windows <file>')
+    .command('optimise-schedule <file>')
     .description('optimise the schedules of circulation and cylinder for a share of draw-offs hot within a time')
-    .option('--share <share>', 'share of draw-offs, 0 to 1', String(BEGIN_GOAL.shareWarm))
-    .option('--within <seconds>', `time, one of ${WAITS_S.join(', ')}`, String(BEGIN_GOAL.withinS))
+    .option('--share <share>', 'share of draw-offs, 0 to 1', String(DEFAULT_GOAL.shareWarm))
+    .option('--within <seconds>', `time, one of ${WAITS_S.join(', ')}`, String(DEFAULT_GOAL.withinS))
     .option('--years <count>', 'maximum number of simulated years')
     .option('--json', 'print every figure')
     .action(async (file: string, options: { share: string; within: string; years?: string; json?: boolean }) => {
@@ -209,14 +209,19 @@ function program(
       const years = options.years === undefined ? undefined : Number(options.years)
       if (years !== undefined && !(Number.isInteger(years) && years >= 1))
         refuse('--years: accepts whole numbers from 1')
-      const found = await findWindows(study, { shareWarm, withinS }, (all) => Promise.resolve(all.map(yearOrNull)), {
-        ...(years === undefined ? {} : { mostYears: years }),
-      })
+      const found = await optimiseSchedule(
+        study,
+        { shareWarm, withinS },
+        (all) => Promise.resolve(all.map(yearOrNull)),
+        {
+          ...(years === undefined ? {} : { mostYears: years }),
+        },
+      )
       print(options.json ? found : 'nothing' in found ? `${found.nothing}\n` : foundTable(study, found))
     })
 
   program
-    .command('board <file>')
+    .command('setpoint-checks <file>')
     .description('check a setpoint: scald risk, hygiene, comfort, limits, cost')
     .option('--heater <id>', 'heater whose setpoint is checked; default: the one that governs the supply temperature')
     .option('--json', 'print every field')
@@ -224,7 +229,7 @@ function program(
       const study = taken(file)
       if (options.heater !== undefined && judgedHeater(study, options.heater) !== options.heater)
         refuse(`--heater: there is no heater "${options.heater}" with a thermostat`)
-      const board = boardOf(study, checksOf(study, simulate(study)), options.heater)
+      const board = setpointChecks(study, checksOf(study, simulate(study)), options.heater)
       if (options.json) return void print(board)
       if (board.heaterId === null) print('No heater here has a thermostat; the checks that need none follow.\n')
       print(
@@ -264,11 +269,11 @@ function program(
     })
 
   program
-    .command('sum [name] [input]')
+    .command('calculate [name] [input]')
     .description('list the calculators, or run one: sum NAME \'{"field": value}\'')
     .action((name?: string, input?: string) => {
       if (name === undefined) {
-        for (const s of SUMS) {
+        for (const s of CALCULATORS) {
           const fields = Object.entries(s.input.shape).map(
             ([field, schema]) => `  ${field}${schema.isOptional() ? '?' : ''}: ${accepts(schema)}`,
           )
@@ -276,8 +281,8 @@ function program(
         }
         return
       }
-      const sum = sumNamed(name)
-      if (!sum) refuse(`no calculator "${name}"; available: ${SUMS.map((s) => s.name).join(', ')}`)
+      const sum = calculatorNamed(name)
+      if (!sum) refuse(`no calculator "${name}"; available: ${CALCULATORS.map((s) => s.name).join(', ')}`)
       if (input === undefined) refuse(`${name}: needs its input as JSON, such as ${JSON.stringify(sum.example)}`)
       let given: unknown
       try {
@@ -285,7 +290,7 @@ function program(
       } catch {
         refuse(`${name}: the input is not JSON; it takes ${JSON.stringify(sum.example)}`)
       }
-      const answer = runSum(sum, given)
+      const answer = runCalculator(sum, given)
       if (!answer.ok) refuse(`${name}: ${faultText(answer.faults[0])}`)
       print({ ...answer.value.out, steps: answer.value.steps, notes: answer.value.notes })
     })

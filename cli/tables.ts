@@ -1,11 +1,11 @@
 import Table from 'cli-table3'
-import { type Week, weekInWords } from '../core/calendar/week'
+import { type Schedule, weekInWords } from '../core/calendar/week'
 import { LOOP_MODE_WORDS } from '../core/household/loop-mode-words'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
+import { type ModeRow } from '../core/scenarios/loop-modes'
+import type { Found, Tried } from '../core/scenarios/optimise-schedule'
 import { displayOf } from '../core/study/display-of'
 import type { Study } from '../core/study/study'
-import type { Found, Tried } from '../core/trials/find-windows'
-import { type ModeRow } from '../core/trials/loop-modes'
 import type { Brought } from '../core/views/brought'
 import { assessed } from '../core/views/comfort'
 import type { FullComparison } from '../core/views/compare'
@@ -15,7 +15,7 @@ import type { Sized, Sizes } from '../core/views/sizes'
 import { sourceSentences, type SourceYear } from '../core/views/sources'
 import { houseHeatSentence } from '../core/year/account/house-heat'
 import { moneyRows } from '../core/year/account/money-rows'
-import { boughtKwh, drawnL, type YearResult } from '../core/year/result'
+import { drawnL, purchasedKwh, type YearResult } from '../core/year/result'
 
 const table = (head: string[]) =>
   new Table({
@@ -34,8 +34,8 @@ const FREE: [keyof YearResult['energy'], string][] = [
 /** Rows of a ledger in the order of the water. */
 const LEDGER: [keyof YearResult['energy'], string][] = [
   ['usefulKwh', 'Useful heat'],
-  ['runOffKwh', 'Draw-off to waste'],
-  ['deadRunKwh', 'Dead-leg loss'],
+  ['toWasteKwh', 'Draw-off to waste'],
+  ['deadLegKwh', 'Dead-leg loss'],
   ['loopKwh', 'Circulation loss'],
   ['storeKwh', 'Standing loss'],
   ['primaryKwh', 'Primary circuit loss'],
@@ -56,11 +56,11 @@ export function yearTable(study: Study, r: YearResult): string {
   for (const row of moneyRows(r.cost)) t.push([row.name, d.money(row.money)])
   t.push(['Total', d.money(r.cost.total)])
   t.push(['Water at the outlets', d.litres(r.water.mixedL)])
-  t.push(['Draw-off to waste', d.litres(r.water.runOffL)])
+  t.push(['Draw-off to waste', d.litres(r.water.toWasteL)])
   if (r.water.reliefL) t.push(['T&P valve discharge', d.litres(r.water.reliefL)])
-  if (r.stagnantHours) t.push(['Collector stagnation', `${Math.round(r.stagnantHours)} h`])
+  if (r.collectorStagnationHours) t.push(['Collector stagnation', `${Math.round(r.collectorStagnationHours)} h`])
   t.push(['Median time to tap (P50)', assessed(r.comfort.waiting, d.seconds(r.comfort.waitMedianS))])
-  t.push(['Unmet draw-offs', assessed(r.comfort.waiting, `${r.comfort.coolDraws} of ${r.comfort.waiting}`)])
+  t.push(['Unmet draw-offs', assessed(r.comfort.waiting, `${r.comfort.unmetDraws} of ${r.comfort.waiting}`)])
   t.push(['Carbon dioxide', d.mass(r.co2Kg)])
   return `${t.toString()}\n${houseHeatSentence(r.energy, study.prices.creditHouseHeat, d)}\n`
 }
@@ -89,7 +89,7 @@ export function modesTable(study: Study, rows: readonly ModeRow[]): string {
       String(r.pumpStarts),
       d.energy(r.outKwh),
       d.energy(r.backKwh),
-      d.litres(r.runOffL),
+      d.litres(r.toWasteL),
       d.energy(r.fuelKwh),
       d.moneyChange(r.net.total),
       assessed(r.waiting, d.seconds(r.waitMedianS)),
@@ -108,7 +108,7 @@ export function foundTable(study: Study, found: Found): string {
   row('Always on', found.always)
   row('Cheapest schedule', found.best)
   row('One step longer', found.warmer)
-  const plan = (name: string, week: Week | null) => (week ? `${name}: ${weekInWords(week, d.time)}\n` : '')
+  const plan = (name: string, week: Schedule | null) => (week ? `${name}: ${weekInWords(week, d.time)}\n` : '')
   return `${t.toString()}\n${plan('Circulation', found.best.plan.loop)}${plan('Heater', found.best.plan.heater)}${found.kept ? '' : 'Target not achievable: always on misses it too. The schedule shown matches always on.\n'}${found.years} years were simulated.\n`
 }
 
@@ -121,7 +121,7 @@ export function comparisonTable(study: Study, c: FullComparison): string {
       name,
       d.money(r.cost.total),
       change === null ? '' : d.moneyChange(change),
-      d.energy(boughtKwh(r)),
+      d.energy(purchasedKwh(r)),
       d.litres(drawnL(r.water)),
       assessed(r.comfort.waiting, d.seconds(r.comfort.waitMedianS)),
     ])

@@ -43,12 +43,12 @@ export function heatPumpStore(airC: number): number {
   return factor(
     bench(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), airC, 'L', (s) => {
       const pump = s.plant.heaters[0] as HeaterOf<'heat-pump'>
-      Object.assign(pump, { air: 'outdoors', leastAirC: -7, backup: { by: 'boost only' }, standbyW: 3 })
+      Object.assign(pump, { air: 'outdoors', minOperatingAirC: -7, backup: { by: 'boost only' }, standbyW: 3 })
       s.controls.found.heaters.boiler = {
         ...s.controls.found.heaters.boiler,
         setpointC: 54,
-        hysteresisK: 5,
-        windows: null,
+        differentialK: 5,
+        schedule: null,
       }
       s.plant.store!.loss = { kind: 'label', label: 'B' }
     }),
@@ -58,7 +58,7 @@ export function heatPumpStore(airC: number): number {
 function combi(change: (h: HeaterOf<'instant-gas'>) => void, cycle: StandardDay): Study {
   return bench(harbourFlat, 20, cycle, (s) => {
     const heater = s.plant.heaters[0] as HeaterOf<'instant-gas'>
-    Object.assign(heater, { leastFlowLMin: 0, efficiency: { kind: 'condensing', shift: 0 }, ...COMBI_HOLDS })
+    Object.assign(heater, { minActivationFlowLMin: 0, efficiency: { kind: 'condensing', shift: 0 }, ...COMBI_HOLDS })
     change(heater)
   })
 }
@@ -85,14 +85,14 @@ export function gasStoreFactor(): number {
       const burner = s.plant.heaters[0] as HeaterOf<'gas-store'>
       burner.efficiency = { kind: 'fixed', share: 0.78 }
       Object.assign(s.plant.store!, { litres: 150, loss: { kind: 'ua', uaWK: 5 } })
-      s.controls.found.heaters.boiler = { ...s.controls.found.heaters.boiler, setpointC: 57, windows: null }
+      s.controls.found.heaters.boiler = { ...s.controls.found.heaters.boiler, setpointC: 57, schedule: null }
       s.people.draws = { kind: 'routine' }
       const tap = s.pipes.taps[0]
       tap.mixes = false
       s.people.winterSwing = 0
       s.people.guests = []
-      s.people.habits = Array.from({ length: 6 }, (_, k) => ({
-        ...s.people.habits[0],
+      s.people.uses = Array.from({ length: 6 }, (_, k) => ({
+        ...s.people.uses[0],
         id: `draw-${k}`,
         tapId: tap.id,
         days: Array<boolean>(7).fill(true),
@@ -101,7 +101,7 @@ export function gasStoreFactor(): number {
         chance: 1,
         use: { kind: 'filled' as const, litres: 40.5 },
         amountSpread: 0,
-        wantedC: 70,
+        requiredC: 70,
         waits: false,
       }))
     }),

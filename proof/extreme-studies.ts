@@ -14,14 +14,14 @@ const of = (base: Study, change: (s: Study) => void): Study => {
   change(draft)
   return Study.parse(draft)
 }
-const habit = hillTown.people.habits[0]
+const habit = hillTown.people.uses[0]
 
 /** Those that were once without an answer after twenty seconds, by name. */
 export const EXTREMES: [string, Study][] = [
   [
     '20 habits, and 50 lots of 20 guests',
     of(hillTown, (s) => {
-      s.people.habits = Array.from({ length: 20 }, (_, i) => ({ ...habit, id: `h${i}` }))
+      s.people.uses = Array.from({ length: 20 }, (_, i) => ({ ...habit, id: `h${i}` }))
       s.people.guests = Array.from({ length: 50 }, (_, i) => ({
         name: `Guests ${i}`,
         count: 20,
@@ -43,7 +43,7 @@ export const EXTREMES: [string, Study][] = [
           atMin: (i * 1439) / 20_000,
           tapId: s.pipes.taps[i % s.pipes.taps.length].id,
           litres: 0.2,
-          wantedC: 40,
+          requiredC: 40,
         })),
       }
     }),
@@ -59,14 +59,14 @@ export const EXTREMES: [string, Study][] = [
         lengthM: 500,
       }))
       for (const tap of s.pipes.taps) tap.runId = 'r199'
-      s.pipes.loop!.turnsAt = 'r199'
+      s.pipes.loop!.returnConnectionRunId = 'r199'
       s.packages = []
     }),
   ],
   [
     '200 showers of 120 minutes',
     of(hillTown, (s) => {
-      s.people.habits = Array.from({ length: 200 }, (_, i) => ({
+      s.people.uses = Array.from({ length: 200 }, (_, i) => ({
         ...habit,
         id: `h${i}`,
         days: Array<boolean>(7).fill(true),
@@ -81,8 +81,8 @@ export const EXTREMES: [string, Study][] = [
       `${kind} and an element on a store of ${litres} L`,
       of(base, (s) => {
         if (s.plant.store) Object.assign(s.plant.store, { litres, sensorHeight: 0, inletMix: 0.3 })
-        for (const control of Object.values(s.controls.found.heaters)) control.hysteresisK = 0.5
-        s.controls.found.loop = { ...s.controls.found.loop, mode: 'always', windows: everyDay([0, 1440]) }
+        for (const control of Object.values(s.controls.found.heaters)) control.differentialK = 0.5
+        s.controls.found.loop = { ...s.controls.found.loop, mode: 'always', schedule: everyDay([0, 1440]) }
         s.pipes.loop!.pumpLMin = 30
       }),
     ])
@@ -101,10 +101,10 @@ export const extremeStudy: fc.Arbitrary<Study> = fc
   })
   .map(({ base, copies, guests, minutes, lengthM, flowLMin }) =>
     of(base, (s) => {
-      const habits = s.people.habits.slice(0, 10)
+      const habits = s.people.uses.slice(0, 10)
       // Measures name habits by ids that are no more; these years are without packages.
       s.packages = []
-      s.people.habits = Array.from({ length: copies }, (_, k) =>
+      s.people.uses = Array.from({ length: copies }, (_, k) =>
         habits.map((h) => ({ ...h, id: `${h.id.slice(0, 30)}-${k}`, use: { kind: 'timed' as const, minutes } })),
       ).flat()
       if (guests && s.people.persons.length)

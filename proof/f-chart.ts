@@ -31,7 +31,7 @@ export function solarFlat(climate: Climate): Study {
     h.kind === 'solar'
       ? { ...h, areaM2: AREA_M2, pumpW: 0 }
       : h.kind === 'instant-electric'
-        ? { ...h, standbyW: 0, contentUaWK: 0, leastFlowLMin: 0, startLagS: 0 }
+        ? { ...h, standbyW: 0, contentUaWK: 0, minActivationFlowLMin: 0, startDelayS: 0 }
         : h,
   )
   study.controls.found.heaters['wall-heater'].setpointC = HOT_C
@@ -47,7 +47,7 @@ export function engineFraction(study: Study, months: readonly number[] = ALL_MON
   for (const m of months) {
     const { energy } = year.months[m]
     bought += energy.inputKwh.electricity ?? 0
-    load += energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh + energy.primaryKwh
+    load += energy.usefulKwh + energy.toWasteKwh + energy.deadLegKwh + energy.primaryKwh
   }
   return 1 - bought / load
 }
@@ -62,7 +62,7 @@ export function fChartFraction(study: Study, months: readonly number[] = ALL_MON
   const hours = new Hours(study.site)
   const cold = mainsByMonth(study.site)
   const flowWM2K = ((solar.flowLMin / 60) * 4146) / solar.areaM2
-  const lossWM2K = solar.lossLinear + solar.lossSquare * 35
+  const lossWM2K = solar.a1 + solar.a2 * 35
   const removal = 1 / (1 + lossWM2K / (2 * flowWM2K))
   const effectiveness = 1 - Math.exp(-solar.coil.uaWK / (flowWM2K * solar.areaM2))
   const coil = 1 / (1 + ((removal * lossWM2K) / flowWM2K) * (1 / effectiveness - 1))
@@ -71,7 +71,7 @@ export function fChartFraction(study: Study, months: readonly number[] = ALL_MON
   for (const m of months) {
     const days = DAYS_IN_MONTH[m]
     const { energy } = year.months[m]
-    const loadWh = 1000 * (energy.usefulKwh + energy.runOffKwh + energy.deadRunKwh)
+    const loadWh = 1000 * (energy.usefulKwh + energy.toWasteKwh + energy.deadLegKwh)
     let sunWh = 0
     for (let h = firstDayOf(m) * 24; h < (firstDayOf(m) + days) * 24; h++) {
       const { beamWM2, skyWM2 } = hours.onPlane(h, solar.tiltDeg, solar.azimuthDeg)
@@ -80,7 +80,7 @@ export function fChartFraction(study: Study, months: readonly number[] = ALL_MON
     const airC = study.site.monthlyAirC[m]
     const service = (11.6 + 1.18 * HOT_C + 3.86 * cold[m] - 2.32 * airC) / (100 - airC)
     const x = ((removal * lossWM2K * coil * (100 - airC) * days * 24 * solar.areaM2) / loadWh) * service
-    const y = (removal * solar.optical * coil * 0.94 * sunWh * solar.areaM2) / loadWh
+    const y = (removal * solar.eta0 * coil * 0.94 * sunWh * solar.areaM2) / loadWh
     const f = 1.029 * y - 0.065 * x - 0.245 * y ** 2 + 0.0018 * x ** 2 + 0.0215 * y ** 3
     saved += Math.min(1, Math.max(0, f)) * loadWh
     load += loadWh

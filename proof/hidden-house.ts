@@ -1,14 +1,14 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { placeTemperature } from '../core/climate/places'
 import { hillTown } from '../core/demos/hill-town'
-import { mainsOn } from '../core/household/ways'
+import { mainsOn } from '../core/household/lookups'
 import { meteredShare } from '../core/money/gas-meter'
 import { adopt } from '../core/readings/adopt'
 import { fit } from '../core/readings/fit'
 import type { Reading } from '../core/study/readings'
 import type { Study } from '../core/study/study'
 import { House } from '../core/year/house'
-import { boughtKwh } from '../core/year/result'
+import { purchasedKwh } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { readingOf } from './studies'
 
@@ -70,7 +70,7 @@ function noise(seed: number): () => number {
 /** Runs the house from a midnight of January, doing without its people, and looks at it. */
 function quietNight(truth: Study, change: (s: Study) => void, hours: number, look: (home: House) => void): void {
   const study = structuredClone(truth)
-  study.people.habits = []
+  study.people.uses = []
   change(study)
   const home = new House(study)
   home.startAt((DAY - 1) * 86_400)
@@ -89,7 +89,7 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
   // The engine's own store, left alone for ten hours after it was heated.
   const cold = (s: Study) => {
     s.controls.found.loop.mode = 'off'
-    s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 0, toMin: 120 }])
+    s.controls.found.heaters.boiler.schedule = Array.from({ length: 7 }, () => [{ fromMin: 0, toMin: 120 }])
   }
   let [from, to] = [0, 0]
   quietNight(truth, cold, 14, (home) => {
@@ -147,9 +147,9 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
       ...study.people,
       winterSwing: 0,
       absences: [],
-      habits: [
+      uses: [
         {
-          ...truth.people.habits[0],
+          ...truth.people.uses[0],
           id: 'test-draw',
           tapId: tap.id,
           days: Array(7).fill(true),
@@ -158,7 +158,7 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
           chance: 1,
           use: { kind: 'timed', minutes: 3 },
           amountSpread: 0,
-          wantedC: 42,
+          requiredC: 42,
           waits: true,
         },
       ],
@@ -210,7 +210,7 @@ export const HIDDEN_SEEDS = [1, 2, 3] as const
 /** Yearly energy of the survey, of the adopted study and of the fitted one, each off the truth by a share. */
 export function hiddenHouse(seed: number): { guess: number; adopted: number; fitted: number; study: Study } {
   const truth = hiddenTruth()
-  const energy = (s: Study) => boughtKwh(simulate(s))
+  const energy = (s: Study) => purchasedKwh(simulate(s))
   const wanted = energy(truth)
   const read: Study = { ...surveyed(), readings: readingsOf(truth, seed) }
   const adopted = read.readings.reduce((s, r) => adopt(s, r.id), read)

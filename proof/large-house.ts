@@ -1,6 +1,6 @@
 import { hillTown } from '../core/demos/hill-town'
-import { foam, run } from '../core/household/blank/build'
-import { unlookedTap } from '../core/household/blank/unlooked'
+import { foam, run } from '../core/household/defaults/build'
+import { tapNotChecked } from '../core/household/defaults/not-checked'
 import type { Reading } from '../core/study/readings'
 import type { Study } from '../core/study/study'
 
@@ -44,13 +44,13 @@ export function largeHouse(): Study {
         flowLMin: kind === 'shower' ? 8 : 4.5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       })
     }
   }
   for (const n of [1, 2, 3])
     study.pipes.runs.push(run(`spur-${n}`, `Dead spur ${n}`, 'first-branch', ['copper-en', '15', n * 0.8], 'heated'))
-  study.pipes.wasteLimitL = 0.5
+  study.pipes.deadLegLimitL = 0.5
   const reading = (i: number): Reading => {
     const tap = study.pipes.taps[i % study.pipes.taps.length]
     const kinds: [Reading['kind'], Reading['values'], string | null][] = [

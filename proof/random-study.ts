@@ -16,7 +16,7 @@ import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
-import { papers, putSurvey, survey } from './random-survey'
+import { dataSource, putSurvey, survey } from './random-survey'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
   fc.record({
@@ -69,7 +69,7 @@ const figures = fc.record({
     flowLMin: wide(1, 100),
     flowMaxC: num(40, 95),
     pumpW: num(0, 200),
-    bandK: num(1, 30),
+    restartDifferentialK: num(1, 30),
     overrunS: fc.constantFrom(0, 60, 300, 1800),
   }),
   output: wide(1, 60),
@@ -81,16 +81,16 @@ const figures = fc.record({
   ),
   backupKw: num(0, 6),
   air: fc.constantFrom('where it stands' as const, 'outdoors' as const),
-  leastAirC: num(-30, 20),
+  minOperatingAirC: num(-30, 20),
   areaM2: wide(0.5, 40),
   storeLimitC: num(50, 95),
   exchanger: fc.constantFrom('direct' as const, 'plate' as const),
   pilotW: fc.constantFrom(0, 0, 120, 500),
-  purgeWh: fc.constantFrom(0, 4, 25),
-  startLagS: fc.constantFrom(0, 1, 8, 120),
+  startLossWh: fc.constantFrom(0, 4, 25),
+  startDelayS: fc.constantFrom(0, 1, 8, 120),
   contentL: wide(0.1, 20),
   contentUaWK: num(0, 10),
-  leastFlowLMin: fc.constantFrom(0, 2, 4),
+  minActivationFlowLMin: fc.constantFrom(0, 2, 4),
   condensing: fc.boolean(),
   shift: num(-0.1, 0.02),
   holds: fc.constantFrom('at sea level' as const, 'at this height' as const),
@@ -105,7 +105,7 @@ const figures = fc.record({
 /** Functions of a heater's control, in use or not. */
 const functions = fc.record({
   holidayC: fc.option(num(30, 85), { freq: 3 }),
-  disinfection: fc.option(
+  pasteurisation: fc.option(
     fc.record({
       weekday: fc.integer({ min: 0, max: 6 }),
       atMin: fc.integer({ min: 0, max: 1439 }),
@@ -167,16 +167,20 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
     ...(has('primary') ? { primary: f.primary } : {}),
     ...(has('outputKw') ? { outputKw: h.kind === 'heat-pump' ? Math.min(40, f.output) : f.output } : {}),
     ...(has('powerKw') ? { powerKw: Math.min(20, f.output) } : {}),
-    ...(has('leastOutputKw') ? { leastOutputKw: f.output * f.leastShare } : {}),
+    ...(has('minOutputKw') ? { minOutputKw: f.output * f.leastShare } : {}),
     ...(has('outputHolds') ? { outputHolds: f.holds } : {}),
-    ...(has('backup') ? { backup: f.backup, backupKw: f.backupKw, air: f.air, leastAirC: f.leastAirC } : {}),
+    ...(has('backup')
+      ? { backup: f.backup, backupKw: f.backupKw, air: f.air, minOperatingAirC: f.minOperatingAirC }
+      : {}),
     ...(has('areaM2') ? { areaM2: f.areaM2, storeLimitC: f.storeLimitC } : {}),
     ...(has('pvKwp') ? { pvKwp: f.areaM2, storeLimitC: f.storeLimitC } : {}),
     ...(has('exchanger') ? { exchanger: f.exchanger } : {}),
     ...(has('pilotW') ? { pilotW: f.pilotW } : {}),
-    ...(has('purgeWh') ? { purgeWh: f.purgeWh } : {}),
-    ...(has('startLagS') ? { startLagS: f.startLagS } : {}),
-    ...(has('contentL') ? { contentL: f.contentL, contentUaWK: f.contentUaWK, leastFlowLMin: f.leastFlowLMin } : {}),
+    ...(has('startLossWh') ? { startLossWh: f.startLossWh } : {}),
+    ...(has('startDelayS') ? { startDelayS: f.startDelayS } : {}),
+    ...(has('contentL')
+      ? { contentL: f.contentL, contentUaWK: f.contentUaWK, minActivationFlowLMin: f.minActivationFlowLMin }
+      : {}),
     ...(has('efficiency') && typeof (h as { efficiency: unknown }).efficiency !== 'number'
       ? { efficiency: f.condensing ? { kind: 'condensing', shift: f.shift } : { kind: 'fixed', share: 0.8 } }
       : {}),
@@ -193,7 +197,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     pipes: fc.array(pipe, { minLength: 12, maxLength: 12 }),
     figures: fc.array(figures, { minLength: 4, maxLength: 4 }),
     setpoints: fc.array(num(30, 85), { minLength: 4, maxLength: 4 }),
-    hysteresisK: num(0.5, 20),
+    differentialK: num(0.5, 20),
     litres: wide(5, 5000),
     heightM: num(0.2, 5),
     sensorHeight: num(0, 1),
@@ -209,7 +213,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     functions: fc.array(functions, { minLength: 4, maxLength: 4 }),
     heating: fc.record({
       on: fc.boolean(),
-      windows: fc.option(fc.constant(everyDay([360, 540], [1020, 1320]))),
+      schedule: fc.option(fc.constant(everyDay([360, 540], [1020, 1320]))),
       hotWaterFirst: fc.boolean(),
     }),
     clock: fc.record({
@@ -227,7 +231,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     seed: fc.integer({ min: 0, max: 1_000_000 }),
     keepHot: fc.boolean(),
     mixing: fc.oneof(
-      fc.constantFrom('not looked' as const, 'none' as const),
+      fc.constantFrom('not checked' as const, 'none' as const),
       fc.record({ mixesToC: fc.option(num(30, 70)), testedOn: fc.constantFrom(null, '2026-03-01') }),
     ),
     closesAtC: fc.option(num(25, 55)),
@@ -243,7 +247,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         ratedFlowLMin: num(2, 40),
         warmUpS: fc.oneof(fc.constant(0), num(0, 300)),
         dropK: num(0, 10),
-        papers,
+        dataSource,
       }),
     ),
     unattendedS: fc.constantFrom(0, 0, 20, 600),
@@ -267,7 +271,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     study.pipes.taps = study.pipes.taps.map((t) => ({ ...t, flowLMin: t.flowLMin * r.flowScale }))
     study.pipes.taps[0].stopsWhenWarm = r.stopsWhenWarm
     study.pipes.taps[0].dripLH = r.dripLH
-    for (const h of study.people.habits) h.unattendedS = r.unattendedS
+    for (const h of study.people.uses) h.unattendedS = r.unattendedS
     const draining = study.pipes.taps.filter((t) => t.drains).map((t) => t.id)
     study.pipes.recovery = r.recovery && draining.length ? { ...r.recovery, tapIds: draining } : null
     study.prices.carriers.electricity!.exportPerKwh = r.exportPerKwh
@@ -281,10 +285,10 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     for (const [i, id] of Object.keys(found.heaters).entries()) {
       found.heaters[id] = {
         ...r.functions[i % 4],
-        disinfection: 'keepHot' in found.heaters[id] ? null : r.functions[i % 4].disinfection,
+        pasteurisation: 'keepHot' in found.heaters[id] ? null : r.functions[i % 4].pasteurisation,
         setpointC: r.setpoints[i % 4],
-        hysteresisK: r.hysteresisK,
-        windows: r.timer ? everyDay(r.timer) : null,
+        differentialK: r.differentialK,
+        schedule: r.timer ? everyDay(r.timer) : null,
         ...('keepHot' in found.heaters[id] ? { keepHot: r.keepHot } : {}),
       }
     }
@@ -312,7 +316,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         sensorAt: r.sensorAt,
         back: { ...study.pipes.loop.back, ...r.pipes[11] },
       }
-      found.loop = { ...r.loopSettings, mode: r.mode, windows: everyDay(r.loop) }
+      found.loop = { ...r.loopSettings, mode: r.mode, schedule: everyDay(r.loop) }
     }
     putSurvey(study, r.survey)
     return Study.parse(study)

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { beginMeasure, measuresFor } from '../core/measures/begin'
 import { FAIL_SAFES } from '../core/study/fire'
-import { isRunning } from '../core/study/heater-kinds'
+import { isInstantaneous } from '../core/study/heater-kinds'
+import { RELIEF_KINDS } from '../core/study/plant'
 import { FLUES, MOST_CURVE_POINTS } from '../core/study/plant'
 import { FROST_GUARDS } from '../core/study/site'
 import type { Study } from '../core/study/study'
@@ -11,19 +12,26 @@ const num = (min: number, max: number) =>
   fc.oneof({ weight: 6, arbitrary: fc.double({ min, max, noNaN: true }).map((x) => x + 0) }, fc.constantFrom(min, max))
 const looked = fc.constantFrom(null, true, false)
 const mixing = fc.oneof(
-  fc.constantFrom('not looked' as const, 'none' as const),
+  fc.constantFrom('not checked' as const, 'none' as const),
   fc.record({ mixesToC: fc.option(num(30, 70)), testedOn: fc.constantFrom(null, '2026-03-01') }),
 )
 const day = fc.option(fc.constantFrom('1999-12-31', '2024-02-29', '2026-03-02', '2026-11-26'))
 
 /** Whose figures they are, or nobody wrote it down. */
-export const papers = fc.option(
+export const dataSource = fc.option(
   fc.record({ source: fc.constant('a sheet'), on: day, conditions: fc.constantFrom('', 'at 60 °C') }),
 )
 
 /** What is seen on a visit and what somebody chose: it moves findings, checks and sizes, and most of it no year. */
 export const survey = fc.record({
-  relief: fc.record({ reliefValve: looked, reliefPiped: looked, valveBeforeRelief: looked, reliefAtTop: looked }),
+  relief: fc.record({
+    reliefKind: fc.constantFrom(...RELIEF_KINDS),
+    reliefBar: fc.option(num(0.5, 16)),
+    reliefValve: looked,
+    reliefPiped: looked,
+    valveBeforeRelief: looked,
+    reliefAtTop: looked,
+  }),
   discharge: fc.record({
     fullSize: looked,
     falls: looked,
@@ -33,13 +41,13 @@ export const survey = fc.record({
     watchedBy: fc.constantFrom('', 'whoever lights the stove'),
   }),
   heaterPlace: fc.record({ flue: looked, condensate: looked, socket: looked }),
-  papers,
+  dataSource,
   way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),
   makerFlow: fc.array(fc.record({ riseK: num(2, 90), lMin: num(0.3, 100) }), { maxLength: MOST_CURVE_POINTS }),
-  mostInletC: fc.option(num(10, 90)),
-  wasteLimitL: fc.option(num(0.1, 20)),
+  maxInletC: fc.option(num(10, 90)),
+  deadLegLimitL: fc.option(num(0.1, 20)),
   energyLimitKwh: fc.option(num(1, 1_000_000)),
-  leastBoreMm: fc.option(num(4, 60)),
+  minBoreMm: fc.option(num(4, 60)),
   electricMain: fc.option(
     fc.record({
       amps: num(10, 400),
@@ -73,7 +81,7 @@ export const survey = fc.record({
     minLength: 1,
     maxLength: 4,
   }),
-  leastAirC: fc.option(num(-50, 20)),
+  designAirC: fc.option(num(-50, 20)),
   pv: fc.record({
     tiltDeg: num(0, 90),
     azimuthDeg: num(-180, 180),
@@ -94,23 +102,23 @@ type Survey = typeof survey extends fc.Arbitrary<infer S> ? S : never
 export function putSurvey(study: Study, s: Survey): void {
   const { pipes, site, plant, controls } = study
   Object.assign(pipes, {
-    wasteLimitL: s.wasteLimitL,
+    deadLegLimitL: s.deadLegLimitL,
     energyLimitKwh: s.energyLimitKwh,
-    leastBoreMm: s.leastBoreMm,
+    minBoreMm: s.minBoreMm,
   })
   Object.assign(site, {
     electricMain: s.electricMain,
     gasLineKw: s.gasLineKw,
-    leastAirC: s.leastAirC,
+    designAirC: s.designAirC,
     heaterPlace: s.heaterPlace,
     networks: s.networks,
     frostGuard: s.frostGuard,
   })
   pipes.taps[0].guard = s.guard
   study.people.persons.forEach((p, i) => void (p.kind = s.kinds[i % s.kinds.length]))
-  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge, papers: s.papers })
+  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge, dataSource: s.dataSource })
   for (const h of plant.heaters) {
-    h.papers = s.papers
+    h.dataSource = s.dataSource
     if ('combustion' in h) h.combustion = s.combustion
     if (h.kind === 'wood-coil') {
       h.way = s.way
@@ -119,7 +127,7 @@ export function putSurvey(study: Study, s: Survey): void {
     if (h.kind === 'heat-pump') h.backupHeight = s.backupHeight
     if (h.kind === 'solar') h.sensorHeight = s.collectorSensor
     if (h.kind === 'pv-element') Object.assign(h, s.pv)
-    if (isRunning(h)) Object.assign(h, { makerFlow: s.makerFlow, mostInletC: s.mostInletC })
+    if (isInstantaneous(h)) Object.assign(h, { makerFlow: s.makerFlow, maxInletC: s.maxInletC })
   }
   const [first] = Object.keys(controls.found.heaters)
   Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn, writes: s.writes })

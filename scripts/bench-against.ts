@@ -10,7 +10,7 @@ import { DEMOS } from './core/demos/index'
 import { HEATER_KINDS, HEATERS } from './core/heaters/kinds'
 import { addHeater, changeHeaterKind } from './core/household/edits/plant'
 import { LOOP_MODES } from './core/study/loop-modes'
-import { inMode } from './core/trials/loop-modes'
+import { inMode } from './core/scenarios/loop-modes'
 import { House } from './core/year/house'
 import { simulate } from './core/year/simulate'
 const [{ study }] = DEMOS

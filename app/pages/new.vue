@@ -28,7 +28,7 @@ import { useStudy } from '~/stores/study'
 import { keepBeside } from '~/utils/db'
 import { type Climate, CLIMATES } from '~~/core/climate/archetypes'
 import { HEATERS } from '~~/core/heaters/kinds'
-import { blankStudy } from '~~/core/household/blank/blank'
+import { blankStudy } from '~~/core/household/defaults/blank'
 import { currencyIn, firstAnswers, withDefaults } from '~~/core/household/engineer/begin-with'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import {

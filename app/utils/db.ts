@@ -19,7 +19,7 @@ export interface Kept {
 }
 
 /** The way back and forth from a kept study; it holds only for the study with the same mark. */
-export interface KeptWay {
+export interface KeptHistory {
   id: string
   mark: string
   past: Study[]
@@ -43,7 +43,7 @@ const MARKS_KEPT = 50
 
 interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
-  ways: { key: string; value: KeptWay }
+  ways: { key: string; value: KeptHistory }
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
   /** Readings being taken, by the id of their study; what is typed and not taken yet, by that and a mark. */
   drafts: { key: string; value: KeptDraft | KeptTyped | TakenUp }
@@ -72,7 +72,7 @@ const TROUBLE = {
 } as const
 
 /** Studies and ways of a tab whose browser keeps none. */
-const inThisTab = { studies: new Map<string, Kept>(), ways: new Map<string, KeptWay>() }
+const inThisTab = { studies: new Map<string, Kept>(), ways: new Map<string, KeptHistory>() }
 
 let opened: Promise<IDBPDatabase<BagnoDB> | null> | undefined
 /** The same once it is there, so that a change can be written in the very task that makes it. */
@@ -401,7 +401,7 @@ export const keptWay = (id: string) =>
   )
 
 /** Keeps the way back and forth, with the pictures it may bring back; those that nothing shows any more are let go. */
-export const keepWay = (way: KeptWay) =>
+export const keepWay = (way: KeptHistory) =>
   stored(
     async (d) => {
       const pictures = new Map<string, string>()

@@ -22,7 +22,7 @@ interface Order<K extends Kind = Kind> {
 }
 
 /** What has not come after this is not waited for, ms: the engine gives up by itself long before. */
-const PATIENCE_MS = 40_000
+const TIMEOUT_MS = 40_000
 /** What went stale is let finish for so long, ms, because a warm worker is worth more than the quarter second it takes. */
 const STALE_MS = 1500
 const LOOK_MS = 250
@@ -167,7 +167,7 @@ export class YearPool {
         quiet(quietMs > SILENT_MS)
         if (waitedMs > STALE_MS && order.stale()) end(() => failed(new Ended(true)))
         else if (order.kind === 'year' && quietMs > DEAD_MS) end(() => failed(new Died(said(SILENT))))
-        else if (waitedMs > PATIENCE_MS) end(() => failed(new Ended(false)))
+        else if (waitedMs > TIMEOUT_MS) end(() => failed(new Ended(false)))
       }, LOOK_MS)
       /** Nothing of the order stays with the worker: one that lives on would hold every study it ever had. */
       const end = (then: () => void) => {
@@ -198,7 +198,7 @@ const said = (error: Error) => `Simulation failed (${error.message}). The next c
 class Ended extends Error {
   constructor(readonly stale: boolean) {
     super(
-      `Simulation stopped after ${PATIENCE_MS / 1000} s. Check this study for extreme values. Other studies are not affected.`,
+      `Simulation stopped after ${TIMEOUT_MS / 1000} s. Check this study for extreme values. Other studies are not affected.`,
     )
   }
 }

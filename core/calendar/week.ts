@@ -7,34 +7,34 @@ export interface Window {
 }
 
 /** Seven days of windows, Monday first. */
-export type Week = Window[][]
+export type Schedule = Window[][]
 
 export const DAY_NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const
 
 /** The same windows on every day. @example everyDay([360, 540], [1080, 1320]) */
-export function everyDay(...spans: [number, number][]): Week {
+export function everyDay(...spans: [number, number][]): Schedule {
   return Array.from({ length: DAYS_A_WEEK }, () => spans.map(([fromMin, toMin]) => ({ fromMin, toMin })))
 }
 
 /** One set of windows for Monday to Friday and another for the weekend. */
-export function workAndRest(work: [number, number][], rest: [number, number][]): Week {
+export function workAndRest(work: [number, number][], rest: [number, number][]): Schedule {
   return Array.from({ length: DAYS_A_WEEK }, (_, d) =>
     (d < 5 ? work : rest).map(([fromMin, toMin]) => ({ fromMin, toMin })),
   )
 }
 
 /** The whole week. */
-export const ALWAYS: Week = everyDay([0, MINUTES_A_DAY])
+export const ALWAYS: Schedule = everyDay([0, MINUTES_A_DAY])
 
 /** Whether a minute of the week (0 = Monday midnight) lies in a window. */
-export function isOn(week: Week, minuteOfWeek: number): boolean {
+export function isOn(week: Schedule, minuteOfWeek: number): boolean {
   const day = Math.floor(minuteOfWeek / MINUTES_A_DAY) % DAYS_A_WEEK
   const minute = minuteOfWeek % MINUTES_A_DAY
   return week[day].some((w) => minute >= w.fromMin && minute < w.toMin)
 }
 
 /** Minutes of the week at which windows open or close, ascending. */
-export function edges(week: Week): number[] {
+export function edges(week: Schedule): number[] {
   const marks = week.flatMap((day, d) =>
     day.flatMap((w) => [d * MINUTES_A_DAY + w.fromMin, d * MINUTES_A_DAY + w.toMin]),
   )
@@ -42,7 +42,7 @@ export function edges(week: Week): number[] {
 }
 
 /** Hours a week that the windows are open. */
-export function hoursOpen(week: Week): number {
+export function hoursOpen(week: Schedule): number {
   return week.flat().reduce((sum, w) => sum + w.toMin - w.fromMin, 0) / 60
 }
 
@@ -52,7 +52,7 @@ export function clock(minute: number): string {
 }
 
 /** A week in a sentence; days with the same windows are named together. @example "Mon–Fri 05:30–08:00; Sat, Sun none" */
-export function weekInWords(week: Week, time: (minute: number) => string = clock): string {
+export function weekInWords(week: Schedule, time: (minute: number) => string = clock): string {
   const spans = week.map((day) => day.map((w) => `${time(w.fromMin)}–${time(w.toMin)}`).join(', ') || 'none')
   const groups: { from: number; to: number; text: string }[] = []
   spans.forEach((text, d) => {

@@ -71,7 +71,7 @@ export type Rule = (visit: Visit) => Told[]
 const blocks = ({ concern, level }: Told) => concern === 'harm' && (level === 'fail' || level === 'not checked')
 
 /** What a sentence begins as of what nobody has looked at; what that is comes from its title. */
-const NOT_CHECKED = 'Not checked.'
+export const NOT_CHECKED = 'Not checked.'
 
 /** A check as it stands, in the words of the study that it is of. */
 export const check = (told: Told, words: (text: string) => string): Check => ({

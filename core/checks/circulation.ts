@@ -1,9 +1,9 @@
 import { coldestMonth, DAYS } from '../calendar/year'
+import { stagnantC } from '../household/circulation-cooldown'
 import { emptyDays } from '../household/empty-days'
+import { steadyAtTap } from '../household/lookups'
 import { bypassOf } from '../household/loop'
-import { restedAt } from '../household/loop-at-rest'
-import { carriedC } from '../household/supply'
-import { steadyAtTap } from '../household/ways'
+import { supplyC } from '../household/supply'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { SAFETY } from '../safety/limits'
@@ -31,7 +31,7 @@ const loopCosts: Rule = ({ study, year, write }) => {
       source: 'Annual heat balance',
       remedy: 'Limit the circulation schedule to hours of use and insulate accessible pipes: add both under Improve.',
       settledBy: 'loop',
-      mendedBy: 'loop-windows',
+      mendedBy: 'loop-schedule',
     },
   ]
 }
@@ -41,8 +41,8 @@ const crossover: Rule = ({ study, year, write }) => {
   const bypass = bypassOf(loop)
   if (!loop || !bypass) return []
   const litres = contentsPerMetre(pipeOf(loop.back.material, loop.back.size)) * loop.back.lengthM
-  const turn = study.pipes.taps.find((t) => t.runId === loop.turnsAt) ?? study.pipes.taps[0]
-  const settlesC = steadyAtTap(study, turn, carriedC(study), coldestMonth(study.site.monthlyAirC))
+  const turn = study.pipes.taps.find((t) => t.runId === loop.returnConnectionRunId) ?? study.pipes.taps[0]
+  const settlesC = steadyAtTap(study, turn, supplyC(study), coldestMonth(study.site.monthlyAirC))
   return [
     {
       id: 'crossover',
@@ -50,7 +50,7 @@ const crossover: Rule = ({ study, year, write }) => {
       level: 'marginal',
       subject: { kind: 'loop', id: null },
       title: 'Cold pipe warmed by bypass return',
-      sentence: `After each pump run up to ${write.figure('volume', litres)} in the cold pipe are as warm as ${write.temperature(bypass.closesAtC)}: the cold outlet runs warm first${year ? ` (${write.litres(year.water.warmColdL)} a year, and ${write.seconds((litres / turn.flowLMin) * 60)} until cold)` : ''}. Water in the growth range there is a legionella risk. The hot outlet there starts between ${write.temperature(restedAt(study, loop.turnsAt))} (pump off for long) and ${write.temperature(bypass.closesAtC)} (valve just closed) and settles at ${write.temperature(settlesC)} in winter.`,
+      sentence: `After each pump run up to ${write.figure('volume', litres)} in the cold pipe are as warm as ${write.temperature(bypass.closesAtC)}: the cold outlet runs warm first${year ? ` (${write.litres(year.water.warmColdL)} a year, and ${write.seconds((litres / turn.flowLMin) * 60)} until cold)` : ''}. Water in the growth range there is a legionella risk. The hot outlet there starts between ${write.temperature(stagnantC(study, loop.returnConnectionRunId))} (pump off for long) and ${write.temperature(bypass.closesAtC)} (valve just closed) and settles at ${write.temperature(settlesC)} in winter.`,
       source: `Volume of the cold pipe; growth range ${write.temperature(SAFETY.grows.value.low)} to ${write.temperature(SAFETY.grows.value.high)}`,
       remedy:
         'Fit a bypass valve that closes at a lower temperature, shorten pump runs, or add a dedicated return. Fit check valves where hot and cold are joined. Follow the local code.',

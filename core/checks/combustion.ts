@@ -25,10 +25,10 @@ function ofHeater(h: Burning, there: string | null): Told[] {
     {
       ...at,
       id: `flue-${h.id}`,
-      level: flue === 'not looked' ? 'not checked' : 'pass',
+      level: flue === 'not checked' ? 'not checked' : 'pass',
       title: `Flue of ${h.name}`,
       sentence:
-        flue === 'not looked'
+        flue === 'not checked'
           ? 'Not checked.'
           : roomSealed
             ? 'Room-sealed: combustion air from outdoors.'

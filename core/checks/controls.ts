@@ -11,9 +11,9 @@ const held = (study: Parameters<Rule>[0]['study']) =>
 /** A timer that cuts the mains is told from one that asks the control. */
 const timerCutsMains: Rule = ({ study }) =>
   held(study).flatMap(({ heater, set }): Told[] => {
-    if (set.windows === null || set.timerBy === 'its control') return []
+    if (set.schedule === null || set.timerBy === 'its control') return []
     const fan = 'carrier' in heater && standbyOf(heater) > 0
-    if (set.timerBy === 'not looked')
+    if (set.timerBy === 'not checked')
       return [
         {
           id: `timer-mains-${heater.id}`,

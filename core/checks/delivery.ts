@@ -1,10 +1,10 @@
 import { isOn } from '../calendar/week'
 import { coldestMonth, DAYS } from '../calendar/year'
 import { atAltitude } from '../household/at-altitude'
+import { mainsOnColdest, steadyAtTap, wantedAt } from '../household/lookups'
 import { reservoirDay } from '../household/reservoir-day'
-import { carriedC } from '../household/supply'
-import { mainsOnColdest, steadyAtTap, wantedAt } from '../household/ways'
-import { hasSetpoint, isLocal, ownStoreOf, runningOf } from '../study/heater-kinds'
+import { supplyC } from '../household/supply'
+import { hasSetpoint, instantaneousOf, isPointOfUse, pointOfUseOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Tap } from '../study/pipes'
 import type { Study } from '../study/study'
@@ -24,18 +24,21 @@ const TIMER_SHARE = 0.5
 
 /** What arrives at a tap in a long draw of the coldest month, °C. */
 const arrivesAt = (study: Study, tap: Tap) =>
-  steadyAtTap(study, tap, carriedC(study), coldestMonth(study.site.monthlyAirC))
+  steadyAtTap(study, tap, supplyC(study), coldestMonth(study.site.monthlyAirC))
 
 /** Heaters with a timer, and in how many of the hours with cool draws none of them may heat. */
-function byTimer({ study }: Visit, coolByHour: readonly number[]) {
+function byTimer({ study }: Visit, unmetByHour: readonly number[]) {
   const timed = study.plant.heaters.filter(hasSetpoint).flatMap((heater) => {
-    const { windows } = controlsOf(study).heaters[heater.id]
-    return windows ? [{ heater, windows }] : []
+    const { schedule } = controlsOf(study).heaters[heater.id]
+    return schedule ? [{ heater, schedule }] : []
   })
-  const held = study.plant.heaters.filter((h) => hasSetpoint(h) && !isLocal(h))
+  const held = study.plant.heaters.filter((h) => hasSetpoint(h) && !isPointOfUse(h))
   // Where one that serves the house may heat at any time, no timer is to blame.
   if (timed.length === 0 || held.some((h) => !timed.some((t) => t.heater.id === h.id))) return { timed, shut: 0 }
-  const shut = coolByHour.reduce((s, n, h) => s + (timed.some(({ windows }) => isOn(windows, h * 60 + 30)) ? 0 : n), 0)
+  const shut = unmetByHour.reduce(
+    (s, n, h) => s + (timed.some(({ schedule }) => isOn(schedule, h * 60 + 30)) ? 0 : n),
+    0,
+  )
   return { timed, shut }
 }
 
@@ -43,7 +46,7 @@ function byTimer({ study }: Visit, coolByHour: readonly number[]) {
 const delivery: Rule = (visit): Told[] => {
   const { year, write } = visit
   if (!year) return []
-  const { coolDraws: cool, waiting, coolOn, coolByHour } = year.comfort
+  const { unmetDraws: cool, waiting, unmetOn, unmetByHour } = year.comfort
   const share = waiting ? cool / waiting : 0
   const level: Level =
     waiting === 0
@@ -53,9 +56,9 @@ const delivery: Rule = (visit): Told[] => {
         : share > COOL_SHARE.marginal
           ? 'marginal'
           : 'pass'
-  const { timed, shut } = byTimer(visit, coolByHour)
+  const { timed, shut } = byTimer(visit, unmetByHour)
   const timer = cool > 0 && level !== 'pass' && shut >= TIMER_SHARE * cool
-  const worst = year.taps.reduce((a, b) => (b.coolDraws > a.coolDraws ? b : a))
+  const worst = year.taps.reduce((a, b) => (b.unmetDraws > a.unmetDraws ? b : a))
   return [
     {
       id: 'delivery',
@@ -71,9 +74,9 @@ const delivery: Rule = (visit): Told[] => {
       sentence:
         waiting === 0
           ? `Not checked. No use waits for hot water, so none can be unmet.`
-          : `${cool} of ${waiting} draw-offs a year that wait for hot water are below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${coolOn.length} ${coolOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
+          : `${cool} of ${waiting} draw-offs a year that wait for hot water are below required temperature or abandoned (${(100 * share).toFixed(1)}%)${cool ? `, on ${unmetOn.length} ${unmetOn.length === 1 ? 'day' : 'days'}` : ''}${timer ? `; ${shut} of them outside the on periods of ${timed.map((t) => t.heater.name).join(' and ')}` : ''}.`,
       figures: {
-        coolDraws: { value: cool, unit: 'draw-offs', worse: { when: 'more', by: unmetNoticed(waiting) } },
+        unmetDraws: { value: cool, unit: 'draw-offs', worse: { when: 'more', by: unmetNoticed(waiting) } },
         waiting: { value: waiting, unit: 'draw-offs' },
       },
       source: `Annual draw-offs: mean more than ${write.figure('rise', COOL_K)} low, or abandoned`,
@@ -81,7 +84,7 @@ const delivery: Rule = (visit): Told[] => {
         ? 'Start the on periods earlier.'
         : 'Increase output or cylinder volume, reduce the flow of the largest outlet, or stagger use.',
       settledBy: 'store-top',
-      setting: timer ? `heaters.${timed[0].heater.id}.windows` : null,
+      setting: timer ? `heaters.${timed[0].heater.id}.schedule` : null,
       board: 'all',
     },
   ]
@@ -89,8 +92,8 @@ const delivery: Rule = (visit): Told[] => {
 
 /** Taps that need hot water before they mix, and those of them that do not get it. */
 const askingTaps = ({ pipes, plant }: Study): Tap[] =>
-  pipes.taps.filter((t) => t.leastHotC !== null && !ownStoreOf(plant.heaters, t.id))
-const shortTaps = (study: Study): Tap[] => askingTaps(study).filter((t) => arrivesAt(study, t) < t.leastHotC!)
+  pipes.taps.filter((t) => t.minHotInletC !== null && !pointOfUseOf(plant.heaters, t.id))
+const shortTaps = (study: Study): Tap[] => askingTaps(study).filter((t) => arrivesAt(study, t) < t.minHotInletC!)
 
 /** One tap of several asks for hotter water: hotter water everywhere is the dearest answer to it. */
 export const asksAlone = (study: Study): boolean => shortTaps(study).length === 1 && study.pipes.taps.length > 1
@@ -109,9 +112,9 @@ const tapNeeds: Rule = ({ study, write }) => {
       concern: 'comfort',
       level: isShort ? 'fail' : 'pass',
       title: isShort ? `Temperature at outlet too low: ${tap.name}` : `Minimum hot inlet temperature, ${tap.name}`,
-      sentence: `Requires ${write.temperature(tap.leastHotC!)}; ${write.temperature(arrivesC)} arrives in a long draw-off in the coldest month.${alone ? ' Only this outlet is short.' : ''}`,
+      sentence: `Requires ${write.temperature(tap.minHotInletC!)}; ${write.temperature(arrivesC)} arrives in a long draw-off in the coldest month.${alone ? ' Only this outlet is short.' : ''}`,
       figures: {
-        needsC: { value: tap.leastHotC!, quantity: 'temperature' },
+        needsC: { value: tap.minHotInletC!, quantity: 'temperature' },
         arrivesC: { value: arrivesC, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
       },
       source: 'Along each run T − air falls as exp(−U′L/ṁc)',
@@ -126,9 +129,9 @@ const tapNeeds: Rule = ({ study, write }) => {
 }
 
 /** What the pipes must carry so that a tap gets what it needs in a long draw of the coldest month, °C; null: boiling would not do. */
-export function carriedFor(study: Study, tap: Tap): number | null {
+export function requiredSupplyC(study: Study, tap: Tap): number | null {
   const month = coldestMonth(study.site.monthlyAirC)
-  const short = (c: number) => steadyAtTap(study, tap, c, month) < tap.leastHotC!
+  const short = (c: number) => steadyAtTap(study, tap, c, month) < tap.minHotInletC!
   let [low, high] = [0, 100]
   if (short(high)) return null
   while (high - low > 0.01) {
@@ -142,12 +145,12 @@ export function carriedFor(study: Study, tap: Tap): number | null {
 /** The highest need sets the least setting; where it is one tap's alone, a boost before it is used does instead. */
 const leastSetting: Rule = ({ study, write }): Told[] => {
   const needs = study.pipes.taps
-    .filter((t) => t.leastHotC !== null && !ownStoreOf(study.plant.heaters, t.id))
-    .map((tap) => ({ tap, carried: carriedFor(study, tap) ?? Infinity }))
+    .filter((t) => t.minHotInletC !== null && !pointOfUseOf(study.plant.heaters, t.id))
+    .map((tap) => ({ tap, carried: requiredSupplyC(study, tap) ?? Infinity }))
     .sort((a, b) => b.carried - a.carried)
   const [most, next] = needs
   if (!most || most.carried === Infinity) return []
-  const now = carriedC(study)
+  const now = supplyC(study)
   const kept = now >= most.carried - 0.05
   const spare = next ? most.carried - next.carried : 0
   return [
@@ -160,10 +163,10 @@ const leastSetting: Rule = ({ study, write }): Told[] => {
       ...(kept
         ? {}
         : { cause: { id: `need-${most.tap.id}`, title: `Temperature at outlet too low: ${most.tap.name}` } }),
-      sentence: `${most.tap.name} governs: ${write.temperature(most.tap.leastHotC!)} there needs ${write.temperature(most.carried)} at the hot connection; supply is ${write.temperature(now)}${kept ? '' : ', too low'}.${spare > 0.5 ? ` The other outlets need ${write.temperature(next.carried)}.` : ''}`,
+      sentence: `${most.tap.name} governs: ${write.temperature(most.tap.minHotInletC!)} there needs ${write.temperature(most.carried)} at the hot connection; supply is ${write.temperature(now)}${kept ? '' : ', too low'}.${spare > 0.5 ? ` The other outlets need ${write.temperature(next.carried)}.` : ''}`,
       figures: {
         neededC: { value: most.carried, quantity: 'temperature' },
-        carriedC: { value: now, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
+        supplyC: { value: now, quantity: 'temperature', worse: { when: 'less', by: 0.5 } },
       },
       source: 'Along each run T − air falls as exp(−U′L/ṁc), solved for the supply',
       remedy:
@@ -177,12 +180,12 @@ const leastSetting: Rule = ({ study, write }): Told[] => {
 const mixerReach: Rule = ({ study, write }): Told[] => {
   const mainsC = mainsOnColdest(study)
   const reaches = study.pipes.taps
-    .filter((t) => t.mixes && !ownStoreOf(study.plant.heaters, t.id))
+    .filter((t) => t.mixes && !pointOfUseOf(study.plant.heaters, t.id))
     .flatMap((tap) => {
-      const wantedC = wantedAt(study, tap.id)
-      if (wantedC === null) return []
+      const requiredC = wantedAt(study, tap.id)
+      if (requiredC === null) return []
       const arrivesC = arrivesAt(study, tap)
-      return [{ tap, wantedC, arrivesC, share: arrivesC > mainsC ? (wantedC - mainsC) / (arrivesC - mainsC) : 2 }]
+      return [{ tap, requiredC, arrivesC, share: arrivesC > mainsC ? (requiredC - mainsC) / (arrivesC - mainsC) : 2 }]
     })
     .sort((a, b) => b.share - a.share)
   const [worst] = reaches
@@ -196,7 +199,7 @@ const mixerReach: Rule = ({ study, write }): Told[] => {
       concern: 'comfort',
       level,
       title: level === 'fail' ? 'Required temperature not reached' : 'Mixed temperature',
-      sentence: `${worst.tap.name} requires ${write.temperature(worst.wantedC)}; hot supply ${write.temperature(worst.arrivesC)} in winter: ${worst.share > 1 ? 'not reached' : `hot share ${Math.round(worst.share * 100)}%`}.${short.length > 1 ? ` Also at ${short.slice(1).join(', ')}.` : ''}`,
+      sentence: `${worst.tap.name} requires ${write.temperature(worst.requiredC)}; hot supply ${write.temperature(worst.arrivesC)} in winter: ${worst.share > 1 ? 'not reached' : `hot share ${Math.round(worst.share * 100)}%`}.${short.length > 1 ? ` Also at ${short.slice(1).join(', ')}.` : ''}`,
       figures: {
         hotShare: { value: worst.share, unit: 'of the mix', worse: { when: 'more', by: 0.02 } },
         arrivesC: { value: worst.arrivesC, quantity: 'temperature' },
@@ -216,7 +219,7 @@ const drips: Rule = ({ study, write }) =>
     const litres = tap.dripLH * DAYS * 24
     const mains = mainsThroughYear(study.site)
     const meanC = mains.reduce((s, c) => s + c, 0) / mains.length
-    const kwh = (litres * KJ_PER_LITRE_K * (carriedC(study) - meanC)) / 3600
+    const kwh = (litres * KJ_PER_LITRE_K * (supplyC(study) - meanC)) / 3600
     return [
       {
         id: `drips-${tap.id}`,
@@ -233,17 +236,17 @@ const drips: Rule = ({ study, write }) =>
   })
 
 const twoTaps: Rule = ({ study, write }) => {
-  const rated = runningOf(study.plant.heaters)
+  const rated = instantaneousOf(study.plant.heaters)
   if (!rated) return []
   const heater = atAltitude(rated, study.site.altitudeM)
   const coldest = Math.min(...mainsThroughYear(study.site))
   const asks = study.pipes.taps
     .map((tap) => ({
       tap,
-      wantedC: Math.max(0, ...study.people.habits.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.wantedC)),
+      requiredC: Math.max(0, ...study.people.uses.filter((h) => h.tapId === tap.id && h.waits).map((h) => h.requiredC)),
     }))
-    .filter((a) => a.wantedC > coldest)
-    .map((a) => ({ ...a, kw: waterPower(a.tap.flowLMin, coldest, a.wantedC) }))
+    .filter((a) => a.requiredC > coldest)
+    .map((a) => ({ ...a, kw: waterPower(a.tap.flowLMin, coldest, a.requiredC) }))
     .sort((a, b) => b.kw - a.kw)
     .slice(0, 2)
   const together = asks.reduce((s, a) => s + a.kw, 0)
@@ -271,7 +274,7 @@ const twoTaps: Rule = ({ study, write }) => {
 /** Litres that a reservoir gives on a winter's day against those drawn from it. */
 const reservoirShort: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Told[] => {
-    const day = isLocal(h) && 'firings' in h ? reservoirDay(study, h) : null
+    const day = isPointOfUse(h) && 'firings' in h ? reservoirDay(study, h) : null
     if (!day || day.usesL <= day.makesL) return []
     return [
       {
@@ -280,7 +283,7 @@ const reservoirShort: Rule = ({ study, write }) =>
         level: 'fail',
         subject: { kind: 'heater', id: h.id },
         title: 'Reservoir output below use',
-        sentence: `On a winter day it produces ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.wantedC)} after losses; ${write.figure('volume', day.usesL, 0)} are drawn off.`,
+        sentence: `On a winter day it produces ${write.figure('volume', day.makesL, 0)} at ${write.temperature(day.requiredC)} after losses; ${write.figure('volume', day.usesL, 0)} are drawn off.`,
         source: '(Heat to water − standing loss) / ρ c × rise',
         remedy: 'Fire longer, add a lid and insulation, or use another source for that outlet.',
       },

@@ -1,8 +1,9 @@
 import { COIL_LIMIT_C } from '../heaters/fire'
 import { gravityFlow } from '../heaters/thermosiphon'
-import { BEFORE_FIRE_C, hoursUntilRelief, longestFiring } from '../household/until-relief'
+import { reliefOpensC } from '../household/relief-opens'
+import { BEFORE_FIRE_C, hoursToRelief, longestFiring } from '../household/time-to-relief'
 import { CALORIFIC } from '../money/calorific'
-import { everBurns, hasSetpoint, type HeaterOf, isFireOnStore, isLocal } from '../study/heater-kinds'
+import { everBurns, hasSetpoint, type HeaterOf, isFireOnStore, isPointOfUse } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import { answered, type Rule, saidOf, type Told } from './check'
 
@@ -82,7 +83,7 @@ const logsTooFew: Rule = ({ study, write }) =>
 
 const reservoirWater: Rule = ({ study }) =>
   study.plant.heaters
-    .filter((h) => isLocal(h) && !hasSetpoint(h))
+    .filter((h) => isPointOfUse(h) && !hasSetpoint(h))
     .map((h) => ({
       id: `reservoir-${h.id}`,
       concern: 'record',
@@ -121,7 +122,7 @@ const untilRelief: Rule = ({ study, write }) =>
   litFires(study).flatMap((h): Told[] => {
     const { store } = study.plant
     if (!store) return []
-    const hours = hoursUntilRelief(store, h.waterKw, BEFORE_FIRE_C)
+    const hours = hoursToRelief(store, h.waterKw, BEFORE_FIRE_C)
     const burns = longestFiring(h)
     const over = burns > hours
     return [
@@ -131,7 +132,7 @@ const untilRelief: Rule = ({ study, write }) =>
         concern: over ? 'harm' : 'record',
         level: over ? 'fail' : 'marginal',
         title: over ? 'Firing without draw-off reaches T&P relief temperature' : 'Firing without draw-off',
-        sentence: `${write.figure('power', h.waterKw)} heat ${store.name} from ${write.temperature(BEFORE_FIRE_C)} to ${write.temperature(store.reliefC)} in ${hours.toFixed(1)} h without draw-off; firing lasts up to ${burns.toFixed(1)} h a day.`,
+        sentence: `${write.figure('power', h.waterKw)} heat ${store.name} from ${write.temperature(BEFORE_FIRE_C)} to ${write.temperature(reliefOpensC(store))} in ${hours.toFixed(1)} h without draw-off; firing lasts up to ${burns.toFixed(1)} h a day.`,
         figures: {
           hoursToRelief: { value: hours, unit: 'h', worse: { when: 'less', by: 0.5 } },
           firingHours: { value: burns, unit: 'h/day', worse: { when: 'more', by: 0.5 } },
@@ -149,7 +150,7 @@ const pumpedFire: Rule = ({ study }) =>
   litFires(study).flatMap((h): Told[] => {
     if (!h.circuit.pump) return []
     const { by, testedBy, testedOn } = h.circuit.failSafe
-    const unknown = by === 'not looked' || (by !== 'none' && !testedBy.trim())
+    const unknown = by === 'not checked' || (by !== 'none' && !testedBy.trim())
     return [
       {
         id: `pumped-fire-${h.id}`,
@@ -157,7 +158,7 @@ const pumpedFire: Rule = ({ study }) =>
         concern: 'harm',
         level: by === 'none' ? 'fail' : unknown ? 'not checked' : 'pass',
         title: by === 'none' ? 'Boiler stove unprotected on power failure' : 'Boiler stove on power failure',
-        sentence: `${h.name} is pumped; in a power cut the stove keeps burning. ${by === 'not looked' ? 'Its emergency cooling is not checked.' : by === 'none' ? 'It has no emergency cooling.' : `Emergency cooling: ${by}; ${testedBy.trim() ? `tested by ${testedBy.trim()}${testedOn ? ` on ${testedOn}` : ''}` : 'not tested'}.`}`,
+        sentence: `${h.name} is pumped; in a power cut the stove keeps burning. ${by === 'not checked' ? 'Its emergency cooling is not checked.' : by === 'none' ? 'It has no emergency cooling.' : `Emergency cooling: ${by}; ${testedBy.trim() ? `tested by ${testedBy.trim()}${testedOn ? ` on ${testedOn}` : ''}` : 'not tested'}.`}`,
         source: 'A stove cannot be switched off',
         remedy: unknown
           ? `Check what works without power, test it with the pump off, and record it under ${h.name}.`

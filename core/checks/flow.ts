@@ -2,7 +2,7 @@ import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
 import { supplyOf } from '../household/supply'
 import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { pipeOf } from '../pipes/catalogue'
-import { isRunning, ownStoreOf, runningOf } from '../study/heater-kinds'
+import { instantaneousOf, isInstantaneous, pointOfUseOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Rule, Told } from './check'
 
@@ -11,19 +11,19 @@ import type { Rule, Told } from './check'
  * warmest. What a store or the sun has warmed before it takes no part in the flow.
  */
 const willFire: Rule = ({ study, write }) => {
-  const heater = runningOf(study.plant.heaters)
+  const heater = instantaneousOf(study.plant.heaters)
   if (!heater) return []
   const { setpointC } = supplyOf(study)
   const warmest = mainsOnWarmest(study)
   const asked = study.pipes.taps
-    .filter((tap) => !ownStoreOf(study.plant.heaters, tap.id))
+    .filter((tap) => !pointOfUseOf(study.plant.heaters, tap.id))
     .map((tap) => {
-      const wantedC = leastWantedAt(study, tap.id)
-      const used = study.people.habits.some((h) => h.tapId === tap.id)
-      return { tap, used, wantedC, hotLMin: hotFlow(tap, wantedC, warmest, setpointC) }
+      const requiredC = leastWantedAt(study, tap.id)
+      const used = study.people.uses.some((h) => h.tapId === tap.id)
+      return { tap, used, requiredC, hotLMin: hotFlow(tap, requiredC, warmest, setpointC) }
     })
-  return asked.map(({ tap, used, wantedC, hotLMin }): Told => {
-    const short = hotLMin < heater.leastFlowLMin
+  return asked.map(({ tap, used, requiredC, hotLMin }): Told => {
+    const short = hotLMin < heater.minActivationFlowLMin
     return {
       id: `will-not-fire-${tap.id}`,
       subject: { kind: 'tap', id: tap.id },
@@ -32,10 +32,10 @@ const willFire: Rule = ({ study, write }) => {
       level: !short ? 'pass' : used ? 'fail' : 'marginal',
       title: short ? `Flow below minimum activation flow: ${tap.name}` : `Minimum activation flow, ${tap.name}`,
       cause: { id: 'will-not-fire', title: `Flow below minimum activation flow of ${heater.name}` },
-      sentence: `In summer, mixed to ${write.temperature(wantedC)}, ${tap.name} takes ${write.figure('flow', hotLMin)} of hot water; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}.${used ? '' : ` No use entered: ${write.temperature(wantedC)} assumed.`}`,
+      sentence: `In summer, mixed to ${write.temperature(requiredC)}, ${tap.name} takes ${write.figure('flow', hotLMin)} of hot water; ${heater.name} starts at ${write.figure('flow', heater.minActivationFlowLMin)}.${used ? '' : ` No use entered: ${write.temperature(requiredC)} assumed.`}`,
       figures: {
         hotFlowLMin: { value: hotLMin, quantity: 'flow', worse: { when: 'less', by: 0.1 } },
-        neededLMin: { value: heater.leastFlowLMin, quantity: 'flow' },
+        neededLMin: { value: heater.minActivationFlowLMin, quantity: 'flow' },
       },
       source: 'Mixer balance at the warmest month, against the minimum activation flow',
       remedy:
@@ -98,7 +98,8 @@ const loopTooSlow: Rule = ({ study, write }) => {
   const held = controlsOf(study)
   const id = supplyOf(study).heaterId
   const heater = study.plant.heaters.find((h) => h.id === id)!
-  if (!loop || held.loop.mode === 'off' || !isRunning(heater) || loop.pumpLMin >= heater.leastFlowLMin) return []
+  if (!loop || held.loop.mode === 'off' || !isInstantaneous(heater) || loop.pumpLMin >= heater.minActivationFlowLMin)
+    return []
   return [
     {
       id: 'loop-too-slow',
@@ -106,7 +107,7 @@ const loopTooSlow: Rule = ({ study, write }) => {
       level: 'fail',
       subject: { kind: 'loop', id: null },
       title: 'Circulation flow below minimum activation flow',
-      sentence: `Pump flow ${write.figure('flow', loop.pumpLMin)}; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}, so the circulation cools.`,
+      sentence: `Pump flow ${write.figure('flow', loop.pumpLMin)}; ${heater.name} starts at ${write.figure('flow', heater.minActivationFlowLMin)}, so the circulation cools.`,
       source: 'Minimum activation flow',
       remedy: 'Larger pump, or a small cylinder between heater and circulation.',
       settledBy: 'loop',

@@ -1,6 +1,6 @@
 import { emptyDays } from '../household/empty-days'
 import { frostAt, hoursUntilIce } from '../household/frost'
-import { isCollector, isLocal } from '../study/heater-kinds'
+import { isCollector, isPointOfUse } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import type { Level, Rule, Told, Visit } from './check'
 
@@ -8,7 +8,7 @@ import type { Level, Rule, Told, Visit } from './check'
 const NIGHT_H = 24
 
 const GUARD_WORDS: Record<Study['site']['frostGuard'], string> = {
-  'not looked': 'frost protection not checked',
+  'not checked': 'frost protection not checked',
   none: 'no frost protection',
   'trace heating': 'trace heating with thermostat, while powered',
   'drained in winter': 'drained in winter',
@@ -51,7 +51,7 @@ function inTheCold({ study }: Visit): Cold[] {
       hours: null,
       ...f,
     })),
-    ...at(plant.heaters.filter((h) => !isCollector(h) && !isLocal(h))).map(({ thing, ...f }) => ({
+    ...at(plant.heaters.filter((h) => !isCollector(h) && !isPointOfUse(h))).map(({ thing, ...f }) => ({
       name: thing.name,
       subject: { kind: 'heater', id: thing.id } as const,
       hours: null,
@@ -72,7 +72,7 @@ const freezes: Rule = (visit): Told[] => {
   const cold = inTheCold(visit)
   if (cold.length === 0) return []
   const { frostGuard } = study.site
-  const guarded = frostGuard !== 'not looked' && frostGuard !== 'none'
+  const guarded = frostGuard !== 'not checked' && frostGuard !== 'none'
   const empty = emptyDays(study.people).size > 0
   return cold.map((c): Told => {
     // A pipe that outlasts a night is drawn through in the morning, where somebody is there.
@@ -80,7 +80,7 @@ const freezes: Rule = (visit): Told[] => {
     const unguarded: Level = lasts ? 'marginal' : 'fail'
     const level: Level = guarded
       ? 'pass'
-      : unguarded === 'fail' && (frostGuard === 'not looked' || !c.asked)
+      : unguarded === 'fail' && (frostGuard === 'not checked' || !c.asked)
         ? 'not checked'
         : unguarded
     return {
@@ -101,7 +101,7 @@ const freezes: Rule = (visit): Told[] => {
       remedy: c.asked
         ? 'Fit trace heating with thermostat, reroute the pipe, or drain it in winter. Record it under Heater.'
         : 'Enter the design outdoor temperature and check the frost protection.',
-      asks: c.asked ? 'site.frostGuard' : 'site.leastAirC',
+      asks: c.asked ? 'site.frostGuard' : 'site.designAirC',
     }
   })
 }

@@ -4,7 +4,7 @@ import { bypassOf } from '../household/loop'
 import { storeSetpoint, supplyOf } from '../household/supply'
 import { logKillPerHour } from '../safety/legionella'
 import { SAFETY } from '../safety/limits'
-import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
+import { hasSetpoint, instantaneousOf, isOnStore, isPointOfUse } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import { MOST_KILLS } from '../year/account/hygiene'
 import type { Level, Rule, Told, Visit } from './check'
@@ -32,7 +32,7 @@ const logText = (kills: number | null) =>
 
 /** What is wrong with stored water that is not passed: what it reached, what it is set to, or how long it is in the growth range. */
 const lowTitle = (at: string, kills: number | null, setpointC: number | null, write: Visit['write']) =>
-  kills !== null && kills < SAFETY.killsAWeek.value
+  kills !== null && kills < SAFETY.requiredWeeklyLogReduction.value
     ? `Log reduction not reached in ${at}`
     : setpointC !== null && setpointC < SAFETY.storedHot.value
       ? `Setpoint below ${write.temperature(SAFETY.storedHot.value)}: ${at}`
@@ -40,14 +40,16 @@ const lowTitle = (at: string, kills: number | null, setpointC: number | null, wr
 
 /** Every pasteurisation cycle of the year was begun and held. */
 const cyclesHeld = ({ year }: Visit) =>
-  year !== null && year.hotRuns.begun > 0 && year.hotRuns.held === year.hotRuns.begun
+  year !== null &&
+  year.pasteurisationCycles.begun > 0 &&
+  year.pasteurisationCycles.held === year.pasteurisationCycles.begun
 
 /**
  * How stored water stands that is kept at a setpoint (null: at none) and reached so many log reductions in its worst week:
  * one place for the store, for one that only preheats, and for a small one at a tap.
  */
 function storedLevel(kills: number | null, tepidHours: number, setpointC: number | null, held: boolean): Level {
-  if (kills !== null && kills < SAFETY.killsAWeek.value) return 'fail'
+  if (kills !== null && kills < SAFETY.requiredWeeklyLogReduction.value) return 'fail'
   if (setpointC !== null && setpointC < SAFETY.livesOn.value && !held) return 'fail'
   if (tepidHours >= TEPID_HOURS) return 'marginal'
   return setpointC !== null && setpointC < SAFETY.storedHot.value && !held ? 'marginal' : 'pass'
@@ -63,18 +65,22 @@ function storeParts(
   const { heaters } = study.plant
   const setpointC = storeSetpoint(study)
   const cycles = heaters.some(
-    (h) => isOnStore(h) && hasSetpoint(h) && controlsOf(study).heaters[h.id].disinfection !== null,
+    (h) => isOnStore(h) && hasSetpoint(h) && controlsOf(study).heaters[h.id].pasteurisation !== null,
   )
   return [
     setpointC === null ? 'No thermostat' : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`,
     ...(year
       ? [
-          `lowest weekly log reduction ${logText(kills)} at draw-off level, ${logText(year.hygiene.leastLogKillWeek)} in the coolest layer`,
+          `lowest weekly log reduction ${logText(kills)} at draw-off level, ${logText(year.hygiene.weeklyLogReductionMin)} in the coolest layer`,
           `draw-off level in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week`,
         ]
       : []),
-    ...(cycles && year ? [`pasteurisation cycle completed ${year.hotRuns.held} of ${year.hotRuns.begun} times`] : []),
-    ...(finishC === null ? [] : [`${runningOf(heaters)!.name} downstream heats to ${write.temperature(finishC)}`]),
+    ...(cycles && year
+      ? [`pasteurisation cycle completed ${year.pasteurisationCycles.held} of ${year.pasteurisationCycles.begun} times`]
+      : []),
+    ...(finishC === null
+      ? []
+      : [`${instantaneousOf(heaters)!.name} downstream heats to ${write.temperature(finishC)}`]),
   ]
 }
 
@@ -83,10 +89,10 @@ const growthInStore: Rule = (visit): Told[] => {
   const { study, year, write } = visit
   const { store, heaters } = study.plant
   if (!store) return []
-  const behind = runningOf(heaters)
+  const behind = instantaneousOf(heaters)
   const setpointC = storeSetpoint(study)
   const on = heaters.filter((h) => isOnStore(h) && hasSetpoint(h))
-  const kills = year?.hygiene.drawnLogKillWeek ?? null
+  const kills = year?.hygiene.weeklyLogReductionDrawn ?? null
   const tepidHours = year?.hygiene.drawnTepidHoursWeek ?? 0
   const alone = storedLevel(kills, tepidHours, setpointC, cyclesHeld(visit))
   // What heats as it runs behind a store finishes it only where it is hot enough.
@@ -115,7 +121,7 @@ const growthInStore: Rule = (visit): Told[] => {
           ? { growthRangeHours: { value: tepidHours, unit: 'h/week', worse: { when: 'more' as const, by: 2 } } }
           : {}),
       },
-      source: `${SAFETY.killsAWeek.source}; 1 log reduction in 111 min at ${write.temperature(50)} and in 2 min at ${write.temperature(60)}`,
+      source: `${SAFETY.requiredWeeklyLogReduction.source}; 1 log reduction in 111 min at ${write.temperature(50)} and in 2 min at ${write.temperature(60)}`,
       remedy: behind
         ? `Set the downstream heater to ${write.temperature(SAFETY.storedHot.value)} or more, or run a weekly pasteurisation cycle.`
         : on.length
@@ -130,9 +136,9 @@ const growthInStore: Rule = (visit): Told[] => {
 
 /** The same in a small store at one tap. */
 const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
-  study.plant.heaters.filter(isLocal).map((h): Told => {
+  study.plant.heaters.filter(isPointOfUse).map((h): Told => {
     const of = year?.hygiene.locals.find((l) => l.id === h.id)
-    const kills = of?.drawnLogKillWeek ?? null
+    const kills = of?.weeklyLogReductionDrawn ?? null
     const tepidHours = of?.tepidHoursWeek ?? 0
     const setpointC = hasSetpoint(h) ? controlsOf(study).heaters[h.id].setpointC : null
     // Its pasteurisation cycles are told from the store's by nobody: it has to be hot enough without.
@@ -152,7 +158,7 @@ const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
           ? { growthRangeHours: { value: tepidHours, unit: 'h/week', worse: { when: 'more' as const, by: 2 } } }
           : {}),
       },
-      source: SAFETY.killsAWeek.source,
+      source: SAFETY.requiredWeeklyLogReduction.source,
       remedy: hasSetpoint(h)
         ? `Store at ${write.temperature(SAFETY.storedHot.value)} and fit a mixing valve at the outlet.`
         : 'Empty and refill it daily; for washing only.',
@@ -164,12 +170,12 @@ const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
 /** A pasteurisation cycle reaches its temperature and holds it, or it is said that it does not. */
 const cycleHolds: Rule = (visit): Told[] => {
   const { study, year, write } = visit
-  const with_ = study.plant.heaters.filter((h) => hasSetpoint(h) && controlsOf(study).heaters[h.id].disinfection)
+  const with_ = study.plant.heaters.filter((h) => hasSetpoint(h) && controlsOf(study).heaters[h.id].pasteurisation)
   if (!year || with_.length === 0) return []
-  const { begun, held } = year.hotRuns
+  const { begun, held } = year.pasteurisationCycles
   const needed = (storeSetpoint(study) ?? 0) < SAFETY.storedHot.value
   const level: Level = cyclesHeld(visit) ? 'pass' : needed ? 'fail' : 'marginal'
-  const to = with_.map((h) => write.temperature(controlsOf(study).heaters[h.id].disinfection!.toC)).join(' or ')
+  const to = with_.map((h) => write.temperature(controlsOf(study).heaters[h.id].pasteurisation!.toC)).join(' or ')
   return [
     {
       id: 'hot-run',
@@ -187,7 +193,7 @@ const cycleHolds: Rule = (visit): Told[] => {
       },
       source: SAFETY.storedHot.source,
       remedy: 'Lower the cycle temperature to the heater’s maximum, or raise that maximum.',
-      setting: `heaters.${with_[0].id}.disinfection`,
+      setting: `heaters.${with_[0].id}.pasteurisation`,
       board: with_.map((h) => h.id),
     },
   ]
@@ -240,9 +246,9 @@ const growthInLoop: Rule = ({ study, year, write }): Told[] => {
 }
 
 /** Runs that nothing hot is drawn through for days. */
-const stillRuns: Rule = ({ study, year }): Told[] => {
+const stagnantRuns: Rule = ({ study, year }): Told[] => {
   if (!year) return []
-  const still = [...year.hygiene.stillRuns].sort((a, b) => b.days - a.days)
+  const still = [...year.hygiene.stagnantRuns].sort((a, b) => b.days - a.days)
   const name = (id: string) => study.pipes.runs.find((r) => r.id === id)?.name ?? id
   const long = still.some((r) => r.days >= LONG_STILL_DAYS)
   const listed = still
@@ -291,4 +297,4 @@ const onReturn: Rule = ({ study, write }): Told[] => {
   ]
 }
 
-export const HYGIENE_CHECKS = { growthInStore, growthAtTaps, cycleHolds, growthInLoop, stillRuns, onReturn }
+export const HYGIENE_CHECKS = { growthInStore, growthAtTaps, cycleHolds, growthInLoop, stagnantRuns, onReturn }

@@ -2,8 +2,9 @@ import { DIAL_OVER_K } from '../heaters/dial'
 import { scaldLimitOf } from '../household/at-risk'
 import { hottestOnFailure, ordinaryHottest, reachesAtPlant } from '../household/hottest-water'
 import { pipeLimitC, standsC } from '../household/pipe-limit'
+import { reliefOpensC } from '../household/relief-opens'
 import { mixesTo, supplyOf } from '../household/supply'
-import { hasSetpoint, isLocal } from '../study/heater-kinds'
+import { hasSetpoint, isPointOfUse } from '../study/heater-kinds'
 import { boilsAt } from '../water/boiling'
 import { type Level, type Rule, type Told, type Visit, worst } from './check'
 
@@ -25,10 +26,10 @@ function outOfOrder(
       'marginal',
       `${write.temperature(hottestOnFailure(study))} is possible on thermostat failure, above the rating of the pipe at the hot connection`,
     )
-  if (store && pipe !== null && valve === null && store.reliefC > pipe)
+  if (store && pipe !== null && valve === null && reliefOpensC(store) > pipe)
     add('marginal', 'the relief temperature is above the rating of the pipe at the hot connection')
   const held = heaters.some(
-    (h) => !isLocal(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (store?.reliefC ?? Infinity),
+    (h) => !isPointOfUse(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (store ? reliefOpensC(store) : Infinity),
   )
   if (held) add('fail', 'the relief temperature is not above a heater’s setpoint')
   return out
@@ -38,7 +39,7 @@ function outOfOrder(
 const limitsInOrder: Rule = (visit): Told[] => {
   const { study, year, write } = visit
   const { heaters, store } = study.plant
-  const sources = heaters.filter((h) => !isLocal(h)).map((h) => ({ name: h.name, c: ordinaryHottest(study, h) }))
+  const sources = heaters.filter((h) => !isPointOfUse(h)).map((h) => ({ name: h.name, c: ordinaryHottest(study, h) }))
   const hottest = Math.max(...sources.map((s) => s.c))
   const valve = mixesTo(store)
   const deliveredC = year ? Math.max(0, ...year.taps.map((t) => t.hottestC ?? 0)) : Math.min(hottest, valve ?? Infinity)
@@ -47,7 +48,7 @@ const limitsInOrder: Rule = (visit): Told[] => {
   const boils = boilsAt(study.site.altitudeM)
   const out = outOfOrder(visit, { deliveredC, pipe, hottest })
   const flashes =
-    store && store.reliefC >= boils
+    store && reliefOpensC(store) >= boils
       ? ` Relief temperature above the local boiling point (${write.temperature(boils)}): part of the discharge flashes to steam. Lead it where steam cannot injure.`
       : ''
   const order = [
@@ -56,7 +57,7 @@ const limitsInOrder: Rule = (visit): Told[] => {
     { name: 'at the outlets', c: deliveredC },
     ...sources,
     ...(pipe === null ? [] : [{ name: 'pipe rating', c: pipe }]),
-    ...(store ? [{ name: 'relief valve', c: store.reliefC }] : []),
+    ...(store ? [{ name: 'relief valve', c: reliefOpensC(store) }] : []),
     { name: 'local boiling point', c: boils },
   ].sort((a, b) => a.c - b.c)
   const level = worst(out.map((o) => o.level))

@@ -1,12 +1,12 @@
+import type { Figure as SumFigure } from '../calculators/calculator'
+import { calculatorNamed } from '../calculators/registry'
 import { daysSince1970 } from '../calendar/year'
-import { runsTo, tapOf } from '../household/ways'
+import { runsTo, tapOf } from '../household/lookups'
 import { FAULTS_LOGGED } from '../readings/events'
 import { judge, kindOf, titleOf } from '../readings/kinds'
 import { consecutive, pairsOf, thingOf } from '../readings/pairs'
 import { agrees } from '../readings/reading-kind'
 import type { Reading } from '../study/readings'
-import { sumNamed } from '../sums/registry'
-import type { Figure as SumFigure } from '../sums/sum'
 import type { Figure, Rule, Told } from './check'
 
 /** A wait of this many times the contents is no slip of the tape. */
@@ -226,7 +226,7 @@ const PERIOD =
 
 const noPeriod: Rule = ({ study }) =>
   study.readings
-    .filter((r) => AMOUNT.test(r.note) && !PERIOD.test(r.note) && !(r.kind === 'sum' && sumNamed(r.sum ?? '')))
+    .filter((r) => AMOUNT.test(r.note) && !PERIOD.test(r.note) && !(r.kind === 'sum' && calculatorNamed(r.sum ?? '')))
     .map((r) => ({
       id: `period-${r.id}`,
       concern: 'record',

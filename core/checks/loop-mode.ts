@@ -1,5 +1,5 @@
+import { runsTo } from '../household/lookups'
 import { LOOP_PLACE_NAMES } from '../household/loop-places'
-import { runsTo } from '../household/ways'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
 import type { MeasureOf } from '../study/measures'
 import type { Loop } from '../study/pipes'
@@ -8,7 +8,7 @@ import type { Display } from '../units/display'
 import type { Told } from './check'
 import { one } from './one'
 
-const isThere = (place: Loop['pumpAt']) => place !== 'not there' && place !== 'not looked'
+const isThere = (place: Loop['pumpAt']) => place !== 'not there' && place !== 'not checked'
 
 /** What a way of running a loop needs along it: a supply for the pump or cable, a sensor, a wire between them. */
 export function loopModeChecks(study: Study, { mode }: MeasureOf<'loop-mode'>, write: Display): Told[] {
@@ -32,14 +32,14 @@ export function loopModeChecks(study: Study, { mode }: MeasureOf<'loop-mode'>, w
   return LOOP_MODE_TAKES[mode].target ? [pump, sensor(study, loop, write)] : [pump]
 }
 
-function sensor(study: Study, { pumpAt, sensorAt, turnsAt }: Loop, write: Display): Told {
+function sensor(study: Study, { pumpAt, sensorAt, returnConnectionRunId }: Loop, write: Display): Told {
   if (!isThere(sensorAt))
     return one(
       'sensor',
       'not checked',
       `${sensorAt === 'not there' ? 'A sensor must be fitted' : 'Sensor location not checked'}: at the furthest outlet it reads the outlet temperature, on the return also the return pipe loss.`,
     )
-  const outM = runsTo(study, { runId: turnsAt }).reduce((s, r) => s + r.lengthM, 0)
+  const outM = runsTo(study, { runId: returnConnectionRunId }).reduce((s, r) => s + r.lengthM, 0)
   const wire =
     pumpAt === sensorAt
       ? 'short cable to the pump'

@@ -1,16 +1,16 @@
 import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
 import { hottestOnFailure } from '../household/hottest-water'
+import { runsTo } from '../household/lookups'
 import { loopRuns } from '../household/runs'
 import { flueInStore, storeLoss } from '../household/store-loss'
-import { carriedC, mixesTo, supplyOf } from '../household/supply'
+import { mixesTo, supplyC, supplyOf } from '../household/supply'
 import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
-import { runsTo } from '../household/ways'
 import { apply } from '../measures/apply'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { insulationOf, INSULATIONS } from '../pipes/loss'
 import { displayOf } from '../study/display-of'
-import { isHeatPump, runningOf } from '../study/heater-kinds'
+import { instantaneousOf, isHeatPump } from '../study/heater-kinds'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
@@ -23,22 +23,22 @@ import { recoveryChecks } from './recovery'
 import { heaterChecks } from './sizing'
 import { placeChecks } from './space'
 
-type Judge<K extends MeasureKind> = (study: Study, measure: MeasureOf<K>, write: Display) => Told[]
+type CheckRule<K extends MeasureKind> = (study: Study, measure: MeasureOf<K>, write: Display) => Told[]
 
 /** What a smaller flow does to a heater that needs a least one, and to the wait. */
-const lessFlow: Judge<'tap-flow'> = (study, m, write) => {
+const lessFlow: CheckRule<'tap-flow'> = (study, m, write) => {
   const tap = study.pipes.taps.find((t) => t.id === m.tapId)!
-  const heater = runningOf(study.plant.heaters)
-  const hotC = carriedC(study)
-  const wantedC = leastWantedAt(study, tap.id)
-  const hot = hotFlow({ ...tap, flowLMin: m.flowLMin }, wantedC, mainsOnWarmest(study), hotC)
+  const heater = instantaneousOf(study.plant.heaters)
+  const hotC = supplyC(study)
+  const requiredC = leastWantedAt(study, tap.id)
+  const hot = hotFlow({ ...tap, flowLMin: m.flowLMin }, requiredC, mainsOnWarmest(study), hotC)
   return [
     ...(heater
       ? [
           one(
             'least-flow',
-            hot < heater.leastFlowLMin ? 'fail' : 'pass',
-            `In summer, mixed to ${write.temperature(wantedC)}, it takes ${write.figure('flow', hot)} hot; ${heater.name} starts at ${write.figure('flow', heater.leastFlowLMin)}.`,
+            hot < heater.minActivationFlowLMin ? 'fail' : 'pass',
+            `In summer, mixed to ${write.temperature(requiredC)}, it takes ${write.figure('flow', hot)} hot; ${heater.name} starts at ${write.figure('flow', heater.minActivationFlowLMin)}.`,
           ),
         ]
       : []),
@@ -107,7 +107,7 @@ function insulationHeat(study: Study, m: MeasureOf<'insulate-runs'>, write: Disp
 /** The bore against the least that the local code allows; what it would save is worked out all the same. */
 function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pipe'], write: Display): Told {
   const boreMm = pipeOf(material, size).innerM * 1000
-  const least = pipes.leastBoreMm
+  const least = pipes.minBoreMm
   return one(
     'bore',
     least === null ? 'not checked' : boreMm < least - 1e-9 ? 'fail' : 'pass',
@@ -115,7 +115,7 @@ function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pi
   )
 }
 
-const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
+const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
   'insulate-runs': (study, m, write) => {
     const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
     const first = study.pipes.runs.filter((r) => r.from === null && r.reachable && !m.runIds.includes(r.id))
@@ -159,7 +159,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
   'loop-mode': loopModeChecks,
   'tap-flow': lessFlow,
   'stop-when-warm': ({ people }, m) => {
-    const late = people.habits.filter((h) => h.tapId === m.tapId && h.unattendedS > 0)
+    const late = people.uses.filter((h) => h.tapId === m.tapId && h.unattendedS > 0)
     return [
       one(
         'late',
@@ -202,7 +202,7 @@ const CHECKS: { [K in MeasureKind]?: Judge<K> } = {
   'heat-source': (study, m, write) => {
     const after = apply(study, m)
     return [
-      ...heaterChecks({ study: after, year: null, write }, m.heater, demandOf(study, carriedC(after))),
+      ...heaterChecks({ study: after, year: null, write }, m.heater, demandOf(study, supplyC(after))),
       ...placeChecks(study, m.heater),
       ...(isHeatPump(m.heater)
         ? [
@@ -227,7 +227,7 @@ const ROOM_M3 = 20
 
 /** What is to be looked at before a measure is done, in the house as the measures before it leave it. */
 export const checksOfMeasure = (study: Study, measure: Measure): Check[] =>
-  ((CHECKS[measure.kind] as Judge<MeasureKind> | undefined)?.(study, measure, displayOf(study)) ?? []).map((told) =>
+  ((CHECKS[measure.kind] as CheckRule<MeasureKind> | undefined)?.(study, measure, displayOf(study)) ?? []).map((told) =>
     check({ ...told, subject: { kind: 'measure', id: measure.id } }, wordsOf(study)),
   )
 

@@ -61,7 +61,9 @@ const metalsMet: Rule = ({ study }) =>
 const leadsNowhere: Rule = ({ study, write }) => {
   const { runs, taps, loop } = study.pipes
   const from = new Set(runs.map((r) => r.from))
-  const ends = runs.filter((r) => !from.has(r.id) && loop?.turnsAt !== r.id && !taps.some((t) => t.runId === r.id))
+  const ends = runs.filter(
+    (r) => !from.has(r.id) && loop?.returnConnectionRunId !== r.id && !taps.some((t) => t.runId === r.id),
+  )
   return ends.map((run) => ({
     id: `stub-${run.id}`,
     concern: 'fault',

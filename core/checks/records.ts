@@ -1,8 +1,8 @@
 import { atAltitude } from '../household/at-altitude'
+import { citation, publishedFigures } from '../household/data-source'
 import { curveInHouse } from '../household/maker-curve'
-import { borrowed, cited } from '../household/papers'
 import { NET_OVER_GROSS } from '../money/carriers'
-import { carrierOf, efficiencyOf, isRunning, outputOf } from '../study/heater-kinds'
+import { carrierOf, efficiencyOf, isInstantaneous, outputOf } from '../study/heater-kinds'
 import { HEATER_FUNCTIONS } from '../study/plant'
 import type { Rule, Told } from './check'
 
@@ -89,7 +89,7 @@ const functionsAsTheyCame: Rule = ({ study }) =>
 /** What a maker says a heater gives at a rise, and what its output can make of it. */
 const curveAgainstPhysics: Rule = ({ study, write }) =>
   study.plant.heaters.flatMap((h): Told[] => {
-    if (!isRunning(h)) return []
+    if (!isInstantaneous(h)) return []
     const [worst] = curveInHouse(h, study)
       .filter((p) => p.apart)
       .sort((a, b) => Math.abs(b.above) - Math.abs(a.above))
@@ -102,7 +102,7 @@ const curveAgainstPhysics: Rule = ({ study, write }) =>
         subject: { kind: 'heater', id: h.id },
         title: 'Manufacturer’s curve and rated output disagree',
         sentence: `Rise ${write.figure('rise', worst.riseK)}: manufacturer’s figure ${write.figure('flow', worst.lMin)}; ${write.figure('power', atAltitude(h, study.site.altitudeM).outputKw)} give ${write.figure('flow', worst.physicsLMin)}, ${Math.round(Math.abs(worst.above) * 100)}% ${worst.above > 0 ? 'less' : 'more'}.`,
-        source: `Flow = output / (ρ c × rise). The curve: ${cited(h.papers)}`,
+        source: `Flow = output / (ρ c × rise). The curve: ${citation(h.dataSource)}`,
         remedy:
           worst.above > 0
             ? 'The curve may apply to another output, altitude or inlet, or to a short time only: use the rated output, and time the temperature rise at an outlet.'
@@ -112,9 +112,9 @@ const curveAgainstPhysics: Rule = ({ study, write }) =>
   })
 
 /** Borrowed figures with nobody's name to them cannot be defended. */
-const borrowedFromNobody: Rule = ({ study }) => {
-  const names = borrowed(study)
-    .filter((b) => b.papers === null)
+const withoutSource: Rule = ({ study }) => {
+  const names = publishedFigures(study)
+    .filter((b) => b.dataSource === null)
     .map((b) => b.name)
   if (names.length === 0) return []
   return [
@@ -137,5 +137,5 @@ export const RECORDS_CHECKS = {
   neverReviewed,
   functionsAsTheyCame,
   curveAgainstPhysics,
-  borrowedFromNobody,
+  withoutSource,
 }

@@ -2,7 +2,7 @@ import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
 import { warmestPreheated } from '../household/preheated'
 import { supplyOf } from '../household/supply'
 import { UPRIGHT_M } from '../measures/begin'
-import { type RunningHeater, runningOf } from '../study/heater-kinds'
+import { type InstantaneousHeater, instantaneousOf } from '../study/heater-kinds'
 import type { MeasureOf } from '../study/measures'
 import type { Recovery } from '../study/pipes'
 import type { Study } from '../study/study'
@@ -43,7 +43,7 @@ function reach(mount: Recovery['mount'], access: boolean | null): Told[] {
 export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-recovery'>, write: Display): Told[] {
   const { drain, taps } = study.pipes
   const gives = recovery.tapIds.filter((id) => taps.find((t) => t.id === id)!.drains)
-  const served = runningOf(study.plant.heaters)
+  const served = instantaneousOf(study.plant.heaters)
   return [
     one(
       'drains',
@@ -86,30 +86,30 @@ export function recoveryChecks(study: Study, { recovery }: MeasureOf<'drain-reco
 const UNIT_BORES_MM = { low: 48, high: 160 } as const
 
 /** Whether what heats as it runs takes warm water, and turns far enough down on it. */
-function onPreheated(study: Study, served: RunningHeater, recovery: Recovery, write: Display): Told[] {
+function onPreheated(study: Study, served: InstantaneousHeater, recovery: Recovery, write: Display): Told[] {
   const warmsToC = warmestPreheated(study, recovery)
   return [
     one(
       'inlet',
-      served.mostInletC === null ? 'not checked' : served.mostInletC < warmsToC ? 'fail' : 'pass',
-      served.mostInletC === null
+      served.maxInletC === null ? 'not checked' : served.maxInletC < warmsToC ? 'fail' : 'pass',
+      served.maxInletC === null
         ? `Maximum inlet temperature of ${served.name} not checked.`
-        : `${served.name}: maximum inlet ${write.temperature(served.mostInletC)}; preheated water up to ${write.temperature(warmsToC)}.`,
+        : `${served.name}: maximum inlet ${write.temperature(served.maxInletC)}; preheated water up to ${write.temperature(warmsToC)}.`,
     ),
-    ...('leastOutputKw' in served && served.leastOutputKw > 0 ? [leastLoad(study, served, warmsToC, write)] : []),
+    ...('minOutputKw' in served && served.minOutputKw > 0 ? [leastLoad(study, served, warmsToC, write)] : []),
   ]
 }
 
 /** Least output of a burner against the smallest shower on preheated water. */
 function leastLoad(
   study: Study,
-  served: RunningHeater & { leastOutputKw: number },
+  served: InstantaneousHeater & { minOutputKw: number },
   inletC: number,
   write: Display,
 ): Told {
   const { setpointC } = supplyOf(study)
   const loads = study.pipes.taps
-    .filter((t) => study.people.habits.some((h) => h.tapId === t.id))
+    .filter((t) => study.people.uses.some((h) => h.tapId === t.id))
     .map((t) => {
       const hotLMin = hotFlow(t, leastWantedAt(study, t.id), mainsOnWarmest(study), setpointC)
       return (hotLMin / 60) * KJ_PER_LITRE_K * Math.max(0, setpointC - inletC)
@@ -117,7 +117,7 @@ function leastLoad(
   const least = loads.length ? Math.min(...loads) : 0
   return one(
     'least-load',
-    least < served.leastOutputKw ? 'marginal' : 'pass',
-    `With water at ${write.temperature(inletC)} the smallest use takes ${write.figure('power', least)}; ${served.name} cycles below ${write.figure('power', served.leastOutputKw)}.`,
+    least < served.minOutputKw ? 'marginal' : 'pass',
+    `With water at ${write.temperature(inletC)} the smallest use takes ${write.figure('power', least)}; ${served.name} cycles below ${write.figure('power', served.minOutputKw)}.`,
   )
 }

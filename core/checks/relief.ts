@@ -1,7 +1,9 @@
 import { DISCHARGE } from '../safety/discharge'
+import { BELOW_RELIEF_BAR } from '../safety/relief'
 import { everBurns, isFireOnStore } from '../study/heater-kinds'
+import type { Heater, Store } from '../study/plant'
 import { cameInKwh } from '../year/account/where-it-goes'
-import { answered, type Level, type Rule, saidOf, type Told, type Visit } from './check'
+import { answered, type Level, NOT_CHECKED, type Rule, saidOf, type Told, type Visit } from './check'
 
 const CAUSE = { id: 'relief', title: 'Relief valve and its discharge' }
 const AT = {
@@ -14,6 +16,64 @@ const LOOK = 'Inspect, and record it under Cylinder.'
 
 const fireOf = ({ study }: Visit) => study.plant.heaters.find((h) => isFireOnStore(h) && everBurns(h)) ?? null
 
+/** What opens the valve: pressure alone does not limit how hot the water gets, which a fire does not do either. */
+function opensBy({ write }: Visit, store: Store, fire: Heater | null): Told {
+  const level: Level =
+    store.reliefKind === 'not checked'
+      ? 'not checked'
+      : store.reliefKind === 'temperature and pressure'
+        ? 'pass'
+        : fire
+          ? 'fail'
+          : 'marginal'
+  return {
+    ...AT,
+    id: 'relief-kind',
+    concern: fire ? 'harm' : 'record',
+    level,
+    title: 'Relief valve type',
+    sentence: {
+      'not checked': `${NOT_CHECKED} Temperature and pressure, or pressure only.`,
+      'temperature and pressure': `Opens by temperature, at ${write.temperature(store.reliefC)}, and by pressure.`,
+      'pressure only': `Opens by pressure only, so it does not limit the temperature${fire ? `, and ${fire.name} cannot be switched off` : ': thermostat and safety cut-out alone do'}.`,
+    }[store.reliefKind],
+    remedy:
+      store.reliefKind === 'not checked'
+        ? `Read it on the valve. ${LOOK}`
+        : 'Have a registered installer assess whether a T&P valve is required. Follow the local code.',
+    asks: 'plant.store.reliefKind',
+  }
+}
+
+/** A valve whose set pressure is hardly above that of the supply drips whenever the water expands. */
+function setPressure({ study, write }: Visit, store: Store): Told[] {
+  const { pressureBar } = study.site
+  const { reliefBar } = store
+  if (pressureBar === null) return []
+  const known = reliefBar !== null
+  return [
+    {
+      ...AT,
+      id: 'relief-pressure',
+      concern: known ? 'fault' : 'record',
+      level: !known ? 'not checked' : pressureBar > reliefBar - BELOW_RELIEF_BAR ? 'fail' : 'pass',
+      title: 'Relief pressure',
+      sentence: known
+        ? `Opens at ${write.figure('pressure', reliefBar)}; supply pressure ${write.figure('pressure', pressureBar)}.`
+        : `${NOT_CHECKED} Supply pressure ${write.figure('pressure', pressureBar)}.`,
+      figures: {
+        pressureBar: { value: pressureBar, quantity: 'pressure' },
+        ...(known ? { reliefBar: { value: reliefBar, quantity: 'pressure' as const } } : {}),
+      },
+      source: `Supply at least ${write.figure('pressure', BELOW_RELIEF_BAR)} below the relief pressure`,
+      remedy: known
+        ? 'Have a pressure-reducing valve fitted or set lower by a registered installer.'
+        : `Read it on the valve. ${LOOK}`,
+      asks: 'plant.store.reliefBar',
+    },
+  ]
+}
+
 /** A closed store that is heated needs a relief valve, at its top, that nothing can shut off. */
 const reliefValve: Rule = (visit): Told[] => {
   const { store } = visit.study.plant
@@ -22,7 +82,7 @@ const reliefValve: Rule = (visit): Told[] => {
     ...AT,
     id: 'relief-valve',
     level: answered(store.reliefValve, true),
-    title: 'T&P valve',
+    title: 'Relief valve',
     sentence: saidOf(
       store.reliefValve,
       'Fitted.',
@@ -39,6 +99,8 @@ const reliefValve: Rule = (visit): Told[] => {
   const fire = fireOf(visit)
   return [
     there,
+    opensBy(visit, store, fire),
+    ...setPressure(visit, store),
     {
       ...AT,
       id: 'relief-shut',
@@ -52,15 +114,20 @@ const reliefValve: Rule = (visit): Told[] => {
       remedy: store.valveBeforeRelief === null ? LOOK : 'Have it removed by a registered installer.',
       asks: 'plant.store.valveBeforeRelief',
     },
-    {
-      ...AT,
-      id: 'relief-feels',
-      level: answered(store.reliefAtTop, true),
-      title: 'T&P probe at top of cylinder',
-      sentence: `${saidOf(store.reliefAtTop, 'Senses the top of the cylinder.', 'Does not sense the top of the cylinder, where it is hottest.')}${fire ? ` ${fire.name} cannot be switched off.` : ''}`,
-      remedy: store.reliefAtTop === null ? LOOK : 'Have it moved to the top by a registered installer.',
-      asks: 'plant.store.reliefAtTop',
-    },
+    // What opens by pressure alone feels no temperature anywhere.
+    ...(store.reliefKind === 'pressure only'
+      ? []
+      : [
+          {
+            ...AT,
+            id: 'relief-feels',
+            level: answered(store.reliefAtTop, true),
+            title: 'T&P probe at top of cylinder',
+            sentence: `${saidOf(store.reliefAtTop, 'Senses the top of the cylinder.', 'Does not sense the top of the cylinder, where it is hottest.')}${fire ? ` ${fire.name} cannot be switched off.` : ''}`,
+            remedy: store.reliefAtTop === null ? LOOK : 'Have it moved to the top by a registered installer.',
+            asks: 'plant.store.reliefAtTop',
+          },
+        ]),
   ]
 }
 

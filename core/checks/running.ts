@@ -13,11 +13,11 @@ import {
   carrierOf,
   efficiencyOf,
   hasSetpoint,
+  instantaneousOf,
   isCollector,
   isHeatPump,
+  isInstantaneous,
   isOnStore,
-  isRunning,
-  runningOf,
 } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
@@ -178,11 +178,11 @@ const pilots: Rule = (given) =>
 
 const keepsHot: Rule = (given) => {
   const { study } = given
-  const heater = runningOf(study.plant.heaters)
+  const heater = instantaneousOf(study.plant.heaters)
   if (!heater || !controlsOf(study).heaters[heater.id].keepHot) return []
-  const { setpointC, windows } = controlsOf(study).heaters[heater.id]
+  const { setpointC, schedule } = controlsOf(study).heaters[heater.id]
   const watts = heater.contentUaWK * Math.max(0, setpointC - HEATED_ROOM_C)
-  const hours = windows ? (hoursOpen(windows) * DAYS) / DAYS_A_WEEK : HOURS_A_YEAR
+  const hours = schedule ? (hoursOpen(schedule) * DAYS) / DAYS_A_WEEK : HOURS_A_YEAR
   return [
     {
       id: `keep-hot-${heater.id}`,
@@ -191,7 +191,7 @@ const keepsHot: Rule = (given) => {
       setting: `heaters.${heater.id}.keepHot`,
       subject: { kind: 'heater', id: heater.id },
       title: 'Keep-hot on',
-      sentence: `${heater.name} keeps its heat exchanger hot: loss ${allYear(given, carrierOf(heater), watts, hours)}, start-up losses not included. Saves ${heater.startLagS} s of start-up delay.`,
+      sentence: `${heater.name} keeps its heat exchanger hot: loss ${allYear(given, carrierOf(heater), watts, hours)}, start-up losses not included. Saves ${heater.startDelayS} s of start-up delay.`,
       source: `Loss of the exchanger × (setpoint − room) × ${Math.round(hours).toLocaleString('en-GB')} h`,
       remedy: 'Switch it off, or limit it to hours of use.',
       mendedBy: 'heater-control',
@@ -250,7 +250,7 @@ const STAGNANT_H = 100
 
 const collectorsFull: Rule = ({ study, year }) => {
   const solar = study.plant.heaters.find(isCollector)
-  if (!solar || !year || year.stagnantHours < STAGNANT_H) return []
+  if (!solar || !year || year.collectorStagnationHours < STAGNANT_H) return []
   return [
     {
       id: `stagnation-${solar.id}`,
@@ -258,7 +258,7 @@ const collectorsFull: Rule = ({ study, year }) => {
       level: 'marginal',
       subject: { kind: 'heater', id: solar.id },
       title: 'Collector stagnation',
-      sentence: `${Math.round(year.stagnantHours)} h/year without flow because the cylinder is at its limit; ages the fluid.`,
+      sentence: `${Math.round(year.collectorStagnationHours)} h/year without flow because the cylinder is at its limit; ages the fluid.`,
       source: 'Annual simulation: irradiation against the cylinder temperature limit',
       remedy: 'Steeper tilt, larger cylinder or fewer collectors. Check expansion vessel and fluid.',
     },
@@ -278,7 +278,7 @@ const condensing: Rule = ({ study, year, write }) =>
     const input = year.energy.inputKwh[carrier] ?? 0
     const dry = efficiencyAt(efficiency, DRY_RETURN_C, carrier)
     const share = input > 0 ? 1 - (year.energy.lostKwh[carrier] ?? 0) / input : dry
-    const byReturn = isRunning(h)
+    const byReturn = isInstantaneous(h)
       ? 'Return follows inlet or heat exchanger, not the setpoint.'
       : 'A lower cylinder temperature condenses more.'
     return [
@@ -291,10 +291,10 @@ const condensing: Rule = ({ study, year, write }) =>
         sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)}% of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)}%. ${byReturn}`,
         figures: { efficiency: { value: share, unit: 'gross', worse: { when: 'less', by: 0.01 } } },
         source: 'Efficiency against return water, gross value',
-        remedy: isRunning(h)
+        remedy: isInstantaneous(h)
           ? 'No action by setpoint.'
           : 'Lower the setpoint where hygiene allows, or enlarge the coil.',
-        setting: isRunning(h) ? null : `heaters.${h.id}.setpointC`,
+        setting: isInstantaneous(h) ? null : `heaters.${h.id}.setpointC`,
         board: [h.id],
       },
     ]

@@ -5,7 +5,7 @@ import { lastDayThere } from '../household/last-day'
 import { mixesTo } from '../household/supply'
 import { SAFETY } from '../safety/limits'
 import { burnTime, scaldSeconds } from '../safety/scald'
-import { hasSetpoint, isFedHot, isLocal } from '../study/heater-kinds'
+import { hasSetpoint, isFedHot, isPointOfUse } from '../study/heater-kinds'
 import type { MixingValve } from '../study/mixing'
 import type { Tap } from '../study/pipes'
 import type { Heater } from '../study/plant'
@@ -20,7 +20,7 @@ const KEEPS_K = 0.05
 
 /** What heats the water of a tap alone, filled from the cold main; or null: the plant does. */
 const ownHeater = ({ study }: Visit, tap: Tap): Heater | null =>
-  study.plant.heaters.find((h) => isLocal(h) && h.tapId === tap.id && !isFedHot(h)) ?? null
+  study.plant.heaters.find((h) => isPointOfUse(h) && h.tapId === tap.id && !isFedHot(h)) ?? null
 
 /**
  * Hottest water that comes at a tap, °C: of its year; where it drew none, of the taps that share its plant; while no year is
@@ -41,7 +41,7 @@ function hottestAt(visit: Visit, tap: Tap): number {
 
 /** What is known of a valve that should guard a tap: nothing, that it is not there, or what it lets through. */
 const isUnknown = (valve: MixingValve) =>
-  valve === 'not looked' || (typeof valve === 'object' && valve.mixesToC === null)
+  valve === 'not checked' || (typeof valve === 'object' && valve.mixesToC === null)
 const letsThrough = (valve: MixingValve) => (typeof valve === 'object' ? (valve.mixesToC ?? Infinity) : Infinity)
 
 /** How water of a temperature stands: within the limit, above it, or so hot that nobody draws back in time. */
@@ -51,7 +51,7 @@ function levelOf({ study }: Visit, comesC: number): Level {
 }
 
 function valveText(valve: MixingValve, at: string, write: Visit['write']): string {
-  if (valve === 'not looked') return `${at}: not checked`
+  if (valve === 'not checked') return `${at}: not checked`
   if (valve === 'none') return `${at}: none`
   return `${at}: ${valve.mixesToC === null ? 'setting not checked' : `set to ${write.temperature(valve.mixesToC)}`}`
 }
@@ -106,7 +106,7 @@ const scaldAtTaps: Rule = (visit) => {
         settledBy: 'tap-temperature',
         asks:
           level === 'not checked' ? (isUnknown(central) ? 'plant.store.mixing' : `pipes.taps.${tap.id}.guard`) : null,
-        board: own ? [own.id] : heaters.filter((h) => !isLocal(h)).map((h) => h.id),
+        board: own ? [own.id] : heaters.filter((h) => !isPointOfUse(h)).map((h) => h.id),
       }
     })
 }
@@ -116,7 +116,7 @@ const uncontrolledHeat: Rule = ({ study, write }) => {
   const valve = mixesTo(study.plant.store)
   const limit = scaldLimitOf(study)
   return study.plant.heaters
-    .filter((h) => !isLocal(h) && !hasSetpoint(h))
+    .filter((h) => !isPointOfUse(h) && !hasSetpoint(h))
     .flatMap((h): Told[] => {
       const hottestC = ordinaryHottest(study, h)
       if (hottestC <= limit.value) return []

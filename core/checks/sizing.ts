@@ -5,11 +5,19 @@ import { HEATERS } from '../heaters/kinds'
 import { flowByCurve } from '../heaters/maker-curve'
 import { airAround } from '../household/air-around'
 import { atAltitude } from '../household/at-altitude'
+import { citation } from '../household/data-source'
 import { loopAir, loopUa } from '../household/loop'
-import { cited } from '../household/papers'
 import { warmestPreheated } from '../household/preheated'
 import { standingUa } from '../stores/standing-loss'
-import { carrierOf, efficiencyOf, isHeatPump, isLocal, isOnStore, isRunning, outputOf } from '../study/heater-kinds'
+import {
+  carrierOf,
+  efficiencyOf,
+  isHeatPump,
+  isInstantaneous,
+  isOnStore,
+  isPointOfUse,
+  outputOf,
+} from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater, Store } from '../study/plant'
 import type { Study } from '../study/study'
@@ -36,7 +44,7 @@ const output: Size = (ask) => {
   const { visit, heater, demand } = ask
   const { study, write } = visit
   const { peaks } = demand
-  if (!isRunning(heater)) return []
+  if (!isInstantaneous(heater)) return []
   const kw = atAltitude(heater, study.site.altitudeM).outputKw * heater.units
   const loopKw = loopTakesKw(study, peaks)
   const share =
@@ -55,7 +63,7 @@ const output: Size = (ask) => {
         neededKw: { value: peaks.kw, quantity: 'power', worse: { when: 'more', by: 0.5 } },
         givesKw: { value: kw - loopKw, quantity: 'power', worse: { when: 'less', by: 0.5 } },
       },
-      source: `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draw-offs${byCurve === null ? '' : `; curve: ${cited(heater.papers)}`}`,
+      source: `Flow × ρ(inlet) × c(mean) × rise, on the household’s own draw-offs${byCurve === null ? '' : `; curve: ${citation(heater.dataSource)}`}`,
       remedy: 'More output, less flow at the largest outlet, or staggered use.',
     },
   ]
@@ -65,9 +73,9 @@ const leastFire: Size = (ask): Told[] => {
   const { visit, heater, demand } = ask
   const { study, write } = visit
   const { peaks } = demand
-  if (!isRunning(heater)) return []
-  const short = peaks.leastHotLMin < heater.leastFlowLMin
-  const least = 'leastOutputKw' in heater ? heater.leastOutputKw : 0
+  if (!isInstantaneous(heater)) return []
+  const short = peaks.leastHotLMin < heater.minActivationFlowLMin
+  const least = 'minOutputKw' in heater ? heater.minOutputKw : 0
   // What comes in warmest asks for least: the drain unit of the house, where it leads to the heater.
   const { recovery } = study.pipes
   const inletC = Math.max(peaks.coldC, recovery && recovery.connection !== 'B' ? warmestPreheated(study, recovery) : 0)
@@ -79,10 +87,10 @@ const leastFire: Size = (ask): Told[] => {
       concern: 'fault',
       level: short ? 'fail' : 'pass',
       title: 'Minimum activation flow',
-      sentence: `Smallest use ${write.figure('flow', peaks.leastHotLMin)} hot in summer; starts at ${write.figure('flow', heater.leastFlowLMin)}.`,
+      sentence: `Smallest use ${write.figure('flow', peaks.leastHotLMin)} hot in summer; starts at ${write.figure('flow', heater.minActivationFlowLMin)}.`,
       figures: {
         hotFlowLMin: { value: peaks.leastHotLMin, quantity: 'flow' },
-        neededLMin: { value: heater.leastFlowLMin, quantity: 'flow' },
+        neededLMin: { value: heater.minActivationFlowLMin, quantity: 'flow' },
       },
       source: 'Mixer balance at the warmest month, against the minimum activation flow',
       remedy: 'Heater with a lower minimum activation flow, or more flow at that outlet.',
@@ -112,20 +120,20 @@ const inlet: Size = (ask) => {
   const { visit, heater } = ask
   const { study, write } = visit
   const { recovery } = study.pipes
-  if (!isRunning(heater) || !recovery || recovery.connection === 'B') return []
+  if (!isInstantaneous(heater) || !recovery || recovery.connection === 'B') return []
   const most = warmestPreheated(study, recovery)
   return [
     {
       ...about(ask),
       id: 'inlet',
       concern: 'fault',
-      level: heater.mostInletC === null ? 'not checked' : heater.mostInletC < most ? 'fail' : 'pass',
+      level: heater.maxInletC === null ? 'not checked' : heater.maxInletC < most ? 'fail' : 'pass',
       title: 'Maximum inlet temperature',
       sentence:
-        heater.mostInletC === null
+        heater.maxInletC === null
           ? 'Maximum inlet temperature not checked.'
-          : `Maximum inlet ${write.temperature(heater.mostInletC)}; preheated water up to ${write.temperature(most)}.`,
-      source: `Manufacturer’s maximum inlet temperature against preheated water${heater.mostInletC === null ? '' : `: ${cited(heater.papers)}`}`,
+          : `Maximum inlet ${write.temperature(heater.maxInletC)}; preheated water up to ${write.temperature(most)}.`,
+      source: `Manufacturer’s maximum inlet temperature against preheated water${heater.maxInletC === null ? '' : `: ${citation(heater.dataSource)}`}`,
       remedy: 'Check the data sheet, or connect the recovery unit to the shower only.',
     },
   ]
@@ -186,7 +194,7 @@ const contents: Size = (ask) => {
   const { neededL, minutes, madeKw } = storeFigures(ask, store)
   const most = neededL >= LARGEST_L
   // What stands there is judged by its own year too: where no draw came cool it serves, with nothing to spare.
-  const serves = visit.year !== null && visit.year.comfort.coolDraws === 0
+  const serves = visit.year !== null && visit.year.comfort.unmetDraws === 0
   const short = store.litres < neededL
   return [
     {
@@ -211,7 +219,7 @@ const gas: Size = (ask) => {
   const efficiency = efficiencyOf(heater)
   if (!efficiency || !('outputKw' in heater) || !carrierOf(heater).includes('gas')) return []
   const kw =
-    (heater.outputKw * (isRunning(heater) ? heater.units : 1)) /
+    (heater.outputKw * (isInstantaneous(heater) ? heater.units : 1)) /
     efficiencyAt(efficiency, INPUT_RETURN_C, carrierOf(heater))
   const line = study.site.gasLineKw
   return [
@@ -262,10 +270,10 @@ const outdoors: Size = (ask) => {
   const { study, write } = visit
   const pump = isHeatPump(heater) ? heater : null
   if (heater.place !== 'outdoors' && pump?.air !== 'outdoors') return []
-  const { leastAirC } = study.site
-  const limit = pump?.leastAirC ?? null
+  const { designAirC } = study.site
+  const limit = pump?.minOperatingAirC ?? null
   const byElement = pump !== null && pump.backupKw > 0
-  const asItIs: Level = leastAirC === null || limit === null ? 'not checked' : leastAirC < limit ? 'fail' : 'pass'
+  const asItIs: Level = designAirC === null || limit === null ? 'not checked' : designAirC < limit ? 'fail' : 'pass'
   return [
     {
       ...about(ask),
@@ -274,14 +282,14 @@ const outdoors: Size = (ask) => {
       level: byElement && asItIs === 'fail' ? 'pass' : asItIs,
       title: 'Outdoors',
       sentence:
-        leastAirC === null
+        designAirC === null
           ? 'Design outdoor temperature not entered. Outdoors: weather cover, condensate drain and pipe frost protection required.'
           : limit === null
-            ? `Design outdoor temperature ${write.temperature(leastAirC)}; minimum operating temperature not checked. Weather cover and pipe frost protection required.`
-            : `Design outdoor temperature ${write.temperature(leastAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its immersion heater works' : 'it does not work'}. Protect condensate drain and pipes from frost.`,
+            ? `Design outdoor temperature ${write.temperature(designAirC)}; minimum operating temperature not checked. Weather cover and pipe frost protection required.`
+            : `Design outdoor temperature ${write.temperature(designAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its immersion heater works' : 'it does not work'}. Protect condensate drain and pipes from frost.`,
       source: 'Design outdoor temperature against the limit of the unit',
       remedy: 'Enter the design outdoor temperature, check the limit, or install it indoors.',
-      asks: 'site.leastAirC',
+      asks: 'site.designAirC',
     },
   ]
 }
@@ -292,7 +300,7 @@ const alone: Size = (ask) => {
   const { source, heats, byItself } = HEATERS[heater.kind]
   if (heats !== 'store' || !byItself) return []
   const others = visit.study.plant.heaters.filter(
-    (h) => h.id !== heater.id && !isLocal(h) && HEATERS[h.kind].thermostat,
+    (h) => h.id !== heater.id && !isPointOfUse(h) && HEATERS[h.kind].thermostat,
   )
   return [
     {

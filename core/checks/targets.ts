@@ -1,5 +1,5 @@
-import { loopStandsHot, wasteMarks } from '../household/waste-mark'
-import { boughtKwh } from '../year/result'
+import { deadLegVolumes, loopStandsHot } from '../household/dead-leg-limit'
+import { purchasedKwh } from '../year/result'
 import type { Level, Rule, Told } from './check'
 
 /**
@@ -7,16 +7,16 @@ import type { Level, Rule, Told } from './check'
  * cost of the other: a loop that always runs wastes no water, and a loop that rests no heat. Nothing where none was chosen.
  */
 const wasteLimit: Rule = ({ study, write }): Told[] => {
-  const { wasteLimitL } = study.pipes
-  if (wasteLimitL === null) return []
+  const { deadLegLimitL } = study.pipes
+  if (deadLegLimitL === null) return []
   const past = (loopHot: boolean) => {
-    const marks = wasteMarks(study, wasteLimitL, loopHot)
+    const marks = deadLegVolumes(study, deadLegLimitL, loopHot)
     return study.pipes.taps.filter((t) => marks.get(t.runId)!.at !== 'within').map((t) => t.name)
   }
   const stands = loopStandsHot(study)
   const [atBest, cold] = [past(stands !== 'never'), past(stands === 'always')]
   const level: Level = cold.length === 0 ? 'pass' : atBest.length === 0 ? 'marginal' : 'fail'
-  const litres = write.figure('volume', wasteLimitL, 2)
+  const litres = write.figure('volume', deadLegLimitL, 2)
   return [
     {
       id: 'waste-limit',
@@ -40,7 +40,7 @@ const wasteLimit: Rule = ({ study, write }): Told[] => {
 const energyLimit: Rule = ({ study, year, write }): Told[] => {
   const { energyLimitKwh } = study.pipes
   if (energyLimitKwh === null || !year) return []
-  const bought = boughtKwh(year)
+  const bought = purchasedKwh(year)
   return [
     {
       id: 'energy-limit',
@@ -50,7 +50,7 @@ const energyLimit: Rule = ({ study, year, write }): Told[] => {
       title: 'Annual energy limit',
       sentence: `Purchased energy ${write.energy(bought)}; limit ${write.energy(energyLimitKwh)}.`,
       figures: {
-        boughtKwh: { value: bought, quantity: 'energy', worse: { when: 'more', by: 20 } },
+        purchasedKwh: { value: bought, quantity: 'energy', worse: { when: 'more', by: 20 } },
         limitKwh: { value: energyLimitKwh, quantity: 'energy' },
       },
       source: 'Annual heat balance against the chosen limit',

@@ -1,5 +1,5 @@
+import { mainsOnColdest } from '../household/lookups'
 import { storeSetpoint } from '../household/supply'
-import { mainsOnColdest } from '../household/ways'
 import { SAFETY } from '../safety/limits'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'

@@ -1,15 +1,15 @@
 import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
-import { basin, bath, dishes, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, bath, dishes, run, shower } from '../household/defaults/build'
 import {
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPlace,
-  unlookedStore,
-  unlookedTap,
-} from '../household/blank/unlooked'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+  heaterNotChecked,
+  networksNotChecked,
+  placeNotChecked,
+  storeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -39,11 +39,11 @@ export const courtFlat: Study = {
     monthlySunKwhM2: [...CLIMATES['temperate inland'].sunKwhM2],
     mains: { kind: 'ground' },
     pressureBar: 3.4,
-    leastAirC: -14,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: -14,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: { amps: 40, volts: 230, phases: 1, spareWays: 1, otherAmps: 22 },
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 210,
     metered: true,
@@ -61,7 +61,7 @@ export const courtFlat: Study = {
       { id: 'tomas', name: 'Tomas', kind: 'adult' },
       { id: 'bo', name: 'Bo', kind: 'child' },
     ],
-    habits: [
+    uses: [
       shower(who('ilse', 'shower', 'ilse-shower', 'Ilse showers'), { days: 'every', at: '06:40', spreadMin: 12 }, 7),
       {
         // He puts it on and makes the tea.
@@ -106,7 +106,7 @@ export const courtFlat: Study = {
         flowLMin: 9.5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'bath',
@@ -116,7 +116,7 @@ export const courtFlat: Study = {
         flowLMin: 12,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'basin',
@@ -126,7 +126,7 @@ export const courtFlat: Study = {
         flowLMin: 5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'kitchen',
@@ -136,21 +136,21 @@ export const courtFlat: Study = {
         flowLMin: 7,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
-        leastHotC: 45,
+        ...tapNotChecked(),
+        minHotInletC: 45,
       },
     ],
     loop: null,
-    wasteLimitL: 1,
+    deadLegLimitL: 1,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: { stackHeightM: 1.7, diameterMm: 75, toMainM: 2, toHeaterM: 5, tapIds: ['shower'], access: true },
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'heat-pump',
         id: 'heat-pump',
         name: 'Heat pump on the cylinder',
@@ -160,7 +160,7 @@ export const courtFlat: Study = {
         backupKw: 1.5,
         backupHeight: 0.05,
         air: 'where it stands',
-        leastAirC: 5,
+        minOperatingAirC: 5,
         coil: { bottom: 0.05, top: 0.65 },
         backup: { by: 'top of store', belowK: 15 },
         standbyW: 4,
@@ -168,7 +168,7 @@ export const courtFlat: Study = {
       },
     ],
     store: {
-      ...unlookedStore(),
+      ...storeNotChecked(),
       name: 'Store in the passage',
       place: 'heated',
       litres: 200,
@@ -178,15 +178,17 @@ export const courtFlat: Study = {
       inletMix: 0.05,
       mixing: 'none',
       reliefValve: true,
+      reliefKind: 'temperature and pressure',
+      reliefBar: 7,
       reliefPiped: true,
       reliefC: 90,
     },
   },
   controls: {
     found: {
-      heaters: { 'heat-pump': { setpointC: 55, hysteresisK: 6, windows: null, ...beginFunctions() } },
-      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
-      ...beginControls(),
+      heaters: { 'heat-pump': { setpointC: 55, differentialK: 6, schedule: null, ...defaultFunctions() } },
+      loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 30, periodsPerDay: 3, days: 'same' },
     },
     writes: 'set',
@@ -231,7 +233,7 @@ export const courtFlat: Study = {
             ratedFlowLMin: 9.2,
             warmUpS: 25,
             dropK: 4,
-            papers: null,
+            dataSource: null,
             tapIds: ['shower'],
           },
         },

@@ -1,16 +1,16 @@
 import { everyDay } from '../calendar/week'
-import { basin, bath, dishes, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, bath, dishes, run, shower } from '../household/defaults/build'
 import {
-  unlookedCombustion,
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPlace,
-  unlookedStore,
-  unlookedTap,
-} from '../household/blank/unlooked'
+  combustionNotChecked,
+  heaterNotChecked,
+  networksNotChecked,
+  placeNotChecked,
+  storeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
 import { KWH_PER_THERM } from '../money/calorific'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -37,11 +37,11 @@ export const duplex: Study = {
     monthlyAirC: [-4.2, -2.6, 3.1, 9.6, 15.8, 21.1, 23.6, 22.6, 18.6, 12.0, 5.2, -1.4],
     mains: { kind: 'model' },
     pressureBar: 3.8,
-    leastAirC: null,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: null,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: null,
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 180,
     metered: null,
@@ -60,7 +60,7 @@ export const duplex: Study = {
       { id: 'kit', name: 'Kit', kind: 'child' },
       { id: 'wren', name: 'Wren', kind: 'child' },
     ],
-    habits: [
+    uses: [
       shower(
         who('dessa', 'upper-shower', 'dessa-shower', 'Dessa showers'),
         { days: 'every', at: '06:30', spreadMin: 12 },
@@ -106,7 +106,7 @@ export const duplex: Study = {
       {
         ...dishes(who(null, 'washer', 'laundry', 'Warm laundry'), { days: 'rest', at: '10:30', spreadMin: 60 }, 38),
         waits: false,
-        wantedC: 40,
+        requiredC: 40,
       },
     ],
     absences: [{ personId: null, fromDay: 170, toDay: 178 }],
@@ -136,7 +136,7 @@ export const duplex: Study = {
         flowLMin: 9,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'kitchen-sink',
@@ -146,7 +146,7 @@ export const duplex: Study = {
         flowLMin: 6.8,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'lower-shower',
@@ -156,7 +156,7 @@ export const duplex: Study = {
         flowLMin: 8.3,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'tub',
@@ -166,7 +166,7 @@ export const duplex: Study = {
         flowLMin: 15,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'upper-shower',
@@ -176,7 +176,7 @@ export const duplex: Study = {
         flowLMin: 9.5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'upper-basin',
@@ -186,32 +186,32 @@ export const duplex: Study = {
         flowLMin: 4.5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
     ],
     loop: null,
-    wasteLimitL: null,
+    deadLegLimitL: null,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: null,
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedCombustion(),
+        ...combustionNotChecked(),
         kind: 'gas-store',
         outputHolds: 'at this height',
         sensorHeight: null,
         id: 'burner',
         name: 'Burner under the tank',
         place: 'cellar',
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         carrier: 'natural-gas',
         outputKw: 9.1,
         efficiency: { kind: 'fixed', share: 0.78 },
         pilotW: 110,
-        purgeWh: 0,
+        startLossWh: 0,
         standbyW: 0,
       },
     ],
@@ -223,14 +223,14 @@ export const duplex: Study = {
       loss: { kind: 'ua', uaWK: 4.6 },
       sensorHeight: 0.25,
       inletMix: 0.06,
-      ...unlookedStore(),
+      ...storeNotChecked(),
     },
   },
   controls: {
     found: {
-      heaters: { burner: { setpointC: 57.2, hysteresisK: 6, windows: null, ...beginFunctions() } },
-      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
-      ...beginControls(),
+      heaters: { burner: { setpointC: 57.2, differentialK: 6, schedule: null, ...defaultFunctions() } },
+      loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
     },
     writes: 'set',

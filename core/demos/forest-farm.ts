@@ -1,20 +1,20 @@
 import { everyDay } from '../calendar/week'
 import { everyMonth } from '../calendar/year'
 import { CLIMATES } from '../climate/archetypes'
-import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, bath, dishes, foam, run, shower } from '../household/defaults/build'
 import {
-  unlookedCombustion,
-  unlookedFailSafe,
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPlace,
-  unlookedStore,
-  unlookedTap,
-  unlookedWay,
-} from '../household/blank/unlooked'
+  combustionNotChecked,
+  failSafeNotChecked,
+  heaterNotChecked,
+  networksNotChecked,
+  pipeworkNotChecked,
+  placeNotChecked,
+  storeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -45,11 +45,11 @@ export const forestFarm: Study = {
     monthlySunKwhM2: [...CLIMATES['temperate inland'].sunKwhM2],
     mains: { kind: 'model' },
     pressureBar: 2.6,
-    leastAirC: null,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: null,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: null,
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 110,
     metered: false,
@@ -68,7 +68,7 @@ export const forestFarm: Study = {
       { id: 'eskil', name: 'Eskil', kind: 'old' },
       { id: 'nele', name: 'Nele', kind: 'child' },
     ],
-    habits: [
+    uses: [
       shower(
         who('marta', 'shower', 'marta-shower', 'Marta showers after milking'),
         { days: 'every', at: '07:40', spreadMin: 15 },
@@ -134,7 +134,7 @@ export const forestFarm: Study = {
         flowLMin: 9,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'bath',
@@ -144,7 +144,7 @@ export const forestFarm: Study = {
         flowLMin: 14,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'basin',
@@ -154,7 +154,7 @@ export const forestFarm: Study = {
         flowLMin: 5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'kitchen',
@@ -164,8 +164,8 @@ export const forestFarm: Study = {
         flowLMin: 8,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
-        leastHotC: 48,
+        ...tapNotChecked(),
+        minHotInletC: 48,
       },
       {
         id: 'workshop',
@@ -175,23 +175,23 @@ export const forestFarm: Study = {
         flowLMin: 5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
     ],
     loop: null,
-    wasteLimitL: 1,
+    deadLegLimitL: 1,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: { stackHeightM: 1.9, diameterMm: 110, toMainM: 4, toHeaterM: 6, tapIds: ['shower'], access: true },
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedHeater(),
-        ...unlookedCombustion(),
+        ...heaterNotChecked(),
+        ...combustionNotChecked(),
         kind: 'wood-coil',
-        way: unlookedWay(),
+        way: pipeworkNotChecked(),
         id: 'range',
         name: 'Coil in the range',
         place: 'heated',
@@ -212,21 +212,21 @@ export const forestFarm: Study = {
           boreMm: 26.2,
           fittingsM: 4,
           portsApartM: 0.25,
-          ...unlookedFailSafe(),
+          ...failSafeNotChecked(),
         },
         note: 'Flue swept every autumn.',
       },
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'solar',
         id: 'barn-roof',
         name: 'Collectors on the barn',
         place: 'outdoors',
         areaM2: 5,
-        optical: 0.78,
-        lossLinear: 3.6,
-        lossSquare: 0.014,
-        incidence: 0.1,
+        eta0: 0.78,
+        a1: 3.6,
+        a2: 0.014,
+        iamB0: 0.1,
         tiltDeg: 45,
         azimuthDeg: 15,
         coil: { bottom: 0.05, top: 0.35, uaWK: 450 },
@@ -236,7 +236,7 @@ export const forestFarm: Study = {
         sensorHeight: null,
       },
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'element',
         id: 'top-element',
         name: 'Element at the top',
@@ -248,7 +248,7 @@ export const forestFarm: Study = {
         settingsReviewed: false,
       },
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'under-sink',
         id: 'workshop-store',
         name: 'Store in the workshop',
@@ -262,7 +262,7 @@ export const forestFarm: Study = {
       },
     ],
     store: {
-      ...unlookedStore(),
+      ...storeNotChecked(),
       name: 'Store in the box room',
       place: 'heated',
       litres: 300,
@@ -272,17 +272,19 @@ export const forestFarm: Study = {
       inletMix: 0.05,
       mixing: { mixesToC: 52, testedOn: null },
       reliefValve: true,
+      reliefKind: 'temperature and pressure',
+      reliefBar: 7,
       reliefC: 93,
     },
   },
   controls: {
     found: {
       heaters: {
-        'top-element': { setpointC: 58, hysteresisK: 6, windows: null, ...beginFunctions() },
-        'workshop-store': { setpointC: 60, hysteresisK: 8, windows: null, ...beginFunctions() },
+        'top-element': { setpointC: 58, differentialK: 6, schedule: null, ...defaultFunctions() },
+        'workshop-store': { setpointC: 60, differentialK: 8, schedule: null, ...defaultFunctions() },
       },
-      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
-      ...beginControls(),
+      loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 15, periodsPerDay: 3, days: 'same' },
     },
     writes: 'set',
@@ -326,13 +328,13 @@ export const forestFarm: Study = {
       name: 'Element at midday, workshop cooler',
       measures: [
         {
-          kind: 'heater-windows',
+          kind: 'heater-schedule',
           id: 'midday',
           name: 'Element only at midday and evening',
           partPrices: {},
           costMoney: 0,
           heaterId: 'top-element',
-          windows: everyDay([660, 960], [1080, 1200]),
+          schedule: everyDay([660, 960], [1080, 1200]),
         },
         {
           kind: 'setpoint',

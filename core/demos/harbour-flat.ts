@@ -1,15 +1,15 @@
 import { everyDay } from '../calendar/week'
 import { CLIMATES } from '../climate/archetypes'
-import { basin, dishes, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, dishes, run, shower } from '../household/defaults/build'
 import {
-  unlookedCombustion,
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPlace,
-  unlookedTap,
-} from '../household/blank/unlooked'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+  combustionNotChecked,
+  heaterNotChecked,
+  networksNotChecked,
+  placeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -37,11 +37,11 @@ export const harbourFlat: Study = {
     monthlyAirC: [4.6, 4.8, 6.4, 8.6, 11.7, 14.4, 16.5, 16.7, 14.6, 11.3, 7.7, 5.4],
     mains: { kind: 'monthly', monthlyC: [7.5, 7.0, 7.8, 9.4, 12.0, 14.6, 16.8, 17.5, 16.4, 13.8, 11.0, 8.8] },
     pressureBar: 2.6,
-    leastAirC: null,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: null,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: null,
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 95,
     metered: null,
@@ -58,7 +58,7 @@ export const harbourFlat: Study = {
       { id: 'marit', name: 'Marit', kind: 'adult' },
       { id: 'jorun', name: 'Jorun', kind: 'adult' },
     ],
-    habits: [
+    uses: [
       shower(
         who('marit', 'shower', 'marit-shower', 'Marit showers'),
         { days: 'every', at: '06:50', spreadMin: 12, chance: 0.9 },
@@ -117,7 +117,7 @@ export const harbourFlat: Study = {
         flowLMin: 8.5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'basin',
@@ -127,7 +127,7 @@ export const harbourFlat: Study = {
         flowLMin: 4,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'kitchen-sink',
@@ -137,20 +137,20 @@ export const harbourFlat: Study = {
         flowLMin: 6,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
     ],
     loop: null,
-    wasteLimitL: null,
+    deadLegLimitL: null,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: null,
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedCombustion(),
+        ...combustionNotChecked(),
         kind: 'instant-gas',
         exchanger: 'direct',
         pilotW: 0,
@@ -158,20 +158,20 @@ export const harbourFlat: Study = {
         id: 'wall-heater',
         name: 'Wall heater',
         place: 'heated',
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         carrier: 'natural-gas',
         outputKw: 19.2,
-        leastOutputKw: 7,
-        leastFlowLMin: 2.5,
+        minOutputKw: 7,
+        minActivationFlowLMin: 2.5,
         efficiency: { kind: 'fixed', share: 0.82 },
-        purgeWh: 4,
-        startLagS: 7,
+        startLossWh: 4,
+        startDelayS: 7,
         standbyW: 2,
         contentL: 0.8,
         contentUaWK: 1.2,
         units: 1,
         unitsShare: 'in turn',
-        mostInletC: null,
+        maxInletC: null,
         makerFlow: [],
       },
     ],
@@ -179,9 +179,11 @@ export const harbourFlat: Study = {
   },
   controls: {
     found: {
-      heaters: { 'wall-heater': { setpointC: 55, hysteresisK: 2, windows: null, keepHot: false, ...beginFunctions() } },
-      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
-      ...beginControls(),
+      heaters: {
+        'wall-heater': { setpointC: 55, differentialK: 2, schedule: null, keepHot: false, ...defaultFunctions() },
+      },
+      loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
     },
     writes: 'set',
@@ -230,5 +232,5 @@ export const harbourFlat: Study = {
     },
   ],
   readings: [],
-  origins: { 'plant.heaters.wall-heater.startLagS': 'assumed', 'site.mains': 'measured' },
+  origins: { 'plant.heaters.wall-heater.startDelayS': 'assumed', 'site.mains': 'measured' },
 }

@@ -1,17 +1,17 @@
 import { everyDay, workAndRest } from '../calendar/week'
 import { everyMonth } from '../calendar/year'
-import { basin, bath, dishes, foam, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, bath, dishes, foam, run, shower } from '../household/defaults/build'
 import {
-  unlookedCombustion,
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPipe,
-  unlookedPlace,
-  unlookedStore,
-  unlookedTap,
-} from '../household/blank/unlooked'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+  combustionNotChecked,
+  heaterNotChecked,
+  networksNotChecked,
+  pipeNotChecked,
+  placeNotChecked,
+  storeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -40,11 +40,11 @@ export const hillTown: Study = {
     monthlyAirC: [2.1, 3.4, 6.8, 10.2, 14.6, 18.5, 21.3, 21.0, 17.0, 12.1, 6.9, 3.0],
     mains: { kind: 'model' },
     pressureBar: 3.2,
-    leastAirC: null,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: null,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: null,
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 240,
     metered: null,
@@ -64,7 +64,7 @@ export const hillTown: Study = {
       { id: 'pim', name: 'Pim', kind: 'child' },
       { id: 'oda', name: 'Oda', kind: 'old' },
     ],
-    habits: [
+    uses: [
       shower(
         who('ilva', 'top-shower', 'ilva-shower', 'Ilva showers before the early shift'),
         { days: 'work', at: '05:50', spreadMin: 8 },
@@ -188,7 +188,7 @@ export const hillTown: Study = {
         flowLMin: 7,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'first-shower',
@@ -198,7 +198,7 @@ export const hillTown: Study = {
         flowLMin: 9,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'first-bath',
@@ -208,7 +208,7 @@ export const hillTown: Study = {
         flowLMin: 14,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'first-basin',
@@ -218,7 +218,7 @@ export const hillTown: Study = {
         flowLMin: 5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'top-shower',
@@ -228,7 +228,7 @@ export const hillTown: Study = {
         flowLMin: 8,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'top-basin',
@@ -238,11 +238,11 @@ export const hillTown: Study = {
         flowLMin: 5,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
     ],
     loop: {
-      turnsAt: 'riser-top',
+      returnConnectionRunId: 'riser-top',
       back: {
         material: 'copper-en',
         size: '15',
@@ -250,7 +250,7 @@ export const hillTown: Study = {
         place: 'cellar',
         insulation: foam(9),
         reachable: true,
-        ...unlookedPipe(),
+        ...pipeNotChecked(),
       },
       pumpLMin: 4,
       pumpW: 25,
@@ -259,32 +259,32 @@ export const hillTown: Study = {
       pumpAt: 'at the plant',
       sensorAt: 'not there',
     },
-    wasteLimitL: null,
+    deadLegLimitL: null,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: null,
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedCombustion(),
+        ...combustionNotChecked(),
         kind: 'boiler-coil',
         outputHolds: 'at this height',
         sensorHeight: null,
         id: 'boiler',
         name: 'Condensing boiler',
         place: 'cellar',
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         carrier: 'natural-gas',
         outputKw: 24,
-        leastOutputKw: 5.5,
+        minOutputKw: 5.5,
         efficiency: { kind: 'condensing', shift: 0 },
-        purgeWh: 4,
-        startLagS: 8,
+        startLossWh: 4,
+        startDelayS: 8,
         standbyW: 4,
         coil: { bottom: 0.08, top: 0.5, uaWK: 700 },
-        primary: { litres: 7, uaWK: 2, flowLMin: 16, flowMaxC: 78, pumpW: 45, bandK: 5, overrunS: 0 },
+        primary: { litres: 7, uaWK: 2, flowLMin: 16, flowMaxC: 78, pumpW: 45, restartDifferentialK: 5, overrunS: 0 },
       },
     ],
     store: {
@@ -295,14 +295,14 @@ export const hillTown: Study = {
       loss: { kind: 'label', label: 'C' },
       sensorHeight: 0.45,
       inletMix: 0.05,
-      ...unlookedStore(),
+      ...storeNotChecked(),
     },
   },
   controls: {
     found: {
-      heaters: { boiler: { setpointC: 65, hysteresisK: 5, windows: null, ...beginFunctions() } },
-      loop: { mode: 'clock', windows: everyDay([330, 1380]), ...beginLoop() },
-      ...beginControls(),
+      heaters: { boiler: { setpointC: 65, differentialK: 5, schedule: null, ...defaultFunctions() } },
+      loop: { mode: 'clock', schedule: everyDay([330, 1380]), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
     },
     writes: 'set',
@@ -346,12 +346,12 @@ export const hillTown: Study = {
       name: 'Loop by the clock, pipes wrapped',
       measures: [
         {
-          kind: 'loop-windows',
+          kind: 'loop-schedule',
           id: 'three-windows',
           name: 'Loop only when someone is up',
           partPrices: {},
           costMoney: 0,
-          windows: workAndRest(
+          schedule: workAndRest(
             [
               [330, 480],
               [600, 660],

@@ -1,17 +1,17 @@
 import { everyDay } from '../calendar/week'
-import { basin, dishes, foam, run, shower } from '../household/blank/build'
-import { plainTariff } from '../household/blank/plain-tariff'
+import { basin, dishes, foam, run, shower } from '../household/defaults/build'
 import {
-  unlookedCombustion,
-  unlookedFailSafe,
-  unlookedHeater,
-  unlookedNetworks,
-  unlookedPlace,
-  unlookedStore,
-  unlookedTap,
-} from '../household/blank/unlooked'
+  combustionNotChecked,
+  failSafeNotChecked,
+  heaterNotChecked,
+  networksNotChecked,
+  placeNotChecked,
+  storeNotChecked,
+  tapNotChecked,
+} from '../household/defaults/not-checked'
+import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
-import { beginControls, beginFunctions, beginLoop } from '../study/controls'
+import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -45,11 +45,11 @@ export const mountainRefuge: Study = {
     monthlySunKwhM2: [1.8, 2.7, 4, 5, 5.4, 5.8, 6, 5.2, 4.1, 2.8, 1.9, 1.5],
     mains: { kind: 'monthly', monthlyC: [2, 2, 2.5, 3, 4, 5.5, 7, 7.5, 6.5, 5, 3.5, 2.5] },
     pressureBar: 1.6,
-    leastAirC: -24,
-    frostGuard: 'not looked',
-    networks: unlookedNetworks(),
+    designAirC: -24,
+    frostGuard: 'not checked',
+    networks: networksNotChecked(),
     electricMain: { amps: 25, volts: 230, phases: 1, spareWays: 1, otherAmps: 8 },
-    heaterPlace: unlookedPlace(),
+    heaterPlace: placeNotChecked(),
     gasLineKw: null,
     hardnessMgL: 45,
     metered: false,
@@ -67,7 +67,7 @@ export const mountainRefuge: Study = {
       { id: 'mirja', name: 'Mirja, warden', kind: 'adult' },
       { id: 'walker', name: 'A walker', kind: 'adult' },
     ],
-    habits: [
+    uses: [
       shower(
         who('aldo', 'shower', 'aldo-shower', 'Aldo showers'),
         { days: 'every', at: '06:10', spreadMin: 15, chance: 0.6 },
@@ -128,7 +128,7 @@ export const mountainRefuge: Study = {
         flowLMin: 6,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'washroom',
@@ -138,7 +138,7 @@ export const mountainRefuge: Study = {
         flowLMin: 4,
         mixes: true,
         drains: true,
-        ...unlookedTap(),
+        ...tapNotChecked(),
       },
       {
         id: 'kitchen',
@@ -148,22 +148,22 @@ export const mountainRefuge: Study = {
         flowLMin: 7,
         mixes: true,
         drains: false,
-        ...unlookedTap(),
-        leastHotC: 45,
+        ...tapNotChecked(),
+        minHotInletC: 45,
       },
     ],
     loop: null,
-    wasteLimitL: 0.8,
+    deadLegLimitL: 0.8,
     energyLimitKwh: null,
-    leastBoreMm: null,
+    minBoreMm: null,
     drain: { stackHeightM: 0.9, diameterMm: 110, toMainM: 3, toHeaterM: 7, tapIds: ['shower'], access: true },
     recovery: null,
   },
   plant: {
     heaters: [
       {
-        ...unlookedHeater(),
-        ...unlookedCombustion(),
+        ...heaterNotChecked(),
+        ...combustionNotChecked(),
         kind: 'wood-coil',
         way: { rises: true, canBeShut: false, filled: true },
         id: 'stove',
@@ -186,22 +186,22 @@ export const mountainRefuge: Study = {
           boreMm: 26.2,
           fittingsM: 4,
           portsApartM: 0.35,
-          ...unlookedFailSafe(),
+          ...failSafeNotChecked(),
         },
         note: 'Unions at both ports, drain cock at the foot of the cold pipe.',
       },
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'solar',
         id: 'south-wall',
         name: 'Collectors on the south wall',
         place: 'outdoors',
         months: SUN_MONTHS,
         areaM2: 4,
-        optical: 0.72,
-        lossLinear: 1.5,
-        lossSquare: 0.008,
-        incidence: 0.1,
+        eta0: 0.72,
+        a1: 1.5,
+        a2: 0.008,
+        iamB0: 0.1,
         tiltDeg: 70,
         azimuthDeg: -5,
         coil: { bottom: 0.05, top: 0.4, uaWK: 500 },
@@ -211,7 +211,7 @@ export const mountainRefuge: Study = {
         sensorHeight: null,
       },
       {
-        ...unlookedHeater(),
+        ...heaterNotChecked(),
         kind: 'element',
         id: 'element',
         name: 'Element on the battery',
@@ -224,7 +224,7 @@ export const mountainRefuge: Study = {
       },
     ],
     store: {
-      ...unlookedStore(),
+      ...storeNotChecked(),
       name: 'Store under the roof',
       place: 'heated',
       litres: 400,
@@ -234,6 +234,8 @@ export const mountainRefuge: Study = {
       inletMix: 0.05,
       mixing: { mixesToC: 50, testedOn: null },
       reliefValve: true,
+      reliefKind: 'temperature and pressure',
+      reliefBar: 7,
       reliefPiped: true,
       reliefC: 93,
       valveBeforeRelief: false,
@@ -242,10 +244,10 @@ export const mountainRefuge: Study = {
   controls: {
     found: {
       heaters: {
-        element: { setpointC: 50, hysteresisK: 6, windows: everyDay([960, 1320]), ...beginFunctions() },
+        element: { setpointC: 50, differentialK: 6, schedule: everyDay([960, 1320]), ...defaultFunctions() },
       },
-      loop: { mode: 'off', windows: everyDay(), ...beginLoop() },
-      ...beginControls(),
+      loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
+      ...defaultControls(),
       grid: { stepMin: 30, periodsPerDay: 2, days: 'same' },
     },
     writes: 'set',

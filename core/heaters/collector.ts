@@ -10,12 +10,12 @@ const DIFFUSE_COSINE = Math.cos((60 * Math.PI) / 180)
 interface Glass {
   areaM2: number
   /** Share of the light that is taken up with no loss, 0 to 1. */
-  optical: number
+  eta0: number
   /** W/(m²K) and W/(m²K²). */
-  lossLinear: number
-  lossSquare: number
+  a1: number
+  a2: number
   /** Incidence modifier b₀. */
-  incidence: number
+  iamB0: number
 }
 
 /**
@@ -23,8 +23,8 @@ interface Glass {
  * 1).
  */
 export function absorbed(glass: Glass, light: { beamWM2: number; skyWM2: number; cosine: number }): number {
-  const modifier = (cosine: number) => (cosine <= 0.1 ? 0 : Math.max(0, 1 - glass.incidence * (1 / cosine - 1)))
-  return glass.optical * (light.beamWM2 * modifier(light.cosine) + light.skyWM2 * modifier(DIFFUSE_COSINE))
+  const modifier = (cosine: number) => (cosine <= 0.1 ? 0 : Math.max(0, 1 - glass.iamB0 * (1 / cosine - 1)))
+  return glass.eta0 * (light.beamWM2 * modifier(light.cosine) + light.skyWM2 * modifier(DIFFUSE_COSINE))
 }
 
 /**
@@ -32,11 +32,11 @@ export function absorbed(glass: Glass, light: { beamWM2: number; skyWM2: number;
  * Source: the efficiency curve of EN ISO 9806. @example gain(…, 546, 30)
  */
 export const gain = (glass: Glass, absorbedWM2: number, overAirK: number) =>
-  (glass.areaM2 * (absorbedWM2 - glass.lossLinear * overAirK - glass.lossSquare * overAirK * Math.abs(overAirK))) / 1000
+  (glass.areaM2 * (absorbedWM2 - glass.a1 * overAirK - glass.a2 * overAirK * Math.abs(overAirK))) / 1000
 
 /** Over the air, K, at which a collector gives nothing: where it comes to rest when nothing flows. */
 export function stagnation(glass: Glass, absorbedWM2: number): number {
-  const { lossLinear: a, lossSquare: b } = glass
+  const { a1: a, a2: b } = glass
   if (b <= 0) return a <= 0 ? 200 : absorbedWM2 / a
   return (-a + Math.sqrt(a * a + 4 * b * absorbedWM2)) / (2 * b)
 }

@@ -16,7 +16,7 @@ export interface DialMark {
  * a thermostat are not straight. Marks of the same division are averaged.
  * @returns the division, or why it cannot be said
  */
-export function dialFor(marks: readonly DialMark[], wantedC: number): Result<number> {
+export function dialFor(marks: readonly DialMark[], requiredC: number): Result<number> {
   const byDivision = new Map<number, number[]>()
   for (const m of marks) byDivision.set(m.division, [...(byDivision.get(m.division) ?? []), m.tempC])
   const points = [...byDivision]
@@ -31,10 +31,10 @@ export function dialFor(marks: readonly DialMark[], wantedC: number): Result<num
     return refused('The marks contradict each other: hotter must always be in the same direction. Read one again.')
   const span = points[points.length - 1].tempC - points[0].tempC
   if (span < 1) return refused('The marks are too close together in temperature: turn the dial further and read again.')
-  if (wantedC < points[0].tempC - span / 2 || wantedC > points[points.length - 1].tempC + span / 2)
+  if (requiredC < points[0].tempC - span / 2 || requiredC > points[points.length - 1].tempC + span / 2)
     return refused('Too far from the marks: set the dial as near as they reach, read there, and mark again.')
   let i = 0
-  while (i < points.length - 2 && wantedC > points[i + 1].tempC) i++
+  while (i < points.length - 2 && requiredC > points[i + 1].tempC) i++
   const [a, b] = [points[i], points[i + 1]]
-  return { ok: true, value: a.division + ((b.division - a.division) * (wantedC - a.tempC)) / (b.tempC - a.tempC) }
+  return { ok: true, value: a.division + ((b.division - a.division) * (requiredC - a.tempC)) / (b.tempC - a.tempC) }
 }

@@ -1,5 +1,5 @@
 /** Where the heat of a kind goes: into the store, into all water as it runs, or into the water of one tap. */
-export type Heats = 'store' | 'running' | 'tap'
+export type Heats = 'store' | 'instantaneous' | 'tap'
 
 /** What makes the heat, which decides what it is bought as, what an electrician or a fitter must see, and what is seen on it. */
 export type Source = 'burner' | 'electricity' | 'network' | 'fire' | 'sun'
@@ -29,7 +29,7 @@ export interface KindOfHeater {
   byItself: boolean
   hottest: Hottest
   /** How warm and within what it is held to begin with, °C and K. */
-  begins: { setpointC: number; hysteresisK: number }
+  begins: { setpointC: number; differentialK: number }
   /** Readings that can be taken at it. */
   readings: readonly ReadAt[]
   /** What can hurt somebody at it, and whose work it is. */
@@ -47,8 +47,8 @@ const READ_AT: Record<Source, readonly ReadAt[]> = {
   sun: ['heater-display'],
 }
 /** A store is kept hot; what heats as it runs only as warm as is used. */
-const STORED = { setpointC: 60, hysteresisK: 5 }
-const AS_IT_RUNS = { setpointC: 50, hysteresisK: 2 }
+const STORED = { setpointC: 60, differentialK: 5 }
+const AS_IT_RUNS = { setpointC: 50, differentialK: 2 }
 
 /**
  * Every kind of heater, stated once: what a list of kinds is asked anywhere is read from here. A kind's figures are in
@@ -67,7 +67,7 @@ export const HEATERS = {
       `${ISOLATE} Its refrigerant is for a registered installer. Antifreeze or drainage outdoors.`,
     ),
     pumpsHeat: true,
-    begins: { setpointC: 55, hysteresisK: 5 },
+    begins: { setpointC: 55, differentialK: 5 },
   },
   solar: kind(
     'Solar thermal collector',
@@ -90,11 +90,11 @@ export const HEATERS = {
     'fire',
     'Never run a coil dry; never heat a closed vessel. Own relief valve, open and piped to a safe place. Work on stoves and flues is for a registered installer.',
   ),
-  'instant-gas': kind('Instantaneous gas water heater', 'running', 'burner', 'setpoint', GAS),
-  'instant-electric': kind('Instantaneous electric water heater', 'running', 'electricity', 'setpoint', ISOLATE),
+  'instant-gas': kind('Instantaneous gas water heater', 'instantaneous', 'burner', 'setpoint', GAS),
+  'instant-electric': kind('Instantaneous electric water heater', 'instantaneous', 'electricity', 'setpoint', ISOLATE),
   'district-heat': kind(
     'Heat interface unit',
-    'running',
+    'instantaneous',
     'network',
     'setpoint',
     `The primary side is hot and pressurised; only the operator opens it. ${ISOLATE}`,
@@ -134,7 +134,7 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
     flueInStore: false as boolean,
     pumpsHeat: false as boolean,
     byItself: source === 'sun' || source === 'fire',
-    begins: heats === 'running' ? AS_IT_RUNS : STORED,
+    begins: heats === 'instantaneous' ? AS_IT_RUNS : STORED,
     readings: READ_AT[source],
     caution,
   }

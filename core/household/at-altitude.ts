@@ -5,6 +5,6 @@ import type { Heater } from '../study/plant'
 export function atAltitude<H extends Heater>(heater: H, altitudeM: number): H {
   if (!('outputHolds' in heater) || heater.outputHolds === 'at this height') return heater
   const share = shareAtAltitude(altitudeM)
-  const least = 'leastOutputKw' in heater ? { leastOutputKw: heater.leastOutputKw * share } : {}
+  const least = 'minOutputKw' in heater ? { minOutputKw: heater.minOutputKw * share } : {}
   return { ...heater, ...least, outputKw: heater.outputKw * share }
 }

@@ -1,5 +1,5 @@
 import { HEATERS } from '../heaters/kinds'
-import { isHeatPump, isOnStore, isRunning, outputOf } from '../study/heater-kinds'
+import { isHeatPump, isInstantaneous, isOnStore, outputOf } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Site } from '../study/site'
 import type { Study } from '../study/study'
@@ -21,10 +21,10 @@ const LEAST_COP = 2
 export function loadOf(heater: Heater, units: Study['units']): ElectricLoad | null {
   const { source, heats } = HEATERS[heater.kind]
   if (source !== 'electricity') return null
-  const stored = heats !== 'running'
+  const stored = heats !== 'instantaneous'
   const continuous = stored && units === 'us'
   if (isHeatPump(heater)) return { kw: heater.outputKw / LEAST_COP + heater.backupKw, phases: 1, continuous }
-  const kw = (outputOf(heater)?.kw ?? 0) * (isRunning(heater) ? heater.units : 1)
+  const kw = (outputOf(heater)?.kw ?? 0) * (isInstantaneous(heater) ? heater.units : 1)
   return { kw, phases: 'phases' in heater ? heater.phases : 1, continuous }
 }
 

@@ -9,7 +9,7 @@ export interface FirstStep {
 /** Where on the water a figure of the study is entered; the first that fits. */
 const STATIONS: readonly [RegExp, FirstStep['station']][] = [
   // What an appliance needs of the house is asked beside it.
-  [/^site\.(?!electricMain|gasLineKw|leastAirC|frostGuard|networks|heaterPlace)/, 'main'],
+  [/^site\.(?!electricMain|gasLineKw|designAirC|frostGuard|networks|heaterPlace)/, 'main'],
   [/^(plant\.heaters|controls|site)\./, 'heater'],
   [/^plant\.store/, 'store'],
   [/^pipes\.loop/, 'loop'],

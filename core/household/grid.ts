@@ -1,5 +1,5 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
-import { DAY_NAMES, type Week } from '../calendar/week'
+import { DAY_NAMES, type Schedule } from '../calendar/week'
 import { Grid } from '../study/controls'
 
 /** The days that share one programme with the given day, itself included (0 = Monday). */
@@ -15,7 +15,7 @@ export function snap(grid: Grid, minute: number): number {
 }
 
 /** What keeps a week from being entered into the controller, in words; empty when it fits. */
-export function misfits(grid: Grid, week: Week): string[] {
+export function misfits(grid: Grid, week: Schedule): string[] {
   const out: string[] = []
   week.forEach((day, d) => {
     if (day.length > grid.periodsPerDay)

@@ -10,7 +10,7 @@ export const mainsOnWarmest = (study: Study): number => Math.max(...mainsThrough
 
 /** The coolest that anybody asks of a tap, °C. */
 export function leastWantedAt({ people }: Study, tapId: string): number {
-  const wanted = people.habits.filter((h) => h.tapId === tapId).map((h) => h.wantedC)
+  const wanted = people.uses.filter((h) => h.tapId === tapId).map((h) => h.requiredC)
   return wanted.length ? Math.min(...wanted) : USUAL_WANTED_C
 }
 
@@ -18,8 +18,8 @@ export function leastWantedAt({ people }: Study, tapId: string): number {
  * Hot water that a tap asks for, L/min: its flow times the hot share of the mix, (wanted − cold) / (hot − cold), kept between
  * none and all. @param coldC at the mixer, °C; @param hotC what arrives hot, °C
  */
-export function hotFlow(tap: Pick<Tap, 'flowLMin' | 'mixes'>, wantedC: number, coldC: number, hotC: number): number {
+export function hotFlow(tap: Pick<Tap, 'flowLMin' | 'mixes'>, requiredC: number, coldC: number, hotC: number): number {
   if (!tap.mixes) return tap.flowLMin
   if (hotC <= coldC) return tap.flowLMin
-  return tap.flowLMin * Math.max(0, Math.min(1, (wantedC - coldC) / (hotC - coldC)))
+  return tap.flowLMin * Math.max(0, Math.min(1, (requiredC - coldC) / (hotC - coldC)))
 }

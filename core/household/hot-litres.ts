@@ -1,9 +1,9 @@
-import { ownStoreOf } from '../study/heater-kinds'
+import { pointOfUseOf } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
-import { usesADay } from './habit-uses'
-import { carriedC } from './supply'
-import { frontTo, tapOf } from './ways'
+import { tapOf, warmUpVolumeTo } from './lookups'
+import { supplyC } from './supply'
+import { usesADay } from './uses-a-day'
 
 /** Share of what stands in the pipes that is cold when somebody waits, on the mean of a day: uses come in bunches. */
 const COLD_SHARE = 0.85
@@ -15,13 +15,13 @@ const COLD_SHARE = 0.85
  */
 export function hotLitresADay(study: Study, month: number): number {
   const coldC = mainsByMonth(study.site)[month]
-  const hotC = carriedC(study)
+  const hotC = supplyC(study)
   const { people } = study
-  return people.habits.reduce((sum, h) => {
+  return people.uses.reduce((sum, h) => {
     const tap = tapOf(study, h.tapId)
-    if (ownStoreOf(study.plant.heaters, tap.id)) return sum
+    if (pointOfUseOf(study.plant.heaters, tap.id)) return sum
     const { times, litres } = usesADay(h, tap, people)
-    const share = tap.mixes ? Math.min(1, Math.max(0, (h.wantedC - coldC) / (hotC - coldC))) : 1
-    return sum + times * (litres * share + (h.waits ? COLD_SHARE * frontTo(study, tap) : 0))
+    const share = tap.mixes ? Math.min(1, Math.max(0, (h.requiredC - coldC) / (hotC - coldC))) : 1
+    return sum + times * (litres * share + (h.waits ? COLD_SHARE * warmUpVolumeTo(study, tap) : 0))
   }, 0)
 }

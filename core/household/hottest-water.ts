@@ -1,11 +1,11 @@
 import { DIAL_OVER_K } from '../heaters/dial'
-import { hasSetpoint, isLocal, isOnStore } from '../study/heater-kinds'
+import { hasSetpoint, isOnStore, isPointOfUse } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { highestSetting, hottestOf } from './hottest'
 
-const central = (h: Heater) => !isLocal(h)
+const central = (h: Heater) => !isPointOfUse(h)
 
 /** Hottest that a heater makes in its ordinary work, °C: as it is set at its highest, or as its fire, sun or pilot makes it. */
 export function ordinaryHottest(study: Study, heater: Heater): number {

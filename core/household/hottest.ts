@@ -18,11 +18,11 @@ const OWN_LIMIT: { [K in KindEndedBy<'own figure'>]: (heater: HeaterOf<K>) => nu
 export const HOT_RUN_ABOVE_K = 2
 
 /** The highest that a thermostat is set to at any time: as always, by hand, at the holiday level, or for a hot run, °C. */
-export const highestSetting = ({ setpointC, holidayC, overrides, disinfection }: HeaterControl): number =>
+export const highestSetting = ({ setpointC, holidayC, overrides, pasteurisation }: HeaterControl): number =>
   Math.max(
     setpointC,
     holidayC ?? -Infinity,
-    disinfection ? disinfection.toC + HOT_RUN_ABOVE_K : -Infinity,
+    pasteurisation ? pasteurisation.toC + HOT_RUN_ABOVE_K : -Infinity,
     ...overrides.map((o) => o.setpointC),
   )
 

@@ -6,5 +6,5 @@ export const LOOP_PLACE_NAMES: Record<(typeof LOOP_PLACES)[number], string> = {
   'at the far tap': 'at the furthest outlet',
   'on the return': 'on the return',
   'not there': 'none',
-  'not looked': 'not checked',
+  'not checked': 'not checked',
 }

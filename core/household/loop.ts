@@ -5,9 +5,9 @@ import { placeTemperature } from '../climate/places'
 import { controlsOf } from '../study/in-force'
 import type { Loop, Returns, Run, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
+import { runsTo } from './lookups'
 import { runUa } from './runs'
-import { carriedC } from './supply'
-import { runsTo } from './ways'
+import { supplyC } from './supply'
 
 /** The valve of a loop that comes back through the cold line; null where its return is its own, or there is no loop. */
 export const bypassOf = (loop: Loop | null): Extract<Returns, { by: 'cold line' }> | null =>
@@ -28,17 +28,17 @@ function minuteOfWeek(takenAt: string): number {
 export function loopKeepsC(study: Study, takenAt: string): number | null | 'unsaid' {
   if (!study.pipes.loop) return null
   const { loop } = controlsOf(study)
-  const open = () => isOn(loop.windows, minuteOfWeek(takenAt))
+  const open = () => isOn(loop.schedule, minuteOfWeek(takenAt))
   switch (loop.mode) {
     case 'off':
       return null
     case 'always':
-      return carriedC(study)
+      return supplyC(study)
     case 'clock':
-      return open() ? carriedC(study) : null
+      return open() ? supplyC(study) : null
     case 'sampled':
     case 'stop warm':
-      return open() ? Math.min(carriedC(study), loop.targetC) - loop.differentialK : null
+      return open() ? Math.min(supplyC(study), loop.targetC) - loop.differentialK : null
     case 'trace heating':
       return open() ? loop.targetC : null
     case 'on demand':
@@ -51,8 +51,8 @@ export function loopKeepsC(study: Study, takenAt: string): number | null | 'unsa
 function loopLengths(study: Study, month: number): { uaWK: number; airC: number }[] {
   const { loop } = study.pipes
   if (!loop) return []
-  const hotC = carriedC(study)
-  return [...runsTo(study, { runId: loop.turnsAt }), loop.back].map((r) => ({
+  const hotC = supplyC(study)
+  return [...runsTo(study, { runId: loop.returnConnectionRunId }), loop.back].map((r) => ({
     uaWK: runUa(r, hotC, study.site.monthlyAirC),
     airC: placeTemperature(r.place, month, study.site.monthlyAirC),
   }))
@@ -73,6 +73,6 @@ export function loopAir(study: Study, month: number): number {
 /** Runs to a tap that no loop passes. */
 export function runsPastLoop(study: Study, tap: Pick<Tap, 'runId'>): Run[] {
   const { loop } = study.pipes
-  const passed = new Set(loop ? runsTo(study, { runId: loop.turnsAt }).map((r) => r.id) : [])
+  const passed = new Set(loop ? runsTo(study, { runId: loop.returnConnectionRunId }).map((r) => r.id) : [])
   return runsTo(study, tap).filter((r) => !passed.has(r.id))
 }

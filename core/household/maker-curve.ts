@@ -1,9 +1,9 @@
 import { againstPhysics, type CurveAgainst } from '../heaters/maker-curve'
-import type { RunningHeater } from '../study/heater-kinds'
+import type { InstantaneousHeater } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import { atAltitude } from './at-altitude'
-import { mainsOnColdest } from './ways'
+import { mainsOnColdest } from './lookups'
 
 /** Each point of a heater's curve against what its output makes of it at the height of the house and its coldest inlet. */
-export const curveInHouse = (heater: RunningHeater, study: Study): CurveAgainst[] =>
+export const curveInHouse = (heater: InstantaneousHeater, study: Study): CurveAgainst[] =>
   againstPhysics(heater.makerFlow, atAltitude(heater, study.site.altitudeM).outputKw, mainsOnColdest(study))

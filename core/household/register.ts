@@ -1,5 +1,5 @@
 import { Controls, HeaterControl, type HeaterControl as Heating } from '../study/controls'
-import { hasSetpoint, isRunning } from '../study/heater-kinds'
+import { hasSetpoint, isInstantaneous } from '../study/heater-kinds'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
 import { valueAt } from '../study/paths'
 import type { Study } from '../study/study'
@@ -67,7 +67,7 @@ export function settingsOf(study: Study): Setting[] {
       .filter(hasSetpoint)
       .flatMap((h) =>
         group(`heaters.${h.id}`, h.name, SETTING_WORDS.heater, HeaterControl.shape, (key) =>
-          key === 'keepHot' ? isRunning(h) : either((c) => isOwnChoice(key, c.heaters[h.id])),
+          key === 'keepHot' ? isInstantaneous(h) : either((c) => isOwnChoice(key, c.heaters[h.id])),
         ),
       ),
     ...(study.pipes.loop
@@ -92,10 +92,10 @@ export function settingsOf(study: Study): Setting[] {
 
 /** A heater's functions are in use where they are not as a control comes; its setpoint and its windows always are. */
 function isOwnChoice(key: keyof Heating, control: Heating): boolean {
-  if (key === 'holidayC' || key === 'disinfection') return control[key] !== null
+  if (key === 'holidayC' || key === 'pasteurisation') return control[key] !== null
   if (key === 'overrides') return control.overrides.length > 0
   if (key === 'prices') return control.prices !== 'any'
-  if (key === 'timerBy') return control.windows !== null
+  if (key === 'timerBy') return control.schedule !== null
   return true
 }
 
@@ -104,7 +104,7 @@ function takesPart(key: keyof Controls['loop'], mode: Controls['loop']['mode']):
   const takes = LOOP_MODE_TAKES[mode]
   const by: Record<keyof Controls['loop'], boolean> = {
     mode: true,
-    windows: takes.windows,
+    schedule: takes.schedule,
     targetC: takes.target,
     differentialK: takes.differential,
     sampled: mode === 'sampled',

@@ -4,14 +4,14 @@ import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 import { heatPerLitre } from '../water/power'
 import { airAround } from './air-around'
-import { usesADay } from './habit-uses'
-import { tapOf } from './ways'
+import { tapOf } from './lookups'
+import { usesADay } from './uses-a-day'
 
 /** What a reservoir gives on a winter's day, and what is drawn at its tap, both in litres at the temperature wanted there. */
 export interface ReservoirDay {
   makesL: number
   usesL: number
-  wantedC: number
+  requiredC: number
 }
 
 /**
@@ -20,17 +20,17 @@ export interface ReservoirDay {
  */
 export function reservoirDay(study: Study, heater: HeaterOf<'reservoir'>): ReservoirDay | null {
   const tap = tapOf(study, heater.tapId)
-  const habits = study.people.habits.filter((h) => h.tapId === tap.id)
-  if (habits.length === 0) return null
+  const uses = study.people.uses.filter((h) => h.tapId === tap.id)
+  if (uses.length === 0) return null
   const month = coldestMonth(study.site.monthlyAirC)
   const coldC = mainsByMonth(study.site)[month]
-  const wantedC = Math.max(coldC + 1, ...habits.map((h) => h.wantedC))
-  const usesL = habits.reduce((sum, h) => {
+  const requiredC = Math.max(coldC + 1, ...uses.map((h) => h.requiredC))
+  const usesL = uses.reduce((sum, h) => {
     const { times, litres } = usesADay(h, tap, study.people)
-    return sum + (times * litres * Math.max(0, h.wantedC - coldC)) / (wantedC - coldC)
+    return sum + (times * litres * Math.max(0, h.requiredC - coldC)) / (requiredC - coldC)
   }, 0)
   const hours = heater.firings.reduce((s, f) => s + (f.hours * f.days.filter(Boolean).length) / 7, 0)
-  const lostKwh = (24 * heater.uaWK * Math.max(0, wantedC - airAround(heater, month, study.site.monthlyAirC))) / 1000
+  const lostKwh = (24 * heater.uaWK * Math.max(0, requiredC - airAround(heater, month, study.site.monthlyAirC))) / 1000
   const keptKwh = Math.max(0, heater.waterKw * hours - lostKwh)
-  return { makesL: (keptKwh * 3600) / (heatPerLitre(coldC, wantedC) * (wantedC - coldC)), usesL, wantedC }
+  return { makesL: (keptKwh * 3600) / (heatPerLitre(coldC, requiredC) * (requiredC - coldC)), usesL, requiredC }
 }

@@ -1,7 +1,7 @@
 import { yearMean } from '../calendar/year'
 import { type Place, placeTemperature } from '../climate/places'
 import { type Material, pipeOf } from '../pipes/catalogue'
-import { frontPerMetre } from '../pipes/contents'
+import { warmUpVolumePerMetre } from '../pipes/contents'
 import { type Insulation, pipeLoss } from '../pipes/loss'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
@@ -45,8 +45,8 @@ export function runUa(
 }
 
 /** Contents of a run with its wall counted as water, L. */
-export function runFrontL(length: Pick<Length, 'material' | 'size' | 'lengthM'>): number {
-  return frontPerMetre(pipeOf(length.material, length.size)) * length.lengthM
+export function runWarmUpVolumeL(length: Pick<Length, 'material' | 'size' | 'lengthM'>): number {
+  return warmUpVolumePerMetre(pipeOf(length.material, length.size)) * length.lengthM
 }
 
 /** Runs that a loop in use passes through on its way out, by id; their loss is the loop's. */
@@ -54,7 +54,7 @@ export function loopRuns(study: Study): Set<string> {
   const out = new Set<string>()
   const { loop, runs } = study.pipes
   for (
-    let id: string | null = loop && controlsOf(study).loop.mode !== 'off' ? loop.turnsAt : null;
+    let id: string | null = loop && controlsOf(study).loop.mode !== 'off' ? loop.returnConnectionRunId : null;
     id !== null;
     id = runs.find((r) => r.id === id)!.from
   )

@@ -1,6 +1,6 @@
 import { SAFETY } from '../safety/limits'
-import { beginHotRun, type HeaterControl } from '../study/controls'
-import { isHeatPump, isRunning } from '../study/heater-kinds'
+import { defaultPasteurisation, type HeaterControl } from '../study/controls'
+import { isHeatPump, isInstantaneous } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Display } from '../units/display'
 import { SCALES_C } from '../water/hardness'
@@ -14,8 +14,8 @@ export interface School {
 }
 
 /** Schools that fit a heater. */
-export function schoolsFor(heater: Heater, write: Display): School[] {
-  if (isRunning(heater))
+export function strategiesFor(heater: Heater, write: Display): School[] {
+  if (isInstantaneous(heater))
     return [
       {
         id: 'as-used',
@@ -35,20 +35,20 @@ export function schoolsFor(heater: Heater, write: Display): School[] {
       id: 'hot-mixed',
       name: `Store hot and mix down, ${write.temperature(SAFETY.storedHot.value)}`,
       why: 'Legionella does not survive and usable volume is larger; requires a mixing valve at cylinder or outlets.',
-      sets: { setpointC: SAFETY.storedHot.value, disinfection: null },
+      sets: { setpointC: SAFETY.storedHot.value, pasteurisation: null },
     },
     {
       id: 'cool-hot-run',
       name: `Cylinder at ${write.temperature(SAFETY.livesOn.value)} with a weekly pasteurisation cycle`,
       why: 'Lower standing loss, better condensing and heat pump efficiency; a weekly cycle disinfects the whole cylinder.',
-      sets: { setpointC: SAFETY.livesOn.value, disinfection: beginHotRun() },
+      sets: { setpointC: SAFETY.livesOn.value, pasteurisation: defaultPasteurisation() },
     },
   ]
 }
 
 /** Where a setpoint of a heater usually belongs, °C, and what speaks for more and for less. */
 export function bandFor(heater: Heater, write: Display): { lowC: number; highC: number; raise: string; lower: string } {
-  if (isRunning(heater))
+  if (isInstantaneous(heater))
     return {
       lowC: 42,
       highC: SAFETY.livesOn.value,

@@ -1,5 +1,5 @@
 import { dateOf } from '../calendar/names'
-import { DAY_NAMES, type Week, weekInWords } from '../calendar/week'
+import { DAY_NAMES, type Schedule, weekInWords } from '../calendar/week'
 import type { Controls, HeaterControl, LoopControl, TIMER_BY } from '../study/controls'
 import type { Display } from '../units/display'
 import { LOOP_MODE_WORDS } from './loop-mode-words'
@@ -15,13 +15,13 @@ type WordsOf<T> = { [K in keyof Required<T>]: SettingWords<Required<T>[K]> }
 
 const minutes = (count: number) => `${count} min`
 const share = (of: number) => `${Math.round(of * 100)}%`
-const week = (value: Week, write: Display) => weekInWords(value, write.time)
-const weekOrAlways = (value: Week | null, write: Display) => (value === null ? 'at all times' : week(value, write))
+const week = (value: Schedule, write: Display) => weekInWords(value, write.time)
+const weekOrAlways = (value: Schedule | null, write: Display) => (value === null ? 'at all times' : week(value, write))
 const onOff = (value: boolean) => (value ? 'on' : 'off')
 
 /** What a timer switches. */
 export const TIMER_WORDS: Record<(typeof TIMER_BY)[number], string> = {
-  'not looked': 'not checked',
+  'not checked': 'not checked',
   'its control': 'control input',
   'its mains': 'power supply',
 }
@@ -34,11 +34,11 @@ export const SUMMER_WORDS: Record<Controls['clock']['summerTime'], string> = {
 
 const heater: WordsOf<HeaterControl> = {
   setpointC: { what: 'Setpoint', say: (c, write) => write.temperature(c) },
-  hysteresisK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
-  windows: { what: 'Hot water schedule', say: weekOrAlways },
+  differentialK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
+  schedule: { what: 'Hot water schedule', say: weekOrAlways },
   keepHot: { what: 'Keep-hot', say: onOff },
   holidayC: { what: 'Holiday setpoint', say: (c, write) => (c === null ? 'unchanged' : write.temperature(c)) },
-  disinfection: {
+  pasteurisation: {
     what: 'Pasteurisation cycle',
     say: (run, write) =>
       run === null
@@ -61,7 +61,7 @@ const heater: WordsOf<HeaterControl> = {
 
 const loop: WordsOf<LoopControl> = {
   mode: { what: 'Circulation mode', say: (mode) => LOOP_MODE_WORDS[mode].name.toLowerCase() },
-  windows: { what: 'Circulation schedule', say: week },
+  schedule: { what: 'Circulation schedule', say: week },
   targetC: { what: 'Pump-off temperature', say: (c, write) => write.temperature(c) },
   differentialK: { what: 'Switching differential', say: (k, write) => write.figure('rise', k) },
   sampled: { what: 'Test interval', say: (t, write) => `every ${minutes(t.everyMin)} for ${write.seconds(t.testS)}` },
@@ -79,7 +79,7 @@ const loop: WordsOf<LoopControl> = {
 
 const heating: WordsOf<Controls['heating']> = {
   heaterId: { what: 'Space heating', say: (id) => id ?? 'another appliance' },
-  windows: { what: 'Space heating schedule', say: weekOrAlways },
+  schedule: { what: 'Space heating schedule', say: weekOrAlways },
   hotWaterFirst: { what: 'Hot water priority', say: (first) => (first ? 'yes' : 'no') },
 }
 

@@ -1,5 +1,5 @@
 import { HEATERS } from '../heaters/kinds'
-import { hasSetpoint, isLocal, isOnStore, runningOf } from '../study/heater-kinds'
+import { hasSetpoint, instantaneousOf, isOnStore, isPointOfUse } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Store } from '../study/plant'
 import type { Study } from '../study/study'
@@ -8,8 +8,8 @@ import type { Study } from '../study/study'
 export function supplyOf(study: Study): { heaterId: string; setpointC: number } {
   const { heaters } = study.plant
   const controls = controlsOf(study).heaters
-  const running = runningOf(heaters)
-  const central = heaters.filter((h) => !isLocal(h))
+  const running = instantaneousOf(heaters)
+  const central = heaters.filter((h) => !isPointOfUse(h))
   const held = running ? [running] : central.filter(hasSetpoint)
   // With the sun and fires alone nobody sets it: it is reckoned with what a store is usually kept at.
   if (!held.length) return { heaterId: central[0].id, setpointC: HEATERS[central[0].kind].begins.setpointC }
@@ -22,7 +22,7 @@ export const mixesTo = (store: Store | null): number | null =>
   store && typeof store.mixing === 'object' ? store.mixing.mixesToC : null
 
 /** Water that the pipes carry, °C: the same, or what a mixing valve behind the store makes of it. */
-export const carriedC = (study: Study): number =>
+export const supplyC = (study: Study): number =>
   Math.min(supplyOf(study).setpointC, mixesTo(study.plant.store) ?? Infinity)
 
 /** The hottest thermostat that holds the store, °C, and whose it is; null without a store, or with the sun and fires alone. */

@@ -3,12 +3,12 @@ import { contentsPerMetre } from '../pipes/contents'
 import { fittingsM } from '../pipes/fittings'
 import { pressureDrop } from '../pipes/friction'
 import { coolDownHours } from '../pipes/loss'
-import { ownStoreOf } from '../study/heater-kinds'
+import { pointOfUseOf } from '../study/heater-kinds'
 import type { Run, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
+import { heaterDelayS, runsTo, warmUpVolumeTo } from './lookups'
 import { runUa } from './runs'
-import { carriedC } from './supply'
-import { frontTo, heaterDelayS, runsTo } from './ways'
+import { supplyC } from './supply'
 
 /** What stands between the plant and a tap, from cold, with nothing else drawn and the loop at rest. */
 export interface TapFigures {
@@ -16,7 +16,7 @@ export interface TapFigures {
   /** A small store at the tap serves it from the cold main: no pipe stands between. */
   ownStore: boolean
   contentL: number
-  runOffL: number
+  toWasteL: number
   /** The heater's delay included. */
   waitS: number
   /** Time in which the last run loses 63 % of its warmth, h: it decides the second draw of a bunch. */
@@ -39,17 +39,17 @@ function dropOf(run: Run, flowLMin: number): number {
 
 export function tapFigures(study: Study, tap: Tap): TapFigures {
   const runs = runsTo(study, tap)
-  if (ownStoreOf(study.plant.heaters, tap.id))
-    return { tap, ownStore: true, contentL: 0, runOffL: 0, waitS: 0, coolDownH: 0, dropBar: 0 }
+  if (pointOfUseOf(study.plant.heaters, tap.id))
+    return { tap, ownStore: true, contentL: 0, toWasteL: 0, waitS: 0, coolDownH: 0, dropBar: 0 }
   const delayS = heaterDelayS(study)
-  const waitS = (frontTo(study, tap) / tap.flowLMin) * 60 + delayS
+  const waitS = (warmUpVolumeTo(study, tap) / tap.flowLMin) * 60 + delayS
   const last = runs[runs.length - 1]
-  const ua = runUa(last, carriedC(study), study.site.monthlyAirC, 'cools') / last.lengthM
+  const ua = runUa(last, supplyC(study), study.site.monthlyAirC, 'cools') / last.lengthM
   return {
     tap,
     ownStore: false,
     contentL: runs.reduce((s, r) => s + contentsPerMetre(pipeOf(r.material, r.size)) * r.lengthM, 0),
-    runOffL: (tap.flowLMin * waitS) / 60,
+    toWasteL: (tap.flowLMin * waitS) / 60,
     waitS,
     coolDownH: coolDownHours(pipeOf(last.material, last.size), ua),
     dropBar: runs.reduce((s, r) => s + dropOf(r, tap.flowLMin), 0) / 1e5,
@@ -58,5 +58,5 @@ export function tapFigures(study: Study, tap: Tap): TapFigures {
 
 /** Every tap, the one that runs off most first. */
 export function rankedTaps(study: Study): TapFigures[] {
-  return study.pipes.taps.map((t) => tapFigures(study, t)).sort((a, b) => b.runOffL - a.runOffL)
+  return study.pipes.taps.map((t) => tapFigures(study, t)).sort((a, b) => b.toWasteL - a.toWasteL)
 }

@@ -12,7 +12,7 @@ export const USUAL_DOUBT = {
   output: 0.12,
   efficiency: 0.06,
   standby: 0.5,
-  habits: 0.4,
+  uses: 0.4,
   firings: 0.3,
   collector: 0.2,
   price: 0.15,

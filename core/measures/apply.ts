@@ -10,7 +10,7 @@ import { wrapped } from '../stores/standing-loss'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
 import { freshId } from '../study/fresh-id'
-import { isLocal } from '../study/heater-kinds'
+import { isPointOfUse } from '../study/heater-kinds'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import { Loop, Run } from '../study/pipes'
 import type { Heater } from '../study/plant'
@@ -48,7 +48,7 @@ function stillMeasured(before: Study, after: Study): Study {
 }
 
 /** What stands at a tap stays there, and so do a roof and a hearth. */
-const movesWithStore = (h: Heater) => !isLocal(h) && !['sun', 'fire'].includes(HEATERS[h.kind].source)
+const movesWithStore = (h: Heater) => !isPointOfUse(h) && !['sun', 'fire'].includes(HEATERS[h.kind].source)
 
 const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Study } = {
   'insulate-runs': (study, m) =>
@@ -67,10 +67,10 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
       store.loss = { kind: 'ua', uaWK: allWK - shellWK + wrapped(shellWK, jacket) }
     }),
   setpoint: (study, m) => withControl(study, m.heaterId, (c) => void (c.setpointC = m.setpointC)),
-  'heater-windows': (study, m) => withControl(study, m.heaterId, (c) => void (c.windows = m.windows)),
+  'heater-schedule': (study, m) => withControl(study, m.heaterId, (c) => void (c.schedule = m.schedule)),
   'heater-control': (study, m) => withControl(study, m.heaterId, (c) => void Object.assign(c, m.control)),
   'loop-mode': (study, m) => withControls(study, (c) => void (c.loop.mode = m.mode)),
-  'loop-windows': (study, m) => withControls(study, (c) => void (c.loop.windows = m.windows)),
+  'loop-schedule': (study, m) => withControls(study, (c) => void (c.loop.schedule = m.schedule)),
   'tap-flow': (study, m) =>
     edited(study, ({ pipes }) => {
       for (const tap of pipes.taps) if (tap.id === m.tapId) tap.flowLMin = m.flowLMin
@@ -85,16 +85,16 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
     }),
   'shorter-draws': (study, m) =>
     edited(study, ({ people }) => {
-      for (const { id, use } of people.habits)
-        if (m.habitIds.includes(id)) {
+      for (const { id, use } of people.uses)
+        if (m.useIds.includes(id)) {
           if (use.kind === 'timed') use.minutes *= m.share
           else use.litres *= m.share
         }
     }),
   'bath-to-shower': (study, m) =>
     edited(study, ({ people }) => {
-      for (const habit of people.habits)
-        if (m.habitIds.includes(habit.id)) {
+      for (const habit of people.uses)
+        if (m.useIds.includes(habit.id)) {
           habit.tapId = m.tapId
           habit.use = { kind: 'timed', minutes: m.minutes }
         }

@@ -1,11 +1,11 @@
-import { ALWAYS, type Week } from '../calendar/week'
+import { ALWAYS, type Schedule } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
-import { assumedDrain } from '../household/blank/drain'
+import { assumedDrain } from '../household/defaults/drain'
 import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
 import type { Wrap } from '../household/engineer/defaults'
+import { runsTo } from '../household/lookups'
 import { flueInStore } from '../household/store-loss'
 import { supplyOf } from '../household/supply'
-import { runsTo } from '../household/ways'
 import { INSULATIONS } from '../pipes/loss'
 import { SAFETY } from '../safety/limits'
 import { rangeOf } from '../schema/shape'
@@ -50,12 +50,12 @@ export function measuresFor(study: Study): MeasureKind[] {
   const supplying = plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
   const has: Partial<Record<MeasureKind, boolean>> = {
     'loop-mode': pipes.loop !== null,
-    'loop-windows': pipes.loop !== null,
+    'loop-schedule': pipes.loop !== null,
     setpoint: hasSetpoint(supplying),
-    'heater-windows': hasSetpoint(supplying),
+    'heater-schedule': hasSetpoint(supplying),
     'heater-control': hasSetpoint(supplying),
     jacket: plant.store !== null,
-    'shorter-draws': people.habits.length > 0,
+    'shorter-draws': people.uses.length > 0,
     'mend-drip': pipes.taps.some((t) => (t.dripLH ?? 0) > 0),
     'bath-to-shower': bathHabits(study).length > 0 && pipes.taps.some((t) => t.kind === 'shower'),
     'drain-recovery': pipes.recovery === null && pipes.taps.some((t) => t.drains),
@@ -64,10 +64,10 @@ export function measuresFor(study: Study): MeasureKind[] {
 }
 
 const bathHabits = ({ people, pipes }: Study) =>
-  people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'bath')
+  people.uses.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'bath')
 
 /** A week of its own: what is edited in a measure leaves the controls as they are. */
-const ownWeek = (week: Week): Week => week.map((day) => day.map((w) => ({ ...w })))
+const ownWeek = (week: Schedule): Schedule => week.map((day) => day.map((w) => ({ ...w })))
 
 /** A drain unit as it is begun where the drain was looked at, or where nobody has: an upright one needs a stack that falls. */
 export function beginRecovery(study: Study): Recovery {
@@ -79,7 +79,7 @@ export function beginRecovery(study: Study): Recovery {
     connection: 'A',
     mount,
     ...UNITS[mount],
-    papers: null,
+    dataSource: null,
     tapIds: surveyed.length ? surveyed : [draining[0].id],
   }
 }
@@ -110,12 +110,12 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
       setpointC: Math.min(setpointC, Math.max(SAFETY.livesOn.value, setpointC - LOWER_K)),
     }
   },
-  'heater-windows': (study) => {
+  'heater-schedule': (study) => {
     const { heaterId } = supplyOf(study)
     return {
       name: 'Hot water schedule',
       heaterId,
-      windows: ownWeek(controlsOf(study).heaters[heaterId].windows ?? ALWAYS),
+      schedule: ownWeek(controlsOf(study).heaters[heaterId].schedule ?? ALWAYS),
     }
   },
   'heater-control': (study) => {
@@ -123,14 +123,14 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
     return { name: 'Controls as set', heaterId, control: structuredClone(controlsOf(study).heaters[heaterId]) }
   },
   'loop-mode': () => ({ name: 'Circulation off', mode: 'off' }),
-  'loop-windows': (study) => ({ name: 'Circulation schedule', windows: ownWeek(controlsOf(study).loop.windows) }),
+  'loop-schedule': (study) => ({ name: 'Circulation schedule', schedule: ownWeek(controlsOf(study).loop.schedule) }),
   'tap-flow': ({ pipes }) => {
     const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)
     return { name: `${tap.name}, reduced flow`, tapId: tap.id, flowLMin }
   },
   'stop-when-warm': ({ pipes, people }) => {
-    const late = people.habits.find((h) => h.unattendedS > 0)?.tapId
+    const late = people.uses.find((h) => h.unattendedS > 0)?.tapId
     const tap = pipes.taps.find((t) => t.id === late) ?? pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     return { name: `${tap.name}, thermostatic shut-off`, tapId: tap.id }
   },
@@ -139,16 +139,16 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
     return { name: `${worst.name}, repaired`, tapId: worst.id }
   },
   'shorter-draws': ({ people, pipes }) => {
-    const showers = people.habits.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')
+    const showers = people.uses.filter((h) => pipes.taps.find((t) => t.id === h.tapId)?.kind === 'shower')
     return {
       name: 'Shorter showers',
-      habitIds: (showers.length ? showers : people.habits).map((h) => h.id),
+      useIds: (showers.length ? showers : people.uses).map((h) => h.id),
       share: SHORTER_SHARE,
     }
   },
   'bath-to-shower': (study) => ({
     name: 'Shower instead of bath',
-    habitIds: bathHabits(study).map((h) => h.id),
+    useIds: bathHabits(study).map((h) => h.id),
     tapId: study.pipes.taps.find((t) => t.kind === 'shower')!.id,
     minutes: SHOWER_MIN,
   }),

@@ -6,7 +6,7 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
   'insulate-runs': { name: 'Insulate pipes', at: 'Pipes', finds: 'foam wrap lagging insulation first metres' },
   jacket: { name: 'Jacket for the cylinder', at: 'Cylinder', finds: 'blanket tank insulation standing loss' },
   setpoint: { name: 'Change the setpoint', at: 'Heater', finds: 'temperature lower dial' },
-  'heater-windows': { name: 'Hot water schedule', at: 'Heater', finds: 'clock windows hours schedule timer' },
+  'heater-schedule': { name: 'Hot water schedule', at: 'Heater', finds: 'clock windows hours schedule timer' },
   'heater-control': {
     name: 'All controls of a heater',
     at: 'Heater',
@@ -17,7 +17,7 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
     at: 'Circulation',
     finds: 'pump loop on demand off recirculation',
   },
-  'loop-windows': {
+  'loop-schedule': {
     name: 'Circulation schedule',
     at: 'Circulation',
     finds: 'pump clock timer loop recirculation windows',

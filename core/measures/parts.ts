@@ -114,10 +114,10 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
         ]
       : [],
   setpoint: () => [],
-  'heater-windows': () => [],
+  'heater-schedule': () => [],
   'heater-control': () => [],
   'loop-mode': () => [],
-  'loop-windows': () => [],
+  'loop-schedule': () => [],
   'tap-flow': () => [{ key: 'head', name: 'Shower head or aerator', count: 1, unit: 'piece' }],
   'stop-when-warm': () => [{ key: 'device', name: 'Thermostatic shut-off valve', count: 1, unit: 'piece' }],
   'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],

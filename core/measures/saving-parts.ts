@@ -1,5 +1,5 @@
 import type { Study } from '../study/study'
-import { boughtKwh, type YearResult } from '../year/result'
+import { purchasedKwh, type YearResult } from '../year/result'
 
 /** What a change saves, part by part, kWh a year; less is negative: what is bought is the sum of the parts. */
 export interface SavingParts {
@@ -19,7 +19,7 @@ export interface SavingParts {
   restKwh: number
   /** Heat from sun, air and drain; more of it is less to buy. */
   freeKwh: number
-  boughtKwh: number
+  purchasedKwh: number
   money: number
 }
 
@@ -34,20 +34,20 @@ export function savingParts(study: Study, from: YearResult, to: YearResult): Sav
     // What the ledger calls useful, less what was taken unmixed: to the last digit the two are all of it.
     mixedKwh: energy((e) => e.usefulKwh) - unmixedKwh,
     unmixedKwh,
-    runsKwh: energy((e) => e.deadRunKwh + e.runOffKwh),
+    runsKwh: energy((e) => e.deadLegKwh + e.toWasteKwh),
     storeKwh: energy((e) => e.storeKwh),
     loopKwh: energy((e) => e.loopKwh),
     primaryKwh: energy((e) => e.primaryKwh),
     conversionKwh: energy((e) => e.conversionKwh),
     restKwh: energy((e) => e.reliefKwh + e.storedChangeKwh + e.residualKwh),
     freeKwh: -energy((e) => e.renewableKwh + e.ambientKwh + e.recoveredKwh),
-    boughtKwh: boughtKwh(to) - boughtKwh(from),
+    purchasedKwh: purchasedKwh(to) - purchasedKwh(from),
     money: to.cost.total - from.cost.total,
   }
 }
 
 /** What each part is called, in the order of the water. */
-export const SAVING_WORDS: Record<keyof Omit<SavingParts, 'boughtKwh' | 'money'>, string> = {
+export const SAVING_WORDS: Record<keyof Omit<SavingParts, 'purchasedKwh' | 'money'>, string> = {
   mixedKwh: 'Useful heat, mixed outlets',
   unmixedKwh: 'Useful heat, unmixed outlets',
   runsKwh: 'Dead legs and draw-off to waste',

@@ -1,5 +1,5 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
-import { edges, isOn, tidyDay, type Week } from '../calendar/week'
+import { edges, isOn, type Schedule, tidyDay } from '../calendar/week'
 import { WATER_UNITS, type WaterUnit } from './billing'
 import { type Carrier, CARRIERS } from './carriers'
 
@@ -30,7 +30,7 @@ export const roughlyIn = (currency: string, euros: number): number =>
 /** A price that holds in some hours of the week in some months, money for a unit as billed. */
 interface Band {
   price: number
-  week: Week
+  week: Schedule
   months: readonly boolean[]
 }
 
@@ -57,7 +57,7 @@ export function cheapestPrice(tariff: Tariff, month: number): number {
 }
 
 /** When in a week of a month a tariff is dearer than its cheapest. */
-export function dearWeek(tariff: Tariff, month: number): Week {
+export function dearWeek(tariff: Tariff, month: number): Schedule {
   const least = cheapestPrice(tariff, month)
   const marks = [...new Set([0, ...tariff.bands.flatMap((b) => edges(b.week))])].sort((a, b) => a - b)
   return Array.from({ length: DAYS_A_WEEK }, (_, d) => {

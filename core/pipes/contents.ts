@@ -18,8 +18,8 @@ export function wallHeatPerMetre(pipe: Pipe): number {
  * The front has to heat the wall as well as replace the water: contents × (1 + C_wall/C_water). This is also the
  * volume of water that holds as much heat as a metre of pipe with its water, which is how the yearly engine
  * carries the wall along. Insulation's own heat is neglected (under 2 % of the water's).
- * @example frontPerMetre(pipeOf('copper-en', '22')) // 0.370
+ * @example warmUpVolumePerMetre(pipeOf('copper-en', '22')) // 0.370
  */
-export function frontPerMetre(pipe: Pipe): number {
+export function warmUpVolumePerMetre(pipe: Pipe): number {
   return contentsPerMetre(pipe) + wallHeatPerMetre(pipe) / KJ_PER_LITRE_K
 }

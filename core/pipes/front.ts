@@ -38,5 +38,5 @@ export function frontSpreadL(pipe: Pipe, lengthM: number, flowLMin: number): num
  * Litres after which the water has climbed a share of its way from cold to steady: half of it at the front itself.
  * @param share 0 to 1
  */
-export const litresToShare = (frontL: number, spreadL: number, share: number): number =>
-  Math.max(0, frontL + spreadL * probit(Math.min(1 - EDGE, Math.max(EDGE, share))))
+export const litresToShare = (warmUpVolumeL: number, spreadL: number, share: number): number =>
+  Math.max(0, warmUpVolumeL + spreadL * probit(Math.min(1 - EDGE, Math.max(EDGE, share))))

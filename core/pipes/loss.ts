@@ -3,7 +3,7 @@ import type { Place } from '../climate/places'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { buriedResistance } from './buried'
 import type { Pipe } from './catalogue'
-import { frontPerMetre } from './contents'
+import { warmUpVolumePerMetre } from './contents'
 
 export interface Insulation {
   /** Conductivity, W/(m·K). */
@@ -94,5 +94,5 @@ export function pipeLoss(
  * @example coolDownHours(pipeOf('copper-en', '22'), 0.788) // 0.54
  */
 export function coolDownHours(pipe: Pipe, uWMK: number): number {
-  return (frontPerMetre(pipe) * KJ_PER_LITRE_K) / (uWMK * 3.6)
+  return (warmUpVolumePerMetre(pipe) * KJ_PER_LITRE_K) / (uWMK * 3.6)
 }

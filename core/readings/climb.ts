@@ -1,7 +1,7 @@
-import { carriedC } from '../household/supply'
-import { dayOf, heaterDelayS, steadyAtTap, tapOf } from '../household/ways'
+import { FIELDS } from '../calculators/fields'
+import { dayOf, heaterDelayS, steadyAtTap, tapOf } from '../household/lookups'
+import { supplyC } from '../household/supply'
 import { z } from '../schema/zod'
-import { FIELDS } from '../sums/fields'
 import { hotFront, lengthOffer } from './hot-front'
 import { defineReading, impossible } from './reading-kind'
 
@@ -83,7 +83,7 @@ export const climb = defineReading({
     const steadyC = steadyOf(points)
     const seconds = secondsTo(points, hotC)
     if (steadyC === null && seconds === null) return impossible('Not steady and below the hot threshold. Continue.')
-    const modelled = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), dayOf(reading.takenAt).month)
+    const modelled = steadyAtTap(study, { ...tap, flowLMin }, supplyC(study), dayOf(reading.takenAt).month)
     const delayS = heaterDelayS(study)
     const expected = hotFront(study, tap, reading.takenAt, { hotC, flowLMin })
     // What never comes so hot by the study is judged by where it came to rest.

@@ -1,10 +1,11 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix } from 'ml-matrix'
+import type { Figure } from '../calculators/calculator'
 import { EFFICIENCY } from '../heaters/efficiency'
+import { runsTo, tapOf } from '../household/lookups'
 import { loopUa } from '../household/loop'
 import { supplyOf } from '../household/supply'
 import { USUAL_DOUBT } from '../household/usual-doubt'
-import { runsTo, tapOf } from '../household/ways'
 import { rangeOf } from '../schema/shape'
 import { standingUa } from '../stores/standing-loss'
 import { efficiencyOf, outputOf } from '../study/heater-kinds'
@@ -12,7 +13,6 @@ import { rangeAt } from '../study/limits'
 import { withValueAt } from '../study/paths'
 import { StoreField } from '../study/plant'
 import type { Study } from '../study/study'
-import type { Figure } from '../sums/sum'
 import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
@@ -89,7 +89,7 @@ function doubts(study: Study): Doubt[] {
       label: 'Volume correction factor',
       figure: { label: '', decimals: 2 },
       now,
-      at: byFactor(now, USUAL_DOUBT.habits, rangeAt(study, 'people.volumeFactor')),
+      at: byFactor(now, USUAL_DOUBT.uses, rangeAt(study, 'people.volumeFactor')),
       write: plain('people.volumeFactor'),
     })
   }

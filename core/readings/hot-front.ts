@@ -1,8 +1,8 @@
 import { placeTemperature } from '../climate/places'
+import { dayOf, frontOf, runsTo, steadyAtTap } from '../household/lookups'
 import { loopKeepsC, runsPastLoop } from '../household/loop'
-import { runFrontL } from '../household/runs'
-import { carriedC } from '../household/supply'
-import { dayOf, frontOf, runsTo, steadyAtTap } from '../household/ways'
+import { runWarmUpVolumeL } from '../household/runs'
+import { supplyC } from '../household/supply'
 import { pipeOf } from '../pipes/catalogue'
 import { frontSpreadL, litresToShare } from '../pipes/front'
 import type { Run, Tap } from '../study/pipes'
@@ -15,7 +15,7 @@ export interface HotFront {
   runs: Run[]
   pastLoop: boolean
   /** Litres that fill them, and litres until the climb passes what is called hot. */
-  frontL: number
+  warmUpVolumeL: number
   hotL: number
   /** What comes in the end, °C, and what stands in the pipes at first. */
   steadyC: number
@@ -44,21 +44,21 @@ export function frontPast(
 ): HotFront {
   const { month } = dayOf(takenAt)
   const runs = pastLoop ? runsPastLoop(study, tap) : runsTo(study, tap)
-  const frontL = frontOf(runs)
-  const steadyC = steadyAtTap(study, { ...tap, flowLMin }, carriedC(study), month)
+  const warmUpVolumeL = frontOf(runs)
+  const steadyC = steadyAtTap(study, { ...tap, flowLMin }, supplyC(study), month)
   const air = (r: Run) => placeTemperature(r.place, month, study.site.monthlyAirC)
-  const coldC = frontL > 0 ? runs.reduce((s, r) => s + runFrontL(r) * air(r), 0) / frontL : steadyC
+  const coldC = warmUpVolumeL > 0 ? runs.reduce((s, r) => s + runWarmUpVolumeL(r) * air(r), 0) / warmUpVolumeL : steadyC
   const spreadL = Math.hypot(...runs.map((r) => frontSpreadL(pipeOf(r.material, r.size), r.lengthM, flowLMin)))
   const share = (hotC - coldC) / (steadyC - coldC)
-  return { runs, pastLoop, frontL, hotL: litresToShare(frontL, spreadL, share), steadyC, coldC }
+  return { runs, pastLoop, warmUpVolumeL, hotL: litresToShare(warmUpVolumeL, spreadL, share), steadyC, coldC }
 }
 
 /** The length of the last run that makes the contents agree with what was run off, where there can be such a length. */
-export function lengthOffer({ runs, frontL, hotL }: HotFront, measuredL: number): Offer[] {
+export function lengthOffer({ runs, warmUpVolumeL, hotL }: HotFront, measuredL: number): Offer[] {
   const last = runs.at(-1)
   if (!last) return []
-  const rest = hotL - frontL + frontOf(runs.slice(0, -1))
-  const lengthM = (measuredL - rest) / runFrontL({ ...last, lengthM: 1 })
+  const rest = hotL - warmUpVolumeL + frontOf(runs.slice(0, -1))
+  const lengthM = (measuredL - rest) / runWarmUpVolumeL({ ...last, lengthM: 1 })
   return lengthM > 0.1 && lengthM < 500
     ? [
         {

@@ -1,9 +1,9 @@
+import { calculatorNamed } from '../calculators/registry'
 import { HEATERS } from '../heaters/kinds'
 import { z } from '../schema/zod'
 import { takes } from '../study/limits'
 import type { Reading, ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
-import { sumNamed } from '../sums/registry'
 import { climb } from './climb'
 import { EVENTS } from './events'
 import { dial, heaterDisplay, meter } from './heater-readings'
@@ -81,7 +81,7 @@ export const kindOf = ({ kind }: Pick<Reading, 'kind'>): ReadingKind | undefined
 
 /** Title of a reading, of whatever kind. */
 export function titleOf(reading: Reading): string {
-  if (reading.kind === 'sum') return sumNamed(reading.sum ?? '')?.title ?? 'Calculator'
+  if (reading.kind === 'sum') return calculatorNamed(reading.sum ?? '')?.title ?? 'Calculator'
   return kindOf(reading)?.title ?? reading.kind
 }
 

@@ -1,7 +1,7 @@
+import type { Figure } from '../calculators/calculator'
 import { changesBetween } from '../household/changes'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
-import type { Figure } from '../sums/sum'
 import { CHANGES_LOGGED } from './events'
 import { judge, kindOf } from './kinds'
 

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
+import type { Figure, Worked } from '../calculators/calculator'
 import type { Reading, ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
-import type { Figure, Worked } from '../sums/sum'
 
 /** A measured figure held against what the study makes of it. */
 export interface Verdict {

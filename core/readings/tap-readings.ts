@@ -1,12 +1,12 @@
+import { FIELDS, input } from '../calculators/fields'
+import { bucketFlow } from '../calculators/taps'
 import { atAltitude } from '../household/at-altitude'
-import { carriedC, supplyOf } from '../household/supply'
+import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/lookups'
+import { supplyC, supplyOf } from '../household/supply'
 import { mixesTo } from '../household/supply'
-import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/ways'
 import { SAFETY } from '../safety/limits'
 import { z } from '../schema/zod'
-import { runningOf } from '../study/heater-kinds'
-import { FIELDS, input } from '../sums/fields'
-import { bucketFlow } from '../sums/taps'
+import { instantaneousOf } from '../study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { frontPast, hotFront, lengthOffer } from './hot-front'
 import { defineReading, impossible, type Judgement } from './reading-kind'
@@ -84,7 +84,7 @@ export const timeToHot = defineReading({
     const never = steadyC <= hotC
     return {
       worked: {
-        out: { runOffL: (flowLMin * seconds) / 60, frontL: measured },
+        out: { toWasteL: (flowLMin * seconds) / 60, warmUpVolumeL: measured },
         steps: [
           {
             label: 'Draw-off to waste',
@@ -120,8 +120,8 @@ export const timeToHot = defineReading({
           : ['State of the circulation unknown in this mode: measure again after hours without use.'],
       },
       results: {
-        runOffL: { label: 'Draw-off to waste', quantity: 'volume', decimals: 2 },
-        frontL: { label: 'Of which pipe volume', quantity: 'volume', decimals: 2 },
+        toWasteL: { label: 'Draw-off to waste', quantity: 'volume', decimals: 2 },
+        warmUpVolumeL: { label: 'Of which pipe volume', quantity: 'volume', decimals: 2 },
       },
       verdict: never
         ? {
@@ -164,7 +164,7 @@ export const tapTemperature = defineReading({
   judge: (study, reading, { hotC, where }) => {
     const tap = tapOf(study, reading.where)
     const { heaterId } = supplyOf(study)
-    const leavesC = carriedC(study)
+    const leavesC = supplyC(study)
     const modelled = steadyAtTap(study, tap, leavesC, dayOf(reading.takenAt).month)
     const supply = Math.round((leavesC + hotC - modelled) * 10) / 10
     // Behind a mixing valve a tap says nothing of the thermostat.
@@ -229,7 +229,7 @@ export const droop = defineReading({
   judge: (study, reading, { otherTap, aloneC, togetherC }): Judgement => {
     const [first, second] = [tapOf(study, reading.where), study.pipes.taps.find((t) => t.id === otherTap)]
     if (!second || second.id === first.id) return impossible('Choose two different outlets.')
-    const heater = runningOf(study.plant.heaters)
+    const heater = instantaneousOf(study.plant.heaters)
     const coldC = mainsOn(study, reading.takenAt)
     const flowLMin = first.flowLMin + second.flowLMin
     const power = heater ? atAltitude(heater, study.site.altitudeM).outputKw : null

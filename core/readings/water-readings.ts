@@ -1,10 +1,10 @@
+import { FIELDS, input } from '../calculators/fields'
 import { hotLitresADay } from '../household/hot-litres'
-import { dayOf, mainsOn } from '../household/ways'
+import { dayOf, mainsOn } from '../household/lookups'
 import { SAFETY } from '../safety/limits'
 import { z } from '../schema/zod'
 import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
-import { FIELDS, input } from '../sums/fields'
 import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { mainsByMonth } from '../water/mains'
 import { defineReading, type Offer } from './reading-kind'
@@ -129,7 +129,7 @@ export const hotLitres = defineReading({
   at: null,
   input: z.strictObject({ volumeL: FIELDS.volumeL, days: z.number().min(1).max(400) }),
   begin: {},
-  possible: (study) => study.people.draws.kind === 'routine' && study.people.habits.length > 0,
+  possible: (study) => study.people.draws.kind === 'routine' && study.people.uses.length > 0,
   judge: (study, reading, { volumeL, days }) => {
     const measured = volumeL / days
     const modelled = hotLitresADay(study, dayOf(reading.takenAt).month)

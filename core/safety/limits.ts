@@ -61,7 +61,7 @@ export const SAFETY = {
     quantity: 'number',
     source: 'Practice',
   },
-  killsAWeek: {
+  requiredWeeklyLogReduction: {
     name: 'Minimum weekly log reduction at draw-off level',
     value: 1,
     quantity: 'number',

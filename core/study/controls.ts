@@ -3,7 +3,7 @@ import { DAYS } from '../calendar/year'
 import { z } from '../schema/zod'
 import { between, Id, Share } from './fields'
 import { LOOP_MODES } from './loop-modes'
-import { Week } from './week'
+import { Schedule } from './week'
 
 export const LoopMode = z.enum(LOOP_MODES)
 
@@ -15,7 +15,7 @@ const MinuteOfDay = z
   .int()
   .min(0)
   .max(MINUTES_A_DAY - 1)
-export const TIMER_BY = ['not looked', 'its control', 'its mains'] as const
+export const TIMER_BY = ['not checked', 'its control', 'its mains'] as const
 
 /** A setting made by hand: a boost, or an override that somebody has to end. */
 export const Override = z.strictObject({
@@ -34,15 +34,15 @@ export type Override = z.infer<typeof Override>
 export const HeaterControl = z.strictObject({
   setpointC: SetpointC,
   /** The thermostat calls this far below the setpoint, K. */
-  hysteresisK: between(0.5, 20),
+  differentialK: between(0.5, 20),
   /** When the heater may heat; null: at all times. */
-  windows: Week.nullable(),
+  schedule: Schedule.nullable(),
   /** Its exchanger is kept warm at all times: what heats water as it runs has this, and nothing else. */
   keepHot: z.boolean().optional(),
   /** What it is held at on days when nobody is there, °C; null: as always. */
   holidayC: SetpointC.nullable(),
   /** A hot run against growth, each week; null: none. It heats whatever its windows say. */
-  disinfection: z
+  pasteurisation: z
     .strictObject({
       weekday: z
         .int()
@@ -65,7 +65,7 @@ export type HeaterControl = z.infer<typeof HeaterControl>
 export const LoopControl = z.strictObject({
   mode: LoopMode,
   /** When it may run: by the clock, sampled, until warm, or as a cable. */
-  windows: Week,
+  schedule: Schedule,
   /** Up to where the pump runs at its sensor, or what a cable holds, °C; and how far below it begins again, K. */
   targetC: between(25, 75),
   differentialK: between(0.5, 20),
@@ -86,7 +86,7 @@ export const LoopControl = z.strictObject({
 export type LoopControl = z.infer<typeof LoopControl>
 
 /** How a loop's settings begin; what is assumed of them is a usual figure. */
-export const beginLoop = (): Omit<LoopControl, 'mode' | 'windows'> => ({
+export const defaultLoopControl = (): Omit<LoopControl, 'mode' | 'schedule'> => ({
   targetC: 45,
   differentialK: 5,
   sampled: { everyMin: 20, testS: 30 },
@@ -96,7 +96,7 @@ export const beginLoop = (): Omit<LoopControl, 'mode' | 'windows'> => ({
 })
 
 /** How a weekly hot run begins: in the night from Sunday to Monday, when the fewest taps are opened. */
-export const beginHotRun = (): NonNullable<HeaterControl['disinfection']> => ({
+export const defaultPasteurisation = (): NonNullable<HeaterControl['pasteurisation']> => ({
   weekday: 6,
   atMin: 180,
   toC: 65,
@@ -104,12 +104,12 @@ export const beginHotRun = (): NonNullable<HeaterControl['disinfection']> => ({
 })
 
 /** How the settings of a heater's functions begin: none in use. */
-export const beginFunctions = (): Omit<HeaterControl, 'setpointC' | 'hysteresisK' | 'windows' | 'keepHot'> => ({
+export const defaultFunctions = (): Omit<HeaterControl, 'setpointC' | 'differentialK' | 'schedule' | 'keepHot'> => ({
   holidayC: null,
-  disinfection: null,
+  pasteurisation: null,
   overrides: [],
   prices: 'any',
-  timerBy: 'not looked',
+  timerBy: 'not checked',
 })
 
 /** What the controller on the wall can hold: its step, its periods a day, and which days may differ. */
@@ -125,7 +125,7 @@ export const Controls = z.strictObject({
   heaters: z.record(Id, HeaterControl),
   loop: LoopControl,
   /** Heating of the house by the same appliance: which one, when, and whether hot water goes before it. */
-  heating: z.strictObject({ heaterId: Id.nullable(), windows: Week.nullable(), hotWaterFirst: z.boolean() }),
+  heating: z.strictObject({ heaterId: Id.nullable(), schedule: Schedule.nullable(), hotWaterFirst: z.boolean() }),
   /** The controller's clock: minutes it is ahead, and whether it follows summer time. */
   clock: z.strictObject({ aheadMin: z.int().min(-720).max(720), summerTime: z.enum(['follows', 'stays']) }),
   grid: Grid,
@@ -133,7 +133,7 @@ export const Controls = z.strictObject({
 export type Controls = z.infer<typeof Controls>
 
 /** Controls besides those of heaters and loop as they begin: nothing else heats with them, and their clock is right. */
-export const beginControls = (): Pick<Controls, 'heating' | 'clock'> => ({
-  heating: { heaterId: null, windows: null, hotWaterFirst: true },
+export const defaultControls = (): Pick<Controls, 'heating' | 'clock'> => ({
+  heating: { heaterId: null, schedule: null, hotWaterFirst: true },
   clock: { aheadMin: 0, summerTime: 'follows' },
 })

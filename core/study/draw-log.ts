@@ -26,7 +26,7 @@ export interface LogMapping {
   temperatureUnit: (typeof TEMPERATURE_UNITS)[number]
   /** Tap of draws that name none, and how warm water is that says nothing, °C. */
   tapId: string
-  wantedC: number
+  requiredC: number
 }
 
 interface Table {
@@ -91,7 +91,7 @@ export function guessMapping(columns: readonly string[], tapId: string): LogMapp
     temperature,
     temperatureUnit: temperature && /f\b|°f/i.test(temperature) ? '°F' : '°C',
     tapId,
-    wantedC: 40,
+    requiredC: 40,
   }
 }
 
@@ -139,9 +139,9 @@ export function readDrawLog(
       named === '' ? t.id === mapping.tapId : [t.id, t.name.toLowerCase()].includes(named.toLowerCase()),
     )
     const written = mapping.temperature === null ? '' : (row[mapping.temperature] ?? '')
-    const wantedC =
+    const requiredC =
       written === ''
-        ? mapping.wantedC
+        ? mapping.requiredC
         : mapping.temperatureUnit === '°F'
           ? (figure(written) - 32) / 1.8
           : figure(written)
@@ -151,15 +151,15 @@ export function readDrawLog(
       fault(
         `${mapping.tap === null ? 'no outlet is chosen' : quoted(mapping.tap)}; the outlets are ${taps.map((t) => t.name).join(', ')}`,
       )
-    else if (!(wantedC > coldC && wantedC <= 90))
+    else if (!(requiredC > coldC && requiredC <= 90))
       fault(
-        `${mapping.temperature === null ? 'the temperature' : quoted(mapping.temperature)}; between the cold main and 90 °C is expected${wantedC > 90 ? '; is it °F?' : ''}`,
+        `${mapping.temperature === null ? 'the temperature' : quoted(mapping.temperature)}; between the cold main and 90 °C is expected${requiredC > 90 ? '; is it °F?' : ''}`,
       )
     else {
-      const litres = litresOf(amount, mapping.amountUnit, tap, wantedC - coldC)
+      const litres = litresOf(amount, mapping.amountUnit, tap, requiredC - coldC)
       if (litres > LITRES.max)
         fault(`${quoted(mapping.amount)}, ${Math.round(litres)} L in one draw-off; is the unit right?`)
-      else if (litres >= LITRES.min) found.push({ at, tapId: tap.id, litres, wantedC })
+      else if (litres >= LITRES.min) found.push({ at, tapId: tap.id, litres, requiredC })
     }
     if (faults.length >= MOST_FAULTS) break
   }

@@ -15,16 +15,16 @@ export const Share = between(0, 1)
 export const AirC = between(-50, 50)
 export const WaterC = between(0, 99)
 /** Whether something is there; null: nobody has looked. */
-export const Looked = z.boolean().nullable()
+export const YesNoUnknown = z.boolean().nullable()
 /** A day of the calendar, YYYY-MM-DD. */
 export const Day = z.iso.date('a day as YYYY-MM-DD')
 export const Twelve = <T extends z.ZodType>(item: T) => z.array(item).length(12, 'twelve values, January to December')
 /** Whose borrowed figures are: papers, of which day, and under which conditions they hold; null: nobody wrote it down. */
-export const Papers = z
+export const DataSource = z
   .strictObject({
     source: z.string().trim().min(1, 'a data source is required').max(120),
     on: Day.nullable(),
     conditions: z.string().max(200),
   })
   .nullable()
-export type Papers = z.infer<typeof Papers>
+export type DataSource = z.infer<typeof DataSource>

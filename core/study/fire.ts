@@ -18,7 +18,7 @@ export const Firings = z.array(Firing).max(20)
 
 /** What carries a fire's heat away without power when its pump stops, and who tried it. */
 export const FAIL_SAFES = [
-  'not looked',
+  'not checked',
   'none',
   'thermal discharge valve',
   'gravity dump radiator',

@@ -5,21 +5,21 @@ import type { Heater } from './plant'
 
 export type HeaterOf<K extends HeaterKind> = Extract<Heater, { kind: K }>
 
-export type RunningHeater = HeaterOf<KindThat<'running'>>
-export type LocalHeater = HeaterOf<KindThat<'tap'>>
+export type InstantaneousHeater = HeaterOf<KindThat<'instantaneous'>>
+export type PointOfUseHeater = HeaterOf<KindThat<'tap'>>
 export type StoreHeaterSpec = HeaterOf<KindThat<'store'>>
 type HeldHeater = HeaterOf<HeldKind>
 
 /** Heats water as it runs through. */
-export const isRunning = (h: Heater): h is RunningHeater => HEATERS[h.kind].heats === 'running'
+export const isInstantaneous = (h: Heater): h is InstantaneousHeater => HEATERS[h.kind].heats === 'instantaneous'
 /** Stands at one tap and serves that alone. */
-export const isLocal = (h: Heater): h is LocalHeater => HEATERS[h.kind].heats === 'tap'
+export const isPointOfUse = (h: Heater): h is PointOfUseHeater => HEATERS[h.kind].heats === 'tap'
 /** Heats the store. */
 export const isOnStore = (h: Heater): h is StoreHeaterSpec => HEATERS[h.kind].heats === 'store'
 /** Follows a thermostat; the sun and a fire do not. */
 export const hasSetpoint = (h: Heater): h is HeldHeater => HEATERS[h.kind].thermostat
 /** Stands at a tap and is filled by the hot run. */
-export const isFedHot = (h: LocalHeater) => 'feed' in h && h.feed === 'hot'
+export const isFedHot = (h: PointOfUseHeater) => 'feed' in h && h.feed === 'hot'
 /** Makes its heat out of air. */
 export const isHeatPump = (h: Heater): h is HeaterOf<'heat-pump'> => HEATERS[h.kind].pumpsHeat
 /** A fire with a coil or jacket on the store. */
@@ -33,8 +33,8 @@ export const everBurns = (h: Heater): boolean => !('firings' in h) || h.firings.
 /** Collectors: their circuit is their own. */
 export const isCollector = (h: Heater): h is HeaterOf<'solar'> => HEATERS[h.kind].source === 'sun' && 'areaM2' in h
 /** The small store that serves a tap from the cold main, so that no hot pipe stands between; or none. */
-export const ownStoreOf = (heaters: readonly Heater[], tapId: string): LocalHeater | null =>
-  heaters.filter(isLocal).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
+export const pointOfUseOf = (heaters: readonly Heater[], tapId: string): PointOfUseHeater | null =>
+  heaters.filter(isPointOfUse).find((h) => h.tapId === tapId && !isFedHot(h)) ?? null
 
 /** May heat the house as well: what has a burner or a network behind it, but no gas store. */
 export const canHeatHouse = (h: Heater) =>
@@ -48,7 +48,7 @@ export function carrierOf(heater: Heater): Carrier {
 
 /** Electricity that a heater takes besides, W at all times; of several side by side all together. */
 export const standbyOf = (heater: Heater): number =>
-  'standbyW' in heater ? heater.standbyW * (isRunning(heater) ? heater.units : 1) : 0
+  'standbyW' in heater ? heater.standbyW * (isInstantaneous(heater) ? heater.units : 1) : 0
 
 /** Field that holds what a heater can give, and the figure, kW; null: the sun has none. */
 export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'waterKw'; kw: number } | null {
@@ -62,4 +62,5 @@ export const efficiencyOf = (heater: Heater): Efficiency | null =>
   'efficiency' in heater && typeof heater.efficiency !== 'number' ? heater.efficiency : null
 
 /** The heater whose delay a tap waits for: what heats as it runs, or none. */
-export const runningOf = (heaters: readonly Heater[]): RunningHeater | null => heaters.find(isRunning) ?? null
+export const instantaneousOf = (heaters: readonly Heater[]): InstantaneousHeater | null =>
+  heaters.find(isInstantaneous) ?? null

@@ -16,13 +16,13 @@ export const LOOP_MODES = [
 export type LoopMode = (typeof LOOP_MODES)[number]
 
 /** What each mode is told: windows it keeps to, how warm, how far below that it begins again. */
-export const LOOP_MODE_TAKES: Record<LoopMode, { windows: boolean; target: boolean; differential: boolean }> = {
-  off: { windows: false, target: false, differential: false },
-  always: { windows: false, target: false, differential: false },
-  clock: { windows: true, target: false, differential: false },
-  sampled: { windows: true, target: true, differential: true },
-  'stop warm': { windows: true, target: true, differential: true },
-  'on demand': { windows: false, target: true, differential: false },
-  learned: { windows: false, target: false, differential: false },
-  'trace heating': { windows: true, target: true, differential: false },
+export const LOOP_MODE_TAKES: Record<LoopMode, { schedule: boolean; target: boolean; differential: boolean }> = {
+  off: { schedule: false, target: false, differential: false },
+  always: { schedule: false, target: false, differential: false },
+  clock: { schedule: true, target: false, differential: false },
+  sampled: { schedule: true, target: true, differential: true },
+  'stop warm': { schedule: true, target: true, differential: true },
+  'on demand': { schedule: false, target: true, differential: false },
+  learned: { schedule: false, target: false, differential: false },
+  'trace heating': { schedule: true, target: true, differential: false },
 }

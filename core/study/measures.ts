@@ -4,7 +4,7 @@ import { between, Id, Name, Share } from './fields'
 import { InsulationField, LengthOfPipe, Recovery, withSize } from './pipes'
 import { Heater, StoreField } from './plant'
 import { PlaceField } from './site'
-import { Week } from './week'
+import { Schedule } from './week'
 
 const common = {
   id: Id,
@@ -34,10 +34,10 @@ export const Measure = z.discriminatedUnion('kind', [
     coveredShare: Share,
   }),
   z.strictObject({ ...common, kind: z.literal('setpoint'), heaterId: Id, setpointC: SetpointC }),
-  z.strictObject({ ...common, kind: z.literal('heater-windows'), heaterId: Id, windows: Week.nullable() }),
+  z.strictObject({ ...common, kind: z.literal('heater-schedule'), heaterId: Id, schedule: Schedule.nullable() }),
   z.strictObject({ ...common, kind: z.literal('heater-control'), heaterId: Id, control: HeaterControl }),
   z.strictObject({ ...common, kind: z.literal('loop-mode'), mode: LoopMode }),
-  z.strictObject({ ...common, kind: z.literal('loop-windows'), windows: Week }),
+  z.strictObject({ ...common, kind: z.literal('loop-schedule'), schedule: Schedule }),
   z.strictObject({ ...common, kind: z.literal('tap-flow'), tapId: Id, flowLMin: between(0.5, 60) }),
   /** A device that cuts the flow once the water is warm. */
   z.strictObject({ ...common, kind: z.literal('stop-when-warm'), tapId: Id }),
@@ -46,14 +46,14 @@ export const Measure = z.discriminatedUnion('kind', [
   z.strictObject({
     ...common,
     kind: z.literal('shorter-draws'),
-    habitIds: z.array(Id).max(200),
+    useIds: z.array(Id).max(200),
     /** What is left of each amount. */
     share: between(0.1, 1),
   }),
   z.strictObject({
     ...common,
     kind: z.literal('bath-to-shower'),
-    habitIds: z.array(Id).max(200),
+    useIds: z.array(Id).max(200),
     /** The shower taken instead, and for how long. */
     tapId: Id,
     minutes: between(0.5, 60),
@@ -87,7 +87,7 @@ export const Package = z.strictObject({
 export type Package = z.infer<typeof Package>
 
 /** Parts of a household that measures name, each by its ids. */
-export type Named = Record<'thermostats' | 'heaters' | 'taps' | 'runs' | 'habits', string[]>
+export type Named = Record<'thermostats' | 'heaters' | 'taps' | 'runs' | 'uses', string[]>
 
 /** What a measure must find: without it there is nothing to do. */
 export function needs(m: Measure): Named {
@@ -99,7 +99,7 @@ export function needs(m: Measure): Named {
       ...(m.kind === 'heat-source' && 'tapId' in m.heater ? [m.heater.tapId] : []),
     ],
     runs: m.kind === 'repipe' ? [m.runId] : [],
-    habits: [],
+    uses: [],
   }
 }
 
@@ -110,7 +110,7 @@ export function lists(m: Measure): Named {
     heaters: m.kind === 'heat-source' ? m.replaces : [],
     taps: m.kind === 'drain-recovery' ? m.recovery.tapIds : [],
     runs: m.kind === 'insulate-runs' ? m.runIds : [],
-    habits: 'habitIds' in m ? m.habitIds : [],
+    uses: 'useIds' in m ? m.useIds : [],
   }
 }
 

@@ -7,6 +7,7 @@ import { from5 } from './older/from-5'
 import { from6 } from './older/from-6'
 import { from7 } from './older/from-7'
 import { from8 } from './older/from-8'
+import { from9 } from './older/from-9'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -18,6 +19,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   6: from6,
   7: from7,
   8: from8,
+  9: from9,
 }
 
 /** Whether a version can be brought to the one in use. */

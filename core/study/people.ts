@@ -12,16 +12,16 @@ export const Person = z.strictObject({
 })
 export type Person = z.infer<typeof Person>
 
-/** A use as it is asked for: so many minutes of running (a shower) or so many litres (a bath, a bucket). */
-const Use = z.discriminatedUnion('kind', [
+/** How much is asked for: so many minutes of running (a shower) or so many litres (a bath, a bucket). */
+const Amount = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('timed'), minutes: between(0.05, 120) }),
   z.strictObject({ kind: z.literal('filled'), litres: between(0.05, 1000) }),
 ])
 
-export const Habit = z.strictObject({
+export const Use = z.strictObject({
   id: Id,
   name: Name,
-  /** Whose habit; null when it is the household's. */
+  /** Whose use; null when it is the household's. */
   personId: Id.nullable(),
   tapId: Id,
   /** Days it happens on, Monday first. */
@@ -34,17 +34,17 @@ export const Habit = z.strictObject({
   spreadMin: between(0, 240),
   /** How likely on such a day. */
   chance: Share,
-  use: Use,
+  use: Amount,
   /** Standard deviation of the amount, as a share of it. */
   amountSpread: between(0, 0.8),
   /** Temperature wanted at the tap, °C. */
-  wantedC: between(25, 70),
+  requiredC: between(25, 70),
   /** Runs water off until it is warm, or takes what comes. */
   waits: z.boolean(),
   /** Whoever waits is not always there when it is warm: it runs on unused for so long, s. */
   unattendedS: between(0, 600),
 })
-export type Habit = z.infer<typeof Habit>
+export type Use = z.infer<typeof Use>
 
 export const Absence = z.strictObject({
   /** Who is away; null: everybody. */
@@ -68,14 +68,14 @@ export const LoggedDraw = z.strictObject({
   atMin: between(0, DAYS * MINUTES_A_DAY),
   tapId: Id,
   litres: between(0.01, 2000),
-  wantedC: WaterC,
+  requiredC: WaterC,
 })
 export type LoggedDraw = z.infer<typeof LoggedDraw>
 export const MOST_LOGGED = 20_000
 
 export const People = z.strictObject({
   persons: z.array(Person).max(30),
-  habits: z.array(Habit).max(200),
+  uses: z.array(Use).max(200),
   absences: z.array(Absence).max(100),
   guests: z.array(Guests).max(50),
   /** All amounts of the routine times this: corrected by what a meter says. */

@@ -1,7 +1,7 @@
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
 import { CONNECTIONS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
-import { between, Id, Looked, Name, Papers, Share } from './fields'
+import { between, DataSource, Id, Name, Share, YesNoUnknown } from './fields'
 import { MixingValve } from './mixing'
 import { PlaceField } from './site'
 
@@ -12,7 +12,7 @@ export const InsulationField = z.strictObject({
 
 /** How a pipe is joined. */
 export const JOINTS = [
-  'not looked',
+  'not checked',
   'soldered',
   'press',
   'compression',
@@ -75,7 +75,7 @@ export const Tap = z.strictObject({
   /** Drains while it fills (a shower does, a bath does not). */
   drains: z.boolean(),
   /** Least hot water it needs before it mixes, °C (a mixer shower, a dish sink); null: whatever comes. */
-  leastHotC: between(30, 75).nullable(),
+  minHotInletC: between(30, 75).nullable(),
   /** Litres in the pipe to it as somebody wrote or said them; null: nobody did. */
   saidContentL: between(0.05, 100).nullable(),
   /** A device cuts the flow to a trickle once the water is warm, until somebody is there. */
@@ -88,7 +88,7 @@ export const Tap = z.strictObject({
 export type Tap = z.infer<typeof Tap>
 
 /** Where things of a loop may sit. */
-export const LOOP_PLACES = ['at the plant', 'at the far tap', 'on the return', 'not there', 'not looked'] as const
+export const LOOP_PLACES = ['at the plant', 'at the far tap', 'on the return', 'not there', 'not checked'] as const
 
 /** How a loop's water comes back. */
 const Returns = z.discriminatedUnion('by', [
@@ -102,7 +102,7 @@ export type Returns = z.infer<typeof Returns>
 /** A pumped loop: out through the runs down to one of them, back to the plant by a return of its own or through the cold line. */
 export const Loop = z.strictObject({
   /** The run at whose end the return leaves. */
-  turnsAt: Id,
+  returnConnectionRunId: Id,
   /** What carries the water back, as a pipe. */
   back: withSize(LengthOfPipe),
   returns: Returns,
@@ -125,7 +125,7 @@ export const Drain = z.strictObject({
   toHeaterM: between(0, 60),
   tapIds: z.array(Id).max(60),
   /** Whether it can be cut into and got at afterwards. */
-  access: Looked,
+  access: YesNoUnknown,
 })
 export type Drain = z.infer<typeof Drain>
 
@@ -144,7 +144,7 @@ export const Recovery = z.strictObject({
   /** The water that reaches it is cooler than what leaves the tap by this, K. */
   dropK: between(0, 10),
   /** Whose its effectiveness and rated flow are. */
-  papers: Papers,
+  dataSource: DataSource,
   /** Taps that drain through it; of them only those that drain while they fill give it heat. */
   tapIds: z.array(Id).min(1, 'at least one outlet').max(60),
 })
@@ -155,11 +155,11 @@ export const Pipes = z.strictObject({
   taps: z.array(Tap).min(1, 'at least one outlet').max(60),
   loop: Loop.nullable(),
   /** Litres somebody is ready to run off before it is warm: a mark on every run; null: none chosen. */
-  wasteLimitL: between(0.1, 20).nullable(),
+  deadLegLimitL: between(0.1, 20).nullable(),
   /** Most energy that may be bought in a year while the litres are kept, kWh; null: none chosen. */
   energyLimitKwh: between(1, 1_000_000).nullable(),
   /** Smallest bore that the local code allows for a run, mm; null: nobody has looked it up. */
-  leastBoreMm: between(4, 60).nullable(),
+  minBoreMm: between(4, 60).nullable(),
   /** The drain, for heat recovery; null: not looked. */
   drain: Drain.nullable(),
   /** A drain-water heat exchanger that is there; null: none. */

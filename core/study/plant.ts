@@ -1,7 +1,7 @@
 import { EFFICIENCY } from '../heaters/efficiency'
 import { z } from '../schema/zod'
 import { LABEL_CLASSES } from '../stores/standing-loss'
-import { AirC, between, Day, Id, Looked, Name, Note, Papers, Share, Twelve } from './fields'
+import { AirC, between, DataSource, Day, Id, Name, Note, Share, Twelve, YesNoUnknown } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { MixingValve } from './mixing'
@@ -14,7 +14,7 @@ const EfficiencyField = z.discriminatedUnion('kind', [
 ])
 
 /** What is known of a function that a heater may have. */
-export const FUNCTION_STATES = ['not looked', 'not there', 'as it came', 'gone through'] as const
+export const FUNCTION_STATES = ['not checked', 'not there', 'as it came', 'gone through'] as const
 const FunctionState = z.enum(FUNCTION_STATES)
 export const HEATER_FUNCTIONS = {
   keepHot: 'Keep-hot',
@@ -36,7 +36,7 @@ const named = {
   /** Input on its plate, kW, and the calorific value that counts it; null: not read. Everything else here is output. */
   plate: z.strictObject({ inputKw: between(0.3, 400), on: z.enum(['gross', 'net']) }).nullable(),
   /** Whether anybody has gone through its settings since it left the factory. */
-  settingsReviewed: Looked,
+  settingsReviewed: YesNoUnknown,
   functions: z.strictObject({
     keepHot: FunctionState,
     boost: FunctionState,
@@ -44,7 +44,7 @@ const named = {
     holiday: FunctionState,
   }),
   /** Whose its output, curve, efficiency and limits are. */
-  papers: Papers,
+  dataSource: DataSource,
   /** Flue, supply and whatever else was seen. */
   note: Note,
 }
@@ -57,17 +57,17 @@ export type Supply = z.infer<typeof Supply>
 const supplied = { supply: Supply.nullable() }
 
 /** How a fire's flue gas leaves: a flue open to the room draws its air from there, a room-sealed one from outdoors. */
-export const FLUES = ['not looked', 'open', 'room-sealed'] as const
+export const FLUES = ['not checked', 'open', 'room-sealed'] as const
 /** What keeps flue gas out of the room, as somebody has seen it. */
 const combustion = {
   combustion: z.strictObject({
     flue: z.enum(FLUES),
     /** The room lets in the air that an open flue needs. */
-    airOpen: Looked,
+    airOpen: YesNoUnknown,
     /** A fan draws air out of the same room: a hood, a dryer, a bathroom's. */
-    extractor: Looked,
+    extractor: YesNoUnknown,
     /** A carbon monoxide alarm is there and was tried. */
-    alarm: Looked,
+    alarm: YesNoUnknown,
     /** Last service that somebody wrote down. */
     servicedOn: Day.nullable(),
   }),
@@ -98,10 +98,10 @@ export const BoilerCoil = z.strictObject({
   carrier: BurnerFuel,
   /** Output, not input, kW. */
   outputKw: OutputKw,
-  leastOutputKw: LeastOutputKw,
+  minOutputKw: LeastOutputKw,
   efficiency: EfficiencyField,
-  purgeWh: PurgeWh,
-  startLagS: StartLagS,
+  startLossWh: PurgeWh,
+  startDelayS: StartLagS,
   standbyW: StandbyW,
   coil: z.strictObject({ bottom: Share, top: Share, uaWK: between(20, 10_000) }),
   /** The circuit between boiler and coil. */
@@ -112,7 +112,7 @@ export const BoilerCoil = z.strictObject({
     flowMaxC: between(40, 95),
     pumpW: between(0, 500),
     /** At the limit of its flow the burner goes out when it must, and lights again this far below, K. */
-    bandK: between(1, 30),
+    restartDifferentialK: between(1, 30),
     /** The pump runs on after a charge, s: what the circuit holds goes to the store instead of the air. */
     overrunS: between(0, 1800),
   }),
@@ -124,8 +124,8 @@ const running = {
   ...named,
   outputKw: OutputKw,
   /** Does not fire below this flow, L/min. */
-  leastFlowLMin: between(0, 20),
-  startLagS: StartLagS,
+  minActivationFlowLMin: between(0, 20),
+  startDelayS: StartLagS,
   standbyW: StandbyW,
   /** Water in its exchanger, L, and what that loses, W/K. */
   contentL: between(0.1, 20),
@@ -134,7 +134,7 @@ const running = {
   units: z.int().min(1).max(8),
   unitsShare: z.enum(UNITS_SHARE),
   /** Warmest water it accepts at its inlet, °C; null: not read. */
-  mostInletC: between(10, 90).nullable(),
+  maxInletC: between(10, 90).nullable(),
   /** What its maker says it gives at each rise, as read off a table or a curve; none: nobody has read it. */
   makerFlow: z.array(z.strictObject({ riseK: between(2, 90), lMin: between(0.3, 100) })).max(MOST_CURVE_POINTS),
 }
@@ -154,9 +154,9 @@ export const InstantGas = z.strictObject({
   pilotW: PilotW,
   kind: z.literal('instant-gas'),
   carrier: BurnerFuel,
-  leastOutputKw: LeastOutputKw,
+  minOutputKw: LeastOutputKw,
   efficiency: EfficiencyField,
-  purgeWh: PurgeWh,
+  startLossWh: PurgeWh,
 })
 
 /** The same by electricity. */
@@ -181,7 +181,7 @@ export const GasStoreBurner = z.strictObject({
   outputKw: OutputKw,
   efficiency: EfficiencyField,
   pilotW: PilotW,
-  purgeWh: PurgeWh,
+  startLossWh: PurgeWh,
   standbyW: StandbyW,
 })
 
@@ -220,7 +220,7 @@ export const HeatPump = z.strictObject({
   /** Air it takes its heat from. */
   air: z.enum(['where it stands', 'outdoors']),
   /** Below this air only the element works, °C. */
-  leastAirC: between(-30, 20),
+  minOperatingAirC: between(-30, 20),
   coil: z.strictObject({ bottom: Share, top: Share }),
   backup: Backup,
   standbyW: StandbyW,
@@ -250,11 +250,11 @@ const SolarCollector = z.strictObject({
   kind: z.literal('solar'),
   areaM2: between(0.5, 100),
   /** Optical efficiency, and loss in W/(m²K) and W/(m²K²), for the area given. */
-  optical: between(0.3, 0.95),
-  lossLinear: between(0, 15),
-  lossSquare: between(0, 0.2),
+  eta0: between(0.3, 0.95),
+  a1: between(0, 15),
+  a2: between(0, 0.2),
   /** Incidence angle modifier b₀: 1 − b₀ (1/cos θ − 1). */
-  incidence: between(0, 0.5),
+  iamB0: between(0, 0.5),
   tiltDeg: between(0, 90),
   /** Off the direction of the noon sun, towards the west, degrees. */
   azimuthDeg: between(-180, 180),
@@ -283,7 +283,7 @@ const WoodCoil = z.strictObject({
   kind: z.literal('wood-coil'),
   circuit: FireCircuit,
   /** The way of the water: the hot pipe rises all the way; something on it can be shut; it is filled, vented and open. */
-  way: z.strictObject({ rises: Looked, canBeShut: Looked, filled: Looked }),
+  way: z.strictObject({ rises: YesNoUnknown, canBeShut: YesNoUnknown, filled: YesNoUnknown }),
   /** Where its heat enters the store. */
   coil: z.strictObject({ bottom: Share, top: Share }),
 })
@@ -321,6 +321,10 @@ export const Heater = z.discriminatedUnion('kind', [
 ])
 export type Heater = z.infer<typeof Heater>
 
+/** What opens a relief valve: one that feels pressure alone does not limit the temperature. */
+export const RELIEF_KINDS = ['not checked', 'temperature and pressure', 'pressure only'] as const
+export type ReliefKind = (typeof RELIEF_KINDS)[number]
+
 export const StoreField = z.strictObject({
   name: Name,
   place: PlaceField,
@@ -333,7 +337,7 @@ export const StoreField = z.strictObject({
     z.strictObject({ kind: z.literal('label'), label: z.enum(LABEL_CLASSES) }),
   ]),
   /** Whose the figures of its loss and its contents are. */
-  papers: Papers,
+  dataSource: DataSource,
   /** Height of the thermostat's sensor. */
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */
@@ -341,25 +345,29 @@ export const StoreField = z.strictObject({
   /** A mixing valve at the store that guards every tap. */
   mixing: MixingValve,
   /** A relief valve is there. */
-  reliefValve: Looked,
+  reliefValve: YesNoUnknown,
   /** Its discharge is piped to a safe place. */
-  reliefPiped: Looked,
-  /** Temperature at which it opens, °C. */
+  reliefPiped: YesNoUnknown,
+  /** What opens it. */
+  reliefKind: z.enum(RELIEF_KINDS),
+  /** Pressure at which it opens, as it is written on it, bar; null: not read. */
+  reliefBar: between(0.5, 16).nullable(),
+  /** Temperature at which it opens, where one does open it, °C. */
   reliefC: between(80, 99),
   /** Something can be shut between store and relief valve. */
-  valveBeforeRelief: Looked,
+  valveBeforeRelief: YesNoUnknown,
   /** The relief valve feels the top of the store, where it is hottest. */
-  reliefAtTop: Looked,
+  reliefAtTop: YesNoUnknown,
   /**
    * Its discharge: as wide as the valve all the way, falling all the way, ending where it is seen, the drain takes it, nobody
    * is in its way; and who in the house looks whether it drips; empty: nobody was named.
    */
   discharge: z.strictObject({
-    fullSize: Looked,
-    falls: Looked,
-    endSeen: Looked,
-    drained: Looked,
-    covered: Looked,
+    fullSize: YesNoUnknown,
+    falls: YesNoUnknown,
+    endSeen: YesNoUnknown,
+    drained: YesNoUnknown,
+    covered: YesNoUnknown,
     watchedBy: z.string().max(120),
   }),
 })

@@ -2,7 +2,7 @@ import { BILL_UNIT_KEYS, WATER_UNIT_KEYS } from '../money/billing'
 import { z } from '../schema/zod'
 import { between, Day, Name, Note, Twelve } from './fields'
 import { Carrier } from './fuels'
-import { Week } from './week'
+import { Schedule } from './week'
 
 const keys = <K extends string>(list: readonly K[]) => z.enum(list as [K, ...K[]])
 
@@ -10,7 +10,7 @@ const keys = <K extends string>(list: readonly K[]) => z.enum(list as [K, ...K[]
 const UnitPrice = between(0, 20_000)
 
 /** A price that holds in some hours of the week in some months. */
-export const Band = z.strictObject({ name: Name, price: UnitPrice, week: Week, months: Twelve(z.boolean()) })
+export const Band = z.strictObject({ name: Name, price: UnitPrice, week: Schedule, months: Twelve(z.boolean()) })
 export type Band = z.infer<typeof Band>
 
 export const Tariff = z.strictObject({

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Controls } from './controls'
-import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from './heater-kinds'
+import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from './heater-kinds'
 import { lists, type Named, needs } from './measures'
 import { MOST_PICTURES, picturesTake } from './readings'
 import type { StudyShape } from './shape'
@@ -68,8 +68,8 @@ function checkPipes({ pipes }: StudyShape, report: Report): void {
     (id, i) =>
       !pipes.taps.some((t) => t.id === id) && report(['pipes', 'drain', 'tapIds', i], `there is no outlet "${id}"`),
   )
-  if (pipes.loop && !runs.has(pipes.loop.turnsAt))
-    report(['pipes', 'loop', 'turnsAt'], `there is no run "${pipes.loop.turnsAt}"`)
+  if (pipes.loop && !runs.has(pipes.loop.returnConnectionRunId))
+    report(['pipes', 'loop', 'returnConnectionRunId'], `there is no run "${pipes.loop.returnConnectionRunId}"`)
 }
 
 function checkPlant({ plant, prices, pipes, site }: StudyShape, report: Report): void {
@@ -82,23 +82,23 @@ function checkPlant({ plant, prices, pipes, site }: StudyShape, report: Report):
     const path = ['plant', 'heaters', i]
     if (!prices.carriers[carrierOf(heater)])
       report(['prices', 'carriers', carrierOf(heater)], `needs a price: "${heater.name}" uses it`)
-    if ('leastOutputKw' in heater && heater.leastOutputKw > heater.outputKw)
-      report([...path, 'leastOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
+    if ('minOutputKw' in heater && heater.minOutputKw > heater.outputKw)
+      report([...path, 'minOutputKw'], `must not be above the output, ${heater.outputKw} kW`)
     if ('coil' in heater && heater.coil.top <= heater.coil.bottom)
       report([...path, 'coil', 'top'], 'must be above the bottom of the coil')
     if (isOnStore(heater) && !plant.store) report(['plant', 'store'], `needs a cylinder: "${heater.name}" heats one`)
-    if (!isLocal(heater)) return
+    if (!isPointOfUse(heater)) return
     if (!pipes.taps.some((t) => t.id === heater.tapId))
       report([...path, 'tapId'], `there is no outlet "${heater.tapId}"`)
-    if (plant.heaters.findIndex((h) => isLocal(h) && h.tapId === heater.tapId) !== i)
+    if (plant.heaters.findIndex((h) => isPointOfUse(h) && h.tapId === heater.tapId) !== i)
       report([...path, 'tapId'], 'this outlet has a point-of-use heater already')
   })
-  const running = plant.heaters.filter(isRunning)
+  const running = plant.heaters.filter(isInstantaneous)
   if (running.length > 1)
     report(['plant', 'heaters', plant.heaters.indexOf(running[1])], 'only one instantaneous water heater is possible')
   if (plant.store && !plant.heaters.some(isOnStore))
     report(['plant', 'store'], 'has no heater; remove it, or add a heater')
-  if (plant.heaters.every(isLocal)) report(['plant', 'heaters'], 'at least one heater must serve all outlets')
+  if (plant.heaters.every(isPointOfUse)) report(['plant', 'heaters'], 'at least one heater must serve all outlets')
   if (!prices.carriers[site.heating.carrier])
     report(['prices', 'carriers', site.heating.carrier], 'needs a price: it heats the house')
   if (!prices.carriers.electricity)
@@ -112,15 +112,15 @@ function checkPeople({ people, pipes }: StudyShape, report: Report): void {
     report,
   )
   unique(
-    people.habits.map((h) => h.id),
-    ['people', 'habits'],
+    people.uses.map((h) => h.id),
+    ['people', 'uses'],
     report,
   )
   const taps = new Set(pipes.taps.map((t) => t.id))
-  people.habits.forEach((habit, i) => {
-    if (!taps.has(habit.tapId)) report(['people', 'habits', i, 'tapId'], `there is no outlet "${habit.tapId}"`)
+  people.uses.forEach((habit, i) => {
+    if (!taps.has(habit.tapId)) report(['people', 'uses', i, 'tapId'], `there is no outlet "${habit.tapId}"`)
     if (habit.personId !== null && !persons.has(habit.personId))
-      report(['people', 'habits', i, 'personId'], `there is no person "${habit.personId}"`)
+      report(['people', 'uses', i, 'personId'], `there is no person "${habit.personId}"`)
   })
   people.absences.forEach((absence, i) => {
     if (absence.personId !== null && !persons.has(absence.personId))
@@ -145,12 +145,14 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
   for (const heater of study.plant.heaters.filter(hasSetpoint)) {
     const control = Object.hasOwn(controls.heaters, heater.id) ? controls.heaters[heater.id] : null
     if (!control) report([...path, 'heaters', heater.id], `needs a setpoint: the study has "${heater.name}"`)
-    else if (isRunning(heater) !== (control.keepHot !== undefined))
+    else if (isInstantaneous(heater) !== (control.keepHot !== undefined))
       report(
         [...path, 'heaters', heater.id, 'keepHot'],
-        isRunning(heater) ? 'on or off: it is an instantaneous water heater' : 'only for instantaneous water heaters',
+        isInstantaneous(heater)
+          ? 'on or off: it is an instantaneous water heater'
+          : 'only for instantaneous water heaters',
       )
-    else if (isRunning(heater) && control.disinfection)
+    else if (isInstantaneous(heater) && control.pasteurisation)
       report(
         [...path, 'heaters', heater.id, 'disinfection'],
         'only for stored hot water: it is an instantaneous water heater',
@@ -182,7 +184,7 @@ const NAMED_WORDS: Record<keyof Named, string> = {
   heaters: 'heater',
   taps: 'tap',
   runs: 'run',
-  habits: 'use',
+  uses: 'use',
 }
 
 function checkPackages(study: StudyShape, report: Report): void {
@@ -192,7 +194,7 @@ function checkPackages(study: StudyShape, report: Report): void {
     heaters: ids(study.plant.heaters),
     taps: ids(study.pipes.taps),
     runs: ids(study.pipes.runs),
-    habits: ids(study.people.habits),
+    uses: ids(study.people.uses),
   }
   unique(
     study.packages.map((p) => p.id),

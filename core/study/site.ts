@@ -1,13 +1,13 @@
 import { SUMMER_TIMES } from '../calendar/summer-time'
 import { PLACES } from '../climate/places'
 import { z } from '../schema/zod'
-import { AirC, between, Looked, Name, Note, Twelve, WaterC } from './fields'
+import { AirC, between, Name, Note, Twelve, WaterC, YesNoUnknown } from './fields'
 import { Carrier } from './fuels'
 
 export const PlaceField = z.enum(PLACES)
 
 /** What keeps water in the cold from freezing, as somebody has seen it. */
-export const FROST_GUARDS = ['not looked', 'none', 'trace heating', 'drained in winter', 'room kept warm'] as const
+export const FROST_GUARDS = ['not checked', 'none', 'trace heating', 'drained in winter', 'room kept warm'] as const
 
 /** Where the household is, what its weather and its cold main are like, and what keeps it warm. */
 export const Site = z.strictObject({
@@ -28,7 +28,7 @@ export const Site = z.strictObject({
   ]),
   pressureBar: between(0, 16).nullable(),
   /** Coldest air that is reckoned with there, °C; null: not asked. */
-  leastAirC: between(-50, 20).nullable(),
+  designAirC: between(-50, 20).nullable(),
   /** What keeps pipes and appliances in the cold from freezing. */
   frostGuard: z.enum(FROST_GUARDS),
   /**
@@ -46,17 +46,17 @@ export const Site = z.strictObject({
     })
     .nullable(),
   /** Whether a gas main and a heat network lead to the house; null: not looked. */
-  networks: z.strictObject({ gas: Looked, heat: Looked }),
+  networks: z.strictObject({ gas: YesNoUnknown, heat: YesNoUnknown }),
   /** Gas input that the line to the heater can carry, kW; null: not asked. */
   gasLineKw: between(1, 500).nullable(),
   /** What another heater would find where it is to stand; null: not looked. */
-  heaterPlace: z.strictObject({ flue: Looked, condensate: Looked, socket: Looked }),
+  heaterPlace: z.strictObject({ flue: YesNoUnknown, condensate: YesNoUnknown, socket: YesNoUnknown }),
   hardnessMgL: between(0, 1000).nullable(),
   /** What was looked for at the main; null: not looked. */
-  metered: Looked,
-  backflowGuard: Looked,
-  pressureReducer: Looked,
-  expansionVessel: Looked,
+  metered: YesNoUnknown,
+  backflowGuard: YesNoUnknown,
+  pressureReducer: YesNoUnknown,
+  expansionVessel: YesNoUnknown,
   /** Months in which the house is heated, January first. */
   heatingMonths: Twelve(z.boolean()),
   heating: z.strictObject({ carrier: Carrier, efficiency: between(0.2, 6) }),

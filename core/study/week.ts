@@ -21,4 +21,4 @@ const Day = z
   )
 
 /** Seven days of windows, Monday first. */
-export const Week = z.array(Day).length(DAYS_A_WEEK, 'seven days, Monday first')
+export const Schedule = z.array(Day).length(DAYS_A_WEEK, 'seven days, Monday first')

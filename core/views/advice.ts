@@ -1,13 +1,13 @@
 import { everyDay } from '../calendar/week'
 import { checksOf } from '../checks/catalogue'
 import { type Check, rank } from '../checks/check'
-import { asksAlone, carriedFor } from '../checks/delivery'
+import { asksAlone, requiredSupplyC } from '../checks/delivery'
 import { scaldLimitOf } from '../household/at-risk'
 import type { Wrap } from '../household/engineer/defaults'
 import { storeThermostat, supplyOf } from '../household/supply'
 import { apply } from '../measures/apply'
 import { beginMeasure, measuresFor } from '../measures/begin'
-import { beginHotRun, type Controls, SETPOINT_C } from '../study/controls'
+import { type Controls, defaultPasteurisation, SETPOINT_C } from '../study/controls'
 import { displayOf } from '../study/display-of'
 import { edited } from '../study/edited'
 import { hasSetpoint } from '../study/heater-kinds'
@@ -103,7 +103,7 @@ const IDEAS: Record<string, Ideas> = {
   'growth-store': (study, _c, write) => {
     const id = storeThermostat(study)?.heaterId
     if (!id) return []
-    const cycle = controlsOf(study).heaters[id].disinfection
+    const cycle = controlsOf(study).heaters[id].pasteurisation
     const limitC = scaldLimitOf(study).value
     return [
       ...toSetpoint(study, id, 60, write),
@@ -119,14 +119,14 @@ const IDEAS: Record<string, Ideas> = {
         : [
             idea(
               'Weekly pasteurisation cycle',
-              set(study, (k) => void (k.heaters[id].disinfection = beginHotRun())),
+              set(study, (k) => void (k.heaters[id].pasteurisation = defaultPasteurisation())),
             ),
           ]),
-      ...(controlsOf(study).heaters[id].windows
+      ...(controlsOf(study).heaters[id].schedule
         ? [
             idea(
               'No hot water schedule',
-              set(study, (k) => void (k.heaters[id].windows = null)),
+              set(study, (k) => void (k.heaters[id].schedule = null)),
             ),
           ]
         : []),
@@ -146,7 +146,7 @@ const IDEAS: Record<string, Ideas> = {
       ? [
           idea(
             'No hot water schedule',
-            set(study, (k) => void (k.heaters[c.subject.id!].windows = null)),
+            set(study, (k) => void (k.heaters[c.subject.id!].schedule = null)),
           ),
         ]
       : []),
@@ -154,7 +154,7 @@ const IDEAS: Record<string, Ideas> = {
   ],
   'need-': (study, c, write) => {
     const tap = study.pipes.taps.find((t) => t.id === c.subject.id)
-    const carried = tap && carriedFor(study, tap)
+    const carried = tap && requiredSupplyC(study, tap)
     const { heaterId } = supplyOf(study)
     // For one tap the whole house is not heated.
     if (asksAlone(study)) return []
@@ -173,7 +173,7 @@ const IDEAS: Record<string, Ideas> = {
         (k) =>
           void (
             (k.loop.mode = 'clock'),
-            (k.loop.windows = everyDay(...BUSY.map(([a, b]) => [a, b] as [number, number])))
+            (k.loop.schedule = everyDay(...BUSY.map(([a, b]) => [a, b] as [number, number])))
           ),
       ),
     ),
@@ -190,11 +190,11 @@ const IDEAS: Record<string, Ideas> = {
             ),
           ]
         : []),
-      ...(controlsOf(study).heaters[h.id].hysteresisK < WIDE_K
+      ...(controlsOf(study).heaters[h.id].differentialK < WIDE_K
         ? [
             idea(
               `Wider switching differential: ${h.name}`,
-              set(study, (k) => void (k.heaters[h.id].hysteresisK = WIDE_K)),
+              set(study, (k) => void (k.heaters[h.id].differentialK = WIDE_K)),
             ),
           ]
         : []),
@@ -228,12 +228,12 @@ const IDEAS: Record<string, Ideas> = {
   'condensing-': (study, c, write) => moved(study, c.subject.id!, -STEP_K, write),
   'backup-': (study, c, write) => moved(study, c.subject.id!, -STEP_K, write),
   'hot-run': (study, c, write) => {
-    const run = controlsOf(study).heaters[c.subject.id!]?.disinfection
+    const run = controlsOf(study).heaters[c.subject.id!]?.pasteurisation
     return run && run.toC > 60
       ? [
           idea(
             `Cycle at ${write.temperature(60)}`,
-            set(study, (k) => void (k.heaters[c.subject.id!].disinfection!.toC = 60)),
+            set(study, (k) => void (k.heaters[c.subject.id!].pasteurisation!.toC = 60)),
           ),
         ]
       : []

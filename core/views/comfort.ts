@@ -19,7 +19,7 @@ export function comfortLost({ comfort: was }: YearResult, { comfort: is }: YearR
   const rows: readonly [string, Quantity | null, number, number, number][] = [
     ['Median time to tap', 'seconds', was.waitMedianS, is.waitMedianS, WAIT_NOTICED_S],
     ['90th percentile time to tap', 'seconds', was.waitP90S, is.waitP90S, WAIT_NOTICED_S],
-    ['Unmet draw-offs', null, was.coolDraws, is.coolDraws, unmetNoticed(is.waiting)],
+    ['Unmet draw-offs', null, was.unmetDraws, is.unmetDraws, unmetNoticed(is.waiting)],
   ]
   return rows.flatMap(([what, quantity, before, after, least]) =>
     after - before >= least ? [{ what, quantity, was: before, is: after }] : [],

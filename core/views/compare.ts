@@ -7,7 +7,7 @@ import { costOf, type Part, partsOf } from '../measures/parts'
 import { whoDoes } from '../measures/who'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
-import { boughtKwh, drawnL, type YearResult } from '../year/result'
+import { drawnL, purchasedKwh, type YearResult } from '../year/result'
 import { type Brought, broughtBy } from './brought'
 
 /** What changed from one year to another; less is negative. */
@@ -18,7 +18,7 @@ export interface Difference {
   co2Kg: number
   waitMedianS: number
   waitP90S: number
-  coolDraws: number
+  unmetDraws: number
 }
 
 /** What a measure takes, in the house as the measures before it in its package leave it. */
@@ -80,12 +80,12 @@ export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[]
 function differenceOf(from: YearResult, to: YearResult): Difference {
   return {
     cost: to.cost.total - from.cost.total,
-    inputKwh: boughtKwh(to) - boughtKwh(from),
+    inputKwh: purchasedKwh(to) - purchasedKwh(from),
     waterL: drawnL(to.water) - drawnL(from.water),
     co2Kg: to.co2Kg - from.co2Kg,
     waitMedianS: to.comfort.waitMedianS - from.comfort.waitMedianS,
     waitP90S: to.comfort.waitP90S - from.comfort.waitP90S,
-    coolDraws: to.comfort.coolDraws - from.comfort.coolDraws,
+    unmetDraws: to.comfort.unmetDraws - from.comfort.unmetDraws,
   }
 }
 

@@ -4,8 +4,8 @@ import { type FirstStep, stationOf } from '../household/first-steps'
 /** Where on the system a finding stands. */
 export type Station = FirstStep['station'] | 'log'
 
-/** danger: it can hurt somebody; mend: it costs or fails; look: it is not known and ought to be. */
-export const SEVERITIES = ['danger', 'mend', 'look'] as const
+/** danger: it can hurt somebody; action: it costs or fails; check: it is not known and ought to be. */
+export const SEVERITIES = ['danger', 'action', 'check'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
 /** A check that stands out, with all that have the same cause; it bears the words of the worst of them. */
@@ -17,11 +17,11 @@ export interface Finding extends Check {
 }
 
 const SEVERITY: Record<Concern, Record<Exclude<Level, 'pass'>, Severity>> = {
-  harm: { fail: 'danger', marginal: 'mend', 'not checked': 'look' },
-  fault: { fail: 'mend', marginal: 'look', 'not checked': 'look' },
-  comfort: { fail: 'mend', marginal: 'look', 'not checked': 'look' },
-  cost: { fail: 'mend', marginal: 'look', 'not checked': 'look' },
-  record: { fail: 'look', marginal: 'look', 'not checked': 'look' },
+  harm: { fail: 'danger', marginal: 'action', 'not checked': 'check' },
+  fault: { fail: 'action', marginal: 'check', 'not checked': 'check' },
+  comfort: { fail: 'action', marginal: 'check', 'not checked': 'check' },
+  cost: { fail: 'action', marginal: 'check', 'not checked': 'check' },
+  record: { fail: 'check', marginal: 'check', 'not checked': 'check' },
 }
 
 const STATION: Record<Subject['kind'], Station> = {
@@ -38,7 +38,7 @@ const STATION: Record<Subject['kind'], Station> = {
   reading: 'log',
 }
 
-const severityOf = (c: Check): Severity => (c.level === 'pass' ? 'look' : SEVERITY[c.concern][c.level])
+const severityOf = (c: Check): Severity => (c.level === 'pass' ? 'check' : SEVERITY[c.concern][c.level])
 /** What stands in the way comes first among equals, then the worse level. */
 const order = (a: Check, b: Check) =>
   SEVERITIES.indexOf(severityOf(a)) - SEVERITIES.indexOf(severityOf(b)) ||

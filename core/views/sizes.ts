@@ -4,9 +4,9 @@ import { placeChecks } from '../checks/space'
 import type { HeaterKind } from '../heaters/kinds'
 import { type Choice, choicesOf, heatSource, type How, sourcesFor } from '../household/edits/heat-source'
 import { putHeater } from '../household/edits/plant'
-import { carriedC } from '../household/supply'
+import { supplyC } from '../household/supply'
 import { displayOf } from '../study/display-of'
-import { isLocal, isRunning } from '../study/heater-kinds'
+import { isInstantaneous, isPointOfUse } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
@@ -58,9 +58,9 @@ export function sizeHeater(
   return {
     heater: heater.name,
     kind: heater.kind,
-    neededKw: isRunning(heater) ? demand.peaks.kw : null,
+    neededKw: isInstantaneous(heater) ? demand.peaks.kw : null,
     neededL: stored?.neededL ?? null,
-    hasKw: isRunning(heater) ? heater.outputKw * ('units' in heater ? heater.units : 1) : null,
+    hasKw: isInstantaneous(heater) ? heater.outputKw * ('units' in heater ? heater.units : 1) : null,
     hasL: stored ? (study.plant.store?.litres ?? null) : null,
     minutes: stored?.minutes ?? null,
     checks,
@@ -87,11 +87,11 @@ export function sizes(
     known.set(hotC, demand)
     return demand
   }
-  const now = demandAt(carriedC(study))
+  const now = demandAt(supplyC(study))
   const sized = (kind: HeaterKind, how: How): Sized => {
     const { replaces, heater, control, store } = heatSource(study, kind, how, choiceOf(kind, how))!
     const after = putHeater(study, replaces, heater, control, store)
-    return sizeHeater(after, heater, demandAt(carriedC(after)), study)
+    return sizeHeater(after, heater, demandAt(supplyC(after)), study)
   }
   return {
     peaks: now.peaks,
@@ -104,4 +104,4 @@ export function sizes(
 }
 
 /** What stands at one tap is no source for the house. */
-const isLocalKind = (study: Study, kind: HeaterKind) => isLocal(heatSource(study, kind, 'beside')!.heater)
+const isLocalKind = (study: Study, kind: HeaterKind) => isPointOfUse(heatSource(study, kind, 'beside')!.heater)

@@ -8,7 +8,7 @@ import { carrierOf } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
-import { boughtKwh, type YearResult } from '../year/result'
+import { purchasedKwh, type YearResult } from '../year/result'
 import { type Sizes, sizes } from './sizes'
 
 /** A heat source as it would stand in a house, and the household with it. */
@@ -77,7 +77,7 @@ export interface SourceYear {
   /** Money a year less than now; negative: it costs more. What it costs to buy and fit is not in it. */
   savesMoney: number
   totalMoney: number
-  boughtKwh: number
+  purchasedKwh: number
   /** kg a year less than now. */
   savesCo2Kg: number
   /** Draws that come too cool, more than now. */
@@ -98,9 +98,9 @@ export function sourceYear(study: Study, now: YearResult, job: SourceJob, then: 
     how: job.how,
     savesMoney: now.cost.total - then.cost.total,
     totalMoney: then.cost.total,
-    boughtKwh: boughtKwh(then),
+    purchasedKwh: purchasedKwh(then),
     savesCo2Kg: now.co2Kg - then.co2Kg,
-    moreCoolDraws: then.comfort.coolDraws - now.comfort.coolDraws,
+    moreCoolDraws: then.comfort.unmetDraws - now.comfort.unmetDraws,
     breakEven:
       HEATERS[job.kind].source === 'sun' || burntAlready(study, carrierOf(job.heater))
         ? null
@@ -137,7 +137,7 @@ export function sourceSentences(year: SourceYear, write: Display): string[] {
   const names = assumedPrices.map((c) => CARRIER_NAMES[c].toLowerCase()).join(' and ')
   return [
     `${write.wholeMoney(year.totalMoney)} a year, ${against(year.savesMoney, write.wholeMoney)}.`,
-    `Purchased energy ${write.energy(year.boughtKwh)}, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
+    `Purchased energy ${write.energy(year.purchasedKwh)}, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
     ...(even
       ? [
           `Break-even ${CARRIER_NAMES[even.carrier].toLowerCase()} price ${price(write, even.perKwh)} per kWh (${assumedPrices.includes(even.carrier) ? 'assumed' : 'average'} ${price(write, even.nowPerKwh)}).`,

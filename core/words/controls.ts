@@ -18,7 +18,7 @@ export const CONTROLS_TERMS = {
   schedule: {
     metric: 'hot water schedule',
     help: 'Times at which operation is allowed.',
-    also: ['timer', 'programmer', 'windows', 'on period', 'clock'],
+    also: ['timer', 'programmer', 'schedule', 'on period', 'clock'],
     at: 'schedule',
   },
   controllerLimits: {

@@ -1,6 +1,6 @@
 import { DAY_S, HOUR_S } from '../calendar/year'
 import { hotFlow, mainsOnWarmest } from '../household/hot-flow'
-import { mainsOnColdest, wantedAt } from '../household/ways'
+import { mainsOnColdest, wantedAt } from '../household/lookups'
 import type { Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { heatPerLitre } from '../water/power'
@@ -50,8 +50,8 @@ function flowOf(
 ): { hotLMin: number; mixedLMin: number; seconds: number } {
   const tap = study.pipes.taps.find((t) => t.id === draw.tapId)!
   const mixedLMin = draw.hotLMin ?? tap.flowLMin
-  const mixes = tap.mixes && draw.hotLMin === null && hotC > draw.wantedC
-  const hotLMin = hotFlow({ mixes, flowLMin: mixedLMin }, draw.wantedC, coldC, hotC)
+  const mixes = tap.mixes && draw.hotLMin === null && hotC > draw.requiredC
+  const hotLMin = hotFlow({ mixes, flowLMin: mixedLMin }, draw.requiredC, coldC, hotC)
   const seconds =
     draw.measure === 'seconds'
       ? draw.amount
@@ -80,7 +80,7 @@ export function demandOf(study: Study, hotC: number): Demand {
   const coldC = mainsOnColdest(study)
   const warmestC = mainsOnWarmest(study)
   const mains = mainsThroughYear(study.site)
-  const draws = drawsOfYear(study.people, study.site).filter((d) => d.wantedC > coldC)
+  const draws = drawsOfYear(study.people, study.site).filter((d) => d.requiredC > coldC)
   const edges: Edge[] = []
   let leastHotLMin = Infinity
   const freeAt = new Map<string, number>()
@@ -99,7 +99,7 @@ export function demandOf(study: Study, hotC: number): Demand {
       mixedLMin: -mixedLMin,
       tapId,
     })
-    if (draw.wantedC > warmestC) leastHotLMin = Math.min(leastHotLMin, flowOf(study, draw, warmestC, hotC).hotLMin)
+    if (draw.requiredC > warmestC) leastHotLMin = Math.min(leastHotLMin, flowOf(study, draw, warmestC, hotC).hotLMin)
   }
   // What ends makes room before what begins.
   edges.sort((a, b) => a.atS - b.atS || a.hotLMin - b.hotLMin)

@@ -8,9 +8,9 @@ import type { Study } from '../study/study'
 import { aheadThroughYear, inWeek } from './controls/clock'
 
 /** Minutes of the week, by the controller's clock, at which something of a heater switches. */
-const edgesOf = ({ windows, disinfection }: HeaterControl): number[] => [
-  ...(windows ? edges(windows) : []),
-  ...(disinfection ? [disinfection.weekday * MINUTES_A_DAY + disinfection.atMin] : []),
+const edgesOf = ({ schedule, pasteurisation }: HeaterControl): number[] => [
+  ...(schedule ? edges(schedule) : []),
+  ...(pasteurisation ? [pasteurisation.weekday * MINUTES_A_DAY + pasteurisation.atMin] : []),
 ]
 
 /** Minutes of the week at which anything set by the clock changes (midnights among them), ascending. */
@@ -18,8 +18,8 @@ export function weeklyEdges(study: Study): number[] {
   const { heaters, loop, heating } = controlsOf(study)
   const byController = [
     ...Object.values(heaters).flatMap(edgesOf),
-    ...(LOOP_MODE_TAKES[loop.mode].windows ? edges(loop.windows) : []),
-    ...(heating.heaterId !== null && heating.windows ? edges(heating.windows) : []),
+    ...(LOOP_MODE_TAKES[loop.mode].schedule ? edges(loop.schedule) : []),
+    ...(heating.heaterId !== null && heating.schedule ? edges(heating.schedule) : []),
   ]
   const marks = [
     ...Array.from({ length: 7 }, (_, d) => d * MINUTES_A_DAY),

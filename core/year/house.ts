@@ -5,7 +5,7 @@ import { type Carrier, CARRIERS } from '../money/carriers'
 import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
 import type { LoopControl } from '../study/controls'
-import { isLocal, standbyOf } from '../study/heater-kinds'
+import { isPointOfUse, standbyOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import { KJ_PER_LITRE_K } from '../water/properties'
@@ -22,7 +22,7 @@ import { Network } from './pipes/network'
 import { Outflow } from './pipes/plug-run'
 import { DrainUnit } from './recovery/drain-unit'
 import { Drips } from './taps/drips'
-import { LocalTap } from './taps/local-tap'
+import { PointOfUseTap } from './taps/point-of-use'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
 import { MOST_WORK, WorkLimit } from './work'
 import { type Edge, YearCalendar } from './year-calendar'
@@ -44,9 +44,9 @@ export class House {
   pumping = false
   private readonly drips: Drips
   /** Small stores at taps, with the index of the tap. */
-  readonly locals: { tap: number; local: LocalTap }[] = []
+  readonly locals: { tap: number; local: PointOfUseTap }[] = []
   /** The small store of each tap that has one. */
-  private readonly localOf: (LocalTap | null)[]
+  private readonly localOf: (PointOfUseTap | null)[]
   /** What water passes on its way to each tap, in order. */
   private readonly ways: Way[]
   /** A loop that comes back through the cold line; null: its return is its own, and its way always open. */
@@ -88,8 +88,8 @@ export class House {
     this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
     this.localOf = study.pipes.taps.map(() => null)
     for (const h of study.plant.heaters)
-      if (isLocal(h)) {
-        const [tap, local] = [this.tapIndex.get(h.tapId)!, new LocalTap(study, h, this.ledger)]
+      if (isPointOfUse(h)) {
+        const [tap, local] = [this.tapIndex.get(h.tapId)!, new PointOfUseTap(study, h, this.ledger)]
         this.locals.push({ tap, local })
         this.localOf[tap] = local
       }
@@ -121,7 +121,7 @@ export class House {
     this.hygiene = {
       store: this.plant.coolestC() === null ? null : new StoreHygiene(empty),
       loop: new LoopHygiene(),
-      locals: study.plant.heaters.filter(isLocal).map((h) => ({ id: h.id, log: new StoreHygiene(empty) })),
+      locals: study.plant.heaters.filter(isPointOfUse).map((h) => ({ id: h.id, log: new StoreHygiene(empty) })),
     }
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
@@ -204,12 +204,12 @@ export class House {
     this.heating =
       heating.heaterId !== null &&
       study.site.heatingMonths[ledger.month] &&
-      (heating.windows === null || isOn(heating.windows, controller))
+      (heating.schedule === null || isOn(heating.schedule, controller))
     const now = { atS: this.nowS, minuteOfWeek: controller, heating: this.heating, cheapest }
     this.plant.atClock(now)
     for (const { local } of this.locals) local.plant.atClock(now)
     this.drive.atClock(controller, this.nowS)
-    this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.windows, controller)
+    this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.schedule, controller)
     this.lookAtLoop()
   }
 
@@ -286,7 +286,7 @@ export class House {
   private planMixer(d: TapDraw): void {
     const { drain, coldLine, mainsC, nowS } = this
     const byDrain = drain ? drain.atMixerC(d, nowS, mainsC) : mainsC
-    const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.wantedC, mainsC, nowS) : mainsC
+    const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.requiredC, mainsC, nowS) : mainsC
     if (byDrain <= mainsC && byLoop > mainsC) d.plan(nowS, byLoop, true)
     else d.plan(nowS, byDrain)
   }
@@ -323,7 +323,7 @@ export class House {
       const draw = this.draws[this.nextDraw++]
       const index = this.tapIndex.get(draw.tapId)!
       // Cold water will do: nothing hot is drawn.
-      if (draw.wantedC <= this.mainsC + 0.5) {
+      if (draw.requiredC <= this.mainsC + 0.5) {
         const { flowLMin } = this.study.pipes.taps[index]
         if (draw.measure !== 'kj')
           this.coldLine?.draw(
@@ -411,7 +411,7 @@ export class House {
     for (const { local } of this.locals) local.plant.settle(ledger, heating)
     let i = 0
     this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
-      ledger.add(onLoop ? 'loop' : 'deadRun', kj)
+      ledger.add(onLoop ? 'loop' : 'deadLeg', kj)
       if (heating && branch.place === 'heated') ledger.houseHeat[ledger.month] += kj
       this.branchLostKj[i++] += kj
     })

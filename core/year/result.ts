@@ -10,7 +10,7 @@ import type { DrawRecord } from './taps/tap-draw'
 import { finite } from './work'
 
 /** All energy bought, kWh. */
-export function boughtKwh(result: Pick<YearResult, 'energy'>): number {
+export function purchasedKwh(result: Pick<YearResult, 'energy'>): number {
   return Object.values(result.energy.inputKwh).reduce((s, x) => s + x, 0)
 }
 
@@ -50,7 +50,7 @@ export interface Cost {
 export interface Water {
   hotL: number
   mixedL: number
-  runOffL: number
+  toWasteL: number
   /** Let go by relief valves. */
   reliefL: number
   /** Of the cold water at taps, what came warm because a loop comes back through the cold line. */
@@ -58,7 +58,7 @@ export interface Water {
 }
 
 /** All water that is paid for, L: used, run off and let go. */
-export const drawnL = (water: Water): number => water.mixedL + water.runOffL + water.reliefL
+export const drawnL = (water: Water): number => water.mixedL + water.toWasteL + water.reliefL
 
 /** Waits that a share of draws is held against, s. */
 export const WAITS_S = [5, 10, 15, 20, 30, 45, 60, 90, 120] as const
@@ -66,15 +66,15 @@ export const WAITS_S = [5, 10, 15, 20, 30, 45, 60, 90, 120] as const
 export interface Comfort {
   waitMedianS: number
   waitP90S: number
-  coolDraws: number
+  unmetDraws: number
   draws: number
   /** Draws of which somebody waits for the hot water: the others take what comes, and none of them can be too cool. */
   waiting: number
   /** Days of the year (0–364) on which at least one draw came too cool, ascending. */
-  coolOn: number[]
+  unmetOn: number[]
   /** Waits at a last run that had rested for half an hour or more, and at one drawn from since. */
-  first: Waits
-  second: Waits
+  coldPipe: Waits
+  warmPipe: Waits
   /** Minutes that people waited in all. */
   waitedMinutes: number
   /** Share of the draws that wait that were not cool and came within each of `WAITS_S`; 1 where none waits. */
@@ -110,9 +110,9 @@ export interface TapResult {
   id: string
   draws: number
   waitMedianS: number
-  runOffL: number
+  toWasteL: number
   usefulKwh: number
-  coolDraws: number
+  unmetDraws: number
   waiting: number
   /** Hottest water that arrived in the year, °C; null where none was drawn. */
   hottestC: number | null
@@ -124,20 +124,20 @@ export interface Hygiene {
   /** Days of the year (0–364) on which what would be drawn was tepid for more than an hour, ascending. */
   tepidOn: number[]
   loopTepidHoursWeek: number
-  leastLogKillWeek: number | null
-  drawnLogKillWeek: number | null
+  weeklyLogReductionMin: number | null
+  weeklyLogReductionDrawn: number | null
   loopReturnCoolShare: number | null
   /** Runs that go more than seven days without a draw, and the longest such time, days. */
-  stillRuns: { id: string; days: number }[]
+  stagnantRuns: { id: string; days: number }[]
   /** The small stores at taps: hours a week in which what would be drawn is tepid, and tenfold kills in the worst week. */
-  locals: { id: string; tepidHoursWeek: number; drawnLogKillWeek: number }[]
+  locals: { id: string; tepidHoursWeek: number; weeklyLogReductionDrawn: number }[]
 }
 
 export interface YearResult extends Period {
-  comfort: Comfort & { shortDegreeLitres: number; coolByHour: number[] }
+  comfort: Comfort & { shortDegreeLitres: number; unmetByHour: number[] }
   hygiene: Hygiene
   /** Hot runs against growth that were begun in the year, and those that reached their temperature and held it. */
-  hotRuns: { begun: number; held: number }
+  pasteurisationCycles: { begun: number; held: number }
   months: Period[]
   runs: { id: string; lossKwh: number }[]
   taps: TapResult[]
@@ -145,7 +145,7 @@ export interface YearResult extends Period {
   heaterStarts: number
   startsOf: HeaterStarts[]
   /** Hours in which collectors stood in the sun with nowhere to put their heat. */
-  stagnantHours: number
+  collectorStagnationHours: number
   seed: number
 }
 
@@ -175,7 +175,7 @@ function period(home: House, months: readonly number[]): Period {
   const water = {
     hotL: r6(sum(ledger.waters.hot)),
     mixedL: r6(sum(ledger.waters.mixed)),
-    runOffL: r6(sum(ledger.waters.runOff)),
+    toWasteL: r6(sum(ledger.waters.toWaste)),
     reliefL: r6(sum(ledger.waters.relief)),
     warmColdL: r6(sum(ledger.waters.warmCold)),
   }
@@ -268,7 +268,7 @@ function waitsOf(records: readonly DrawRecord[]): Waits {
   return { draws: waited.length, medianS: r6(quantile(waited, 0.5)), p90S: r6(quantile(waited, 0.9)) }
 }
 
-function coolByHour(records: readonly DrawRecord[]): number[] {
+function unmetByHour(records: readonly DrawRecord[]): number[] {
   const hours = Array.from({ length: 24 }, () => 0)
   for (const r of records) if (r.cool) hours[r.hour]++
   return hours
@@ -296,19 +296,19 @@ function worstMorning(records: readonly DrawRecord[]): number | null {
 function comfortOf(records: readonly DrawRecord[]): YearResult['comfort'] {
   const waited = waits(records)
   return {
-    first: waitsOf(records.filter((r) => r.first)),
-    second: waitsOf(records.filter((r) => !r.first)),
+    coldPipe: waitsOf(records.filter((r) => r.first)),
+    warmPipe: waitsOf(records.filter((r) => !r.first)),
     waitMedianS: r6(quantile(waited, 0.5)),
     waitP90S: r6(quantile(waited, 0.9)),
-    coolDraws: records.filter((r) => r.cool).length,
+    unmetDraws: records.filter((r) => r.cool).length,
     draws: records.length,
     waiting: waited.length,
-    coolOn: [...new Set(records.filter((r) => r.cool).map((r) => r.day))].sort((a, b) => a - b),
+    unmetOn: [...new Set(records.filter((r) => r.cool).map((r) => r.day))].sort((a, b) => a - b),
     waitedMinutes: r6(waited.reduce((s, x) => s + x, 0) / 60),
     warmWithin: WAITS_S.map((s) => warmShare(records, s)),
     worstMorning: worstMorning(records),
     /** Cool draws by the hour they began in. */
-    coolByHour: coolByHour(records),
+    unmetByHour: unmetByHour(records),
     shortDegreeLitres: r6(records.reduce((s, r) => s + (r.waits ? r.shortDegreeLitres : 0), 0)),
   }
 }
@@ -318,9 +318,9 @@ function tapResult(id: string, records: readonly DrawRecord[]): TapResult {
     id,
     draws: records.length,
     waitMedianS: r6(quantile(waits(records), 0.5)),
-    runOffL: r6(records.reduce((s, r) => s + r.runOffL, 0)),
+    toWasteL: r6(records.reduce((s, r) => s + r.toWasteL, 0)),
     usefulKwh: r6(records.reduce((s, r) => s + r.usefulKj, 0) / 3600),
-    coolDraws: records.filter((r) => r.cool).length,
+    unmetDraws: records.filter((r) => r.cool).length,
     waiting: records.filter((r) => r.waits).length,
     hottestC: records.length ? r6(records.reduce((c, r) => Math.max(c, r.hottestC), -Infinity)) : null,
   }
@@ -330,7 +330,7 @@ function hygieneOf(home: House): Hygiene {
   const store = home.hygiene.store?.result() ?? null
   const loop = home.hygiene.loop.result()
   const orNull = (x: number | null | undefined) => (x === null || x === undefined ? null : r6(x))
-  const stillRuns = home.network.branches
+  const stagnantRuns = home.network.branches
     .filter((b) => b.id !== LOOP_RETURN)
     .map((b) => ({ id: b.id, days: r6(Math.max(b.longestStillS, home.nowS - b.lastFlowS) / DAY_S) }))
     .filter((r) => r.days > SAFETY.still.value)
@@ -339,13 +339,13 @@ function hygieneOf(home: House): Hygiene {
     drawnTepidHoursWeek: r6(store?.drawnTepidHoursWeek ?? 0),
     tepidOn: store?.tepidOn ?? [],
     loopTepidHoursWeek: r6(loop.loopTepidHoursWeek),
-    leastLogKillWeek: orNull(store?.leastLogKillWeek),
-    drawnLogKillWeek: orNull(store?.drawnLogKillWeek),
+    weeklyLogReductionMin: orNull(store?.weeklyLogReductionMin),
+    weeklyLogReductionDrawn: orNull(store?.weeklyLogReductionDrawn),
     loopReturnCoolShare: orNull(loop.loopReturnCoolShare),
-    stillRuns,
+    stagnantRuns,
     locals: home.hygiene.locals.map(({ id, log }) => {
-      const { drawnTepidHoursWeek, drawnLogKillWeek } = log.result()
-      return { id, tepidHoursWeek: r6(drawnTepidHoursWeek), drawnLogKillWeek: r6(drawnLogKillWeek) }
+      const { drawnTepidHoursWeek, weeklyLogReductionDrawn } = log.result()
+      return { id, tepidHoursWeek: r6(drawnTepidHoursWeek), weeklyLogReductionDrawn: r6(weeklyLogReductionDrawn) }
     }),
   }
 }
@@ -353,8 +353,8 @@ function hygieneOf(home: House): Hygiene {
 /** The plant and the small stores at taps. */
 const plantsOf = (home: House) => [home.plant, ...home.locals.map(({ local }) => local.plant)]
 
-function hotRunsOf(home: House): YearResult['hotRuns'] {
-  const all = plantsOf(home).map((p) => p.disinfections())
+function pasteurisationCyclesOf(home: House): YearResult['pasteurisationCycles'] {
+  const all = plantsOf(home).map((p) => p.pasteurisations())
   return { begun: all.reduce((s, r) => s + r.begun, 0), held: all.reduce((s, r) => s + r.held, 0) }
 }
 
@@ -378,8 +378,8 @@ export function resultOf(home: House): YearResult {
     ),
     heaterStarts: allStarts(startsOf),
     startsOf,
-    hotRuns: hotRunsOf(home),
-    stagnantHours: r6(home.plant.stagnantHours()),
+    pasteurisationCycles: pasteurisationCyclesOf(home),
+    collectorStagnationHours: r6(home.plant.collectorStagnationHours()),
     seed: home.study.people.seed,
   }
 }

@@ -21,7 +21,7 @@ export interface PoorDay {
 
 /** Days below the limits of comfort or of hygiene, in the order of the year. @param leadDays as below */
 export function poorDays({ comfort, hygiene }: YearResult, leadDays: number): PoorDay[] {
-  const [cool, tepid] = [new Set(comfort.coolOn), new Set(hygiene.tepidOn)]
+  const [cool, tepid] = [new Set(comfort.unmetOn), new Set(hygiene.tepidOn)]
   return [...new Set([...cool, ...tepid])]
     .sort((a, b) => a - b)
     .filter((day) => day >= leadDays)

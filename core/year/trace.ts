@@ -91,7 +91,7 @@ function frameOf(home: House, minute: number, open: string[], money: number): Fr
   for (const b of home.network.branches)
     runs[b.id] = b.run
       .profile(home.nowS)
-      .map(([litres, c]) => [Math.round((litres / b.run.frontL) * 1000) / 1000, tenth(c)])
+      .map(([litres, c]) => [Math.round((litres / b.run.warmUpVolumeL) * 1000) / 1000, tenth(c)])
   return {
     minute,
     supplyC: tenth(state.supplyC),

@@ -16,8 +16,8 @@ import { FineStore } from './store'
 /** What a stretch of days came to, kJ, litres and seconds. */
 export interface BruteResult {
   useful: number
-  deadRun: number
-  runOff: number
+  deadLeg: number
+  toWaste: number
   loop: number
   store: number
   primary: number
@@ -25,7 +25,7 @@ export interface BruteResult {
   input: number
   /** More held at the end than at the start. */
   stored: number
-  runOffL: number
+  toWasteL: number
   waits: number[]
   starts: number
   cool: number
@@ -66,21 +66,21 @@ export function bruteForce(study: Study, days: number): BruteResult {
   const order = [...pipes.runs.keys()].sort((a, b) => pathTo(pipes.runs[a].id).length - pathTo(pipes.runs[b].id).length)
   const runs = pipes.runs.map((r) => new FinePipe(r, site.monthlyAirC, 0))
   const back = pipes.loop ? new FinePipe(pipes.loop.back, site.monthlyAirC, 0) : null
-  const loopPath = pipes.loop ? pathTo(pipes.loop.turnsAt) : []
+  const loopPath = pipes.loop ? pathTo(pipes.loop.returnConnectionRunId) : []
   const loopOn = new Set(loopPath)
   const paths = pipes.taps.map((t: Tap) => pathTo(t.runId))
   const draws = drawsOfYear(study.people, site).filter((d) => d.startS < days * DAY_S)
   const r: BruteResult = {
     useful: 0,
-    deadRun: 0,
-    runOff: 0,
+    deadLeg: 0,
+    toWaste: 0,
     loop: 0,
     store: 0,
     primary: 0,
     conversion: 0,
     input: 0,
     stored: 0,
-    runOffL: 0,
+    toWasteL: 0,
     waits: [],
     starts: 0,
     cool: 0,
@@ -122,7 +122,7 @@ export function bruteForce(study: Study, days: number): BruteResult {
     const mainC = mains[Math.floor(now / DAY_S)]
     while (next < draws.length && draws[next].startS <= now) {
       const draw = draws[next++]
-      if (draw.wantedC <= mainC + 0.5) continue
+      if (draw.requiredC <= mainC + 0.5) continue
       const tap = pipes.taps.findIndex((t) => t.id === draw.tapId)
       const front = paths[tap].reduce((s, i) => s + runs[i].litres, 0)
       const flow = draw.hotLMin ?? pipes.taps[tap].flowLMin
@@ -148,9 +148,11 @@ export function bruteForce(study: Study, days: number): BruteResult {
       const tap = pipes.taps[o.tap]
       const all = o.draw.hotLMin ?? tap.flowLMin
       const mixes = tap.mixes && o.draw.hotLMin === null
-      if (o.waiting && arrivesC >= o.draw.wantedC - 2) o.waiting = false
+      if (o.waiting && arrivesC >= o.draw.requiredC - 2) o.waiting = false
       o.hotLMin =
-        o.waiting || !mixes || arrivesC <= o.draw.wantedC ? all : (all * (o.draw.wantedC - mainC)) / (arrivesC - mainC)
+        o.waiting || !mixes || arrivesC <= o.draw.requiredC
+          ? all
+          : (all * (o.draw.requiredC - mainC)) / (arrivesC - mainC)
       const perS = o.hotLMin / 60
       if (o.waiting) o.part = Math.min(1, (o.giveUpL - o.waitedL) / perS)
       else if (o.draw.measure === 'seconds') o.part = Math.min(1, o.left)
@@ -161,7 +163,7 @@ export function bruteForce(study: Study, days: number): BruteResult {
     const pumping =
       back !== null &&
       (control.loop.mode === 'always' ||
-        (control.loop.mode === 'clock' && isOn(control.loop.windows, (site.firstWeekday * 1440 + now / 60) % 10080)))
+        (control.loop.mode === 'clock' && isOn(control.loop.schedule, (site.firstWeekday * 1440 + now / 60) % 10080)))
     const loopL = pumping ? pipes.loop!.pumpLMin / 60 : 0
     for (const i of loopPath) flows[i] += loopL
     if (pumping) buy(pipes.loop!.pumpW / 1000, 0)
@@ -207,7 +209,7 @@ export function bruteForce(study: Study, days: number): BruteResult {
   }
   r.stored = held() - before
   runs.forEach((run, i) =>
-    loopOn.has(i) && control.loop.mode !== 'off' ? (r.loop += run.lostKj) : (r.deadRun += run.lostKj),
+    loopOn.has(i) && control.loop.mode !== 'off' ? (r.loop += run.lostKj) : (r.deadLeg += run.lostKj),
   )
   if (back) r.loop += back.lostKj
   if (store) r.store = store.lostKj
@@ -220,9 +222,9 @@ function receive(o: Open, arrived: readonly Parcel[], mainC: number, tap: Tap, r
   for (const p of arrived) {
     const kj = p.litres * KJ * (p.c - mainC)
     const seconds = (p.litres / o.hotLMin) * 60
-    if (o.waiting && p.c < o.draw.wantedC - 2) {
-      r.runOff += kj
-      r.runOffL += p.litres
+    if (o.waiting && p.c < o.draw.requiredC - 2) {
+      r.toWaste += kj
+      r.toWasteL += p.litres
       o.waitedS += seconds
       o.waitedL += p.litres
       if (o.waitedL >= o.giveUpL - 1e-9) {
@@ -233,10 +235,10 @@ function receive(o: Open, arrived: readonly Parcel[], mainC: number, tap: Tap, r
     }
     o.waiting = false
     r.useful += kj
-    const mixed = mixes && p.c > o.draw.wantedC
-    const litres = mixed ? (p.litres * (p.c - mainC)) / (o.draw.wantedC - mainC) : p.litres
+    const mixed = mixes && p.c > o.draw.requiredC
+    const litres = mixed ? (p.litres * (p.c - mainC)) / (o.draw.requiredC - mainC) : p.litres
     o.litres += litres
-    if (!mixed) o.short += litres * Math.max(0, o.draw.wantedC - p.c)
+    if (!mixed) o.short += litres * Math.max(0, o.draw.requiredC - p.c)
     o.left -= o.draw.measure === 'seconds' ? seconds : o.draw.measure === 'litres' ? litres : kj
   }
 }
@@ -258,7 +260,7 @@ class StoreHeat {
     private readonly spec: Heater,
     private readonly store: FineStore,
     private readonly airC: number,
-    private readonly set: { setpointC: number; hysteresisK: number },
+    private readonly set: { setpointC: number; differentialK: number },
     private readonly sensorHeight: number,
     private readonly buy: Buy,
     private readonly r: BruteResult,
@@ -274,7 +276,7 @@ class StoreHeat {
     const sensor = ('sensorHeight' in this.spec ? this.spec.sensorHeight : null) ?? this.sensorHeight
     const now = this.store.at(sensor)
     if (this.calling && now >= this.set.setpointC) this.calling = false
-    else if (!this.calling && now < this.set.setpointC - this.set.hysteresisK) this.calling = true
+    else if (!this.calling && now < this.set.setpointC - this.set.differentialK) this.calling = true
     return this.calling
   }
 
@@ -287,7 +289,7 @@ class StoreHeat {
         break
       case 'gas-store': {
         const share = efficiencyAt(h.efficiency, this.store.mean(0, 0.12), h.carrier)
-        if (on && !this.firing) this.buy(h.purgeWh * 3.6, 0)
+        if (on && !this.firing) this.buy(h.startLossWh * 3.6, 0)
         const fuel = (on ? h.outputKw / share : 0) + h.pilotW / 1000
         this.buy(fuel, fuel * share)
         this.store.heat(fuel * share, 0)
@@ -330,25 +332,25 @@ class StoreHeat {
     }
     const start = () => {
       this.r.starts++
-      this.buy(h.purgeWh * 3.6, 0)
+      this.buy(h.startLossWh * 3.6, 0)
       this.lit = true
     }
     if (!this.firing) {
-      this.lagS = h.startLagS
+      this.lagS = h.startDelayS
       start()
     }
     this.buy(h.primary.pumpW / 1000, 0)
     if (this.lagS > 0) return void this.lagS--
     const intoStore = this.store.coil(this.primaryC, flowKwK, h.coil.uaWK, h.coil.bottom, h.coil.top)
     const hold = intoStore + c * (h.primary.flowMaxC - this.primaryC)
-    if (this.lit && hold < h.leastOutputKw && this.primaryC >= h.primary.flowMaxC - 0.5) this.lit = false
-    else if (!this.lit && this.primaryC <= h.primary.flowMaxC - h.primary.bandK) {
+    if (this.lit && hold < h.minOutputKw && this.primaryC >= h.primary.flowMaxC - 0.5) this.lit = false
+    else if (!this.lit && this.primaryC <= h.primary.flowMaxC - h.primary.restartDifferentialK) {
       start()
       this.cycles = true
     }
     // A burner that comes back from its limit comes back at its least fire, until the circuit cools all the same.
-    if (this.primaryC < h.primary.flowMaxC - 2 * h.primary.bandK) this.cycles = false
-    const burns = this.lit ? (this.cycles ? h.leastOutputKw : Math.min(h.outputKw, Math.max(h.leastOutputKw, hold))) : 0
+    if (this.primaryC < h.primary.flowMaxC - 2 * h.primary.restartDifferentialK) this.cycles = false
+    const burns = this.lit ? (this.cycles ? h.minOutputKw : Math.min(h.outputKw, Math.max(h.minOutputKw, hold))) : 0
     if (burns > 0) this.buy(burns / efficiencyAt(h.efficiency, this.primaryC - intoStore / flowKwK, h.carrier), burns)
     this.primaryC += (burns - intoStore) / c
   }
@@ -380,12 +382,12 @@ class Instant {
     this.ran = true
     const comes = heatOf(through(this.cold, { litres, c: mainC })) / (litres * KJ)
     let c = comes
-    if (litres * 60 >= spec.leastFlowLMin) {
+    if (litres * 60 >= spec.minActivationFlowLMin) {
       if (!this.firing) {
         this.firing = true
-        this.lagS = spec.startLagS
+        this.lagS = spec.startDelayS
         this.r.starts++
-        this.buy(spec.purgeWh * 3.6, 0)
+        this.buy(spec.startLossWh * 3.6, 0)
       }
       if (this.lagS >= 1) this.lagS--
       else {

@@ -1,6 +1,6 @@
 import { type Place, placeTemperature } from '../../core/climate/places'
 import { type Material, pipeOf } from '../../core/pipes/catalogue'
-import { frontPerMetre } from '../../core/pipes/contents'
+import { warmUpVolumePerMetre } from '../../core/pipes/contents'
 import { type Insulation, pipeLoss } from '../../core/pipes/loss'
 
 /** Heat of a litre, kJ/K: the one figure that engine and reference share. */
@@ -33,7 +33,7 @@ export class FinePipe {
     scale = 1,
   ) {
     const pipe = pipeOf(run.material, run.size)
-    this.litres = frontPerMetre(pipe) * run.lengthM
+    this.litres = warmUpVolumePerMetre(pipe) * run.lengthM
     this.airC = placeTemperature(run.place, month, monthlyAirC)
     // Loss of the whole run at each half degree, kW.
     this.lossKw = Float64Array.from(

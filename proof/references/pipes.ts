@@ -1,5 +1,5 @@
 import { type Material, pipeOf } from '../../core/pipes/catalogue'
-import { contentsPerMetre, frontPerMetre } from '../../core/pipes/contents'
+import { contentsPerMetre, warmUpVolumePerMetre } from '../../core/pipes/contents'
 import { coolDownHours, type Insulation, pipeLoss } from '../../core/pipes/loss'
 import { Outflow, PlugRun } from '../../core/year/pipes/plug-run'
 import { type ReferenceCase, share } from './case'
@@ -19,7 +19,7 @@ const contents = (material: Material, size: string, litres: number, front: numbe
     unit: 'L/m',
     expected: front,
     within: share(0.01),
-    got: () => frontPerMetre(pipeOf(material, size)),
+    got: () => warmUpVolumePerMetre(pipeOf(material, size)),
   },
 ]
 
@@ -50,15 +50,15 @@ const coolDown = (insulation: Insulation | null, expected: number): ReferenceCas
 
 /** Steady water through a run: what leaves, °C, and what is lost, W. */
 function steadyLoop(): { backC: number; lossW: number } {
-  const frontL = 36 * 0.37
-  const run = new PlugRun(frontL, 0.25 * 36, 36, 18)
+  const warmUpVolumeL = 36 * 0.37
+  const run = new PlugRun(warmUpVolumeL, 0.25 * 36, 36, 18)
   run.ambientC = 18
-  const fillS = (frontL / 4) * 60
+  const fillS = (warmUpVolumeL / 4) * 60
   const pass = (from: number, fillings: number) => {
     let [litres, heat] = [0, 0]
     for (let k = 0; k < fillings * 8; k++) {
       const [inflow, out] = [new Outflow(), new Outflow()]
-      inflow.add(frontL / 8, 58)
+      inflow.add(warmUpVolumeL / 8, 58)
       run.pass(inflow, 1, from + (k * fillS) / 8, fillS / 8, out)
       litres += out.total
       heat += out.total * out.meanC

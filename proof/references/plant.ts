@@ -41,16 +41,16 @@ function instantHeater(flowLMin: number): number {
     ...study.people,
     winterSwing: 0,
     absences: [],
-    habits: [
+    uses: [
       {
-        ...study.people.habits[0],
+        ...study.people.uses[0],
         days: Array(7).fill(true),
         atMin: 480,
         spreadMin: 0,
         chance: 1,
         use: { kind: 'timed', minutes: 30 },
         amountSpread: 0,
-        wantedC: 45,
+        requiredC: 45,
       },
     ],
   }
@@ -86,7 +86,7 @@ const wideOpen: Study = {
   ...harbourFlat,
   plant: {
     ...harbourFlat.plant,
-    heaters: [{ ...harbourFlat.plant.heaters[0], leastFlowLMin: 0 } as Study['plant']['heaters'][0]],
+    heaters: [{ ...harbourFlat.plant.heaters[0], minActivationFlowLMin: 0 } as Study['plant']['heaters'][0]],
   },
 }
 

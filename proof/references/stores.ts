@@ -1,8 +1,8 @@
 import { everyDay } from '../../core/calendar/week'
 import { hillTown } from '../../core/demos/hill-town'
 import { changeHeaterKind } from '../../core/household/edits/plant'
-import { runFrontL } from '../../core/household/runs'
-import { runsTo } from '../../core/household/ways'
+import { runsTo } from '../../core/household/lookups'
+import { runWarmUpVolumeL } from '../../core/household/runs'
 import { SAFETY } from '../../core/safety/limits'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
@@ -19,7 +19,7 @@ const HOUR_S = 3600
 /** Nobody draws, nothing goes round, and the store hardly loses. */
 const still = (study: Study, edit: (s: Study) => void): Study =>
   changed(study, (s) => {
-    s.people.habits = []
+    s.people.uses = []
     s.packages = []
     s.controls.found.loop.mode = 'off'
     s.plant.store!.loss = { kind: 'ua', uaWK: 0.1 }
@@ -86,17 +86,17 @@ const relieved = () => firstDays(overheated, 0.5).flows.relief / (FIRE.kw * FIRE
 function warmedByElement(height: number): number {
   const study = still(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => {
     const pump = s.plant.heaters[0] as HeaterOf<'heat-pump'>
-    Object.assign(pump, { backupKw: 6, backupHeight: height, leastAirC: 20, air: 'outdoors', place: 'outdoors' })
+    Object.assign(pump, { backupKw: 6, backupHeight: height, minOperatingAirC: 20, air: 'outdoors', place: 'outdoors' })
     Object.assign(s.plant.store!, { litres: 200, sensorHeight: 0.9 })
-    Object.assign(s.controls.found.heaters.boiler, { setpointC: 60, windows: everyDay([6 * 60, 24 * 60]) })
+    Object.assign(s.controls.found.heaters.boiler, { setpointC: 60, schedule: everyDay([6 * 60, 24 * 60]) })
     s.site.monthlyAirC = Array(12).fill(2)
     s.people = {
       ...s.people,
       winterSwing: 0,
       absences: [],
-      habits: [
+      uses: [
         {
-          ...hillTown.people.habits[0],
+          ...hillTown.people.uses[0],
           days: Array(7).fill(true),
           atMin: 120,
           spreadMin: 0,
@@ -161,7 +161,10 @@ export const STORES: ReferenceCase[] = [
     source: 'front of the way out / flow of the pump',
     unit: 's',
     expected:
-      (runsTo(coldLine, { runId: coldLine.pipes.loop!.turnsAt }).reduce((s, r) => s + runFrontL(r), 0) /
+      (runsTo(coldLine, { runId: coldLine.pipes.loop!.returnConnectionRunId }).reduce(
+        (s, r) => s + runWarmUpVolumeL(r),
+        0,
+      ) /
         coldLine.pipes.loop!.pumpLMin) *
       60,
     within: share(0.05),

@@ -1,5 +1,5 @@
-import { sumNamed } from '../../core/sums/registry'
-import { runSum } from '../../core/sums/run'
+import { calculatorNamed } from '../../core/calculators/registry'
+import { runCalculator } from '../../core/calculators/run'
 import { amount, type ReferenceCase, share } from './case'
 
 /** A result of a bench sum. */
@@ -12,13 +12,13 @@ const sum = (
   within: ReferenceCase['within'],
   what: string,
 ): ReferenceCase => ({
-  what: `${sumNamed(name)!.title}: ${what}`,
-  source: sumNamed(name)!.source,
+  what: `${calculatorNamed(name)!.title}: ${what}`,
+  source: calculatorNamed(name)!.source,
   unit,
   expected,
   within,
   got: () => {
-    const answer = runSum(sumNamed(name)!, input)
+    const answer = runCalculator(calculatorNamed(name)!, input)
     if (!answer.ok) throw new Error(answer.faults[0].message)
     return answer.value.out[result] as number
   },

@@ -49,7 +49,7 @@ describe('a house as it was found', () => {
     expect(kept.controls.set).toBeNull()
     expect(kept.controls.found.loop.mode).toBe('always')
     expect(kept.controls.found.heaters.boiler!.setpointC).toBe(62)
-    expect(kept.controls.found.heaters.boiler!.windows).not.toBeNull()
+    expect(kept.controls.found.heaters.boiler!.schedule).not.toBeNull()
     expect(foundCost).toBeCloseTo(simulate(kept).cost.total, -1)
 
     await writing('As set')

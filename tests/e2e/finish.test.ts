@@ -164,7 +164,7 @@ describe('what was set', () => {
           .slice(1, 4)
           .map((cell) => cell.textContent!.trim()),
       )
-    expect(await page.$('[data-setting="heaters.boiler.disinfection"]')).toBeNull()
+    expect(await page.$('[data-setting="heaters.boiler.pasteurisation"]')).toBeNull()
     await page.$$eval('summary', (all) =>
       all.find((s) => /Holiday, pasteurisation cycle/.test(s.textContent!))!.scrollIntoView({ block: 'center' }),
     )
@@ -172,8 +172,8 @@ describe('what was set', () => {
       all.find((s) => /Holiday, pasteurisation cycle/.test(s.textContent!))!.click(),
     )
     await page.$$eval('label', (all) => all.find((l) => /weekly pasteurisation cycle/i.test(l.textContent!))!.click())
-    await page.waitForSelector('[data-setting="heaters.boiler.disinfection"]')
-    expect(await register('heaters.boiler.disinfection')).toEqual([
+    await page.waitForSelector('[data-setting="heaters.boiler.pasteurisation"]')
+    expect(await register('heaters.boiler.pasteurisation')).toEqual([
       'Pasteurisation cycle',
       'none',
       'Sunday 03:00, 65.0 °C held 30 min',
@@ -185,7 +185,7 @@ describe('what was set', () => {
     const logged = await page.$$eval('[data-logged]', (all) => all.map((li) => li.textContent!))
     expect(logged.join(' ')).toMatch(/Pasteurisation cycle of Condensing boiler: none to Sunday 03:00/)
     await press(page, 'button', 'Restore: Pasteurisation cycle of Condensing boiler')
-    await page.waitForFunction(() => !document.querySelector('[data-setting="heaters.boiler.disinfection"]'))
+    await page.waitForFunction(() => !document.querySelector('[data-setting="heaters.boiler.pasteurisation"]'))
     await press(page, 'button', 'Restore all as found')
     await page.waitForFunction(() => /No changes/.test(document.body.textContent))
     expect(errors).toEqual([])

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { sumNamed } from '../../core/sums/registry'
-import { runSum } from '../../core/sums/run'
+import { calculatorNamed } from '../../core/calculators/registry'
+import { runCalculator } from '../../core/calculators/run'
 import { openBrowser, openPage, settled } from './browser'
 import { choose, newTotal, openDemo, press, takeReading, total, type, valueOf } from './hand'
 
@@ -216,7 +216,10 @@ describe('the pocket of sums', () => {
     await search!.type('time tap')
     await page.keyboard.press('Enter')
     await type(page, 'Flow', '1.6 gpm')
-    const want = runSum(sumNamed('tap-wait')!, { ...sumNamed('tap-wait')!.example, flowLMin: 1.6 * 3.785412 })
+    const want = runCalculator(calculatorNamed('tap-wait')!, {
+      ...calculatorNamed('tap-wait')!.example,
+      flowLMin: 1.6 * 3.785412,
+    })
     const seconds = want.ok ? Math.round(want.value.out.waitS as number) : NaN
     await page.waitForFunction(
       (s) => document.querySelector('[data-result="waitS"]')?.textContent === `${s} s`,

@@ -130,7 +130,7 @@ describe('odd but possible', () => {
       ...study.pipes.taps,
       ...study.plant.heaters,
       ...study.people.persons,
-      ...study.people.habits,
+      ...study.people.uses,
       ...study.packages,
     ])
       named.name = long

@@ -55,14 +55,14 @@ describe('the week on one strip', () => {
     await page.mouse.up()
     await newTotal(page, before)
     const dragged = (await keptIn(page, 'hill-town'))!.controls.set!.loop
-    expect(dragged.windows[0]![0]!.toMin).toBeLessThan(1380)
-    expect(dragged.windows[0]![0]!.toMin % 30).toBe(0)
+    expect(dragged.schedule[0]![0]!.toMin).toBeLessThan(1380)
+    expect(dragged.schedule[0]![0]!.toMin % 30).toBe(0)
 
     await press(page, 'button', 'Add on period')
     await type(page, 'On period 2 to', '23:30')
     await settled(page)
-    expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.windows[0]!.at(-1)!.toMin).toBe(1410)
-    const count = async () => (await keptIn(page, 'hill-town'))!.controls.set!.loop.windows.map((d) => d.length)
+    expect((await keptIn(page, 'hill-town'))!.controls.set!.loop.schedule[0]!.at(-1)!.toMin).toBe(1410)
+    const count = async () => (await keptIn(page, 'hill-town'))!.controls.set!.loop.schedule.map((d) => d.length)
     const windows = (await count())[0]!
     await (await page.waitForSelector(
       '[aria-label="Schedule of Circulation"] button[aria-label^="Split on period"]',
@@ -80,7 +80,7 @@ describe('loop modes side by side', () => {
   it('shows every mode on the same draws, agrees with the command line, and sets the one that is chosen', async () => {
     await view('modes')
     await page.waitForFunction(() => document.querySelectorAll('[data-mode="learned"]').length > 5, { timeout: 60_000 })
-    const rows = (await told('modes')) as { mode: string; runOffL: number; heaterStarts: number }[]
+    const rows = (await told('modes')) as { mode: string; toWasteL: number; heaterStarts: number }[]
     expect(rows.map((r) => r.mode)).toHaveLength(8)
     const cell = (mode: string, row: string) =>
       page.$$eval(
@@ -109,7 +109,7 @@ describe('loop modes side by side', () => {
 
 describe('the window finder', () => {
   it('is stopped, then runs to its end, and what it found is set', async () => {
-    await view('windows')
+    await view('schedule')
     await press(page, 'button', 'Optimise')
     await page.waitForSelector('progress')
     await press(page, 'button', 'Stop')
@@ -182,7 +182,7 @@ describe('the board', () => {
     await expect
       .poll(async () => (await keptIn(page, 'hill-town'))!.controls.set?.heaters.boiler!.setpointC, { timeout: 5000 })
       .toBe(45)
-    const board = (await told('board')) as { checks: { id: string; level: string }[] }
+    const board = (await told('setpoint-checks')) as { checks: { id: string; level: string }[] }
     expect(new Map(shown as [string, string][])).toEqual(new Map(board.checks.map((c) => [c.id, c.level])))
     await type(page, 'Reason', 'Two days only, the store is emptied after')
     await press(page, 'button', 'Save reason')
@@ -215,7 +215,7 @@ describe('on every demo', () => {
         e.querySelector('[data-sentence]')!.textContent,
       ]),
     )
-    const board = (await told('board', id)) as { checks: { id: string; level: string; sentence: string }[] }
+    const board = (await told('setpoint-checks', id)) as { checks: { id: string; level: string; sentence: string }[] }
     expect(shown.sort()).toEqual(board.checks.map((c) => [c.id, c.level, c.sentence]).sort())
     const study = (await keptIn(page, id))!
     const year = (await told('simulate', id)) as YearResult

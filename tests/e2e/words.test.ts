@@ -19,7 +19,7 @@ afterAll(() => close())
 const VIEWS = [
   ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map((at) => `survey?at=${at}`),
   'measure',
-  ...['', 'board', 'week', 'modes', 'windows', 'day'].map((view) => `set?view=${view}`),
+  ...['', 'board', 'week', 'modes', 'schedule', 'day'].map((view) => `set?view=${view}`),
   'improve',
   'improve?view=sizes',
 ]

@@ -28,7 +28,7 @@ describe('advice that once harmed', () => {
     const { all, year } = advised(changed(hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = 50)))
     for (const t of all.filter((x) => x.offered)) {
       const then = simulate(t.study)
-      expect(then.comfort.coolDraws, t.words).toBeLessThanOrEqual(year.comfort.coolDraws + 20)
+      expect(then.comfort.unmetDraws, t.words).toBeLessThanOrEqual(year.comfort.unmetDraws + 20)
     }
   })
 
@@ -43,7 +43,7 @@ describe('advice that once harmed', () => {
   it('does not ask for a weekly hot run of a store that is at 60 °C every night', () => {
     const hot = changed(hillTown, (s) => {
       s.controls.found.heaters.boiler.setpointC = 60
-      s.controls.found.heaters.boiler.windows = null
+      s.controls.found.heaters.boiler.schedule = null
     })
     const { all } = advised(hot)
     expect(all.filter((t) => t.offered && /pasteurisation/.test(t.words))).toEqual([])
@@ -65,7 +65,7 @@ describe('advice that once harmed', () => {
 
   it('the need of one tap is answered at that tap before the whole house is heated for it', () => {
     const sink = changed(hillTown, (s) => {
-      s.pipes.taps.find((t) => t.id === 'kitchen-sink')!.leastHotC = 58
+      s.pipes.taps.find((t) => t.id === 'kitchen-sink')!.minHotInletC = 58
       s.controls.found.heaters.boiler.setpointC = 55
     })
     const { all, year } = advised(sink)
@@ -74,7 +74,7 @@ describe('advice that once harmed', () => {
     for (const t of all.filter((x) => x.check === need.id))
       expect(controlsOf(t.study).heaters.boiler.setpointC, t.words).toBe(55)
     // Two taps that ask for it are another matter.
-    const two = changed(sink, (s) => s.pipes.taps.forEach((t) => (t.leastHotC = 58)))
+    const two = changed(sink, (s) => s.pipes.taps.forEach((t) => (t.minHotInletC = 58)))
     expect(advised(two).all.some((t) => controlsOf(t.study).heaters.boiler.setpointC > 55)).toBe(true)
   })
 

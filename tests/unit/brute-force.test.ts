@@ -49,7 +49,7 @@ const HOUSES: [string, Study][] = [
   [
     'with a weak boiler in a warmer place',
     changed(hillTown, (s) => {
-      Object.assign(boiler(s), { outputKw: 6, leastOutputKw: 2 })
+      Object.assign(boiler(s), { outputKw: 6, minOutputKw: 2 })
       s.site.monthlyAirC = s.site.monthlyAirC.map((c) => c + 6)
     }),
   ],
@@ -66,7 +66,7 @@ const HOUSES: [string, Study][] = [
     changed(harbourFlat, (s) => {
       for (const r of s.pipes.runs) r.lengthM = 0.1
       s.people.draws = { kind: 'standard', cycle: 'M', tapId: 'shower' }
-      ;(s.plant.heaters[0] as HeaterOf<'instant-gas'>).leastFlowLMin = 0
+      ;(s.plant.heaters[0] as HeaterOf<'instant-gas'>).minActivationFlowLMin = 0
     }),
   ],
 ]
@@ -80,8 +80,8 @@ describe('the engine against a model that follows every second', () => {
     const lines = {
       input: [input - flows.storedChange, want.input - want.stored],
       useful: [flows.useful, want.useful],
-      deadRun: [flows.deadRun, want.deadRun],
-      runOff: [flows.runOff, want.runOff],
+      deadLeg: [flows.deadLeg, want.deadLeg],
+      toWaste: [flows.toWaste, want.toWaste],
       loop: [flows.loop, want.loop],
       store: [flows.store, want.store],
       primary: [flows.primary, want.primary],
@@ -100,8 +100,8 @@ describe('the engine against a model that follows every second', () => {
     const share = (xs: number[], p: number) => sorted(xs)[Math.floor(p * xs.length)] ?? 0
     for (const p of [0.5, 0.9])
       expect(Math.abs(share(waits, p) - share(want.waits, p))).toBeLessThan(0.02 * share(want.waits, p) + 0.3)
-    const runOffL = home.records.reduce((s, r) => s + r.runOffL, 0)
-    expect(Math.abs(runOffL - want.runOffL)).toBeLessThan(0.02 * want.runOffL + 0.3)
+    const toWasteL = home.records.reduce((s, r) => s + r.toWasteL, 0)
+    expect(Math.abs(toWasteL - want.toWasteL)).toBeLessThan(0.02 * want.toWasteL + 0.3)
     expect(Math.abs(allStarts(home.plant.starts()) - want.starts)).toBeLessThan(0.1 * want.starts + 2)
     expect(Math.abs(home.records.filter((r) => r.cool).length - want.cool)).toBeLessThanOrEqual(1)
   })

@@ -40,9 +40,9 @@ describe('the log of changes', () => {
   })
 
   it('knows every setting of the register, and forgets the oldest', () => {
-    const windows = set(hillTown, '2026-03-02', (k) => void (k.loop.windows = k.loop.windows.map(() => [])))
-    expect(windows.controls.changes.map((c) => c.path)).toEqual(['loop.windows'])
-    expect(settingsOf(hillTown).map((s) => s.path)).toContain('loop.windows')
+    const schedule = set(hillTown, '2026-03-02', (k) => void (k.loop.schedule = k.loop.schedule.map(() => [])))
+    expect(schedule.controls.changes.map((c) => c.path)).toEqual(['loop.schedule'])
+    expect(settingsOf(hillTown).map((s) => s.path)).toContain('loop.schedule')
     let many = hillTown
     for (let i = 0; i < MOST_CHANGES + 5; i++)
       many = set(many, new Date(Date.UTC(2026, 0, 1 + i)).toISOString().slice(0, 10), setpoint(50 + (i % 2)))

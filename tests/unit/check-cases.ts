@@ -1,9 +1,9 @@
 import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { unlookedHeater } from '../../core/household/blank/unlooked'
+import { heaterNotChecked } from '../../core/household/defaults/not-checked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
-import { beginFunctions } from '../../core/study/controls'
+import { defaultFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Heater } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
@@ -25,6 +25,18 @@ export const unguarded = (s: Study) => {
 }
 export const withWood = addHeater(hillTown, 'wood-coil')
 export const wood = (s: Study) => s.plant.heaters[1] as HeaterOf<'wood-coil'>
+
+/** A store whose relief valve was looked at, with nothing wrong. */
+export const looked = (s: Study) =>
+  void Object.assign(s.plant.store!, {
+    reliefValve: true,
+    reliefPiped: true,
+    valveBeforeRelief: false,
+    reliefAtTop: true,
+    reliefKind: 'temperature and pressure',
+    reliefBar: 7,
+    discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
+  })
 
 /** id of the finding, the household in which it stands, and what makes it go away. */
 export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
@@ -73,8 +85,22 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
         reliefPiped: true,
         valveBeforeRelief: false,
         reliefAtTop: true,
+        reliefKind: 'temperature and pressure',
+        reliefBar: 7,
         discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
       }),
+  ],
+  [
+    'relief',
+    changed(withWood, looked),
+    (s) => void (s.plant.store!.reliefKind = 'pressure only'),
+    (s) => void (s.plant.store!.reliefKind = 'temperature and pressure'),
+  ],
+  [
+    'relief',
+    changed(hillTown, looked),
+    (s) => void ((s.site.pressureBar = 5.8), (s.plant.store!.reliefBar = 6)),
+    (s) => void (s.site.pressureBar = 3.5),
   ],
   [
     'relief-piped',
@@ -93,7 +119,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     'will-not-fire-basin',
     harbourFlat,
     (s) => void (s.pipes.taps[1].flowLMin = 3),
-    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).leastFlowLMin = 0.5),
+    (s) => void ((s.plant.heaters[0] as Extract<Heater, { kind: 'instant-gas' }>).minActivationFlowLMin = 0.5),
   ],
   [
     'two-taps',
@@ -153,8 +179,8 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
   [
     'need-kitchen-sink',
     hillTown,
-    (s) => void (s.pipes.taps[0].leastHotC = 64),
-    (s) => void (s.pipes.taps[0].leastHotC = 55),
+    (s) => void (s.pipes.taps[0].minHotInletC = 64),
+    (s) => void (s.pipes.taps[0].minHotInletC = 55),
   ],
   [
     'crossover',
@@ -261,8 +287,8 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
   [
     'mixer-reach',
     harbourFlat,
-    (s) => void (s.people.habits[0].wantedC = 58),
-    (s) => void (s.people.habits[0].wantedC = 40),
+    (s) => void (s.people.uses[0].requiredC = 58),
+    (s) => void (s.people.uses[0].requiredC = 40),
   ],
   [
     'loop-too-slow',
@@ -283,7 +309,7 @@ const element = (id: string, height: number): Heater => ({
   id,
   name: id,
   place: 'cellar',
-  ...unlookedHeater(),
+  ...heaterNotChecked(),
   sensorHeight: null,
   powerKw: 4.5,
   height,
@@ -292,8 +318,8 @@ const element = (id: string, height: number): Heater => ({
 export const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
   s.controls.found.heaters = {
-    upper: { setpointC: 60, hysteresisK: 5, windows: null, ...beginFunctions() },
-    lower: { setpointC: 52, hysteresisK: 5, windows: null, ...beginFunctions() },
+    upper: { setpointC: 60, differentialK: 5, schedule: null, ...defaultFunctions() },
+    lower: { setpointC: 52, differentialK: 5, schedule: null, ...defaultFunctions() },
   }
   s.packages = []
   s.origins = {}

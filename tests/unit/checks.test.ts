@@ -26,7 +26,7 @@ describe('checks', () => {
 
   it('points at a store that gets too hot and at collectors that stand idle, with the figures of the year', () => {
     const idle = changed(withWood, (s) => {
-      s.people.habits = s.people.habits.slice(0, 1)
+      s.people.uses = s.people.uses.slice(0, 1)
       s.controls.found.loop.mode = 'off'
     })
     const year = simulate(idle)
@@ -34,7 +34,7 @@ describe('checks', () => {
     expect(relief.sentence).toContain(`${Math.round(year.energy.reliefKwh).toLocaleString('en-GB')} kWh`)
     expect(findings(hillTown, simulate(hillTown)).some((f) => f.id === 'relief-opens')).toBe(false)
     const sunny = changed(addHeater(hillTown, 'solar'), (s) => {
-      s.people.habits = []
+      s.people.uses = []
       s.controls.found.loop.mode = 'off'
       ;(s.plant.heaters[1] as HeaterOf<'solar'>).areaM2 = 12
     })
@@ -97,7 +97,7 @@ describe('checks', () => {
     const small = changed(hillTown, (s) => {
       s.plant.store!.litres = 40
       s.controls.found.loop.mode = 'off'
-      s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 300, toMin: 420 }])
+      s.controls.found.heaters.boiler.schedule = Array.from({ length: 7 }, () => [{ fromMin: 300, toMin: 420 }])
     })
     expect(of(small)).toEqual(expect.arrayContaining(['delivery']))
     const cycling = changed(hillTown, (s) => {
@@ -113,7 +113,7 @@ describe('checks', () => {
     expect(of(preheat)).toContain('growth-store')
     const unused = changed(
       harbourFlat,
-      (s) => void (s.people.habits = s.people.habits.filter((h) => h.tapId !== 'kitchen-sink')),
+      (s) => void (s.people.uses = s.people.uses.filter((h) => h.tapId !== 'kitchen-sink')),
     )
     expect(of(unused)).toContain('growth-runs')
   })
@@ -158,7 +158,7 @@ describe('checks of what is set', () => {
 
   it('tells a timer that cuts the mains from one that asks the control', () => {
     const timer = (timerBy: 'its mains' | 'its control') =>
-      of(boiler((c) => Object.assign(c, { windows: everyDay([0, 1440]), timerBy })))
+      of(boiler((c) => Object.assign(c, { schedule: everyDay([0, 1440]), timerBy })))
     expect(timer('its mains')).toContain('timer-mains-boiler')
     expect(timer('its control')).not.toContain('timer-mains-boiler')
   })
@@ -172,8 +172,8 @@ describe('checks of what is set', () => {
         'clock-wrong',
         boiler((_, s) => ((s.controls.found.clock.summerTime = 'stays'), (s.site.summerTime = 'europe'))),
       ],
-      ['delivery', boiler((c) => (c.windows = everyDay([600, 630])))],
-      ['hot-run', boiler((c) => (c.disinfection = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
+      ['delivery', boiler((c) => (c.schedule = everyDay([600, 630])))],
+      ['hot-run', boiler((c) => (c.pasteurisation = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
     ] as const) {
       expect(none).not.toContain(id)
       expect(of(study)).toContain(id)
@@ -185,7 +185,7 @@ describe('checks of what is set', () => {
   it('a tepid store with a hot run that is held each week is no danger', () => {
     const run = { weekday: 2, atMin: 60, toC: 65, holdMin: 30 }
     expect(of(boiler((c) => (c.setpointC = 48)))).toContain('growth-store')
-    const held = boiler((c) => Object.assign(c, { setpointC: 48, disinfection: run }))
+    const held = boiler((c) => Object.assign(c, { setpointC: 48, pasteurisation: run }))
     const growth = checksOf(held, simulate(held)).find((c) => c.id === 'growth-store')!
     expect([growth.level, growth.blocks]).toEqual(['marginal', false])
   })

@@ -33,7 +33,7 @@ describe('the command line', () => {
     const FIELDS = ['id', 'subject', 'concern', 'level', 'figures', 'sentence', 'remedy', 'blocks']
     const json = async (...args: string[]) => JSON.parse((await bagno(...args, file, '--json')).stdout)
     const findings = (await json('findings')) as { parts: Record<string, unknown>[] }[]
-    const board = (await json('board')) as { checks: Record<string, unknown>[] }
+    const board = (await json('setpoint-checks')) as { checks: Record<string, unknown>[] }
     const compare = await json('compare')
     const size = await json('size')
     const lists = {
@@ -68,8 +68,8 @@ describe('the command line', () => {
     )
     for (const key of [
       'usefulKwh',
-      'deadRunKwh',
-      'runOffKwh',
+      'deadLegKwh',
+      'toWasteKwh',
       'loopKwh',
       'storeKwh',
       'primaryKwh',
@@ -83,8 +83,8 @@ describe('the command line', () => {
     ])
       expect(typeof a.energy[key], key).toBe('number')
     expect(Object.keys(a.cost)).toEqual(expect.arrayContaining(['energy', 'standing', 'water', 'total']))
-    expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'runOffL', 'reliefL', 'warmColdL'])
-    expect(Object.keys(a.comfort)).toEqual(expect.arrayContaining(['waitMedianS', 'waitP90S', 'coolDraws', 'draws']))
+    expect(Object.keys(a.water)).toEqual(['hotL', 'mixedL', 'toWasteL', 'reliefL', 'warmColdL'])
+    expect(Object.keys(a.comfort)).toEqual(expect.arrayContaining(['waitMedianS', 'waitP90S', 'unmetDraws', 'draws']))
     expect(a.months).toHaveLength(12)
     expect(a.seed).toBe(main.study.people.seed)
     const { elapsedMs, ...figures } = a

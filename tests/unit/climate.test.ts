@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { DAYS_IN_MONTH } from '../../core/calendar/year'
 import { CLIMATES, heatedMonths } from '../../core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '../../core/climate/epw'
-import { blankStudy } from '../../core/household/blank/blank'
+import { blankStudy } from '../../core/household/defaults/blank'
 import { readStudy } from '../../core/study/read'
 import { faultText } from '../../core/units/result'
 

@@ -10,7 +10,7 @@ import { type Connection, CONNECTIONS, drainRecovery, preheatedC } from '../../c
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Recovery } from '../../core/study/pipes'
 import { Study } from '../../core/study/study'
-import { boughtKwh, type YearResult } from '../../core/year/result'
+import { purchasedKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
@@ -26,13 +26,20 @@ const steady = Study.parse(
   changed(changeHeaterKind(harbourFlat, 'wall-heater', 'instant-electric'), (s) => {
     s.site.mains = { kind: 'monthly', monthlyC: everyMonth(COLD_C) }
     const heater = s.plant.heaters[0] as HeaterOf<'instant-electric'>
-    Object.assign(heater, { outputKw: 60, startLagS: 0, leastFlowLMin: 0, standbyW: 0, contentL: 0.1, contentUaWK: 0 })
+    Object.assign(heater, {
+      outputKw: 60,
+      startDelayS: 0,
+      minActivationFlowLMin: 0,
+      standbyW: 0,
+      contentL: 0.1,
+      contentUaWK: 0,
+    })
     s.controls.found.heaters['wall-heater'].setpointC = HOT_C
     for (const r of s.pipes.runs) r.lengthM = 0.1
     for (const t of s.pipes.taps) t.flowLMin = 10
-    const [shower] = s.people.habits
-    s.people.habits = [
-      { ...shower, use: { kind: 'timed', minutes: 60 }, amountSpread: 0, wantedC: SHOWER_C, chance: 1 },
+    const [shower] = s.people.uses
+    s.people.uses = [
+      { ...shower, use: { kind: 'timed', minutes: 60 }, amountSpread: 0, requiredC: SHOWER_C, chance: 1 },
     ]
     s.people.winterSwing = 0
     s.people.absences = []
@@ -47,12 +54,12 @@ const withUnit = (study: Study, connection: Connection, more: Partial<Recovery> 
       ...UNIT,
       warmUpS: 0,
       dropK: DROP_K,
-      papers: null,
+      dataSource: null,
       tapIds: s.pipes.taps.filter((t) => t.kind === 'shower').map((t) => t.id),
       ...more,
     }
   })
-const saved = (before: YearResult, after: YearResult) => 1 - boughtKwh(after) / boughtKwh(before)
+const saved = (before: YearResult, after: YearResult) => 1 - purchasedKwh(after) / purchasedKwh(before)
 
 describe('heat out of the drain', () => {
   const without = simulate(steady)
@@ -67,7 +74,7 @@ describe('heat out of the drain', () => {
     })
     const year = simulate(withUnit(steady, connection))
     expect(Math.abs(saved(without, year) - savedShare)).toBeLessThan(0.005)
-    expect(year.energy.recoveredKwh).toBeCloseTo(boughtKwh(without) - boughtKwh(year), -1)
+    expect(year.energy.recoveredKwh).toBeCloseTo(purchasedKwh(without) - purchasedKwh(year), -1)
   })
 
   it('a unit that warms up slowly gives less of a shower, by its warm-up over the length of the shower', () => {
@@ -97,7 +104,7 @@ describe('heat out of the drain', () => {
       expect(Math.abs(y.energy.residualKwh)).toBeLessThan(1e-3)
       // People use what they used; a boiler saves at least what the drain gave.
       expect(Math.abs(y.energy.usefulKwh / base.energy.usefulKwh - 1)).toBeLessThan(0.005)
-      expect(boughtKwh(base) - boughtKwh(y)).toBeGreaterThan(0.97 * y.energy.recoveredKwh)
+      expect(purchasedKwh(base) - purchasedKwh(y)).toBeGreaterThan(0.97 * y.energy.recoveredKwh)
     }
   })
 

@@ -84,7 +84,7 @@ const MAPPING: LogMapping = {
   temperature: 'temp',
   temperatureUnit: '°C',
   tapId: 'kitchen-sink',
-  wantedC: 40,
+  requiredC: 40,
 }
 const read = (text: string, change: Partial<LogMapping> = {}) =>
   readDrawLog('log.csv', text, { ...MAPPING, ...change }, taps, 10)
@@ -106,9 +106,9 @@ describe('a log of draws', () => {
         days: 2,
         firstWeekday: 0,
         draws: [
-          { atMin: 435, tapId: 'kitchen-sink', litres: 4.5, wantedC: 42 },
-          { atMin: 1140.5, tapId: 'first-shower', litres: 50, wantedC: 39 },
-          { atMin: 1920, tapId: 'kitchen-sink', litres: 2, wantedC: 40 },
+          { atMin: 435, tapId: 'kitchen-sink', litres: 4.5, requiredC: 42 },
+          { atMin: 1140.5, tapId: 'first-shower', litres: 50, requiredC: 39 },
+          { atMin: 1920, tapId: 'kitchen-sink', litres: 2, requiredC: 40 },
         ],
       },
     })
@@ -121,7 +121,7 @@ describe('a log of draws', () => {
 
   it.each([1, 2, 3])('of %i rows with decimal commas is read: the header says what parts the columns', (rows) => {
     const answer = read(`start;tap;litres;temp\n${'2026-03-02 07:15;Kitchen sink;4,5;42,5\n'.repeat(rows)}`)
-    expect(answer.ok && answer.value.draws.map((d) => [d.litres, d.wantedC])).toEqual(Array(rows).fill([4.5, 42.5]))
+    expect(answer.ok && answer.value.draws.map((d) => [d.litres, d.requiredC])).toEqual(Array(rows).fill([4.5, 42.5]))
   })
 
   it.each([
@@ -223,7 +223,7 @@ describe('a log of draws', () => {
         if (!answer.ok) throw new Error(answer.faults.map(faultText).join())
         const first = Math.floor(Math.min(...list.map((d) => d.minute)) / 1440) * 1440
         const text = (m: number, tap: string, l: number, c: number) => `${m} ${tap} ${l} ${c}`
-        expect(answer.value.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.wantedC)).sort()).toEqual(
+        expect(answer.value.draws.map((d) => text(Math.round(d.atMin), d.tapId, d.litres, d.requiredC)).sort()).toEqual(
           list.map((d) => text(d.minute - first, d.tap.id, d.litres / 100, d.c)).sort(),
         )
       }),

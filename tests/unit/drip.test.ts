@@ -6,7 +6,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { applyAll } from '../../core/measures/apply'
 import { beginMeasure, measuresFor } from '../../core/measures/begin'
 import type { Study } from '../../core/study/study'
-import { boughtKwh } from '../../core/year/result'
+import { purchasedKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
@@ -16,7 +16,7 @@ const dripping = (study: Study, dripLH: number | null, tap = 0) =>
   changed(study, (s) => void (s.pipes.taps[tap]!.dripLH = dripLH))
 const nobody = (study: Study) =>
   changed(study, (s) => {
-    s.people.habits = s.people.habits.map((h) => ({ ...h, chance: 0 }))
+    s.people.uses = s.people.uses.map((h) => ({ ...h, chance: 0 }))
     s.people.guests = []
   })
 
@@ -24,22 +24,22 @@ describe('a hot tap that drips', () => {
   const empty = nobody(duplex)
   it('lets out its litres through the year, and with a store the heat that was in them', () => {
     const [dry, wet] = [simulate(dripping(empty, 0)), simulate(dripping(empty, 2))]
-    expect(wet.water.runOffL - dry.water.runOffL).toBeCloseTo(2 * 8760, 3)
+    expect(wet.water.toWasteL - dry.water.toWasteL).toBeCloseTo(2 * 8760, 3)
     expect(wet.energy.residualKwh).toBeCloseTo(0, 3)
     // Heat in 2 L/h at what the store gives over the main, less what the pipes keep of it on the way.
-    const given = wet.energy.runOffKwh + wet.energy.deadRunKwh - dry.energy.deadRunKwh
+    const given = wet.energy.toWasteKwh + wet.energy.deadLegKwh - dry.energy.deadLegKwh
     const supplyC = duplex.controls.found.heaters[duplex.plant.heaters[0]!.id]!.setpointC
     const most = (2 * 8760 * 4.17 * (supplyC - 4)) / 3600
     expect(given).toBeGreaterThan(0.6 * most)
     expect(given).toBeLessThan(1.05 * most)
-    expect(boughtKwh(wet)).toBeGreaterThan(boughtKwh(dry) + given)
+    expect(purchasedKwh(wet)).toBeGreaterThan(purchasedKwh(dry) + given)
   })
 
   it('behind a heater that heats as it runs costs water and hardly any fuel', () => {
     const flat = nobody(harbourFlat)
     const [dry, wet] = [simulate(dripping(flat, 0)), simulate(dripping(flat, 2))]
-    expect(wet.water.runOffL - dry.water.runOffL).toBeCloseTo(2 * 8760, 3)
-    expect(boughtKwh(wet) - boughtKwh(dry)).toBeLessThan(0.02 * ((2 * 8760 * 4.17 * 45) / 3600))
+    expect(wet.water.toWasteL - dry.water.toWasteL).toBeCloseTo(2 * 8760, 3)
+    expect(purchasedKwh(wet) - purchasedKwh(dry)).toBeLessThan(0.02 * ((2 * 8760 * 4.17 * 45) / 3600))
   })
 
   it('that was not looked at and one that is tight are the same year, and more is never cheaper', () => {

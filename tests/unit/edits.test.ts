@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
-import { assumedDrain, assumedFiring } from '../../core/household/blank/drain'
+import { assumedDrain, assumedFiring } from '../../core/household/defaults/drain'
 import { addTap, keepsTap, removePerson, removeTap } from '../../core/household/edits/people'
 import { billedBy, waterBilledBy } from '../../core/household/edits/prices'
 import { supplyOf } from '../../core/household/supply'
@@ -114,7 +114,7 @@ describe('what is begun', () => {
       expect(measure).toMatchObject({ heaterId: supplyOf(study).heaterId })
       expect((measure as { setpointC: number }).setpointC).toBe(Math.min(setpointC, Math.max(50, setpointC - 5)))
     }
-    expect(measuresFor(forestFarm)).not.toContain('loop-windows')
+    expect(measuresFor(forestFarm)).not.toContain('loop-schedule')
   })
 
   it('pays back by what it costs over what it saves; an unknown cost never says when', () => {

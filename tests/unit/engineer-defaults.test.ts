@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { blankStudy } from '../../core/household/blank/blank'
+import { blankStudy } from '../../core/household/defaults/blank'
 import { currencyIn, PRICES_FROM, withDefaults } from '../../core/household/engineer/begin-with'
 import {
   EngineerDefaults,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { everyDay, type Week } from '../../core/calendar/week'
+import { everyDay, type Schedule } from '../../core/calendar/week'
 import { checksOf } from '../../core/checks/catalogue'
 import { courtFlat } from '../../core/demos/court-flat'
 import { duplex } from '../../core/demos/duplex'
@@ -76,10 +76,10 @@ describe('a figure beside a saving', () => {
   it('an outlet nobody has entered a use for is tested too, but does not fail by what is assumed of it', () => {
     const idle = changed(harbourFlat, (s) => {
       const [heater] = s.plant.heaters as [HeaterOf<'instant-gas'>]
-      heater.leastFlowLMin = 6
+      heater.minActivationFlowLMin = 6
       s.pipes.taps.forEach((t) => void (t.flowLMin = 6))
       const spared = s.pipes.taps[0].id
-      s.people.habits = s.people.habits.filter((h) => h.tapId !== spared)
+      s.people.uses = s.people.uses.filter((h) => h.tapId !== spared)
     })
     const [first, ...others] = idle.pipes.taps.filter((t) => t.mixes)
     expect(one(idle, `will-not-fire-${first.id}`)).toMatchObject({ level: 'marginal' })
@@ -104,7 +104,7 @@ describe('a figure beside a saving', () => {
     const limit = (mode: 'always' | 'clock' | 'off') =>
       checksOf(
         changed(hillTown, (s) => {
-          s.pipes.wasteLimitL = 2
+          s.pipes.deadLegLimitL = 2
           s.controls.found.loop.mode = mode
         }),
         null,
@@ -119,7 +119,7 @@ describe('what an appliance loses', () => {
   it('a boiler’s efficiency is its own: an immersion heater beside it makes it neither better nor worse', () => {
     const beside = addHeater(hillTown, 'element')
     const element = beside.plant.heaters.find((h) => h.kind === 'element')!
-    const off = changed(beside, (s) => void (s.controls.found.heaters[element.id]!.windows = everyDay()))
+    const off = changed(beside, (s) => void (s.controls.found.heaters[element.id]!.schedule = everyDay()))
     const share = (study: Study) => one(study, 'condensing-boiler')!.figures.efficiency.value as number
     const [alone, unused, used] = [share(hillTown), share(off), share(beside)]
     expect(unused).toBeCloseTo(alone, 3)
@@ -128,10 +128,10 @@ describe('what an appliance loses', () => {
   })
 
   it('what is kept hot by a schedule is told of its hours, not of the whole year', () => {
-    const kept = (windows: Week | null) => {
+    const kept = (schedule: Schedule | null) => {
       const study = changed(harbourFlat, ({ controls, plant }) => {
         const id = plant.heaters.find((h) => h.kind === 'instant-gas')!.id
-        Object.assign(controls.found.heaters[id]!, { keepHot: true, windows })
+        Object.assign(controls.found.heaters[id]!, { keepHot: true, schedule })
       })
       return Number(
         /loss ([\d,.]+) kWh/.exec(checksOf(study, null).find((c) => c.id.startsWith('keep-hot-'))!.sentence)![1],
@@ -159,7 +159,7 @@ describe('what the plant does', () => {
   it('a drain unit that feeds mixers alone brings no cool draw at taps behind an instantaneous heater', () => {
     for (const study of [harbourFlat, changeHeaterKind(harbourFlat, 'wall-heater', 'instant-electric')]) {
       const withB = changed(study, (s) => void (s.pipes.recovery = { ...beginRecovery(s), connection: 'B' }))
-      expect(simulate(withB).comfort.coolDraws).toBeLessThanOrEqual(simulate(study).comfort.coolDraws)
+      expect(simulate(withB).comfort.unmetDraws).toBeLessThanOrEqual(simulate(study).comfort.unmetDraws)
     }
   })
 
@@ -197,7 +197,7 @@ describe('sizes', () => {
     const needed = sizes(duplex).there[0].neededL!
     expect(needed).toBeGreaterThan(20)
     const cool = (litres: number) =>
-      simulate(changed(duplex, (s) => void (s.plant.store!.litres = litres))).comfort.coolDraws
+      simulate(changed(duplex, (s) => void (s.plant.store!.litres = litres))).comfort.unmetDraws
     expect(cool(Math.max(30, 1.15 * needed))).toBeLessThanOrEqual(cool(Math.max(10, needed / 3)))
   })
 
@@ -205,7 +205,7 @@ describe('sizes', () => {
     const contents = (year: ReturnType<typeof simulate> | null) =>
       sizes(courtFlat, undefined, year).there[0].checks.find((c) => c.id === 'contents')!
     const year = simulate(courtFlat)
-    expect(year.comfort.coolDraws).toBe(0)
+    expect(year.comfort.unmetDraws).toBe(0)
     expect([contents(null).level, contents(year).level]).toEqual(['fail', 'marginal'])
   })
 

@@ -8,14 +8,15 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { scaldLimitOf } from '../../core/household/at-risk'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
+import { hoursToRelief } from '../../core/household/time-to-relief'
 import { SAFETY } from '../../core/safety/limits'
 import type { Study } from '../../core/study/study'
 import { findingsOf, inTheWay } from '../../core/views/findings'
-import { boardOf } from '../../core/views/setpoint-board'
+import { setpointChecks } from '../../core/views/setpoint-checks'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
-import { unguarded, withWood, wood } from './check-cases'
+import { looked, unguarded, withWood, wood } from './check-cases'
 
 const one = (study: Study, id: string, year: YearResult | null = null) => checksOf(study, year).find((c) => c.id === id)
 const stops = (study: Study, year: YearResult | null = null): string[] =>
@@ -56,14 +57,24 @@ describe('burns', () => {
 })
 
 describe('a closed store and a fire', () => {
-  const looked = (s: Study) =>
-    void Object.assign(s.plant.store!, {
-      reliefValve: true,
-      reliefPiped: true,
-      valveBeforeRelief: false,
-      reliefAtTop: true,
-      discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
-    })
+  it('a relief valve that opens by pressure alone is a danger where a fire heats, a remark elsewhere', () => {
+    const by = (base: Study, reliefKind: 'not checked' | 'pressure only') =>
+      one(
+        changed(base, (s) => (looked(s), (s.plant.store!.reliefKind = reliefKind))),
+        'relief-kind',
+      )
+    expect(by(withWood, 'pressure only')).toMatchObject({ concern: 'harm', level: 'fail' })
+    expect(by(withWood, 'not checked')).toMatchObject({ concern: 'harm', level: 'not checked' })
+    // Where a thermostat can be switched off it never stops the visit, asked or not.
+    expect(by(hillTown, 'pressure only')).toMatchObject({ concern: 'record', level: 'marginal' })
+    expect(by(hillTown, 'not checked')).toMatchObject({ concern: 'record', level: 'not checked' })
+    const alone = changed(withWood, (s) => (looked(s), (s.plant.store!.reliefKind = 'pressure only')))
+    expect(one(alone, 'relief-feels')).toBeUndefined()
+    // It holds back until the water boils: nothing is let go at the temperature of the other kind.
+    expect(hoursToRelief(alone.plant.store!, 4, 60)).toBeGreaterThan(
+      hoursToRelief({ ...alone.plant.store!, reliefKind: 'temperature and pressure' }, 4, 60),
+    )
+  })
 
   it('a relief valve that nobody has looked at stops the visit: valve, place, shut-off and discharge each', () => {
     const asked = ['relief-valve', 'relief-shut', 'relief-feels', 'relief-piped']
@@ -104,7 +115,7 @@ describe('a closed store and a fire', () => {
         Object.assign(wood(s).circuit.failSafe, failSafe)
       })
     const level = (s: Study) => one(s, 'pumped-fire-wood-coil')!.level
-    expect(level(by({ by: 'not looked' }))).toBe('not checked')
+    expect(level(by({ by: 'not checked' }))).toBe('not checked')
     expect(level(by({ by: 'none' }))).toBe('fail')
     for (const way of ['thermal discharge valve', 'gravity dump radiator', 'battery-fed pump'] as const) {
       expect(level(by({ by: way, testedBy: '' }))).toBe('not checked')
@@ -127,9 +138,9 @@ describe('a closed store and a fire', () => {
 })
 
 describe('frost', () => {
-  const outdoors = (leastAirC: number | null) =>
+  const outdoors = (designAirC: number | null) =>
     changed(hillTown, (s) => {
-      s.site.leastAirC = leastAirC
+      s.site.designAirC = designAirC
       s.site.frostGuard = 'none'
       s.pipes.runs[1].place = 'loft'
     })
@@ -229,7 +240,7 @@ describe('growth', () => {
     })
     const checks = checksOf(cool, null)
     expect(checks.find((c) => c.id === 'growth-store')).toMatchObject({ concern: 'harm', level: 'fail' })
-    expect(boardOf(cool, checks, 'wall-heater').checks.map((c) => c.id)).toContain('growth-store')
+    expect(setpointChecks(cool, checks, 'wall-heater').checks.map((c) => c.id)).toContain('growth-store')
     // Finished hot enough behind it, it is no danger.
     const finished = changed(cool, (s) => void (s.controls.found.heaters['wall-heater'].setpointC = 60))
     expect(one(finished, 'growth-store')!.level).toBe('marginal')
@@ -259,7 +270,7 @@ describe('growth', () => {
 describe('carbon monoxide', () => {
   it('flue, air, fan, alarm and service are asked for every appliance that burns indoors; unknown is unknown', () => {
     const asked = ['flue', 'combustion-air', 'extractor', 'co-alarm', 'serviced']
-    const unseen = { flue: 'not looked' as const, airOpen: null, extractor: null, alarm: null, servicedOn: null }
+    const unseen = { flue: 'not checked' as const, airOpen: null, extractor: null, alarm: null, servicedOn: null }
     for (const study of [harbourFlat, duplex, forestFarm, withWood]) {
       const blank = changed(study, (s) => {
         for (const h of s.plant.heaters) if ('combustion' in h) h.combustion = { ...unseen }

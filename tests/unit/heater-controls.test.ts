@@ -99,18 +99,18 @@ describe('what a heater is set to', () => {
 describe('a hot run against growth', () => {
   const run = { weekday: 6, atMin: 180, toC: 65, holdMin: 30 }
   it('reaches its temperature and holds it each week, or says that it cannot', () => {
-    const can = simulate(tall((c) => ((c.setpointC = 52), (c.disinfection = run))))
-    expect(can.hotRuns).toEqual({ begun: 52, held: 52 })
-    expect(can.hygiene.drawnLogKillWeek).toBeGreaterThan(10)
+    const can = simulate(tall((c) => ((c.setpointC = 52), (c.pasteurisation = run))))
+    expect(can.pasteurisationCycles).toEqual({ begun: 52, held: 52 })
+    expect(can.hygiene.weeklyLogReductionDrawn).toBeGreaterThan(10)
     const cannot = simulate(
       tall((c, s) => {
-        Object.assign(c, { setpointC: 52, disinfection: run })
+        Object.assign(c, { setpointC: 52, pasteurisation: run })
         const [boiler] = s.plant.heaters
         if (boiler.kind === 'boiler-coil') boiler.primary.flowMaxC = 60
       }),
     )
-    expect(cannot.hotRuns).toEqual({ begun: 52, held: 0 })
-    expect(simulate(hillTown).hotRuns).toEqual({ begun: 0, held: 0 })
+    expect(cannot.pasteurisationCycles).toEqual({ begun: 52, held: 0 })
+    expect(simulate(hillTown).pasteurisationCycles).toEqual({ begun: 0, held: 0 })
   })
 
   it('holds, whenever it says so, for as long as it says, whatever the setpoint and the windows', () => {
@@ -124,8 +124,8 @@ describe('a hot run against growth', () => {
           const study = tall((c) =>
             Object.assign(c, {
               setpointC,
-              windows: timer ? everyDay([600, 700]) : null,
-              disinfection: { weekday: 4, atMin: 120, toC, holdMin },
+              schedule: timer ? everyDay([600, 700]) : null,
+              pasteurisation: { weekday: 4, atMin: 120, toC, holdMin },
             }),
           )
           const home = new House(study)
@@ -137,7 +137,7 @@ describe('a hot run against growth', () => {
             hotS = store.at(study.plant.store!.sensorHeight) >= toC - 0.5 ? hotS + dt : 0
             longest = Math.max(longest, hotS)
           })
-          const { begun, held } = home.plant.disinfections()
+          const { begun, held } = home.plant.pasteurisations()
           expect(begun).toBe(1)
           if (held) expect(longest).toBeGreaterThanOrEqual(holdMin * 60 - 61)
           expect(held).toBe(1)
@@ -163,7 +163,7 @@ describe('clocks', () => {
     const startsAt = (clock: Study['controls']['found']['clock'], day: number) => {
       const study = changed(hillTown, (s) => {
         s.controls.found.clock = clock
-        s.controls.found.loop.windows = everyDay([600, 660])
+        s.controls.found.loop.schedule = everyDay([600, 660])
         s.site.summerTime = 'europe'
       })
       const home = new House(study)
@@ -194,14 +194,14 @@ describe('the house heated by the same appliance', () => {
     const alone = kept({}).energy.primaryKwh
     expect(kept({ heaterId: 'wall-heater' }).energy.primaryKwh).toBeCloseTo(0, 6)
     expect(kept({ heaterId: 'wall-heater' }, false).energy.primaryKwh).toBeCloseTo(alone, 6)
-    const half = kept({ heaterId: 'wall-heater', windows: everyDay([0, 720]) }).energy.primaryKwh
+    const half = kept({ heaterId: 'wall-heater', schedule: everyDay([0, 720]) }).energy.primaryKwh
     expect(half / alone).toBeCloseTo(0.5, 1)
   })
 
   it('loses the hours in which hot water goes first, none when it does not', () => {
     const lost = (hotWaterFirst: boolean) => {
       const year = simulate(
-        tall((_, s) => (s.controls.found.heating = { heaterId: 'boiler', windows: null, hotWaterFirst })),
+        tall((_, s) => (s.controls.found.heating = { heaterId: 'boiler', schedule: null, hotWaterFirst })),
       )
       return year.heatingLostHours
     }
@@ -218,7 +218,7 @@ describe('several heaters on the same pipes', () => {
       if ('units' in h) Object.assign(h, { units, unitsShare })
     })
   it('together ask for twice the flow to light, in turn for that of one', () => {
-    const cool = (s: Study) => simulate(s).comfort.coolDraws
+    const cool = (s: Study) => simulate(s).comfort.unmetDraws
     expect(cool(two('together', 3))).toBeGreaterThan(cool(two('in turn', 3)))
     expect(simulate(two('in turn', 1))).toEqual(simulate(harbourFlat))
   })
@@ -232,7 +232,7 @@ describe('air as somebody measured it', () => {
           tall((_, s) => {
             s.plant.store!.ambientC = ambientC
             s.controls.found.loop.mode = 'off'
-            s.people.habits = []
+            s.people.uses = []
           }),
           20,
         ).home.ledger.flows.store,

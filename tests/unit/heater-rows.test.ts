@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { z } from 'zod'
 import { HEATER_ROWS } from '../../app/utils/heater-rows'
 import { HEATER_KINDS } from '../../core/heaters/kinds'
-import { assumedHeater } from '../../core/household/blank/assumed-heaters'
+import { assumedHeater } from '../../core/household/defaults/assumed-heaters'
 import { valueAt } from '../../core/study/paths'
 import { Heater } from '../../core/study/plant'
 
@@ -29,7 +29,7 @@ describe('the form of a heater', () => {
     for (const row of rows) expect(row.schema.safeParse(valueAt(heater, row.path)).success, row.path).toBe(true)
     // What may be left blank: nobody has to know the air around it, a sensor or a most that no paper gives.
     expect(rows.filter((r) => r.optional).map((r) => r.path)).toEqual(
-      ['mostInletC', 'ambientC', 'sensorHeight'].filter((path) => rows.some((r) => r.path === path)),
+      ['maxInletC', 'ambientC', 'sensorHeight'].filter((path) => rows.some((r) => r.path === path)),
     )
   })
 })

@@ -4,7 +4,7 @@ import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
-import { beginFunctions } from '../../core/study/controls'
+import { defaultFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { allStarts } from '../../core/year/heaters/plant-model'
@@ -12,7 +12,7 @@ import { firstDays } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 const nobody = (s: Study) => {
-  s.people.habits = []
+  s.people.uses = []
   s.controls.found.loop.mode = 'off'
 }
 const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
@@ -62,9 +62,9 @@ describe('a boiler with a coil', () => {
   })
 
   it('loses a purge at each start', () => {
-    const input = (purgeWh: number) =>
+    const input = (startLossWh: number) =>
       firstDays(
-        changed(hillTown, (s) => void (boiler(s).purgeWh = purgeWh)),
+        changed(hillTown, (s) => void (boiler(s).startLossWh = startLossWh)),
         7,
       )
     const [without, withPurge] = [input(0), input(100)]
@@ -84,7 +84,7 @@ describe('a boiler with a coil', () => {
   it('heats inside its windows only', () => {
     const study = changed(hillTown, (s) => {
       nobody(s)
-      s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 360, toMin: 480 }])
+      s.controls.found.heaters.boiler.schedule = Array.from({ length: 7 }, () => [{ fromMin: 360, toMin: 480 }])
     })
     const fired: number[] = []
     firstDays(study, 5, (home) => {
@@ -123,7 +123,7 @@ describe('electric elements', () => {
   it('turn all they draw into heat', () => {
     const { flows, input } = firstDays(electric, 10)
     expect(flows.conversion).toBeCloseTo(0, 6)
-    expect(Math.abs(input - flows.store - flows.storedChange - flows.deadRun)).toBeLessThan(1e-6 * input + 1e-3)
+    expect(Math.abs(input - flows.store - flows.storedChange - flows.deadLeg)).toBeLessThan(1e-6 * input + 1e-3)
   })
 
   it('work in their order: the second rests while the first is called', () => {
@@ -131,8 +131,8 @@ describe('electric elements', () => {
     const [first, second] = two.plant.heaters
     const study = changed(two, (s) => {
       s.plant.heaters[1] = { ...s.plant.heaters[1], powerKw: 9 } as HeaterOf<'element'>
-      s.controls.found.heaters[first.id] = { setpointC: 60, hysteresisK: 5, windows: null, ...beginFunctions() }
-      s.controls.found.heaters[second.id] = { setpointC: 40, hysteresisK: 5, windows: null, ...beginFunctions() }
+      s.controls.found.heaters[first.id] = { setpointC: 60, differentialK: 5, schedule: null, ...defaultFunctions() }
+      s.controls.found.heaters[second.id] = { setpointC: 40, differentialK: 5, schedule: null, ...defaultFunctions() }
     })
     let most = 0
     firstDays(study, 5, (home) => (most = Math.max(most, home.plant.state().heatKw)))
@@ -143,7 +143,7 @@ describe('electric elements', () => {
     const at = (fromMin: number, toMin: number) => {
       const study = changed(
         electric,
-        (s) => void (s.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin, toMin }])),
+        (s) => void (s.controls.found.heaters.boiler.schedule = Array.from({ length: 7 }, () => [{ fromMin, toMin }])),
       )
       const { home } = firstDays(study, 5)
       const [money, kj] = [home.ledger.money.electricity[0], home.ledger.inputs.electricity[0]]

@@ -85,7 +85,7 @@ describe('laws, on random studies', () => {
             Object.assign(run, { place: 'cellar', insulation })
           const { flows, input } = firstDays(wrapped, DAYS)
           // Behind a heater that does not fire the pipes hold cold water and gain heat: they lose none.
-          return { lost: Math.max(0, flows.loop + flows.deadRun), input }
+          return { lost: Math.max(0, flows.loop + flows.deadLeg), input }
         }
         const [thin, thick] = [losses(mm), losses(mm + 15)]
         // Half a hundredth, and two thousandths of what is bought, cover a heater that lights at another moment.
@@ -104,7 +104,7 @@ describe('laws, on random studies', () => {
         (from, to, more) => {
           const loss = (end: number) => {
             const study = structuredClone(hillTown)
-            Object.assign(study.controls.found.loop, { mode: 'clock', windows: everyDay([from, end]) })
+            Object.assign(study.controls.found.loop, { mode: 'clock', schedule: everyDay([from, end]) })
             return firstDays(study, DAYS).flows.loop
           }
           expect(loss(to + more)).toBeGreaterThan(loss(to))
@@ -133,7 +133,7 @@ describe('laws, on random studies', () => {
     fc.assert(
       fc.property(randomStudy, (study) => {
         const held = Object.entries(study.controls.found.heaters)
-        const [habit] = study.people.habits
+        const [habit] = study.people.uses
         const [run] = study.pipes.runs
         const common = { id: 'same', name: 'Same', costMoney: null, partPrices: {} }
         const idle: Measure[] = [
@@ -146,11 +146,11 @@ describe('laws, on random studies', () => {
           },
           ...held.flatMap(([heaterId, control]): Measure[] => [
             { ...common, kind: 'setpoint', heaterId, setpointC: control.setpointC },
-            { ...common, kind: 'heater-windows', heaterId, windows: control.windows },
+            { ...common, kind: 'heater-schedule', heaterId, schedule: control.schedule },
             { ...common, kind: 'heater-control', heaterId, control },
           ]),
-          { ...common, kind: 'shorter-draws', habitIds: [habit.id], share: 1 },
-          { ...common, kind: 'bath-to-shower', habitIds: [], tapId: habit.tapId, minutes: 5 },
+          { ...common, kind: 'shorter-draws', useIds: [habit.id], share: 1 },
+          { ...common, kind: 'bath-to-shower', useIds: [], tapId: habit.tapId, minutes: 5 },
           {
             ...common,
             kind: 'repipe',
@@ -171,7 +171,7 @@ describe('laws, on random studies', () => {
               ]
             : []),
           { ...common, kind: 'loop-mode', mode: study.controls.found.loop.mode },
-          { ...common, kind: 'loop-windows', windows: study.controls.found.loop.windows },
+          { ...common, kind: 'loop-schedule', schedule: study.controls.found.loop.schedule },
           { ...common, kind: 'tap-flow', tapId: study.pipes.taps[0].id, flowLMin: study.pipes.taps[0].flowLMin },
         ]
         const before = JSON.stringify(study)

@@ -4,11 +4,11 @@ import { ALWAYS, everyDay } from '../../core/calendar/week'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { runUa } from '../../core/household/runs'
-import { carriedC } from '../../core/household/supply'
+import { supplyC } from '../../core/household/supply'
+import { inMode, modeJobs, modeRows, testsADay } from '../../core/scenarios/loop-modes'
 import type { LoopControl } from '../../core/study/controls'
 import { LOOP_MODES, type LoopMode } from '../../core/study/loop-modes'
 import type { Study } from '../../core/study/study'
-import { inMode, modeJobs, modeRows, testsADay } from '../../core/trials/loop-modes'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { hoursLearned, LoopDrive } from '../../core/year/loop/loop-drive'
 import type { Network } from '../../core/year/pipes/network'
@@ -50,7 +50,7 @@ describe('each mode has a limit with an exact answer', () => {
     expect(pumpHours(tall('always'), 4).hours).toBeCloseTo(96, 6)
     expect(
       pumpHours(
-        tall('clock', (l) => (l.windows = everyDay([300, 420], [1000, 1030]))),
+        tall('clock', (l) => (l.schedule = everyDay([300, 420], [1000, 1030]))),
         4,
       ),
     ).toEqual({
@@ -60,13 +60,13 @@ describe('each mode has a limit with an exact answer', () => {
   })
 
   it('sampled: warm enough it only tests, and what never gets warm it runs for the whole window', () => {
-    const windows = everyDay([360, 480])
+    const schedule = everyDay([360, 480])
     const warm = tall('sampled', (l) =>
-      Object.assign(l, { windows, targetC: 26, differentialK: 20, sampled: { everyMin: 20, testS: 30 } }),
+      Object.assign(l, { schedule, targetC: 26, differentialK: 20, sampled: { everyMin: 20, testS: 30 } }),
     )
-    expect(testsADay(windows[0], 20)).toBe(6)
+    expect(testsADay(schedule[0], 20)).toBe(6)
     expect(pumpHours(warm, 4)).toEqual({ hours: expect.closeTo((4 * 6 * 30) / 3600, 6), starts: 24 })
-    const cold = tall('sampled', (l) => Object.assign(l, { windows, targetC: 75, differentialK: 0.5 }))
+    const cold = tall('sampled', (l) => Object.assign(l, { schedule, targetC: 75, differentialK: 0.5 }))
     expect(pumpHours(cold, 4).hours).toBeCloseTo(4 * 2, 6)
   })
 
@@ -75,9 +75,9 @@ describe('each mode has a limit with an exact answer', () => {
       [40, false],
       [39.999, true],
     ] as const) {
-      const network = { hasLoop: true, turnC: () => sensorC, returnC: () => sensorC } as unknown as Network
+      const network = { hasLoop: true, returnConnectionC: () => sensorC, returnC: () => sensorC } as unknown as Network
       const study = tall('sampled', (l) =>
-        Object.assign(l, { windows: ALWAYS, targetC: 45, differentialK: 5, sampled: { everyMin: 10, testS: 0 } }),
+        Object.assign(l, { schedule: ALWAYS, targetC: 45, differentialK: 5, sampled: { everyMin: 10, testS: 0 } }),
       )
       const drive = new LoopDrive(study, network, [], () => false)
       drive.atClock(0, 0)
@@ -109,10 +109,10 @@ describe('each mode has a limit with an exact answer', () => {
 
   it('trace heating loses U′(held − air) along the way out, all of it bought', () => {
     const study = changed(
-      tall('trace heating', (l) => Object.assign(l, { windows: ALWAYS, targetC: 50, trace: { wPerM: 60 } })),
+      tall('trace heating', (l) => Object.assign(l, { schedule: ALWAYS, targetC: 50, trace: { wPerM: 60 } })),
       (s) => {
         s.people.draws = { kind: 'routine' }
-        s.people.habits = []
+        s.people.uses = []
         for (const r of s.pipes.runs) r.place = 'heated'
       },
     )
@@ -130,7 +130,7 @@ describe('each mode has a limit with an exact answer', () => {
           s +
           runUa(
             study.pipes.runs.find((r) => r.id === b.id)!,
-            carriedC(study),
+            supplyC(study),
             study.site.monthlyAirC,
             'flows',
           ),
@@ -162,7 +162,7 @@ describe('laws of the modes, on random studies', () => {
       s.site = study.site
       s.pipes = study.pipes
       s.people.draws = { kind: 'routine' }
-      s.people.habits = []
+      s.people.uses = []
       s.pipes.loop!.returns = { by: 'own pipe', height: 0.6 }
       Object.assign(s.controls.set!.loop, set)
     })
@@ -185,7 +185,7 @@ describe('laws of the modes, on random studies', () => {
     const run = (sensorAt: 'at the far tap' | 'on the return') =>
       firstDays(
         changed(
-          still(hillTown, 'stop warm', { windows: ALWAYS, targetC: 45, differentialK: 5 }),
+          still(hillTown, 'stop warm', { schedule: ALWAYS, targetC: 45, differentialK: 5 }),
           (s) => void (s.pipes.loop!.sensorAt = sensorAt),
         ),
         2,
@@ -205,7 +205,7 @@ describe('laws of the modes, on random studies', () => {
     fc.assert(
       fc.property(withLoop, kelvins, kelvins, (study, a, b) => {
         const starts = (differentialK: number) =>
-          pumpHours(still(study, 'stop warm', { windows: ALWAYS, targetC: 40, differentialK }), 2).starts
+          pumpHours(still(study, 'stop warm', { schedule: ALWAYS, targetC: 40, differentialK }), 2).starts
         expect(starts(Math.min(a, b))).toBeGreaterThanOrEqual(0.9 * starts(Math.max(a, b)) - 1)
       }),
       { numRuns: 25, endOnFailure: true },
@@ -219,7 +219,7 @@ describe('laws of the modes, on random studies', () => {
         fc.integer({ min: 0, max: 600 }),
         fc.integer({ min: 700, max: 1440 }),
         (study, from, to) => {
-          const lost = (a: number) => firstDays(still(study, 'clock', { windows: everyDay([a, to]) }), 3).flows.loop
+          const lost = (a: number) => firstDays(still(study, 'clock', { schedule: everyDay([a, to]) }), 3).flows.loop
           const shorter = lost(from)
           expect(lost(Math.floor(from / 2))).toBeGreaterThanOrEqual(shorter - 5 - 0.01 * Math.abs(shorter))
         },

@@ -17,7 +17,7 @@ import { paybackYears } from '../../core/measures/payback'
 import type { Measure, Package } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { compared, detailsOf } from '../../core/views/compare'
-import { boughtKwh } from '../../core/year/result'
+import { purchasedKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays, randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
@@ -102,11 +102,11 @@ describe('measures, on every demo', () => {
     const study = changed(hillTown, (s) => void (s.packages = [{ id: 'all', name: 'All', measures: allOf(hillTown) }]))
     const sound = (s: Study) => Study.safeParse(s).success
     const tap = study.pipes.taps.find((t) => t.kind === 'bath')!
-    const unused = study.people.habits
+    const unused = study.people.uses
       .filter((h) => h.tapId === tap.id)
       .reduce((house, h) => removeHabit(house, h.id), study)
     for (const after of [
-      removeHabit(study, study.people.habits[0].id),
+      removeHabit(study, study.people.uses[0].id),
       removeTap(unused, tap.id),
       removeRun(study, study.pipes.runs[0].id),
       removeHeater(addHeater(study, 'element'), 'boiler'),
@@ -123,7 +123,7 @@ describe('laws of measures, on random studies', () => {
         const measures: Measure[] = [
           { ...beginMeasure(study, 'insulate-runs', 'a') },
           { ...beginMeasure(study, 'tap-flow', 'b'), tapId: tap.id },
-          ...(study.people.habits.length ? [beginMeasure(study, 'shorter-draws', 'c') as Measure] : []),
+          ...(study.people.uses.length ? [beginMeasure(study, 'shorter-draws', 'c') as Measure] : []),
           ...(study.plant.store ? [beginMeasure(study, 'jacket', 'd') as Measure] : []),
         ]
         expect(applyAll(study, [...measures].reverse())).toEqual(applyAll(study, measures))
@@ -136,11 +136,11 @@ describe('laws of measures, on random studies', () => {
     const house = changed(hillTown, (s) => void (s.controls.found.loop.mode = 'always'))
     const years = [0, 20, 60, 120].map((thicknessMm) => {
       const jacket = beginMeasure(house, 'jacket', 'j')
-      return boughtKwh(simulate(apply(house, { ...jacket, insulation: { ...jacket.insulation, thicknessMm } })))
+      return purchasedKwh(simulate(apply(house, { ...jacket, insulation: { ...jacket.insulation, thicknessMm } })))
     })
     const wraps = [5, 13, 30].map((thicknessMm) => {
       const wrap = beginMeasure(house, 'insulate-runs', 'w')
-      return boughtKwh(simulate(apply(house, { ...wrap, insulation: { ...wrap.insulation, thicknessMm } })))
+      return purchasedKwh(simulate(apply(house, { ...wrap, insulation: { ...wrap.insulation, thicknessMm } })))
     })
     for (const list of [years, wraps]) for (let i = 1; i < list.length; i++) expect(list[i]).toBeLessThan(list[i - 1])
   })

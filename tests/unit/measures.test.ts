@@ -18,7 +18,7 @@ import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
 
 describe('measures', () => {
-  const [windows, wrap, sixty] = hillTown.packages[0].measures
+  const [schedule, wrap, sixty] = hillTown.packages[0].measures
 
   it('leave pipes that cannot be reached and the register of what was found alone', () => {
     const all = { ...wrap, runIds: hillTown.pipes.runs.map((r) => r.id) } as typeof wrap
@@ -26,7 +26,7 @@ describe('measures', () => {
     expect(done.pipes.runs.find((r) => r.id === 'riser-top')!.insulation!.thicknessMm).toBe(9)
     expect(done.pipes.runs.find((r) => r.id === 'cellar-main')!.insulation!.thicknessMm).toBe(20)
     expect(done.pipes.loop!.back.insulation!.thicknessMm).toBe(20)
-    const set = apply(apply(hillTown, sixty), windows)
+    const set = apply(apply(hillTown, sixty), schedule)
     expect(controlsOf(set).heaters.boiler.setpointC).toBe(60)
     expect(set.controls.found).toEqual(hillTown.controls.found)
     expect(asFound(set)).toEqual(hillTown)
@@ -76,8 +76,8 @@ describe('draws', () => {
   it('of one habit stay as they are when another changes', () => {
     const before = drawsOfYear(hillTown.people, hillTown.site).filter((d) => d.tapId === 'first-bath')
     const people = structuredClone(hillTown.people)
-    people.habits = people.habits.filter((h) => h.id !== 'ilva-shower')
-    people.habits[0].chance = 0.1
+    people.uses = people.uses.filter((h) => h.id !== 'ilva-shower')
+    people.uses[0].chance = 0.1
     expect(drawsOfYear(people, hillTown.site).filter((d) => d.tapId === 'first-bath')).toEqual(before)
   })
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { MATERIALS, type Pipe, pipeOf, sizesOf } from '../../core/pipes/catalogue'
-import { contentsPerMetre, frontPerMetre, wallHeatPerMetre } from '../../core/pipes/contents'
+import { contentsPerMetre, wallHeatPerMetre, warmUpVolumePerMetre } from '../../core/pipes/contents'
 import { frontSpreadL, litresToShare } from '../../core/pipes/front'
 import { pipeLoss } from '../../core/pipes/loss'
 import { decay, meanDecay } from '../../core/units/decay'
@@ -111,16 +111,16 @@ describe('a front', () => {
       ['steel-en', '15', 10, 8],
     ] as const) {
       const pipe = pipeOf(material, size)
-      const frontL = frontPerMetre(pipe) * lengthM
+      const warmUpVolumeL = warmUpVolumePerMetre(pipe) * lengthM
       const spreadL = frontSpreadL(pipe, lengthM, flowLMin)
       const ntu = 2 * (((wallHeatPerMetre(pipe) / KJ_PER_LITRE_K) * lengthM) / spreadL) ** 2
       for (const share of [0.2, 0.5, 0.8])
         // The curve leans where a thick wall meets a short run: within 8 %, a reading's own doubt.
         expect(
-          Math.abs(litresToShare(frontL, spreadL, share) / stepped(pipe, lengthM, ntu, share) - 1),
+          Math.abs(litresToShare(warmUpVolumeL, spreadL, share) / stepped(pipe, lengthM, ntu, share) - 1),
           `${material} ${share}`,
         ).toBeLessThan(0.08)
-      expect(litresToShare(frontL, spreadL, 0.8)).toBeGreaterThan(litresToShare(frontL, spreadL, 0.2))
+      expect(litresToShare(warmUpVolumeL, spreadL, 0.8)).toBeGreaterThan(litresToShare(warmUpVolumeL, spreadL, 0.2))
     }
   })
 })
@@ -140,13 +140,13 @@ describe('a run of plugs', () => {
 
   // 36 m at 0.25 W/mK, 58 °C in, 18 °C around, 4 L/min: back at 56.71 °C, 354 W.
   it.each([1, 4, 24, 96])('holds the steady state of a loop in %d steps to each filling', (steps) => {
-    const frontL = 36 * 0.37
-    const fillS = (frontL / 4) * 60
-    const run = new PlugRun(frontL, 0.25 * 36, 36, 18)
+    const warmUpVolumeL = 36 * 0.37
+    const fillS = (warmUpVolumeL / 4) * 60
+    const run = new PlugRun(warmUpVolumeL, 0.25 * 36, 36, 18)
     run.ambientC = 18
-    send(run, 5 * frontL, 58, 0, 5 * fillS, 5 * steps)
+    send(run, 5 * warmUpVolumeL, 58, 0, 5 * fillS, 5 * steps)
     run.takeLost()
-    const out = send(run, 20 * frontL, 58, 5 * fillS, 20 * fillS, 20 * steps)
+    const out = send(run, 20 * warmUpVolumeL, 58, 5 * fillS, 20 * fillS, 20 * steps)
     const litres = out.reduce((s, [l]) => s + l, 0)
     const meanC = out.reduce((s, [l, c]) => s + l * c, 0) / litres
     const closedForm = 18 + 40 * Math.exp(-(0.25 * 36) / ((4 / 60) * KJ_PER_LITRE_K * 1000))
@@ -170,8 +170,8 @@ describe('a run of plugs', () => {
         flows,
         fc.double({ min: 0.2, max: 15, noNaN: true }),
         fc.double({ min: 0, max: 20, noNaN: true }),
-        (draws, frontL, ua) => {
-          const run = new PlugRun(frontL, ua, 12, 20)
+        (draws, warmUpVolumeL, ua) => {
+          const run = new PlugRun(warmUpVolumeL, ua, 12, 20)
           run.ambientC = 12
           const before = run.heldKj()
           let heat = 0

@@ -5,15 +5,15 @@ import { HEATER_PLACE, placeChecks } from '../../core/checks/space'
 import { courtFlat } from '../../core/demos/court-flat'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { assumedHeater } from '../../core/household/blank/assumed-heaters'
+import { assumedHeater } from '../../core/household/defaults/assumed-heaters'
+import { runsTo } from '../../core/household/lookups'
 import { tapFigures } from '../../core/household/tap-figures'
-import { runsTo } from '../../core/household/ways'
 import { apply } from '../../core/measures/apply'
 import { beginMeasure } from '../../core/measures/begin'
 import { pipeOf } from '../../core/pipes/catalogue'
 import { contentsPerMetre } from '../../core/pipes/contents'
 import { displayOf } from '../../core/study/display-of'
-import { isLocal } from '../../core/study/heater-kinds'
+import { isPointOfUse } from '../../core/study/heater-kinds'
 import type { LoopMode } from '../../core/study/loop-modes'
 import type { Study } from '../../core/study/study'
 import { sizes } from '../../core/views/sizes'
@@ -66,7 +66,7 @@ describe('a heater that is moved', () => {
           const off = root.lengthM - Math.max(0.1, root.lengthM - nearerM)
           const now = moved.pipes.runs.find((r) => r.id === root.id)!
           expect(root.lengthM - now.lengthM).toBeCloseTo(off, 9)
-          if (study.plant.heaters.some((h) => isLocal(h))) continue
+          if (study.plant.heaters.some((h) => isPointOfUse(h))) continue
           const litres = tapFigures(study, tap).contentL - tapFigures(moved, tap).contentL
           if (study.pipes.loop === null)
             expect(litres).toBeCloseTo(contentsPerMetre(pipeOf(root.material, root.size)) * off, 6)
@@ -107,7 +107,7 @@ describe('a drain unit', () => {
 })
 
 describe('borrowed figures', () => {
-  it('are asked whose they are, and cited where they decide', () => {
+  it('are asked whose they are, and citation where they decide', () => {
     const curve = changed(harbourFlat, (s) => {
       const [h] = s.plant.heaters
       if (h?.kind === 'instant-gas') h.makerFlow = [{ riseK: 30, lMin: 90 }]
@@ -115,7 +115,7 @@ describe('borrowed figures', () => {
     const of = (study: Study, id: string) => open(study).find((f) => f.id === id)
     expect(of(curve, 'borrowed')!.sentence).toContain(curve.plant.heaters[0]!.name)
     const named = changed(curve, (s) => {
-      s.plant.heaters[0]!.papers = { source: 'Sheet 12', on: '2024-05-01', conditions: 'inlet at 15 °C' }
+      s.plant.heaters[0]!.dataSource = { source: 'Sheet 12', on: '2024-05-01', conditions: 'inlet at 15 °C' }
     })
     expect(of(named, 'borrowed')).toBeUndefined()
     expect(of(named, `curve-${named.plant.heaters[0]!.id}`)!.source).toMatch(/Sheet 12, 2024-05-01, inlet at 15 °C/)
@@ -140,16 +140,16 @@ describe('what a way of running a loop needs along it', () => {
     ])
   }
   it('is nothing for a pump that rests, a supply for a cable, and a pump that was seen for the rest', () => {
-    expect(checks('off', 'not looked', 'not looked')).toEqual([])
+    expect(checks('off', 'not checked', 'not checked')).toEqual([])
     expect(checks('trace heating', 'at the plant', 'not there')).toEqual([
       ['supply', 'not checked', expect.any(String)],
     ])
-    expect(checks('clock', 'not looked', 'not looked').map((c) => c[1])).toEqual(['not checked'])
-    expect(checks('clock', 'at the plant', 'not looked').map((c) => c[1])).toEqual(['pass'])
+    expect(checks('clock', 'not checked', 'not checked').map((c) => c[1])).toEqual(['not checked'])
+    expect(checks('clock', 'at the plant', 'not checked').map((c) => c[1])).toEqual(['pass'])
   })
 
   it('is a sensor where the mode goes by one, with the wire to the pump', () => {
-    const outM = runsTo(hillTown, { runId: loop.turnsAt }).reduce((s, r) => s + r.lengthM, 0)
+    const outM = runsTo(hillTown, { runId: loop.returnConnectionRunId }).reduce((s, r) => s + r.lengthM, 0)
     const [, wire] = checks('stop warm', 'at the plant', 'at the far tap')
     expect(wire![1]).toBe('pass')
     expect(wire![2]).toContain(`${outM.toFixed(1)} m`)

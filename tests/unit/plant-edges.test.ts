@@ -4,9 +4,9 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { hotLitresADay } from '../../core/household/hot-litres'
-import { carriedC, storeSetpoint, supplyOf } from '../../core/household/supply'
+import { heaterDelayS, steadyAtTap } from '../../core/household/lookups'
+import { storeSetpoint, supplyC, supplyOf } from '../../core/household/supply'
 import { tapFigures } from '../../core/household/tap-figures'
-import { heaterDelayS, steadyAtTap } from '../../core/household/ways'
 import { apply } from '../../core/measures/apply'
 import { jobsOf } from '../../core/measures/jobs'
 import { pipeOf } from '../../core/pipes/catalogue'
@@ -40,12 +40,12 @@ describe('what decides how hot the water leaves', () => {
   })
 
   it('is cut by a mixing valve, in the pipes and at every tap', () => {
-    expect(carriedC(forestFarm)).toBe(52)
+    expect(supplyC(forestFarm)).toBe(52)
     const open = changed(forestFarm, (s) => void (s.plant.store!.mixing = { mixesToC: null, testedOn: null }))
-    expect(carriedC(open)).toBe(58)
+    expect(supplyC(open)).toBe(58)
     const tap = forestFarm.pipes.taps[0]
-    expect(steadyAtTap(forestFarm, tap, carriedC(forestFarm), 0)).toBeLessThan(52)
-    expect(steadyAtTap(open, tap, carriedC(open), 0)).toBeGreaterThan(56)
+    expect(steadyAtTap(forestFarm, tap, supplyC(forestFarm), 0)).toBeLessThan(52)
+    expect(steadyAtTap(open, tap, supplyC(open), 0)).toBeGreaterThan(56)
   })
 
   it('keep-hot takes the delay away that every wait begins with', () => {
@@ -156,7 +156,7 @@ describe('large and odd studies', () => {
       atMin: Math.round((i * 50 * 1440 * 100) / MOST_LOGGED) / 100,
       tapId: 'kitchen-sink',
       litres: 0.5,
-      wantedC: 40,
+      requiredC: 40,
     }))
     const study = {
       ...hillTown,

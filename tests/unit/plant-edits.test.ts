@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { calculatorNamed } from '../../core/calculators/registry'
+import { runCalculator } from '../../core/calculators/run'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { HEATER_KINDS } from '../../core/heaters/kinds'
-import { blankStudy } from '../../core/household/blank/blank'
+import { blankStudy } from '../../core/household/defaults/blank'
 import {
   addHeater,
   addLoop,
@@ -17,8 +19,6 @@ import { below, outline } from '../../core/household/outline'
 import { rankedTaps, tapFigures } from '../../core/household/tap-figures'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
-import { sumNamed } from '../../core/sums/registry'
-import { runSum } from '../../core/sums/run'
 import { faultText } from '../../core/units/result'
 import { firstDays, randomStudy } from '../../proof/random-study'
 
@@ -147,15 +147,15 @@ describe('taps', () => {
   it('are ranked by what they run off, with the figures of the bench sum', () => {
     const ranked = rankedTaps(hillTown)
     expect(ranked).toHaveLength(6)
-    for (let i = 1; i < ranked.length; i++) expect(ranked[i - 1].runOffL).toBeGreaterThanOrEqual(ranked[i].runOffL)
-    const { waitS, runOffL, contentL } = tapFigures(hillTown, hillTown.pipes.taps[0])
+    for (let i = 1; i < ranked.length; i++) expect(ranked[i - 1].toWasteL).toBeGreaterThanOrEqual(ranked[i].toWasteL)
+    const { waitS, toWasteL, contentL } = tapFigures(hillTown, hillTown.pipes.taps[0])
     const runs = ['cellar-main', 'riser-ground', 'kitchen-branch']
       .map((id) => hillTown.pipes.runs.find((r) => r.id === id)!)
       .map(({ material, size, lengthM }) => ({ material, size, lengthM }))
-    const answer = runSum(sumNamed('tap-wait')!, { runs, flowLMin: 7 })
+    const answer = runCalculator(calculatorNamed('tap-wait')!, { runs, flowLMin: 7 })
     if (!answer.ok) throw new Error('refused')
-    expect([contentL, runOffL, waitS]).toEqual(
-      [answer.value.out.contentL, answer.value.out.runOffL, answer.value.out.waitS].map((x) =>
+    expect([contentL, toWasteL, waitS]).toEqual(
+      [answer.value.out.contentL, answer.value.out.toWasteL, answer.value.out.waitS].map((x) =>
         expect.closeTo(x as number, 6),
       ),
     )

@@ -6,8 +6,8 @@ import { gain, stagnation } from '../../core/heaters/collector'
 import { circuitFlow } from '../../core/heaters/fire'
 import { coefficientOfPerformance } from '../../core/heaters/heat-pump'
 import type { HeaterKind } from '../../core/heaters/kinds'
+import { deadLegVolumes } from '../../core/household/dead-leg-limit'
 import { addHeater, changeHeaterKind, removeLoop } from '../../core/household/edits/plant'
-import { wasteMarks } from '../../core/household/waste-mark'
 import { buriedResistance } from '../../core/pipes/buried'
 import { pipeOf } from '../../core/pipes/catalogue'
 import { fittingsM } from '../../core/pipes/fittings'
@@ -19,7 +19,7 @@ import { simulate } from '../../core/year/simulate'
 import { firstDays } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
-const nobody = (s: Study) => void (s.people.habits = [])
+const nobody = (s: Study) => void (s.people.uses = [])
 const heaterOf = <K extends HeaterKind>(s: Study, kind: K) =>
   s.plant.heaters.find((h): h is HeaterOf<K> => h.kind === kind)!
 const noLoop = (s: Study) => void (s.controls.found.loop.mode = 'off')
@@ -51,7 +51,7 @@ describe('heat pump', () => {
     const cold = firstDays(
       changed(pump, (s) => {
         const h = heaterOf(s, 'heat-pump')
-        h.leastAirC = 20
+        h.minOperatingAirC = 20
         h.air = 'outdoors'
       }),
       10,
@@ -80,7 +80,7 @@ describe('heat pump', () => {
 })
 
 describe('solar collector', () => {
-  const glass = { areaM2: 2, optical: 0.78, lossLinear: 3.6, lossSquare: 0.014, incidence: 0.1 }
+  const glass = { areaM2: 2, eta0: 0.78, a1: 3.6, a2: 0.014, iamB0: 0.1 }
   it('gives area × light at the air’s temperature, and nothing where it comes to rest', () => {
     expect(gain(glass, 780, 0)).toBeCloseTo(1.56, 9)
     const k = stagnation(glass, 780)
@@ -123,7 +123,7 @@ describe('solar collector', () => {
         heaterOf(s, 'solar').areaM2 = 12
       }),
     )
-    expect(idle.stagnantHours).toBeGreaterThan(200)
+    expect(idle.collectorStagnationHours).toBeGreaterThan(200)
   })
 
   it('warms the water before a heater that finishes it', () => {
@@ -198,7 +198,7 @@ describe('store with a mixing valve', () => {
     expect(most).toBeLessThan(48.6)
     const [open, mixed] = [firstDays(at(null), 20), firstDays(at(48), 20)]
     expect(mixed.flows.useful / open.flows.useful).toBeGreaterThan(0.98)
-    expect(mixed.flows.deadRun).toBeLessThan(open.flows.deadRun)
+    expect(mixed.flows.deadLeg).toBeLessThan(open.flows.deadLeg)
   })
 
   it('with a loop keeps the account', () => {
@@ -234,7 +234,7 @@ describe('small stores at one tap', () => {
     const year = simulate(addHeater(harbourFlat, 'under-sink'))
     const tap = heaterOf(addHeater(harbourFlat, 'under-sink'), 'under-sink').tapId
     expect(year.taps.find((t) => t.id === tap)!.waitMedianS).toBe(0)
-    expect(year.hygiene.stillRuns.some((r) => r.id === harbourFlat.pipes.taps[0].runId)).toBe(true)
+    expect(year.hygiene.stagnantRuns.some((r) => r.id === harbourFlat.pipes.taps[0].runId)).toBe(true)
     expect(year.energy.residualKwh).toBe(0)
   })
 
@@ -264,7 +264,7 @@ describe('months of use', () => {
       if (summer.includes(m)) expect(month.energy.inputKwh['natural-gas'] ?? 0).toBe(0)
       else expect(month.energy.inputKwh['natural-gas']!).toBeGreaterThan(50)
     }
-    expect(year.comfort.coolDraws).toBeLessThan(simulate(changed(hillTown, noLoop)).comfort.coolDraws + 10)
+    expect(year.comfort.unmetDraws).toBeLessThan(simulate(changed(hillTown, noLoop)).comfort.unmetDraws + 10)
   })
 })
 
@@ -277,7 +277,7 @@ describe('loop through the cold line', () => {
     let [coldS, openS, lastS, most] = [0, 0, 86_400, 0]
     firstDays(still, 4, (h) => {
       if (h.nowS < 86_400) return
-      const here = h.network.turnC(h.nowS)
+      const here = h.network.returnConnectionC(h.nowS)
       if (here < 31.5) coldS += h.nowS - lastS
       if (h.network.loopReturn.flowLMin > 0) openS += h.nowS - lastS
       lastS = h.nowS
@@ -309,12 +309,12 @@ describe('pipes in the ground, and their fittings', () => {
 
 describe('the mark of what is run off', () => {
   it('falls where the contents from the last hot water reach the limit', () => {
-    const marks = wasteMarks(hillTown, 0.3)
+    const marks = deadLegVolumes(hillTown, 0.3)
     // The loop keeps all risers hot: the kitchen branch, 5.5 m of 0.145 L/m, begins at nothing.
     expect(marks.get('riser-top')).toEqual({ litres: 0, at: 'within' })
     const kitchen = marks.get('kitchen-branch')!
     expect(kitchen.at).toBeCloseTo(0.3 / kitchen.litres, 9)
-    const bare = wasteMarks(removeLoop(hillTown), 0.3)
+    const bare = deadLegVolumes(removeLoop(hillTown), 0.3)
     expect(bare.get('cellar-main')!.at).toBeLessThan(0.1)
     expect(bare.get('kitchen-branch')!.at).toBe('past')
   })

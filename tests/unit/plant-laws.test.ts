@@ -6,10 +6,10 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { absorbed, circuitLossWK, gain } from '../../core/heaters/collector'
 import { circuitFlow } from '../../core/heaters/fire'
-import { unlookedStore } from '../../core/household/blank/unlooked'
+import { deadLegVolumes } from '../../core/household/dead-leg-limit'
+import { storeNotChecked } from '../../core/household/defaults/not-checked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
-import { wasteMarks } from '../../core/household/waste-mark'
-import { beginFunctions } from '../../core/study/controls'
+import { defaultFunctions } from '../../core/study/controls'
 import type { HeaterOf, StoreHeaterSpec } from '../../core/study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
@@ -58,7 +58,7 @@ describe('collectors, against their own equation', () => {
     heater.rest(600, new LayeredStore(300, 1.5, 0, 30), (172 * 24 + 1) * 3600)
     heater.rest(600, new LayeredStore(300, 1.5, 0, 86), noon * 3600)
     expect(total(ledger.flows.renewable)).toBe(0)
-    expect(heater.stagnantHours).toBeCloseTo(600 / 3600, 9)
+    expect(heater.collectorStagnationHours).toBeCloseTo(600 / 3600, 9)
     expect(heater.starts).toBe(0)
   })
 
@@ -112,7 +112,7 @@ describe('a store alone, with one heater', () => {
   const site = hillTown.site
   const storeOf = (uaWK: number) => ({
     ...hillTown.plant.store!,
-    ...unlookedStore(),
+    ...storeNotChecked(),
     litres: 200,
     loss: { kind: 'ua' as const, uaWK },
   })
@@ -122,7 +122,7 @@ describe('a store alone, with one heater', () => {
       {
         store: storeOf(uaWK),
         heaters: [spec],
-        controls: { [spec.id]: { setpointC, hysteresisK: 3, windows: null, ...beginFunctions() } },
+        controls: { [spec.id]: { setpointC, differentialK: 3, schedule: null, ...defaultFunctions() } },
         site,
         empty: new Set<number>(),
         loop: null,
@@ -165,7 +165,7 @@ describe('a store alone, with one heater', () => {
             {
               store: { ...storeOf(0), mixing: { mixesToC, testedOn: null } },
               heaters: [heatPump],
-              controls: { [heatPump.id]: { setpointC: 62, hysteresisK: 3, windows: null, ...beginFunctions() } },
+              controls: { [heatPump.id]: { setpointC: 62, differentialK: 3, schedule: null, ...defaultFunctions() } },
               site,
               empty: new Set<number>(),
               loop: null,
@@ -297,8 +297,8 @@ describe('laws of the year', () => {
         const slack =
           6 +
           Math.abs(result.energy.storedChangeKwh) +
-          Math.max(0, -result.energy.deadRunKwh) +
-          Math.max(0, -result.energy.runOffKwh) +
+          Math.max(0, -result.energy.deadLegKwh) +
+          Math.max(0, -result.energy.toWasteKwh) +
           Math.max(0, -result.energy.loopKwh) +
           Math.max(0, -result.energy.primaryKwh) +
           Math.max(0, -result.energy.storeKwh) +
@@ -330,13 +330,13 @@ describe('laws of the year', () => {
         fc.double({ min: 0, max: 5, noNaN: true }),
         (study, limit, more) => {
           const rank = (
-            at: ReturnType<typeof wasteMarks> extends Map<string, infer M>
+            at: ReturnType<typeof deadLegVolumes> extends Map<string, infer M>
               ? M extends { at: infer A }
                 ? A
                 : never
               : never,
           ) => (at === 'past' ? 0 : at === 'within' ? 1 : at)
-          const [small, large] = [wasteMarks(study, limit), wasteMarks(study, limit + more)]
+          const [small, large] = [deadLegVolumes(study, limit), deadLegVolumes(study, limit + more)]
           for (const [id, mark] of small) {
             expect(large.get(id)!.litres).toBe(mark.litres)
             expect(rank(large.get(id)!.at)).toBeGreaterThanOrEqual(rank(mark.at) - 1e-12)

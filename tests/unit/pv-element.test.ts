@@ -5,7 +5,7 @@ import { generationKw, houseLoadKw } from '../../core/heaters/photovoltaics'
 import { addHeater } from '../../core/household/edits/plant'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
-import { boughtKwh } from '../../core/year/result'
+import { purchasedKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { hoursOf } from '../../core/year/weather/site-hours'
 import { changed } from '../../proof/studies'
@@ -52,7 +52,7 @@ describe('an element on surplus sun', () => {
     expect(free.cost.exportForgone).toBe(0)
     expect(sold.cost.exportForgone).toBeCloseTo(0.08 * sold.energy.renewableKwh, 3)
     expect(sold.cost.total - free.cost.total).toBeCloseTo(sold.cost.exportForgone, 6)
-    expect(boughtKwh(free)).toBeLessThan(boughtKwh(base) - 0.9 * free.energy.renewableKwh)
+    expect(purchasedKwh(free)).toBeLessThan(purchasedKwh(base) - 0.9 * free.energy.renewableKwh)
     expect(Math.abs(free.energy.residualKwh)).toBeLessThan(1e-3)
   })
 

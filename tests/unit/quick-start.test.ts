@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DAYS } from '../../core/calendar/year'
 import { CLIMATES } from '../../core/climate/archetypes'
-import { figurePaths } from '../../core/household/blank/assumed'
+import { figurePaths } from '../../core/household/defaults/assumed'
 import {
   FIRST_ANSWERS,
   hasVessel,

@@ -10,8 +10,8 @@ import { dialFor } from '../../core/heaters/dial'
 import { type Efficiency, efficiencyAt } from '../../core/heaters/efficiency'
 import { settleOrigins } from '../../core/household/edits/origins'
 import { addHeater } from '../../core/household/edits/plant'
+import { dayOf, mainsOn, steadyAtTap, warmUpVolumeTo } from '../../core/household/lookups'
 import { loopAir, loopKeepsC, loopUa } from '../../core/household/loop'
-import { dayOf, frontTo, mainsOn, steadyAtTap } from '../../core/household/ways'
 import { beginRecovery } from '../../core/measures/begin'
 import { meteredShare } from '../../core/money/gas-meter'
 import { adopt, unAdopt } from '../../core/readings/adopt'
@@ -117,9 +117,9 @@ describe('every kind of reading', () => {
 describe('what readings say', () => {
   it('a store left overnight in the engine reads its own loss', () => {
     const study = structuredClone(hillTown)
-    study.people.habits = []
+    study.people.uses = []
     study.controls.found.loop.mode = 'off'
-    study.controls.found.heaters.boiler.windows = Array.from({ length: 7 }, () => [{ fromMin: 600, toMin: 601 }])
+    study.controls.found.heaters.boiler.schedule = Array.from({ length: 7 }, () => [{ fromMin: 600, toMin: 601 }])
     let [from, to] = [0, 0]
     firstDays(study, 2, (home) => {
       const mean = home.plant.state().slices.reduce((s, c) => s + c / 10, 0)
@@ -151,17 +151,17 @@ describe('what readings say', () => {
       withReading(reading('time-to-hot', { seconds: seconds + 30, flowLMin: 6, hotC: 40 }, tap.id)),
       'one',
     )
-    expect(frontTo(after, tap)).toBeCloseTo(frontTo(hillTown, tap) + 3, 1)
+    expect(warmUpVolumeTo(after, tap)).toBeCloseTo(warmUpVolumeTo(hillTown, tap) + 3, 1)
   })
 
   it('counts from the loop while its pump is due, so that a short wait does not shorten what was warm', () => {
     const tap = hillTown.pipes.taps.find((t) => t.id === 'top-shower')!
     const [day, night] = ['2026-01-20T10:00:00+01:00', '2026-01-20T03:00:00+01:00']
-    const front = (takenAt: string) => hotFront(hillTown, tap, takenAt, { hotC: 40, flowLMin: 8 })!.frontL
+    const front = (takenAt: string) => hotFront(hillTown, tap, takenAt, { hotC: 40, flowLMin: 8 })!.warmUpVolumeL
     expect(loopKeepsC(hillTown, day)).toBeGreaterThan(50)
     expect(loopKeepsC(hillTown, night)).toBeNull()
-    expect(front(night)).toBeCloseTo(frontTo(hillTown, tap), 9)
-    expect(front(day)).toBeLessThan(0.2 * frontTo(hillTown, tap))
+    expect(front(night)).toBeCloseTo(warmUpVolumeTo(hillTown, tap), 9)
+    expect(front(day)).toBeLessThan(0.2 * warmUpVolumeTo(hillTown, tap))
     const short = { ...reading('time-to-hot', { seconds: 6, flowLMin: 8, hotC: 40 }, tap.id), takenAt: day }
     expect(agrees(judged(short).verdict!)).toBe(true)
     const fitted = fit({ ...hillTown, readings: [short, { ...short, id: 'two' }] })!
@@ -177,7 +177,7 @@ describe('what readings say', () => {
     const middle = (at(40).coldC + at(40).steadyC) / 2
     expect(at(30).hotL).toBeLessThan(at(40).hotL)
     expect(at(40).hotL).toBeLessThan(at(52).hotL)
-    expect(at(middle).hotL).toBeCloseTo(at(middle).frontL, 9)
+    expect(at(middle).hotL).toBeCloseTo(at(middle).warmUpVolumeL, 9)
     // Hotter than ever comes there: what was read is judged against what comes.
     const hotter = judged({ ...reading('time-to-hot', { seconds: 60, flowLMin: 6, hotC: 70 }, tap.id), takenAt: night })
     expect(hotter.verdict!.figure.quantity).toBe('temperature')
@@ -186,7 +186,7 @@ describe('what readings say', () => {
       const house = changed(hillTown, (s) => {
         const set = controlsOf(s).loop
         set.mode = mode
-        set.windows = ALWAYS
+        set.schedule = ALWAYS
         set.targetC = 50
         set.differentialK = 5
       })
@@ -196,7 +196,7 @@ describe('what readings say', () => {
     }
     // A loop that is kept at 45 °C does not spare the wait for 48.
     const cool = changed(hillTown, (s) => {
-      Object.assign(controlsOf(s).loop, { mode: 'sampled', windows: ALWAYS, targetC: 50, differentialK: 5 })
+      Object.assign(controlsOf(s).loop, { mode: 'sampled', schedule: ALWAYS, targetC: 50, differentialK: 5 })
     })
     expect(hotFront(cool, tap, night, { hotC: 48, flowLMin: 6 })!.pastLoop).toBe(false)
   })

@@ -3,7 +3,7 @@ import { forestFarm } from '../../core/demos/forest-farm'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { HEATER_KINDS } from '../../core/heaters/kinds'
-import { assumedHeater } from '../../core/household/blank/assumed-heaters'
+import { assumedHeater } from '../../core/household/defaults/assumed-heaters'
 import {
   addHeater,
   changeHeaterKind,
@@ -11,8 +11,15 @@ import {
   refusesAnother,
   removeHeater,
 } from '../../core/household/edits/plant'
-import { beginFunctions } from '../../core/study/controls'
-import { hasSetpoint, isLocal, isOnStore, isRunning, outputOf, ownStoreOf } from '../../core/study/heater-kinds'
+import { defaultFunctions } from '../../core/study/controls'
+import {
+  hasSetpoint,
+  isInstantaneous,
+  isOnStore,
+  isPointOfUse,
+  outputOf,
+  pointOfUseOf,
+} from '../../core/study/heater-kinds'
 import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -25,7 +32,7 @@ function faults(base: Study, change: (s: Study) => void): string {
   const read = readStudy(JSON.parse(JSON.stringify(study)))
   return read.ok ? '' : read.faults.map(faultText).join('\n')
 }
-const control = { setpointC: 55, hysteresisK: 3, windows: null, keepHot: false, ...beginFunctions() }
+const control = { setpointC: 55, differentialK: 3, schedule: null, keepHot: false, ...defaultFunctions() }
 const with2 = (s: Study, kind: (typeof HEATER_KINDS)[number]) => {
   s.plant.heaters.push(assumedHeater(kind, 'extra', 'heated', s.pipes.taps[0].id, null))
   s.controls.found.heaters.extra = control
@@ -134,7 +141,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
           source: 'x',
           days: 1,
           firstWeekday: 0,
-          draws: [{ atMin: 3, tapId: 'gone', litres: 3, wantedC: 40 }],
+          draws: [{ atMin: 3, tapId: 'gone', litres: 3, requiredC: 40 }],
         }
       },
       /people › draws › draws › 1 › tapId: there is no outlet "gone"/,
@@ -243,14 +250,14 @@ describe('what may be added and what must stay', () => {
   it('every kind stands in the water in one way only', () => {
     for (const kind of HEATER_KINDS) {
       const heater = assumedHeater(kind, 'x', 'heated', 'tap', null)
-      expect([isRunning(heater), isLocal(heater), isOnStore(heater)].filter(Boolean)).toHaveLength(1)
+      expect([isInstantaneous(heater), isPointOfUse(heater), isOnStore(heater)].filter(Boolean)).toHaveLength(1)
       expect(outputOf(heater) === null).toBe(kind === 'solar')
       expect(hasSetpoint(heater)).toBe(!['solar', 'pv-element', 'wood-coil', 'reservoir'].includes(kind))
     }
-    expect(ownStoreOf(forestFarm.plant.heaters, 'workshop')?.id).toBe('workshop-store')
-    expect(ownStoreOf(forestFarm.plant.heaters, 'shower')).toBeNull()
+    expect(pointOfUseOf(forestFarm.plant.heaters, 'workshop')?.id).toBe('workshop-store')
+    expect(pointOfUseOf(forestFarm.plant.heaters, 'shower')).toBeNull()
     expect(
-      ownStoreOf(
+      pointOfUseOf(
         forestFarm.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)),
         'workshop',
       ),

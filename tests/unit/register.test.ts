@@ -59,7 +59,7 @@ describe('the register', () => {
     const functions = set(hillTown, (c) => {
       const boiler = c.heaters.boiler!
       boiler.holidayC = 45
-      boiler.disinfection = { weekday: 0, atMin: 180, toC: 65, holdMin: 30 }
+      boiler.pasteurisation = { weekday: 0, atMin: 180, toC: 65, holdMin: 30 }
       boiler.overrides = [{ setpointC: 60, fromDay: 32, fromMin: 480, minutes: null }]
       c.loop.mode = 'sampled'
       c.loop.sampled = { everyMin: 15, testS: 20 }

@@ -15,7 +15,7 @@ import { inTheWay } from '../../core/views/findings'
 import { sizeHeater } from '../../core/views/sizes'
 import { flowAtRise } from '../../core/water/power'
 import { demandOf } from '../../core/year/demand'
-import { boughtKwh } from '../../core/year/result'
+import { purchasedKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
 import { findings } from './judged'
@@ -171,14 +171,14 @@ describe('a maker’s curve', () => {
 
 describe('limits that somebody chose', () => {
   const year = simulate(hillTown)
-  const limited = (wasteLimitL: number | null, energyLimitKwh: number | null) =>
+  const limited = (deadLegLimitL: number | null, energyLimitKwh: number | null) =>
     checksOf(
-      changed(hillTown, (s) => void Object.assign(s.pipes, { wasteLimitL, energyLimitKwh })),
+      changed(hillTown, (s) => void Object.assign(s.pipes, { deadLegLimitL, energyLimitKwh })),
       year,
     ).filter((c) => c.id === 'waste-limit' || c.id === 'energy-limit')
   it('are kept at their figure and not past it, each with its sentence', () => {
     expect(limited(null, null)).toEqual([])
-    const bought = boughtKwh(year)
+    const bought = purchasedKwh(year)
     const kept = (...limits: [number | null, number | null]) => limited(...limits).map((t) => t.level)
     expect([kept(20, bought), kept(20, bought - 1), kept(null, bought), kept(0.1, null)]).toEqual([
       ['pass', 'pass'],
@@ -203,7 +203,7 @@ describe('limits that somebody chose', () => {
     }
     const bore = (least: number | null) =>
       checksOfMeasure(
-        changed(hillTown, (s) => void (s.pipes.leastBoreMm = least)),
+        changed(hillTown, (s) => void (s.pipes.minBoreMm = least)),
         measure as never,
       ).find((c) => c.id === 'bore')!.level
     expect([bore(null), bore(5), bore(60)]).toEqual(['not checked', 'pass', 'fail'])

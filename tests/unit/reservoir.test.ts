@@ -10,7 +10,7 @@ import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
 import { open } from './judged'
 
-const tapId = hillTown.people.habits[0]!.tapId
+const tapId = hillTown.people.uses[0]!.tapId
 const base = addHeater(hillTown, 'reservoir')
 const of = (study: Study) => study.plant.heaters.at(-1) as HeaterOf<'reservoir'>
 /** A tall house with a reservoir at the tap of its first habit, which alone is left: so many litres a day. */
@@ -23,14 +23,14 @@ const house = (litresADay: number, hoursADay: number, uaWK = 0): Study =>
       waterKw: 2,
       firings: [{ days: Array.from({ length: 7 }, () => true), atMin: 300, hours: hoursADay, kg: 20 }],
     })
-    const [habit] = s.people.habits
+    const [habit] = s.people.uses
     s.people.volumeFactor = 1
-    s.people.habits = [
+    s.people.uses = [
       {
         ...habit!,
         days: habit!.days.map(() => true),
         chance: 1,
-        wantedC: 38,
+        requiredC: 38,
         use: { kind: 'filled', litres: litresADay },
       },
     ]
@@ -55,11 +55,11 @@ describe('a reservoir’s day', () => {
     expect(open(short).find((c) => c.id === id)?.sentence).toMatch(/200 L are drawn/)
     const enough = house(20, 4, 2)
     expect(open(enough).find((c) => c.id === id)).toBeUndefined()
-    expect(simulate(short).comfort.coolDraws).toBeGreaterThan(simulate(enough).comfort.coolDraws)
+    expect(simulate(short).comfort.unmetDraws).toBeGreaterThan(simulate(enough).comfort.unmetDraws)
   })
 
   it('of a tap that nobody draws from is none', () => {
-    const none = changed(house(20, 1), (s) => void (s.people.habits = []))
+    const none = changed(house(20, 1), (s) => void (s.people.uses = []))
     expect(reservoirDay(none, of(none))).toBeNull()
   })
 })

@@ -4,7 +4,7 @@ import { clock, everyDay, hoursOpen, isOn, weekInWords, workAndRest } from '../.
 import { hillTown } from '../../core/demos/hill-town'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
-import { beginFunctions } from '../../core/study/controls'
+import { defaultFunctions } from '../../core/study/controls'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
@@ -53,7 +53,7 @@ describe('legionella', () => {
         ...hillTown.controls,
         found: {
           ...hillTown.controls.found,
-          heaters: { boiler: { setpointC, hysteresisK: 5, windows: null, ...beginFunctions() } },
+          heaters: { boiler: { setpointC, differentialK: 5, schedule: null, ...defaultFunctions() } },
         },
         set: null,
       },
@@ -66,7 +66,7 @@ describe('legionella', () => {
 
   it('a timer that lets the store go tepid every night is said for every day', () => {
     const nights = changed(hillTown, (s) => {
-      s.controls.found.heaters.boiler!.windows = everyDay([1080, 1200])
+      s.controls.found.heaters.boiler!.schedule = everyDay([1080, 1200])
       s.controls.found.heaters.boiler!.setpointC = 46
     })
     expect(simulate(nights).hygiene.tepidOn.length).toBeGreaterThan(300)

@@ -5,8 +5,8 @@ import { hillTown } from '../../core/demos/hill-town'
 import { LEAST_ON_S, shareAtAltitude, startsASecond } from '../../core/heaters/burner'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { highestSetting, hottestOf } from '../../core/household/hottest'
-import { beginFunctions } from '../../core/study/controls'
-import { hasSetpoint, type HeaterOf, isLocal } from '../../core/study/heater-kinds'
+import { defaultFunctions } from '../../core/study/controls'
+import { hasSetpoint, type HeaterOf, isPointOfUse } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
 import { allStarts } from '../../core/year/heaters/plant-model'
 import { simulate } from '../../core/year/simulate'
@@ -21,7 +21,7 @@ const boiler = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
  */
 function hottestSource(study: Study): number {
   const controls = study.controls.found.heaters
-  const central = study.plant.heaters.filter((h) => !isLocal(h))
+  const central = study.plant.heaters.filter((h) => !isPointOfUse(h))
   return Math.max(
     40,
     ...study.site.monthlyAirC,
@@ -65,7 +65,7 @@ describe('a coil and its store', () => {
         fc.constantFrom(0, 300),
         (litres, uaWK, setpointC, overrunS) => {
           const study = changed(hillTown, (s) => {
-            s.people.habits = []
+            s.people.uses = []
             s.controls.found.loop.mode = 'off'
             s.plant.store!.litres = litres
             s.controls.found.heaters.boiler.setpointC = setpointC
@@ -140,16 +140,16 @@ describe('a burner below its least fire', () => {
   })
 
   it('on a small loop starts some tens of thousands of times a year, not every half minute, and by its hysteresis', () => {
-    const loop = (hysteresisK: number) => {
+    const loop = (differentialK: number) => {
       const s = changed(changeHeaterKind(hillTown, 'boiler', 'instant-gas'), (x) => {
-        x.people.habits = []
+        x.people.uses = []
         x.controls.found.loop.mode = 'always'
         x.controls.found.heaters.boiler = {
           setpointC: 55,
-          hysteresisK,
-          windows: null,
+          differentialK,
+          schedule: null,
           keepHot: false,
-          ...beginFunctions(),
+          ...defaultFunctions(),
         }
         x.pipes.runs[0].insulation = { lambdaWMK: 0.03, thicknessMm: 30 }
       })
@@ -171,7 +171,7 @@ describe('a burner below its least fire', () => {
         x.site.altitudeM = 2100
         ;(x.plant.heaters[0] as HeaterOf<'instant-gas'>).outputHolds = outputHolds
       })
-      return simulate(s).comfort.coolDraws
+      return simulate(s).comfort.unmetDraws
     }
     expect(high('at sea level')).toBeGreaterThan(high('at this height'))
   })
@@ -180,7 +180,7 @@ describe('a burner below its least fire', () => {
 describe('the element of a heat pump', () => {
   const pump = changed(changeHeaterKind(hillTown, 'boiler', 'heat-pump'), (s) => {
     s.controls.found.loop.mode = 'off'
-    s.people.habits = s.people.habits.filter((h) => h.personId === 'ilva' || h.personId === 'teodor')
+    s.people.uses = s.people.uses.filter((h) => h.personId === 'ilva' || h.personId === 'teodor')
     s.controls.found.heaters.boiler.setpointC = 55
   })
   const by = (backup: HeaterOf<'heat-pump'>['backup']) =>
@@ -189,7 +189,7 @@ describe('the element of a heat pump', () => {
   it('rests for a couple and a store that holds what they draw', () => {
     const year = simulate(pump)
     expect(year.energy.backupKwh).toBeLessThan(0.02 * year.energy.usefulKwh)
-    expect(year.comfort.coolDraws).toBeLessThan(0.005 * year.comfort.draws)
+    expect(year.comfort.unmetDraws).toBeLessThan(0.005 * year.comfort.draws)
     expect(by({ by: 'boost only' }).energy.backupKwh).toBe(0)
   })
 

@@ -28,12 +28,12 @@ describe('the busiest moment', () => {
   const two = changed(hillTown, (s) => {
     s.site.mains = { kind: 'monthly', monthlyC: everyMonth(10) }
     s.people.winterSwing = 0
-    const [shower] = s.people.habits.filter((h) => h.tapId.includes('shower'))
+    const [shower] = s.people.uses.filter((h) => h.tapId.includes('shower'))
     const taps = s.pipes.taps.filter((t) => t.kind === 'shower').map((t) => t.id)
     for (const t of s.pipes.taps) t.flowLMin = 8
     s.people.absences = []
     s.people.guests = []
-    s.people.habits = taps.map((tapId, i) => ({
+    s.people.uses = taps.map((tapId, i) => ({
       ...shower,
       id: `h${i}`,
       tapId,
@@ -43,7 +43,7 @@ describe('the busiest moment', () => {
       chance: 1,
       days: Array<boolean>(7).fill(true),
       use: { kind: 'timed' as const, minutes: 10 },
-      wantedC: 40,
+      requiredC: 40,
     }))
   })
 
@@ -60,14 +60,14 @@ describe('the busiest moment', () => {
   })
 
   it('one tap serves one at a time', () => {
-    const same = changed(two, (s) => void (s.people.habits[1].tapId = s.people.habits[0].tapId))
+    const same = changed(two, (s) => void (s.people.uses[1].tapId = s.people.uses[0].tapId))
     const peaks = demandOf(same, 50).peaks
     expect(peaks.hotLMin).toBeCloseTo(6, 6)
     expect(peaks.worstHourL).toBeCloseTo(120, 6)
   })
 
   it('is one shower where they follow each other', () => {
-    const apart = changed(two, (s) => void (s.people.habits[1].atMin = 430))
+    const apart = changed(two, (s) => void (s.people.uses[1].atMin = 430))
     expect(demandOf(apart, 50).peaks.hotLMin).toBeCloseTo(6, 6)
   })
 })

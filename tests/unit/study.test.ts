@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { ALWAYS, edges, everyDay, hoursOpen, isOn, tidyDay, workAndRest } from '../../core/calendar/week'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
-import { blankStudy } from '../../core/household/blank/blank'
+import { blankStudy } from '../../core/household/defaults/blank'
 import { daysTogether, misfits, snap } from '../../core/household/grid'
 import { priceAt } from '../../core/money/tariff'
 import { checkEdit } from '../../core/study/check-edit'
@@ -68,9 +68,9 @@ describe('the reader of study files', () => {
     ['two runs of one name', (s) => void (s.pipes.runs[1].id = 'cellar-main'), /used twice/],
     ['a tap on no run', (s) => void (s.pipes.taps[0].runId = 'x'), /pipes › taps › 1 › runId: there is no run "x"/],
     [
-      'a habit at no tap',
-      (s) => void (s.people.habits[0].tapId = 'x'),
-      /people › habits › 1 › tapId: there is no outlet "x"/,
+      'a use at no outlet',
+      (s) => void (s.people.uses[0].tapId = 'x'),
+      /people › uses › 1 › tapId: there is no outlet "x"/,
     ],
     [
       'a carrier without a price',
@@ -81,7 +81,7 @@ describe('the reader of study files', () => {
     [
       'windows that overlap',
       (s) =>
-        void (s.controls.found.loop.windows[0] = [
+        void (s.controls.found.loop.schedule[0] = [
           { fromMin: 0, toMin: 600 },
           { fromMin: 500, toMin: 700 },
         ]),
@@ -89,7 +89,7 @@ describe('the reader of study files', () => {
     ],
     [
       'a window that ends before it starts',
-      (s) => void (s.controls.found.loop.windows[0] = [{ fromMin: 600, toMin: 500 }]),
+      (s) => void (s.controls.found.loop.schedule[0] = [{ fromMin: 600, toMin: 500 }]),
       /must end after it starts/,
     ],
     ['eleven months', (s) => void s.site.monthlyAirC.pop(), /site › monthlyAirC: twelve values/],
@@ -141,7 +141,7 @@ describe('weeks', () => {
     expect(edges(everyDay([0, 1440]))).toEqual([0, 1440, 2880, 4320, 5760, 7200, 8640])
   })
 
-  const windows = fc.array(
+  const schedule = fc.array(
     fc
       .tuple(fc.integer({ min: 0, max: 1440 }), fc.integer({ min: 0, max: 1440 }))
       .map(([a, b]) => ({ fromMin: Math.min(a, b), toMin: Math.max(a, b) })),
@@ -150,7 +150,7 @@ describe('weeks', () => {
 
   it('tidied cover the same minutes, in order and apart', () => {
     fc.assert(
-      fc.property(windows, fc.integer({ min: 0, max: 1439 }), (day, minute) => {
+      fc.property(schedule, fc.integer({ min: 0, max: 1439 }), (day, minute) => {
         const tidy = tidyDay(day)
         const inside = (list: typeof day) => list.some((w) => minute >= w.fromMin && minute < w.toMin)
         expect(inside(tidy)).toBe(inside(day))

@@ -13,15 +13,15 @@ const late = (unattendedS: number) =>
     s.site.mains = { kind: 'monthly', monthlyC: everyMonth(10) }
     Object.assign(s.plant.heaters[0] as HeaterOf<'instant-electric'>, {
       outputKw: 60,
-      startLagS: 0,
-      leastFlowLMin: 0,
+      startDelayS: 0,
+      minActivationFlowLMin: 0,
       contentL: 0.1,
     })
     for (const r of s.pipes.runs) r.lengthM = 0.1
     for (const t of s.pipes.taps) t.flowLMin = 8
-    const [shower] = s.people.habits
-    s.people.habits = [
-      { ...shower, use: { kind: 'timed', minutes: 5 }, amountSpread: 0, chance: 1, wantedC: 40, unattendedS },
+    const [shower] = s.people.uses
+    s.people.uses = [
+      { ...shower, use: { kind: 'timed', minutes: 5 }, amountSpread: 0, chance: 1, requiredC: 40, unattendedS },
     ]
     s.people.winterSwing = 0
     s.people.absences = []
@@ -33,9 +33,9 @@ describe('warm water that runs with nobody there', () => {
 
   it('is run off for just so long, mixed as it would be used', () => {
     // 60 s at 8 L/min, 365 times, less what runs off in any case; 40 °C over a main of 10.
-    expect(year.water.runOffL - prompt.water.runOffL).toBeCloseTo(365 * 8, -1)
+    expect(year.water.toWasteL - prompt.water.toWasteL).toBeCloseTo(365 * 8, -1)
     const kwh = (365 * 8 * 4.146 * 30) / 3600
-    expect(year.energy.runOffKwh - prompt.energy.runOffKwh).toBeCloseTo(kwh, 0)
+    expect(year.energy.toWasteKwh - prompt.energy.toWasteKwh).toBeCloseTo(kwh, 0)
     expect(year.energy.usefulKwh).toBeCloseTo(prompt.energy.usefulKwh, 0)
     expect(year.comfort.waitMedianS).toBe(prompt.comfort.waitMedianS)
     expect(Math.abs(year.energy.residualKwh)).toBeLessThan(1e-3)
@@ -48,7 +48,7 @@ describe('warm water that runs with nobody there', () => {
       name: 'Stop',
       costMoney: null,
       partPrices: {},
-      tapId: harbourFlat.people.habits[0].tapId,
+      tapId: harbourFlat.people.uses[0].tapId,
     }
     expect(simulate(apply(late(60), measure)).cost.total).toBe(prompt.cost.total)
     expect(simulate(apply(late(0), measure)).cost.total).toBe(prompt.cost.total)

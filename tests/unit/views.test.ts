@@ -15,8 +15,8 @@ import { Study } from '../../core/study/study'
 import { candidatesFor, tried } from '../../core/views/advice'
 import { broughtBy } from '../../core/views/brought'
 import { findingsOf, inTheWay } from '../../core/views/findings'
-import { boardOf } from '../../core/views/setpoint-board'
-import { boughtKwh } from '../../core/year/result'
+import { setpointChecks } from '../../core/views/setpoint-checks'
+import { purchasedKwh } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
@@ -33,7 +33,7 @@ function agree(study: Study, checks: readonly Check[]): void {
     expect(ids(findings)).toContain(c.id)
     expect(ids(blocking)).toContain(c.id)
     for (const h of study.plant.heaters.filter(hasSetpoint))
-      if (c.board === 'all' || c.board.includes(h.id)) expect(boardOf(study, checks, h.id).checks).toContain(c)
+      if (c.board === 'all' || c.board.includes(h.id)) expect(setpointChecks(study, checks, h.id).checks).toContain(c)
   }
   // Each check that does not pass stands in one entry, as it is.
   expect(ids(findings).sort()).toEqual(
@@ -135,7 +135,7 @@ describe('the relief valve', () => {
     expect(year.energy.reliefKwh).toBeGreaterThan(0)
     expect(year.energy.reliefKwh).toBeLessThan(60)
     const wrapped = simulate(apply(study, beginMeasure(study, 'jacket', 'm')))
-    expect(boughtKwh(wrapped)).toBeLessThanOrEqual(boughtKwh(year))
+    expect(purchasedKwh(wrapped)).toBeLessThanOrEqual(purchasedKwh(year))
     expect(wrapped.cost.total).toBeLessThanOrEqual(year.cost.total)
     // A setting that is never reached lets nothing go.
     const high = edited(study, ({ plant }) => void (plant.store!.reliefC = 99))

@@ -3,7 +3,7 @@ import { forestFarm } from '../../core/demos/forest-farm'
 import { hillTown } from '../../core/demos/hill-town'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
 import { outages } from '../../core/household/outage'
-import { BEFORE_FIRE_C, hoursUntilRelief, longestFiring } from '../../core/household/until-relief'
+import { BEFORE_FIRE_C, hoursToRelief, longestFiring } from '../../core/household/time-to-relief'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
@@ -16,15 +16,18 @@ const found = (study: Study, id: string) => open(study).find((c) => c.id === id)
 describe('a fire and its store', () => {
   it('reaches the relief valve in the hours that its heat takes to warm the store', () => {
     // 400 L by 38 K at 1.3 kW: 400 × 4.146 × 38 / 1.3 / 3600.
-    expect(hoursUntilRelief({ litres: 400, reliefC: 93 }, 1.3, 55)).toBeCloseTo(13.47, 1)
-    expect(hoursUntilRelief({ litres: 400, reliefC: 90 }, 1.3, 90)).toBe(0)
+    expect(hoursToRelief({ litres: 400, reliefC: 93, reliefKind: 'not checked' as const }, 1.3, 55)).toBeCloseTo(
+      13.47,
+      1,
+    )
+    expect(hoursToRelief({ litres: 400, reliefC: 90, reliefKind: 'not checked' as const }, 1.3, 90)).toBe(0)
     expect(longestFiring(stoveOf(mountainRefuge))).toBe(5)
   })
 
   it('the year lets go of water when nobody draws for longer than that, and not before', () => {
     const unused = (hours: number, uaWK: number) =>
       changed(mountainRefuge, (s) => {
-        s.people.habits = s.people.habits.map((h) => ({ ...h, chance: 0 }))
+        s.people.uses = s.people.uses.map((h) => ({ ...h, chance: 0 }))
         s.people.guests = []
         s.plant.heaters = s.plant.heaters.filter((h) => h.kind !== 'solar')
         const stove = stoveOf(s)
@@ -34,7 +37,7 @@ describe('a fire and its store', () => {
         s.controls.found.heaters.element.setpointC = 30
       })
     // A loss of 20 W/K brings the store to rest between the weekly fires: from about 20 °C the full rise is needed.
-    const hours = hoursUntilRelief(mountainRefuge.plant.store!, 1.3, 20)
+    const hours = hoursToRelief(mountainRefuge.plant.store!, 1.3, 20)
     expect(simulate(unused(Math.round(hours * 0.6), 20)).water.reliefL).toBe(0)
     // Without a loss each week's fire adds to the last, and the valve opens.
     expect(simulate(unused(Math.min(24, Math.round(hours * 0.6)), 0)).water.reliefL).toBeGreaterThan(0)
@@ -64,7 +67,7 @@ describe('a fire and its store', () => {
   it('says when a day without use ends at the valve, and for how long it has room', () => {
     const hot = changed(mountainRefuge, (s) => void (stoveOf(s).waterKw = 8))
     expect(found(hot, 'until-relief-stove')!.level).toBe('fail')
-    const hours = hoursUntilRelief(hot.plant.store!, 8, BEFORE_FIRE_C)
+    const hours = hoursToRelief(hot.plant.store!, 8, BEFORE_FIRE_C)
     expect(found(hot, 'until-relief-stove')!.sentence).toContain(`in ${hours.toFixed(1)} h`)
     expect(found(mountainRefuge, 'until-relief-stove')!.level).toBe('marginal')
     expect(found(hillTown, 'until-relief-stove')).toBeUndefined()

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { CALCULATORS } from '../../core/calculators/registry'
 import { checksOf } from '../../core/checks/catalogue'
 import { checksOfMeasure } from '../../core/checks/measure'
 import { duplex } from '../../core/demos/duplex'
@@ -13,7 +14,6 @@ import { partsOf } from '../../core/measures/parts'
 import { READINGS } from '../../core/readings/kinds'
 import type { Study } from '../../core/study/study'
 import { wordsOf } from '../../core/study/words-of'
-import { SUMS } from '../../core/sums/registry'
 import { inWordsOf } from '../../core/words/dialect'
 import { HELPED_FIELDS, helpOf } from '../../core/words/field-help'
 import { findTerms } from '../../core/words/find'
@@ -40,7 +40,7 @@ const always = [
   ...Object.values(LOOP_MODE_WORDS).flatMap((m) => [m.name, m.does]),
   ...Object.values(MEASURES).map((m) => m.name),
   ...Object.values(READINGS).flatMap((r) => [r.title, r.how]),
-  ...SUMS.flatMap((s) => [s.title, s.about, ...Object.values(s.results).map((r) => r.label)]),
+  ...CALCULATORS.flatMap((s) => [s.title, s.about, ...Object.values(s.results).map((r) => r.label)]),
 ]
 /** The same without what was typed into the study. */
 const ours = (study: Study, text: string) => {

@@ -8,7 +8,7 @@ import { emptyDays } from '../../core/household/empty-days'
 import { runUa } from '../../core/household/runs'
 import { standardKwh } from '../../core/people/standard-days'
 import { standingUa } from '../../core/stores/standing-loss'
-import { beginFunctions } from '../../core/study/controls'
+import { defaultFunctions } from '../../core/study/controls'
 import { edited } from '../../core/study/edited'
 import { asFound } from '../../core/study/in-force'
 import { readStudy } from '../../core/study/read'
@@ -16,13 +16,13 @@ import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { heatFlow } from '../../core/year/account/heat-flow'
 import { cameInKwh, energyGoes, meanPrice, moneyByStation } from '../../core/year/account/where-it-goes'
-import { boughtKwh, type YearResult } from '../../core/year/result'
+import { purchasedKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { firstDays } from '../../proof/random-study'
 
 const nobody = (study: Study): Study => ({
   ...study,
-  people: { ...study.people, habits: [], draws: { kind: 'routine' } },
+  people: { ...study.people, uses: [], draws: { kind: 'routine' } },
 })
 
 describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
@@ -34,8 +34,8 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
   it('is a sound study', () => expect(readStudy(study)).toEqual({ ok: true, value: study }))
 
   it('closes its ledger, year and months', () => {
-    expect(Math.abs(year.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(year))
-    for (const month of year.months) expect(Math.abs(month.energy.residualKwh)).toBeLessThan(1e-3 * boughtKwh(month))
+    expect(Math.abs(year.energy.residualKwh)).toBeLessThan(1e-3 * purchasedKwh(year))
+    for (const month of year.months) expect(Math.abs(month.energy.residualKwh)).toBeLessThan(1e-3 * purchasedKwh(month))
   })
 
   it('gives the same bytes twice', () =>
@@ -63,7 +63,7 @@ describe.each(DEMOS.map((d) => d.study))('the year of "$name"', (study) => {
 
   it('is one a practitioner would believe', () => {
     const perPersonDay =
-      (year.water.mixedL + year.water.runOffL) / study.people.persons.length / (365 - emptyDays(study.people).size)
+      (year.water.mixedL + year.water.toWasteL) / study.people.persons.length / (365 - emptyDays(study.people).size)
     expect(perPersonDay).toBeGreaterThan(30)
     expect(perPersonDay).toBeLessThan(110)
     const useful = year.energy.usefulKwh / cameInKwh(year)
@@ -77,7 +77,7 @@ describe('a cable along the pipe', () => {
     const off = edited(hillTown, (s) => void (s.controls.found.loop.mode = 'off'))
     const cable = edited(off, ({ controls }) => {
       controls.found.loop.mode = 'trace heating'
-      controls.found.loop.windows = ALWAYS
+      controls.found.loop.schedule = ALWAYS
     })
     const [without, year] = [off, cable].map((s) => simulate(asFound(s))) as [YearResult, YearResult]
     expect(year.energy.loopPumpKwh).toBeGreaterThan(100)
@@ -113,20 +113,20 @@ describe('limits with exact answers', () => {
       },
     })
     const year = simulate(study)
-    expect(year.water).toEqual({ hotL: 0, mixedL: 0, runOffL: 0, reliefL: 0, warmColdL: 0 })
+    expect(year.water).toEqual({ hotL: 0, mixedL: 0, toWasteL: 0, reliefL: 0, warmColdL: 0 })
     expect(year.energy.usefulKwh).toBe(0)
     // The store hovers between call and setpoint; its loss lies between the losses at the two.
     const ua = standingUa(study.plant.store!.loss, study.plant.store!.litres)
     const at = (storeC: number) => ua * (storeC - 13.4) * 8.76
     expect(year.energy.storeKwh).toBeGreaterThan(at(57))
     expect(year.energy.storeKwh).toBeLessThan(at(66))
-    expect(Math.abs(year.energy.deadRunKwh)).toBeLessThan(0.5)
+    expect(Math.abs(year.energy.deadLegKwh)).toBeLessThan(0.5)
   })
 
   it('a loop at steady state loses what its closed form says', () => {
     const study = nobody(structuredClone(hillTown))
     study.controls.found.loop.mode = 'always'
-    study.controls.found.heaters.boiler = { setpointC: 60, hysteresisK: 1, windows: null, ...beginFunctions() }
+    study.controls.found.heaters.boiler = { setpointC: 60, differentialK: 1, schedule: null, ...defaultFunctions() }
     // The boiler comes and goes, so the drop along the loop is summed over the days, weighted by time.
     let [expected, from] = [0, 0]
     const carriedWK = (study.pipes.loop!.pumpLMin / 60) * KJ_PER_LITRE_K * 1000
@@ -174,9 +174,9 @@ describe('the instantaneous heater', () => {
   const flat = (change: (s: Study) => void) => {
     const study = structuredClone(harbourFlat)
     study.site.mains = { kind: 'monthly', monthlyC: Array(12).fill(10) }
-    study.people.habits = [
+    study.people.uses = [
       {
-        ...study.people.habits[0],
+        ...study.people.uses[0],
         id: 'long',
         days: Array(7).fill(true),
         atMin: 480,
@@ -185,7 +185,7 @@ describe('the instantaneous heater', () => {
         use: { kind: 'timed', minutes: 30 },
         amountSpread: 0,
         tapId: 'shower',
-        wantedC: 45,
+        requiredC: 45,
       },
     ]
     study.people.winterSwing = 0
@@ -208,7 +208,7 @@ describe('the instantaneous heater', () => {
   it('makes people wait for its lag and the pipe, in seconds', () => {
     const study = flat((s) => void (s.pipes.taps[0].flowLMin = 6))
     const { home } = firstDays(study, 2)
-    const front = home.network.paths[0].reduce((s, i) => s + home.network.branches[i].run.frontL, 0.8)
+    const front = home.network.paths[0].reduce((s, i) => s + home.network.branches[i].run.warmUpVolumeL, 0.8)
     const wait = home.records[1].waitedS
     expect(wait).toBeGreaterThan(7 + (front / 6) * 60 - 6)
     expect(wait).toBeLessThan(7 + (front / 6) * 60 + 6)

@@ -4,7 +4,7 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { DAYS } from '~~/core/calendar/year'
 import type { Study } from '~~/core/study/study'
-import { boughtKwh, type YearResult } from '~~/core/year/result'
+import { purchasedKwh, type YearResult } from '~~/core/year/result'
 
 /** The first year of a household as it is answered so far, or what is missing for one; beside it what can be done. */
 const props = defineProps<{ study: Study | null; missing: string | null }>()
@@ -52,7 +52,7 @@ const told = (write: (year: YearResult) => string) => (year.value ? write(year.v
           </div>
           <div>
             <dt class="caption">purchased</dt>
-            <dd class="text-xl italic" data-first="energy">{{ told((y) => units.energy(boughtKwh(y))) }}</dd>
+            <dd class="text-xl italic" data-first="energy">{{ told((y) => units.energy(purchasedKwh(y))) }}</dd>
           </div>
           <div>
             <dt class="caption">hot water a day</dt>

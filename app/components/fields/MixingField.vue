@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import DateField from '~/components/fields/DateField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import { MixingValve } from '~~/core/study/mixing'
 
 /** A thermostatic mixing valve: whether it is there, what it is set to, and when it was last tried. */
@@ -13,10 +13,10 @@ const shape = MixingValve.options[1].shape
 </script>
 
 <template>
-  <LookedField
+  <YesNoField
     :label="label"
     :value="there"
-    @change="(v) => emit('change', v ? { mixesToC: null, testedOn: null } : v === false ? 'none' : 'not looked')"
+    @change="(v) => emit('change', v ? { mixesToC: null, testedOn: null } : v === false ? 'none' : 'not checked')"
   />
   <NumberField
     v-if="set"

@@ -18,8 +18,8 @@ const sourced = ref<string | null>(null)
 const route = useRoute()
 const LOOK: Record<Severity, { icon: typeof Eye; name: string; tone: string }> = {
   danger: { icon: TriangleAlert, name: 'Danger', tone: 'text-alarm' },
-  mend: { icon: Wrench, name: 'Action', tone: 'text-copper' },
-  look: { icon: Eye, name: 'Check', tone: 'text-ink-soft' },
+  action: { icon: Wrench, name: 'Action', tone: 'text-copper' },
+  check: { icon: Eye, name: 'Check', tone: 'text-ink-soft' },
 }
 const table = useStudy()
 const own = useOwn()

@@ -4,14 +4,14 @@ import { onKeyStroke, useMediaQuery } from '@vueuse/core'
 import SchemeButton from '~/components/home/SchemeButton.vue'
 import UnitsSelect from '~/components/home/UnitsSelect.vue'
 import WordSearch from '~/components/home/WordSearch.vue'
-import { usePocket } from '~/composables/usePocket'
+import { useCalculators } from '~/composables/useCalculators'
 import { useStudy } from '~/stores/study'
 import { exportStudy } from '~/utils/files'
 const LazyToolSheet = defineAsyncComponent(() => import('~/components/home/ToolSheet.vue'))
 
 /** What can be done anywhere in a household: side by side, or on a phone the way back and the rest on a sheet. */
 const table = useStudy()
-const pocket = usePocket()
+const pocket = useCalculators()
 const wide = useMediaQuery('(min-width: 40rem)')
 const steps = (n: number) => `${n} ${n === 1 ? 'step' : 'steps'}`
 

@@ -9,7 +9,7 @@ import {
   DialogTitle,
 } from '@headlessui/vue'
 import { X } from '@lucide/vue'
-import { usePocket } from '~/composables/usePocket'
+import { useCalculators } from '~/composables/useCalculators'
 import { useStudy } from '~/stores/study'
 import { placeOf } from '~/utils/word-places'
 import { wordsOf } from '~~/core/study/words-of'
@@ -18,7 +18,7 @@ import { type Concept, TERMS } from '~~/core/words/terms'
 
 /** Finds any place by any of the trade's words, old or new, and says in a line what it is. */
 const table = useStudy()
-const pocket = usePocket()
+const pocket = useCalculators()
 const open = defineModel<boolean>({ required: true })
 const asked = ref('')
 watch(open, () => (asked.value = ''))

@@ -2,14 +2,14 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { Calculator, Download, Ellipsis, Redo2 } from '@lucide/vue'
 import UnitsSelect from '~/components/home/UnitsSelect.vue'
-import { usePocket } from '~/composables/usePocket'
+import { useCalculators } from '~/composables/useCalculators'
 import { SCHEMES, useScheme } from '~/composables/useScheme'
 import { useStudy } from '~/stores/study'
 import { exportStudy } from '~/utils/files'
 
 /** The tools that have no room in the header of a phone. */
 const table = useStudy()
-const pocket = usePocket()
+const pocket = useCalculators()
 const { chosen } = useScheme()
 </script>
 

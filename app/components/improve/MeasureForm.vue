@@ -12,10 +12,10 @@ import MoveHeaterForm from '~/components/improve/measures/MoveHeaterForm.vue'
 import OneTapForm from '~/components/improve/measures/OneTapForm.vue'
 import OwnRunForm from '~/components/improve/measures/OwnRunForm.vue'
 import RepipeForm from '~/components/improve/measures/RepipeForm.vue'
+import ScheduleForm from '~/components/improve/measures/ScheduleForm.vue'
 import SetpointForm from '~/components/improve/measures/SetpointForm.vue'
 import ShorterDrawsForm from '~/components/improve/measures/ShorterDrawsForm.vue'
 import TapFlowForm from '~/components/improve/measures/TapFlowForm.vue'
-import WindowsForm from '~/components/improve/measures/WindowsForm.vue'
 import { useStudy } from '~/stores/study'
 import type { Measure, MeasureKind } from '~~/core/study/measures'
 import { withValueAt } from '~~/core/study/paths'
@@ -28,10 +28,10 @@ const FORMS: Record<MeasureKind, Component> = {
   'insulate-runs': InsulateRunsForm,
   jacket: JacketForm,
   setpoint: SetpointForm,
-  'heater-windows': WindowsForm,
+  'heater-schedule': ScheduleForm,
   'heater-control': HeaterControlForm,
   'loop-mode': LoopModeForm,
-  'loop-windows': WindowsForm,
+  'loop-schedule': ScheduleForm,
   'tap-flow': TapFlowForm,
   'stop-when-warm': OneTapForm,
   'mend-drip': OneTapForm,

@@ -69,7 +69,7 @@ const changes = computed(() => {
     ['CO₂', signed(d.co2Kg, units.value.mass)],
     ['Median time to tap', signed(d.waitMedianS, units.value.seconds)],
     ['90th percentile time to tap', signed(d.waitP90S, units.value.seconds)],
-    ['Unmet draw-offs', signed(d.coolDraws, (n) => n.toLocaleString('en-GB'))],
+    ['Unmet draw-offs', signed(d.unmetDraws, (n) => n.toLocaleString('en-GB'))],
   ] as const
 })
 </script>

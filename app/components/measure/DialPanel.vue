@@ -6,7 +6,7 @@ import { SetpointC } from '~~/core/study/controls'
 
 /** Where to put a dial without degrees, from the marks in the log. */
 const table = useStudy()
-const wantedC = ref(60)
+const requiredC = ref(60)
 const dials = computed(() =>
   table
     .study!.plant.heaters.map((heater) => ({
@@ -16,7 +16,7 @@ const dials = computed(() =>
         .map((r) => ({ division: Number(r.values.division), tempC: Number(r.values.hotC) })),
     }))
     .filter((d) => d.marks.length > 0)
-    .map((d) => ({ ...d, answer: dialFor(d.marks, wantedC.value) })),
+    .map((d) => ({ ...d, answer: dialFor(d.marks, requiredC.value) })),
 )
 </script>
 
@@ -29,8 +29,8 @@ const dials = computed(() =>
         quantity="temperature"
         switchable
         :schema="SetpointC"
-        :value="wantedC"
-        @change="(v) => (wantedC = v!)"
+        :value="requiredC"
+        @change="(v) => (requiredC = v!)"
       />
       <p>
         <template v-if="d.answer.ok"

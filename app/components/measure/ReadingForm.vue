@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Camera, NotebookPen, X } from '@lucide/vue'
+import CalculatorField from '~/components/calculators/CalculatorField.vue'
+import WorkedCalculation from '~/components/calculators/WorkedCalculation.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import StopWatch from '~/components/measure/StopWatch.vue'
 import TimedClimb from '~/components/measure/TimedClimb.vue'
 import VerdictLine from '~/components/measure/VerdictLine.vue'
-import SumField from '~/components/sums/SumField.vue'
-import WorkedSum from '~/components/sums/WorkedSum.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import type { ReadingDraft } from '~/utils/kept-draft'
@@ -170,7 +170,7 @@ function picture(event: Event) {
         :choices="taps"
         @change="(v) => set('otherTap', v || undefined)"
       />
-      <SumField
+      <CalculatorField
         v-for="(schema, name) in fields"
         :key="`${kind.kind}-${name}`"
         :name="String(name)"
@@ -182,7 +182,7 @@ function picture(event: Event) {
       />
     </div>
     <template v-if="judgement">
-      <WorkedSum
+      <WorkedCalculation
         v-if="Object.keys(judgement.results).length || judgement.worked.notes.length"
         class="mt-3"
         :worked="judgement.worked"

@@ -3,11 +3,11 @@ import { Check, Trash2, Undo2 } from '@lucide/vue'
 import VerdictLine from '~/components/measure/VerdictLine.vue'
 import { useStudy } from '~/stores/study'
 import { localIso } from '~/utils/local-iso'
+import { type FieldName, FIGURES } from '~~/core/calculators/fields'
+import { calculatorNamed } from '~~/core/calculators/registry'
 import { adopt, unAdopt } from '~~/core/readings/adopt'
 import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
 import type { Reading } from '~~/core/study/readings'
-import { type FieldName, FIGURES } from '~~/core/sums/fields'
-import { sumNamed } from '~~/core/sums/registry'
 import { minuteOf, writeDay } from '~~/core/units/dates'
 
 /** A line of the log: what was read, what it came to, whether it agrees, and whether the study has taken it over. */
@@ -29,9 +29,9 @@ const when = computed(() => {
 const read = computed(() => {
   const fields =
     props.reading.kind === 'sum'
-      ? Object.keys(sumNamed(props.reading.sum ?? '')?.results ?? {})
+      ? Object.keys(calculatorNamed(props.reading.sum ?? '')?.results ?? {})
       : Object.keys(kindOf(props.reading)?.input.shape ?? {})
-  const results = sumNamed(props.reading.sum ?? '')?.results
+  const results = calculatorNamed(props.reading.sum ?? '')?.results
   return Object.entries(props.reading.values)
     .filter(([name]) => fields.length === 0 || fields.includes(name))
     .map(([name, value]) => {

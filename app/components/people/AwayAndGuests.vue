@@ -17,7 +17,7 @@ const putAway = (i: number, key: string, change: (a: (typeof people.value.absenc
   table.change(`absence ${i} ${key}`, (d) => change(d.people.absences[i]!))
 const putGuests = (i: number, key: string, change: (g: Guests) => void) =>
   table.change(`guests ${i} ${key}`, (d) => change(d.people.guests[i]!))
-const own = (personId: string) => people.value.habits.filter((h) => h.personId === personId).length
+const own = (personId: string) => people.value.uses.filter((h) => h.personId === personId).length
 </script>
 
 <template>

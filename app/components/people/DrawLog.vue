@@ -129,9 +129,9 @@ const pick = <T extends string>(list: readonly T[]) => list.map((value) => ({ va
         v-else
         label="Temperature of all"
         quantity="temperature"
-        :schema="LoggedDraw.shape.wantedC"
-        :value="mapping.wantedC"
-        @change="(v) => put({ wantedC: v! })"
+        :schema="LoggedDraw.shape.requiredC"
+        :value="mapping.requiredC"
+        @change="(v) => put({ requiredC: v! })"
       />
       <button class="tool tool-main self-end" @click="take">Import draw-offs</button>
       <button class="tool tool-bare self-end" @click="file = null">Cancel</button>

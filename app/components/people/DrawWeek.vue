@@ -74,7 +74,7 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
           >
             <title>
               {{ clock(w.startS) }} {{ name(w.tapId) }}, {{ table.units.figure('volume', w.litres, 1) }} at
-              {{ table.units.temperature(w.wantedC) }}
+              {{ table.units.temperature(w.requiredC) }}
             </title>
           </rect>
         </g>
@@ -103,7 +103,7 @@ const clock = (s: number) => table.units.time(Math.floor((s % DAY_S) / 60))
               <td>{{ clock(w.startS) }}</td>
               <td>{{ name(w.tapId) }}</td>
               <td class="text-right">{{ table.units.figure('volume', w.litres, 1) }}</td>
-              <td class="text-right">{{ table.units.temperature(w.wantedC) }}</td>
+              <td class="text-right">{{ table.units.temperature(w.requiredC) }}</td>
             </tr>
           </template>
         </tbody>

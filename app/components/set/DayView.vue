@@ -11,7 +11,7 @@ import { useYears } from '~/stores/years'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
-import { wantedAt } from '~~/core/household/ways'
+import { wantedAt } from '~~/core/household/lookups'
 import { asFound } from '~~/core/study/in-force'
 import { poorDays, specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, LATE_IN_WORDS, lateDraws, LEAD_DAYS } from '~~/core/year/trace'
@@ -81,7 +81,7 @@ const taps = computed(() =>
   study.value.pipes.taps.map((t) => ({
     ...t,
     c: drawn.value?.taps[t.id] ?? null,
-    wantedC: wantedAt(study.value, t.id),
+    requiredC: wantedAt(study.value, t.id),
     open: drawn.value?.open.includes(t.id) ?? false,
   })),
 )
@@ -90,7 +90,7 @@ const topAt = (trace: DayTrace | null, at: number) => trace?.frames[Math.floor(a
 const restart = computed(() => {
   const weekday = now.value?.weekday ?? 0
   const starts = Object.values(table.controls!.heaters).flatMap(
-    (h) => h.windows?.[weekday]?.map((w) => w.fromMin) ?? [],
+    (h) => h.schedule?.[weekday]?.map((w) => w.fromMin) ?? [],
   )
   const first = starts.filter((m) => m > 0).sort((a, b) => a - b)[0]
   return first === undefined ? null : Math.max(0, first - FRAME_MIN)
@@ -206,11 +206,11 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
           >
           <span class="tabular-nums">{{ t.c === null ? '…' : units.temperature(t.c) }}</span>
           <span class="caption w-32 text-right">{{
-            t.wantedC === null
+            t.requiredC === null
               ? 'no use'
-              : t.c !== null && t.c < t.wantedC - 2
-                ? `waiting for ${units.temperature(t.wantedC)}`
-                : `has ${units.temperature(t.wantedC)}`
+              : t.c !== null && t.c < t.requiredC - 2
+                ? `waiting for ${units.temperature(t.requiredC)}`
+                : `has ${units.temperature(t.requiredC)}`
           }}</span>
         </li>
       </ul>

@@ -8,14 +8,14 @@ import { useStudy } from '~/stores/study'
 import { DAY_NAMES } from '~~/core/calendar/week'
 import { TIMER_WORDS } from '~~/core/household/setting-words'
 import {
-  beginHotRun,
+  defaultPasteurisation,
   HeaterControl as ControlSchema,
   type HeaterControl,
   Override,
   SetpointC,
   TIMER_BY,
 } from '~~/core/study/controls'
-import { carrierOf, isRunning } from '~~/core/study/heater-kinds'
+import { carrierOf, isInstantaneous } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
 
 /** What a heater's control can do besides its setpoint: holiday, hot run, boosts and overrides, prices. */
@@ -24,7 +24,7 @@ const table = useStudy()
 const control = computed(() => table.controls!.heaters[props.heater.id]!)
 const set = (key: string, edit: (c: HeaterControl) => void) =>
   table.set(`${key} ${props.heater.id}`, (k) => edit(k.heaters[props.heater.id]!))
-const DisinfectionShape = ControlSchema.shape.disinfection.unwrap().shape
+const DisinfectionShape = ControlSchema.shape.pasteurisation.unwrap().shape
 
 const days = DAY_NAMES.map((name, value) => ({ value, name: name as string }))
 const banded = computed(() => (table.study!.prices.carriers[carrierOf(props.heater)]?.bands.length ?? 0) > 0)
@@ -32,7 +32,7 @@ const addBoost = () =>
   set('boost', (c) =>
     c.overrides.push({ setpointC: Math.min(70, c.setpointC + 10), fromDay: 1, fromMin: 1080, minutes: 120 }),
   )
-const cuts = computed(() => control.value.windows !== null && control.value.timerBy === 'its mains')
+const cuts = computed(() => control.value.schedule !== null && control.value.timerBy === 'its mains')
 const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
 </script>
 
@@ -45,7 +45,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
       >
     </summary>
     <div class="space-y-4 pb-2">
-      <div v-if="control.windows !== null">
+      <div v-if="control.schedule !== null">
         <ChoiceField
           class="w-56"
           label="Timer acts on"
@@ -83,49 +83,52 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
           @change="(v) => set('holiday', (c) => void (c.holidayC = v))"
         />
       </div>
-      <div v-if="!isRunning(heater)">
+      <div v-if="!isInstantaneous(heater)">
         <label class="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
             class="size-5 accent-copper"
-            :checked="control.disinfection !== null"
+            :checked="control.pasteurisation !== null"
             @change="
-              set('pasteurisation cycle', (c) => void (c.disinfection = c.disinfection === null ? beginHotRun() : null))
+              set(
+                'pasteurisation cycle',
+                (c) => void (c.pasteurisation = c.pasteurisation === null ? defaultPasteurisation() : null),
+              )
             "
           />
           <span class="font-semibold">Weekly pasteurisation cycle</span>
           <span class="text-ink-soft">Legionella control; scald risk at outlets during the cycle</span>
         </label>
-        <div v-if="control.disinfection" class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+        <div v-if="control.pasteurisation" class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
           <ChoiceField
             label="Day of the pasteurisation cycle"
-            :value="control.disinfection.weekday"
+            :value="control.pasteurisation.weekday"
             :choices="days"
-            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.weekday = v))"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.pasteurisation!.weekday = v))"
           />
           <div>
             <span class="caption block" aria-hidden="true">Start time</span>
             <TimeField
               label="Pasteurisation cycle start time"
-              :value="control.disinfection.atMin"
+              :value="control.pasteurisation.atMin"
               :max="1439"
-              @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.atMin = v))"
+              @change="(v) => set('pasteurisation cycle', (c) => void (c.pasteurisation!.atMin = v))"
             />
           </div>
           <NumberField
             label="Heats to"
             quantity="temperature"
             :schema="DisinfectionShape.toC"
-            :value="control.disinfection.toC"
-            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.toC = v!))"
+            :value="control.pasteurisation.toC"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.pasteurisation!.toC = v!))"
           />
           <NumberField
             label="Hold time"
             unit="min"
             :decimals="0"
             :schema="DisinfectionShape.holdMin"
-            :value="control.disinfection.holdMin"
-            @change="(v) => set('pasteurisation cycle', (c) => void (c.disinfection!.holdMin = v!))"
+            :value="control.pasteurisation.holdMin"
+            @change="(v) => set('pasteurisation cycle', (c) => void (c.pasteurisation!.holdMin = v!))"
           />
         </div>
       </div>

@@ -50,8 +50,8 @@ const choices = computed(() => [
             <input
               type="checkbox"
               class="size-5 accent-copper"
-              :checked="heating.windows !== null"
-              @change="set((h) => void (h.windows = h.windows === null ? ALWAYS : null))"
+              :checked="heating.schedule !== null"
+              @change="set((h) => void (h.schedule = h.schedule === null ? ALWAYS : null))"
             />space heating schedule
           </label>
         </template>
@@ -61,11 +61,11 @@ const choices = computed(() => [
         heating runs the heat exchanger is hot, so keep-hot has no effect.
       </p>
       <WeekPlanner
-        v-if="heating.heaterId && heating.windows"
+        v-if="heating.heaterId && heating.schedule"
         label="Space heating schedule"
-        :week="heating.windows"
+        :week="heating.schedule"
         :grid="table.controls!.grid"
-        @change="(w) => set((h) => void (h.windows = w))"
+        @change="(w) => set((h) => void (h.schedule = w))"
       />
     </template>
     <h2 class="mt-4 text-base">Controller clock</h2>

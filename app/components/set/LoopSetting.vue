@@ -3,11 +3,11 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
-import { turnCoolsIn, turnSags } from '~~/core/household/loop-at-rest'
+import { cooldownDropK, cooldownMinutes } from '~~/core/household/circulation-cooldown'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
+import { testsADay } from '~~/core/scenarios/loop-modes'
 import { type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_TAKES, LOOP_MODES } from '~~/core/study/loop-modes'
-import { testsADay } from '~~/core/trials/loop-modes'
 
 /** How the loop is run, with what its mode needs to be told. */
 const table = useStudy()
@@ -20,11 +20,11 @@ const takes = computed(() => LOOP_MODE_TAKES[loop.value.mode])
 const rest = computed(() => {
   const { targetC, differentialK, sampled } = loop.value
   return {
-    minutes: turnCoolsIn(table.study!, targetC, targetC - differentialK),
-    sagK: turnSags(table.study!, targetC - differentialK, sampled.everyMin) ?? 0,
+    minutes: cooldownMinutes(table.study!, targetC, targetC - differentialK),
+    sagK: cooldownDropK(table.study!, targetC - differentialK, sampled.everyMin) ?? 0,
   }
 })
-const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay(d, loop.value.sampled.everyMin))))
+const tests = computed(() => Math.max(...loop.value.schedule.map((d) => testsADay(d, loop.value.sampled.everyMin))))
 </script>
 
 <template>
@@ -158,13 +158,13 @@ const tests = computed(() => Math.max(...loop.value.windows.map((d) => testsADay
       The time from request to draw-off counts as waiting, not as draw-off to waste.
     </p>
     <WeekPlanner
-      v-if="takes.windows"
+      v-if="takes.schedule"
       class="mt-3"
       label="Circulation schedule"
-      :week="loop.windows"
-      :found="found.mode === 'clock' ? found.windows : null"
+      :week="loop.schedule"
+      :found="found.mode === 'clock' ? found.schedule : null"
       :grid="table.controls!.grid"
-      @change="(w) => set('windows', (l) => void (l.windows = w))"
+      @change="(w) => set('schedule', (l) => void (l.schedule = w))"
     />
   </section>
 </template>

@@ -3,8 +3,8 @@ import { scaleLinear } from 'd3-scale'
 import { useBoxWidth } from '~/composables/useBoxWidth'
 import { useStudy } from '~/stores/study'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
+import { cheapAndQuick, type ModeRow } from '~~/core/scenarios/loop-modes'
 import type { LoopMode } from '~~/core/study/loop-modes'
-import { cheapAndQuick, type ModeRow } from '~~/core/trials/loop-modes'
 
 /** Each mode as a dot, cost against waiting, with the edge of those of which none is both cheaper and quicker. */
 const props = defineProps<{ rows: readonly ModeRow[]; mode: LoopMode }>()

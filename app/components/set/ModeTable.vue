@@ -4,8 +4,8 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { MONTHS } from '~~/core/calendar/names'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
+import { modeJobs, type ModeRow, modeRows } from '~~/core/scenarios/loop-modes'
 import type { LoopMode } from '~~/core/study/loop-modes'
-import { modeJobs, type ModeRow, modeRows } from '~~/core/trials/loop-modes'
 import { assessed } from '~~/core/views/comfort'
 
 /** Every way of running the loop side by side, on the household's own draws. */
@@ -51,11 +51,11 @@ const cells: { title: string; unit?: string; of: (r: ModeRow) => string }[] = [
   { title: 'Pump starts', of: (r) => count(r.pumpStarts) },
   { title: 'Flow pipe loss', of: (r) => units.value.energy(r.outKwh) },
   { title: 'Return pipe loss', of: (r) => units.value.energy(r.backKwh) },
-  { title: 'Dead-leg loss', of: (r) => units.value.energy(r.deadRunKwh) },
-  { title: 'Draw-off to waste', of: (r) => units.value.litres(r.runOffL) },
+  { title: 'Dead-leg loss', of: (r) => units.value.energy(r.deadLegKwh) },
+  { title: 'Draw-off to waste', of: (r) => units.value.litres(r.toWasteL) },
   { title: 'Median time to tap (P50)', of: (r) => assessed(r.waiting, units.value.seconds(r.waitMedianS)) },
   { title: '90th percentile time to tap (P90)', of: (r) => assessed(r.waiting, units.value.seconds(r.waitP90S)) },
-  { title: 'Unmet draw-offs', of: (r) => String(r.coolDraws) },
+  { title: 'Unmet draw-offs', of: (r) => String(r.unmetDraws) },
   { title: 'Return in growth range', of: (r) => `${Math.round(r.tepidHoursWeek)} h/week` },
   {
     title: 'Cost per minute of waiting saved',

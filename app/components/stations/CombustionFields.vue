@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import type { Burning } from '~~/core/study/heater-kinds'
 import { FLUES } from '~~/core/study/plant'
 
@@ -10,7 +10,7 @@ const props = defineProps<{ value: Burning['combustion'] }>()
 const emit = defineEmits<{ change: [value: Burning['combustion']] }>()
 const put = (change: Partial<Burning['combustion']>) => emit('change', { ...props.value, ...change })
 const FLUE_NAMES: Record<(typeof FLUES)[number], string> = {
-  'not looked': 'not checked',
+  'not checked': 'not checked',
   open: 'open to the room',
   'room-sealed': 'room-sealed',
 }
@@ -26,19 +26,19 @@ const FLUE_NAMES: Record<(typeof FLUES)[number], string> = {
         :choices="FLUES.map((f) => ({ value: f, name: FLUE_NAMES[f] }))"
         @change="(flue) => put({ flue })"
       />
-      <LookedField
+      <YesNoField
         v-if="value.flue !== 'room-sealed'"
         label="Combustion air opening in the room"
         :value="value.airOpen"
         @change="(airOpen) => put({ airOpen })"
       />
-      <LookedField
+      <YesNoField
         v-if="value.flue !== 'room-sealed'"
         label="Extract fan in the same room"
         :value="value.extractor"
         @change="(extractor) => put({ extractor })"
       />
-      <LookedField label="Carbon monoxide alarm, tested" :value="value.alarm" @change="(alarm) => put({ alarm })" />
+      <YesNoField label="Carbon monoxide alarm, tested" :value="value.alarm" @change="(alarm) => put({ alarm })" />
       <DateField label="Last service" :value="value.servicedOn" @change="(servicedOn) => put({ servicedOn })" />
     </div>
   </section>

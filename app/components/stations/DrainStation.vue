@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import RecoveryForm from '~/components/stations/RecoveryForm.vue'
 import { useStudy } from '~/stores/study'
-import { assumedDrain } from '~~/core/household/blank/drain'
+import { assumedDrain } from '~~/core/household/defaults/drain'
 import { beginRecovery } from '~~/core/measures/begin'
 import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import { Drain } from '~~/core/study/pipes'
@@ -52,7 +52,7 @@ const toggle = (id: string) =>
       :value="drain.toHeaterM"
       @change="(v) => put('heater', (x) => void (x.toHeaterM = v!))"
     />
-    <LookedField
+    <YesNoField
       label="Accessible for cutting in"
       :value="drain.access"
       @change="(v) => put('access', (x) => void (x.access = v))"

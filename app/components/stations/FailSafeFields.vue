@@ -9,7 +9,7 @@ import { FAIL_SAFES, type FireCircuit } from '~~/core/study/fire'
 const props = defineProps<{ value: FireCircuit['failSafe'] }>()
 const emit = defineEmits<{ change: [value: FireCircuit['failSafe']] }>()
 const put = (change: Partial<FireCircuit['failSafe']>) => emit('change', { ...props.value, ...change })
-const there = computed(() => props.value.by !== 'none' && props.value.by !== 'not looked')
+const there = computed(() => props.value.by !== 'none' && props.value.by !== 'not checked')
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import DaysField from '~/components/fields/DaysField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TimeField from '~/components/fields/TimeField.vue'
-import { assumedFiring } from '~~/core/household/blank/drain'
+import { assumedFiring } from '~~/core/household/defaults/drain'
 import { Firing } from '~~/core/study/fire'
 
 /** When a fire is lit: days, from when, how long, and how much wood. */

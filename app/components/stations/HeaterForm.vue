@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
+import DataSourceFields from '~/components/fields/DataSourceFields.vue'
 import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
-import PapersFields from '~/components/fields/PapersFields.vue'
 import TextField from '~/components/fields/TextField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import CombustionFields from '~/components/stations/CombustionFields.vue'
 import FailSafeFields from '~/components/stations/FailSafeFields.vue'
-import FireWay from '~/components/stations/FireWay.vue'
 import FiringDiary from '~/components/stations/FiringDiary.vue'
 import MakerCurve from '~/components/stations/MakerCurve.vue'
+import StovePipework from '~/components/stations/StovePipework.vue'
 import SupplyField from '~/components/stations/SupplyField.vue'
 import { useStudy } from '~/stores/study'
 import { FLOW_OF_PUMP } from '~/utils/heater-rows'
@@ -17,7 +17,7 @@ import { HEATER_ROWS } from '~/utils/heater-rows'
 import { PLACE_NAMES } from '~/utils/places'
 import { efficiencyAt } from '~~/core/heaters/efficiency'
 import { circuitFlow, riseAt } from '~~/core/heaters/fire'
-import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/blank/assumed-heaters'
+import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/defaults/assumed-heaters'
 import { withPrices } from '~~/core/household/edits/plant'
 import { outputFromPlate } from '~~/core/household/plate'
 import { reservoirDay } from '~~/core/household/reservoir-day'
@@ -31,8 +31,8 @@ import {
   hasSetpoint,
   isFireOnStore,
   isHeatPump,
-  isLocal,
-  isRunning,
+  isInstantaneous,
+  isPointOfUse,
 } from '~~/core/study/heater-kinds'
 import { valueAt, withValueAt } from '~~/core/study/paths'
 import {
@@ -79,14 +79,14 @@ const fromPlate = computed(() => outputFromPlate(props.heater))
 const taps = computed(() => table.study!.pipes.taps.map((t) => ({ value: t.id, name: t.name })))
 /** How a function was found, as it is said. */
 const FUNCTION_WORDS: Record<(typeof FUNCTION_STATES)[number], string> = {
-  'not looked': 'not checked',
+  'not checked': 'not checked',
   'not there': 'not fitted',
   'as it came': 'factory setting',
   'gone through': 'reviewed',
 }
 const states = FUNCTION_STATES.map((value) => ({ value, name: FUNCTION_WORDS[value] }))
 const ofDay = computed(() =>
-  isLocal(props.heater) && 'firings' in props.heater ? reservoirDay(table.study!, props.heater) : null,
+  isPointOfUse(props.heater) && 'firings' in props.heater ? reservoirDay(table.study!, props.heater) : null,
 )
 const circuit = computed(() => {
   const h = props.heater
@@ -101,7 +101,7 @@ const circuit = computed(() => {
     <TextField label="Name" :value="heater.name" @change="(v) => put('name', v)" />
     <ChoiceField label="Location" :value="heater.place" :choices="PLACE_NAMES" @change="(v) => put('place', v)" />
     <ChoiceField
-      v-if="isLocal(heater)"
+      v-if="isPointOfUse(heater)"
       label="Serves"
       :value="heater.tapId"
       :choices="taps"
@@ -170,7 +170,7 @@ const circuit = computed(() => {
       @change="(v) => put('exchanger', v)"
     />
     <ChoiceField
-      v-if="isRunning(heater) && heater.units > 1"
+      v-if="isInstantaneous(heater) && heater.units > 1"
       label="Cascade control"
       :value="heater.unitsShare"
       :choices="UNITS_SHARE.map((value) => ({ value, name: value }))"
@@ -203,14 +203,14 @@ const circuit = computed(() => {
         @change="(v) => putControl('setpointC', v)"
       />
       <NumberField
-        :label="isRunning(heater) ? 'Switching differential' : 'Switching differential'"
+        :label="isInstantaneous(heater) ? 'Switching differential' : 'Switching differential'"
         quantity="rise"
-        :schema="HeaterControl.shape.hysteresisK"
-        :value="control.hysteresisK"
-        @change="(v) => putControl('hysteresisK', v)"
+        :schema="HeaterControl.shape.differentialK"
+        :value="control.differentialK"
+        @change="(v) => putControl('differentialK', v)"
       />
       <ChoiceField
-        v-if="isRunning(heater)"
+        v-if="isInstantaneous(heater)"
         label="Keep-hot as found"
         :value="control.keepHot ? 'on' : 'off'"
         :choices="[
@@ -305,9 +305,9 @@ const circuit = computed(() => {
     </template>
     <p v-if="ofDay" class="caption col-span-2 self-end pb-2">
       On a winter day it produces {{ units.figure('volume', ofDay.makesL, 0) }} at
-      {{ units.temperature(ofDay.wantedC) }}; {{ units.figure('volume', ofDay.usesL, 0) }} are drawn off.
+      {{ units.temperature(ofDay.requiredC) }}; {{ units.figure('volume', ofDay.usesL, 0) }} are drawn off.
     </p>
-    <LookedField
+    <YesNoField
       label="Settings reviewed"
       no="as they left the factory"
       :value="heater.settingsReviewed"
@@ -315,8 +315,8 @@ const circuit = computed(() => {
     />
   </div>
   <CombustionFields v-if="burnsFuel(heater)" :value="heater.combustion" @change="(v) => put('combustion', v)" />
-  <FireWay v-if="isFireOnStore(heater)" :heater="heater" @change="(v) => put('way', v)" />
-  <MakerCurve v-if="isRunning(heater)" :heater="heater" @change="(v) => put('makerFlow', v)" />
+  <StovePipework v-if="isFireOnStore(heater)" :heater="heater" @change="(v) => put('way', v)" />
+  <MakerCurve v-if="isInstantaneous(heater)" :heater="heater" @change="(v) => put('makerFlow', v)" />
   <FiringDiary v-if="'firings' in heater" :firings="heater.firings" @change="(v) => put('firings', v)" />
   <details class="mt-2">
     <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
@@ -345,7 +345,7 @@ const circuit = computed(() => {
         <button class="tool" @click="put('outputKw', fromPlate)">Output {{ units.figure('power', fromPlate) }}</button>
         <p class="caption">Gross input × efficiency</p>
       </div>
-      <PapersFields :value="heater.papers" @change="(v) => put('papers', v)" />
+      <DataSourceFields :value="heater.dataSource" @change="(v) => put('papers', v)" />
       <ChoiceField
         v-for="(name, key) in HEATER_FUNCTIONS"
         :key="key"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import { useStudy } from '~/stores/study'
 import { HEATER_PLACE } from '~~/core/checks/space'
 import { asSaid } from '~~/core/household/not-checked'
@@ -87,9 +87,9 @@ function put(key: keyof Main, value: number | null) {
         label="Design outdoor temperature"
         quantity="temperature"
         optional
-        :schema="Site.shape.leastAirC"
-        :value="site.leastAirC"
-        @change="(v) => table.change('coldest air', (d) => void (d.site.leastAirC = v))"
+        :schema="Site.shape.designAirC"
+        :value="site.designAirC"
+        @change="(v) => table.change('coldest air', (d) => void (d.site.designAirC = v))"
       />
       <ChoiceField
         label="Frost protection of exposed pipes"
@@ -97,17 +97,17 @@ function put(key: keyof Main, value: number | null) {
         :choices="FROST_GUARDS.map((value) => ({ value, name: asSaid(value) }))"
         @change="(v) => table.change('frost guard', (d) => void (d.site.frostGuard = v))"
       />
-      <LookedField
+      <YesNoField
         label="Gas main to the house"
         :value="site.networks.gas"
         @change="(v) => table.change('gas main', (d) => void (d.site.networks.gas = v))"
       />
-      <LookedField
+      <YesNoField
         label="Heat network to the house"
         :value="site.networks.heat"
         @change="(v) => table.change('heat network', (d) => void (d.site.networks.heat = v))"
       />
-      <LookedField
+      <YesNoField
         v-for="({ asks }, need) in HEATER_PLACE"
         :key="need"
         :label="asks"

@@ -8,7 +8,7 @@ import { useYears } from '~/stores/years'
 import { MATERIAL_NAMES } from '~/utils/pipe-choices'
 import { nearestSize, sizeChoices } from '~/utils/pipe-choices'
 import { PLACE_NAMES } from '~/utils/places'
-import { beginReturns } from '~~/core/household/blank/loop'
+import { defaultReturns } from '~~/core/household/defaults/loop'
 import { addLoop, removeLoop } from '~~/core/household/edits/plant'
 import { bypassOf } from '~~/core/household/loop'
 import { LOOP_PLACE_NAMES } from '~~/core/household/loop-places'
@@ -31,9 +31,9 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
   <div v-if="loop" class="grid grid-cols-2 gap-3 md:grid-cols-4">
     <ChoiceField
       label="Return connects at end of"
-      :value="loop.turnsAt"
+      :value="loop.returnConnectionRunId"
       :choices="table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name }))"
-      @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.turnsAt = v))"
+      @change="(v) => table.change('turns at', (d) => void (d.pipes.loop!.returnConnectionRunId = v))"
     />
     <NumberField
       label="Pump flow rate"
@@ -57,7 +57,7 @@ const size = computed(() => (loop.value ? sizeChoices(loop.value.back.material, 
         { value: 'own pipe', name: 'dedicated return pipe' },
         { value: 'cold line', name: 'cold pipe with bypass valve' },
       ]"
-      @change="(v) => table.change('returns by', (d) => void (d.pipes.loop!.returns = beginReturns(v)))"
+      @change="(v) => table.change('returns by', (d) => void (d.pipes.loop!.returns = defaultReturns(v)))"
     />
     <NumberField
       v-if="loop.returns.by === 'cold line'"

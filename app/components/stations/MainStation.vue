@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { MONTHS } from '~~/core/calendar/names'
@@ -171,23 +171,23 @@ const setHeating = (carrier: Carrier) =>
         <ChoiceField label="Scale seen in the kettle" value="" :choices="kettles" @change="lookInKettle" />
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <LookedField
+        <YesNoField
           label="Water is metered"
           no="no: drawing less saves no money"
           :value="site.metered"
           @change="(v) => table.change('metered', (d) => void (d.site.metered = v))"
         />
-        <LookedField
+        <YesNoField
           label="Backflow preventer"
           :value="site.backflowGuard"
           @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))"
         />
-        <LookedField
+        <YesNoField
           label="Pressure-reducing valve"
           :value="site.pressureReducer"
           @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))"
         />
-        <LookedField
+        <YesNoField
           label="Expansion vessel"
           :value="site.expansionVessel"
           @change="(v) => table.change('vessel', (d) => void (d.site.expansionVessel = v))"

@@ -3,12 +3,12 @@ import { Plus, Trash2 } from '@lucide/vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { curveInHouse } from '~~/core/household/maker-curve'
-import type { RunningHeater } from '~~/core/study/heater-kinds'
+import type { InstantaneousHeater } from '~~/core/study/heater-kinds'
 import { InstantGas, MOST_CURVE_POINTS } from '~~/core/study/plant'
 
 /** What the maker says a heater gives at each rise, beside what its output makes of it. */
-const props = defineProps<{ heater: RunningHeater }>()
-const emit = defineEmits<{ change: [points: RunningHeater['makerFlow']] }>()
+const props = defineProps<{ heater: InstantaneousHeater }>()
+const emit = defineEmits<{ change: [points: InstantaneousHeater['makerFlow']] }>()
 const table = useStudy()
 const units = computed(() => table.units)
 const shape = InstantGas.shape.makerFlow.element.shape

@@ -12,7 +12,7 @@ import { useStudy } from '~/stores/study'
 import { removeHabit, removePerson } from '~~/core/household/edits/people'
 import { STANDARD_DAYS, type StandardDay } from '~~/core/people/standard-days'
 import { freshId } from '~~/core/study/fresh-id'
-import { Habit, People, Person } from '~~/core/study/people'
+import { People, Person, Use } from '~~/core/study/people'
 
 const table = useStudy()
 const people = computed(() => table.study!.people)
@@ -21,14 +21,14 @@ const who = computed(() => [
   { value: null as string | null, name: 'household' },
   ...people.value.persons.map((p) => ({ value: p.id as string | null, name: p.name })),
 ])
-const edit = (i: number, key: string, change: (habit: Habit) => void) =>
-  table.change(`habit ${i} ${key}`, (d) => change(d.people.habits[i]!))
-const timed = Habit.shape.use.options[0].shape.minutes
-const filled = Habit.shape.use.options[1].shape.litres
+const edit = (i: number, key: string, change: (habit: Use) => void) =>
+  table.change(`habit ${i} ${key}`, (d) => change(d.people.uses[i]!))
+const timed = Use.shape.use.options[0].shape.minutes
+const filled = Use.shape.use.options[1].shape.litres
 function add() {
-  const id = freshId('habit', people.value.habits)
+  const id = freshId('habit', people.value.uses)
   table.change('add habit', (d) => {
-    d.people.habits.push({
+    d.people.uses.push({
       id,
       name: 'New use',
       personId: null,
@@ -39,7 +39,7 @@ function add() {
       chance: 1,
       use: { kind: 'timed', minutes: 5 },
       amountSpread: 0.2,
-      wantedC: 39,
+      requiredC: 39,
       waits: true,
       unattendedS: 0,
     })
@@ -144,7 +144,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
     <h3 class="text-base">Week of uses</h3>
     <ul>
       <li
-        v-for="(h, i) in people.habits"
+        v-for="(h, i) in people.uses"
         :key="h.id"
         class="flex items-start gap-1 border-b border-line py-2"
         :data-habit="h.id"
@@ -183,14 +183,14 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
             label="Time spread (standard deviation)"
             unit="min"
             :decimals="0"
-            :schema="Habit.shape.spreadMin"
+            :schema="Use.shape.spreadMin"
             :value="h.spreadMin"
             @change="(v) => edit(i, 'spread', (x) => void (x.spreadMin = v!))"
           />
           <NumberField
             label="Probability, 0 to 1"
             :decimals="2"
-            :schema="Habit.shape.chance"
+            :schema="Use.shape.chance"
             :value="h.chance"
             @change="(v) => edit(i, 'chance', (x) => void (x.chance = v!))"
           />
@@ -224,10 +224,10 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
           <NumberField
             label="Required temperature"
             quantity="temperature"
-            :schema="Habit.shape.wantedC"
-            :value="h.wantedC"
-            :origin="table.origin(`people.habits.${h.id}.wantedC`)"
-            @change="(v) => edit(i, 'wanted', (x) => void (x.wantedC = v!))"
+            :schema="Use.shape.requiredC"
+            :value="h.requiredC"
+            :origin="table.origin(`people.uses.${h.id}.requiredC`)"
+            @change="(v) => edit(i, 'wanted', (x) => void (x.requiredC = v!))"
           />
           <div class="col-span-2 flex flex-wrap items-center gap-x-4 text-sm xl:col-span-full">
             <DaysField
@@ -248,7 +248,7 @@ function setDraws(v: 'routine' | 'logged' | StandardDay) {
               class="w-44"
               label="Unattended run time"
               quantity="seconds"
-              :schema="Habit.shape.unattendedS"
+              :schema="Use.shape.unattendedS"
               :value="h.unattendedS"
               @change="(v) => edit(i, 'unattended', (x) => void (x.unattendedS = v!))"
             />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DataSourceFields from '~/components/fields/DataSourceFields.vue'
 import NumberField from '~/components/fields/NumberField.vue'
-import PapersFields from '~/components/fields/PapersFields.vue'
 import { useStudy } from '~/stores/study'
 import { MOUNT_WORDS } from '~~/core/household/mounts'
 import { MOUNTS, Recovery } from '~~/core/study/pipes'
@@ -58,7 +58,7 @@ function toggle(id: string) {
     :value="value.dropK"
     @change="(v) => put({ dropK: v! })"
   />
-  <PapersFields :value="value.papers" @change="(v) => put({ papers: v })" />
+  <DataSourceFields :value="value.dataSource" @change="(v) => put({ dataSource: v })" />
   <fieldset class="col-span-full">
     <legend class="caption">Drains through the unit</legend>
     <label v-for="t in draining" :key="t.id" class="mr-5 inline-flex min-h-11 items-center gap-1.5 text-sm"

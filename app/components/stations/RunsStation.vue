@@ -11,11 +11,11 @@ import { MATERIAL_NAMES } from '~/utils/pipe-choices'
 import { sizeChoices } from '~/utils/pipe-choices'
 import { measuresOf, nearestSize } from '~/utils/pipe-choices'
 import { PLACE_NAMES } from '~/utils/places'
+import { WASTE_LIMITS } from '~~/core/household/dead-leg-limit'
 import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, passThrough, removeRun } from '~~/core/household/edits/runs'
 import { asSaid } from '~~/core/household/not-checked'
 import { below, outline } from '~~/core/household/outline'
 import { loopRuns } from '~~/core/household/runs'
-import { WASTE_LIMITS } from '~~/core/household/waste-mark'
 import { pipeOf } from '~~/core/pipes/catalogue'
 import { contentsPerMetre } from '~~/core/pipes/contents'
 import { JOINTS, Pipes, Run } from '~~/core/study/pipes'
@@ -42,7 +42,7 @@ const counted = ({ fittings }: Run) =>
     .filter((k) => fittings[k] > 0)
     .map((k) => `${fittings[k]} ${FITTINGS[k]}`)
 const FITTINGS = { bends: 'bends', tees: 'tees', valves: 'valves' } as const
-const limitSchema = Pipes.shape.wasteLimitL.unwrap()
+const limitSchema = Pipes.shape.deadLegLimitL.unwrap()
 const limits = computed(() => [
   { value: 0, name: 'none' },
   ...Object.entries(WASTE_LIMITS).map(([name, value]) => ({
@@ -54,10 +54,10 @@ const limits = computed(() => [
     : []),
 ])
 const energySchema = Pipes.shape.energyLimitKwh.unwrap()
-const boreSchema = Pipes.shape.leastBoreMm.unwrap()
-const limit = computed(() => table.study!.pipes.wasteLimitL)
+const boreSchema = Pipes.shape.minBoreMm.unwrap()
+const limit = computed(() => table.study!.pipes.deadLegLimitL)
 const setLimit = (litres: number | null) =>
-  table.change('waste limit', (d) => void (d.pipes.wasteLimitL = litres || null))
+  table.change('waste limit', (d) => void (d.pipes.deadLegLimitL = litres || null))
 
 /** A level of the outline, px; less where the screen is narrow. */
 const LEVEL_PX = 18
@@ -161,8 +161,8 @@ watch(
       help="Leave blank if not checked"
       optional
       :schema="boreSchema"
-      :value="table.study!.pipes.leastBoreMm"
-      @change="(v) => table.change('least bore', (d) => void (d.pipes.leastBoreMm = v))"
+      :value="table.study!.pipes.minBoreMm"
+      @change="(v) => table.change('least bore', (d) => void (d.pipes.minBoreMm = v))"
     />
   </div>
   <p id="run-help" class="caption mb-2">

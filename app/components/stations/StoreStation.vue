@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
-import LookedField from '~/components/fields/LookedField.vue'
+import DataSourceFields from '~/components/fields/DataSourceFields.vue'
 import MixingField from '~/components/fields/MixingField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
-import PapersFields from '~/components/fields/PapersFields.vue'
 import TextField from '~/components/fields/TextField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import { useStudy } from '~/stores/study'
 import { PLACE_NAMES } from '~/utils/places'
 import { burnScale } from '~~/core/household/burn-scale'
 import { DISCHARGE } from '~~/core/safety/discharge'
 import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
-import { StoreField } from '~~/core/study/plant'
+import { RELIEF_KINDS, StoreField } from '~~/core/study/plant'
 
 const table = useStudy()
 const store = computed(() => table.study!.plant.store)
@@ -135,10 +135,10 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
           })
       "
     />
-    <PapersFields
+    <DataSourceFields
       v-if="store.loss.kind !== 'ua'"
-      :value="store.papers"
-      @change="(v) => table.change('store papers', (d) => void (d.plant.store!.papers = v))"
+      :value="store.dataSource"
+      @change="(v) => table.change('store papers', (d) => void (d.plant.store!.dataSource = v))"
     />
     <p class="caption self-end pb-2">
       {{ table.units.figure('lossRate', ua) }}: {{ table.units.figure('energy', (ua * TEST_RISE_K * 24) / 1000, 2) }} a
@@ -170,34 +170,52 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :value="store.mixing"
       @change="(v) => table.change('mixing valve', (d) => void (d.plant.store!.mixing = v))"
     />
+    <YesNoField
+      label="Relief valve"
+      :value="store.reliefValve"
+      @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))"
+    />
+    <ChoiceField
+      v-if="store.reliefValve !== false"
+      label="Relief valve type"
+      :value="store.reliefKind"
+      :choices="RELIEF_KINDS.map((value) => ({ value, name: value }))"
+      @change="(v) => table.change('relief kind', (d) => void (d.plant.store!.reliefKind = v))"
+    />
     <NumberField
+      v-if="store.reliefValve !== false"
+      label="Relief pressure"
+      quantity="pressure"
+      optional
+      :schema="shape.reliefBar"
+      :value="store.reliefBar"
+      @change="(v) => table.change('relief pressure', (d) => void (d.plant.store!.reliefBar = v))"
+    />
+    <NumberField
+      v-if="store.reliefKind !== 'pressure only'"
       label="Relief temperature"
       quantity="temperature"
       :schema="shape.reliefC"
       :value="store.reliefC"
       @change="(v) => table.change('relief at', (d) => void (d.plant.store!.reliefC = v!))"
     />
-    <LookedField
-      label="T&P valve"
-      :value="store.reliefValve"
-      @change="(v) => table.change('relief', (d) => void (d.plant.store!.reliefValve = v))"
-    />
-    <LookedField
+    <YesNoField
+      v-if="store.reliefKind !== 'pressure only'"
       label="T&P probe at top of cylinder"
       :value="store.reliefAtTop"
       @change="(v) => table.change('relief at top', (d) => void (d.plant.store!.reliefAtTop = v))"
     />
-    <LookedField
+    <YesNoField
       label="Discharge ends in a safe place"
       :value="store.reliefPiped"
       @change="(v) => table.change('relief piped', (d) => void (d.plant.store!.reliefPiped = v))"
     />
-    <LookedField
-      label="Isolating valve before T&P valve"
+    <YesNoField
+      label="Isolating valve before the relief valve"
       :value="store.valveBeforeRelief"
       @change="(v) => table.change('valve before relief', (d) => void (d.plant.store!.valveBeforeRelief = v))"
     />
-    <LookedField
+    <YesNoField
       v-for="(label, key) in DISCHARGE"
       :key="key"
       :label="label"

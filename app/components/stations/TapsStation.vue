@@ -68,9 +68,9 @@ const keeps = (id: string) => keepsTap(table.study!, id)
             :label="`Minimum hot inlet temperature`"
             quantity="temperature"
             optional
-            :schema="Tap.shape.leastHotC"
-            :value="tap.leastHotC"
-            @change="(v) => edit(i, 'least hot', (t) => void (t.leastHotC = v))"
+            :schema="Tap.shape.minHotInletC"
+            :value="tap.minHotInletC"
+            @change="(v) => edit(i, 'least hot', (t) => void (t.minHotInletC = v))"
           />
           <NumberField
             class="w-36"
@@ -128,18 +128,16 @@ const keeps = (id: string) => keepsTap(table.study!, id)
           <template v-else
             >From cold: pipe volume <b>{{ table.units.figure('volume', f.contentL, 2) }}</b>, time to tap
             <b>{{ table.units.seconds(f.waitS) }}</b>, draw-off to waste
-            <b :class="{ 'text-alarm': tap.id === worst }">{{ table.units.figure('volume', f.runOffL, 2) }}</b><template
-              v-if="tap.id === worst"
-            >
-              (highest)</template
-            >. Cool-down time constant {{ f.coolDownH.toFixed(1) }} h. Pressure drop
-            {{ table.units.figure('pressure', f.dropBar, 2) }}.</template
+            <b :class="{ 'text-alarm': tap.id === worst }">{{
+              table.units.figure('volume', f.toWasteL, 2)
+            }}</b><template v-if="tap.id === worst"> (highest)</template>. Cool-down time constant
+            {{ f.coolDownH.toFixed(1) }} h. Pressure drop {{ table.units.figure('pressure', f.dropBar, 2) }}.</template
           >
         </p>
         <p v-for="r in result(tap.id) ? [result(tap.id)!] : []" :key="r.id" class="text-sm text-ink-soft">
           Per year: {{ r.waitMedianS > 0 ? `median time to tap ${table.units.seconds(r.waitMedianS)}` : 'no waiting' }},
-          draw-off to waste {{ table.units.litres(r.runOffL) }},
-          {{ r.waiting ? `${r.coolDraws} of ${r.waiting} draw-offs unmet` : 'no use waits for hot water' }}.
+          draw-off to waste {{ table.units.litres(r.toWasteL) }},
+          {{ r.waiting ? `${r.unmetDraws} of ${r.waiting} draw-offs unmet` : 'no use waits for hot water' }}.
         </p>
       </div>
       <button

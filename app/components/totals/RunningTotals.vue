@@ -4,10 +4,10 @@ import EnergyBar from '~/components/totals/EnergyBar.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { costCounts } from '~~/core/household/counted'
+import { costBasisText } from '~~/core/household/cost-basis'
 import { assessed } from '~~/core/views/comfort'
 import { inTheWay } from '~~/core/views/findings'
-import { boughtKwh, drawnL, type YearResult } from '~~/core/year/result'
+import { drawnL, purchasedKwh, type YearResult } from '~~/core/year/result'
 
 /** The year in six figures, as found and now, and what the last change did to each. */
 const table = useStudy()
@@ -24,32 +24,32 @@ interface Row {
   among?: (r: YearResult) => number
 }
 const rows = computed((): Row[] => [
-  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costCounts(table.study!) },
-  { name: 'Purchased energy', of: boughtKwh, write: units.value.energy },
+  { name: 'Cost', of: (r) => r.cost.total, write: units.value.money, hint: costBasisText(table.study!) },
+  { name: 'Purchased energy', of: purchasedKwh, write: units.value.energy },
   { name: 'Carbon dioxide', of: (r) => r.co2Kg, write: units.value.mass },
   { name: 'Water', of: (r) => drawnL(r.water), write: units.value.litres, hint: 'hot, and cold mixed in' },
-  { name: 'Draw-off to waste', of: (r) => r.water.runOffL, write: units.value.litres, hint: 'included in water' },
+  { name: 'Draw-off to waste', of: (r) => r.water.toWasteL, write: units.value.litres, hint: 'included in water' },
   {
     name: 'Time to tap, cold pipe',
-    of: (r) => r.comfort.first.medianS,
+    of: (r) => r.comfort.coldPipe.medianS,
     write: units.value.seconds,
     hint: 'median (P50), pipe unused for 30 min or more',
-    among: (r) => r.comfort.first.draws,
+    among: (r) => r.comfort.coldPipe.draws,
   },
   {
     name: 'Time to tap, cold pipe (P90)',
-    of: (r) => r.comfort.first.p90S,
+    of: (r) => r.comfort.coldPipe.p90S,
     write: units.value.seconds,
-    among: (r) => r.comfort.first.draws,
+    among: (r) => r.comfort.coldPipe.draws,
   },
   {
     name: 'Time to tap, warm pipe',
-    of: (r) => r.comfort.second.medianS,
+    of: (r) => r.comfort.warmPipe.medianS,
     write: units.value.seconds,
     hint: 'median (P50), pipe used within 30 min',
-    among: (r) => r.comfort.second.draws,
+    among: (r) => r.comfort.warmPipe.draws,
   },
-  { name: 'Unmet draw-offs', of: (r) => r.comfort.coolDraws, write: count, among: (r) => r.comfort.waiting },
+  { name: 'Unmet draw-offs', of: (r) => r.comfort.unmetDraws, write: count, among: (r) => r.comfort.waiting },
   { name: 'Starts, all heaters', of: (r) => r.heaterStarts, write: count },
 ])
 const told = (row: Row, r: YearResult) => assessed(row.among?.(r) ?? 1, row.write(row.of(r)))

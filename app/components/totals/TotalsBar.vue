@@ -3,7 +3,7 @@ import EnergyBar from '~/components/totals/EnergyBar.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { assessed } from '~~/core/views/comfort'
-import { boughtKwh } from '~~/core/year/result'
+import { purchasedKwh } from '~~/core/year/result'
 
 /** The totals in one line at the foot of a small screen; it leads to all of them. */
 const table = useStudy()
@@ -27,12 +27,15 @@ const by = computed(() => (years.found && years.shown ? years.shown.cost.total -
       units.moneyChange(by)
     }}</b>
     <span class="text-right"
-      ><span class="caption block">purchased</span>{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</span
+      ><span class="caption block">purchased</span
+      >{{ years.shown ? units.energy(purchasedKwh(years.shown)) : '…' }}</span
     >
     <span class="text-right"
       ><span class="caption block">time to tap</span
       >{{
-        years.shown ? assessed(years.shown.comfort.first.draws, units.seconds(years.shown.comfort.first.medianS)) : '…'
+        years.shown
+          ? assessed(years.shown.comfort.coldPipe.draws, units.seconds(years.shown.comfort.coldPipe.medianS))
+          : '…'
       }}</span
     >
   </a>

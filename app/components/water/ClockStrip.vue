@@ -34,7 +34,7 @@ const open = computed(() =>
 const controls = computed(() => controlsOf(years.house!))
 const timer = computed((): Window[] => {
   const first = years.house!.plant.heaters[0]!
-  const week = controls.value.heaters[first.id]?.windows
+  const week = controls.value.heaters[first.id]?.schedule
   return week ? week[day.value?.weekday ?? clock.weekday]! : []
 })
 

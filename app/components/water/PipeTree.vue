@@ -3,8 +3,8 @@ import { useBoxWidth } from '~/composables/useBoxWidth'
 import { useStudy } from '~/stores/study'
 import { waterColour } from '~/utils/temperature-ramp'
 import { layOut } from '~/utils/tree-layout'
+import { deadLegVolumes } from '~~/core/household/dead-leg-limit'
 import { LOOP_PLACE_NAMES } from '~~/core/household/loop-places'
-import { wasteMarks } from '~~/core/household/waste-mark'
 import type { LOOP_PLACES, Tap } from '~~/core/study/pipes'
 import type { Study } from '~~/core/study/study'
 import { LOOP_RETURN } from '~~/core/year/pipes/network'
@@ -35,7 +35,7 @@ const height = computed(() => y(tree.value.rows - 1) + (props.study.pipes.loop ?
 const units = computed(() => useStudy().units)
 /** Where on each run the litres that somebody is ready to run off are full. */
 const marks = computed(() =>
-  props.study.pipes.wasteLimitL === null ? null : wasteMarks(props.study, props.study.pipes.wasteLimitL),
+  props.study.pipes.deadLegLimitL === null ? null : deadLegVolumes(props.study, props.study.pipes.deadLegLimitL),
 )
 const markAt = (id: string) => {
   const at = marks.value?.get(id)?.at
@@ -56,7 +56,7 @@ function stretches(id: string): [number, number, number | null][] {
 }
 const turn = computed(() => {
   const loop = props.study.pipes.loop
-  const run = loop && tree.value.runs.find((d) => d.run.id === loop.turnsAt)
+  const run = loop && tree.value.runs.find((d) => d.run.id === loop.returnConnectionRunId)
   return run ? { x: run.x + run.width, y: y(run.row) } : null
 })
 /** What would come out of a tap now: from the end of its run, or from a small store of its own. */
@@ -75,10 +75,10 @@ const pumpX = computed(() => (props.study.pipes.loop ? alongReturn(props.study.p
 /** A sensor that nobody looked for is not drawn. */
 const sensorX = computed(() => {
   const loop = props.study.pipes.loop
-  return loop && loop.sensorAt !== 'not looked' ? alongReturn(loop.sensorAt, 26) : null
+  return loop && loop.sensorAt !== 'not checked' ? alongReturn(loop.sensorAt, 26) : null
 })
 const placeText = (at: (typeof LOOP_PLACES)[number]) =>
-  at === 'not looked' ? 'location not checked' : LOOP_PLACE_NAMES[at]
+  at === 'not checked' ? 'location not checked' : LOOP_PLACE_NAMES[at]
 const loopText = computed(() => {
   const { frame } = props
   return frame
@@ -135,7 +135,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
             fill="var(--color-plaster-pale)"
             stroke="var(--color-ink)"
             stroke-width="1.5"
-            :stroke-dasharray="study.pipes.loop.pumpAt === 'not looked' ? '3 2' : undefined"
+            :stroke-dasharray="study.pipes.loop.pumpAt === 'not checked' ? '3 2' : undefined"
           />
           <path d="M4 -5l-8 5l8 5z" :fill="frame?.pumping ? 'var(--color-copper)' : 'none'" stroke="var(--color-ink)" />
         </g>
@@ -206,7 +206,7 @@ const isOpen = (tapId: string) => props.frame?.open.includes(tapId) ?? false
           stroke="var(--color-alarm)"
           stroke-width="2.5"
         >
-          <title>{{ units.figure('volume', study.pipes.wasteLimitL!, 2) }} from the circulated hot water</title>
+          <title>{{ units.figure('volume', study.pipes.deadLegLimitL!, 2) }} from the circulated hot water</title>
         </path>
       </g>
       <!-- taps -->

@@ -17,7 +17,7 @@ import { carrierOf } from '~~/core/study/heater-kinds'
 import { assessed } from '~~/core/views/comfort'
 import type { Station } from '~~/core/views/findings'
 import { moneyByStation } from '~~/core/year/account/where-it-goes'
-import { boughtKwh, drawnL } from '~~/core/year/result'
+import { drawnL, purchasedKwh } from '~~/core/year/result'
 
 /** The household as one line of water, from the cold main to the drain: map, way in and result at once. */
 defineProps<{ station: StationName | null; chosen: string }>()
@@ -30,15 +30,15 @@ const clock = useClock()
 const study = computed(() => years.house!)
 /** Median wait at a pipe that had rested. */
 const wait = computed(() => {
-  const first = years.shown?.comfort.first
+  const first = years.shown?.comfort.coldPipe
   return first ? assessed(first.draws, units.value.seconds(first.medianS)) : '…'
 })
 const units = computed(() => table.units)
 const money = computed(() => (years.shown ? moneyByStation(years.shown) : null))
 /** Heat and water that run off while somebody waits. */
-const runOff = computed(() =>
+const toWaste = computed(() =>
   money.value && years.shown
-    ? money.value.runOff + waterMoney(years.shown.water.runOffL, study.value.site, study.value.prices.water)
+    ? money.value.toWaste + waterMoney(years.shown.water.toWasteL, study.value.site, study.value.prices.water)
     : undefined,
 )
 const frame = computed(() => clock.frame)
@@ -128,13 +128,13 @@ const heater = computed(() => study.value.plant.heaters[0]!)
           @click="emit('open', 'prices', '')"
         >
           <span class="text-copper">Prices</span> purchased
-          <b class="font-semibold">{{ years.shown ? units.energy(boughtKwh(years.shown)) : '…' }}</b>
+          <b class="font-semibold">{{ years.shown ? units.energy(purchasedKwh(years.shown)) : '…' }}</b>
         </button>
       </div>
     </div>
     <StationButton name="Drain" :open="station === 'drain'" @click="emit('open', 'drain', '')">
       <template #now>useful heat {{ spend(money?.taps) }}</template>
-      <template #year>draw-off to waste {{ spend(runOff) }}</template>
+      <template #year>draw-off to waste {{ spend(toWaste) }}</template>
       <DrainMark />
     </StationButton>
   </section>

@@ -4,7 +4,7 @@ import interact from 'interactjs'
 import TimeField from '~/components/fields/TimeField.vue'
 import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
-import { DAY_NAMES, hoursOpen, type Week } from '~~/core/calendar/week'
+import { DAY_NAMES, hoursOpen, type Schedule } from '~~/core/calendar/week'
 import {
   addFreeWindow,
   addWindow,
@@ -12,7 +12,7 @@ import {
   nudgeWindow,
   removeWindow,
   splitWindow,
-} from '~~/core/household/edits/windows'
+} from '~~/core/household/edits/schedule'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'
 import type { Grid } from '~~/core/study/controls'
 
@@ -23,14 +23,14 @@ import type { Grid } from '~~/core/study/controls'
  */
 const props = defineProps<{
   label: string
-  week: Week
+  week: Schedule
   grid: Grid
   disabled?: boolean
-  found?: Week | null
+  found?: Schedule | null
   /** Background and text of an on period, where it is not the usual one. */
   look?: string
 }>()
-const emit = defineEmits<{ change: [week: Week] }>()
+const emit = defineEmits<{ change: [week: Schedule] }>()
 const table = useStudy()
 const clock = (minute: number) => table.units.time(minute)
 
@@ -44,8 +44,8 @@ const group = computed(() => daysTogether(props.grid, day.value))
 const groupName = (days: number[]) =>
   days.length === 7 ? 'Every day' : days.length === 5 ? 'Monday to Friday' : days.map((d) => DAY_NAMES[d]).join(', ')
 const shown = computed(() =>
-  props.week.map((windows, d) =>
-    windows.map((w, i) => {
+  props.week.map((ofDay, d) =>
+    ofDay.map((w, i) => {
       const h = held.value
       return h && h.index === i && daysTogether(props.grid, h.day).includes(d)
         ? { fromMin: snap(props.grid, h.from), toMin: snap(props.grid, h.to) }
@@ -57,7 +57,7 @@ const problems = computed(() => misfits(props.grid, props.week))
 const full = computed(() => props.week[day.value]!.length >= props.grid.periodsPerDay)
 
 /** What an edit came to, where the grid had room for it. */
-function put(week: Week | null) {
+function put(week: Schedule | null) {
   if (week && !props.disabled) emit('change', week)
 }
 const setWindow = (d: number, i: number, fromMin: number, toMin: number) =>
@@ -151,7 +151,7 @@ onMounted(() => {
         ><span class="-ml-2">{{ String(h).padStart(2, '0') }}</span></span
       >
     </div>
-    <div v-for="(windows, d) in shown" :key="d" class="flex items-start">
+    <div v-for="(ofDay, d) in shown" :key="d" class="flex items-start">
       <button
         class="min-h-11 w-11 sm:min-h-8 shrink-0 text-left text-sm leading-4"
         :class="group.includes(d) ? 'font-semibold text-copper' : 'text-ink-soft'"
@@ -181,7 +181,7 @@ onMounted(() => {
             :style="{ left: `${h * 12.5}%` }"
           />
           <div
-            v-for="(w, i) in windows"
+            v-for="(w, i) in ofDay"
             :key="i"
             class="week-window group absolute inset-y-0.5 touch-none rounded-sm select-none"
             :class="[disabled ? 'pointer-events-none' : 'cursor-grab', look ?? 'bg-copper text-white']"

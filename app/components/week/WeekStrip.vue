@@ -5,13 +5,13 @@ import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
-import { DAY_NAMES, type Week } from '~~/core/calendar/week'
+import { DAY_NAMES, type Schedule } from '~~/core/calendar/week'
 import { ALWAYS } from '~~/core/calendar/week'
 import { DAY_S, MONTH_OF_DAY } from '~~/core/calendar/year'
 import { daylight } from '~~/core/climate/sun'
 import { emptyDays } from '~~/core/household/empty-days'
 import { dearWeek } from '~~/core/money/tariff'
-import { hasSetpoint, isRunning } from '~~/core/study/heater-kinds'
+import { hasSetpoint, isInstantaneous } from '~~/core/study/heater-kinds'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
 
@@ -29,22 +29,22 @@ const away = computed(() => emptyDays(study.value.people))
 interface Lane {
   key: string
   name: string
-  week: Week
+  week: Schedule
   colour: string
   /** Its text on that colour. */
   ink: string
-  set: (week: Week) => void
+  set: (week: Schedule) => void
 }
 const lanes = computed((): Lane[] => [
   ...study.value.plant.heaters
-    .filter((h) => hasSetpoint(h) && !isRunning(h))
+    .filter((h) => hasSetpoint(h) && !isInstantaneous(h))
     .map((h) => ({
       key: h.id,
       name: h.name,
-      week: controls.value.heaters[h.id]!.windows ?? ALWAYS,
+      week: controls.value.heaters[h.id]!.schedule ?? ALWAYS,
       colour: 'bg-copper',
       ink: 'text-white',
-      set: (w: Week) => void table.set(`timer ${h.id}`, (k) => void (k.heaters[h.id]!.windows = w)),
+      set: (w: Schedule) => void table.set(`timer ${h.id}`, (k) => void (k.heaters[h.id]!.schedule = w)),
     })),
   ...(study.value.pipes.loop
     ? [
@@ -56,12 +56,12 @@ const lanes = computed((): Lane[] => [
               ? ALWAYS.map(() => [])
               : controls.value.loop.mode === 'always'
                 ? ALWAYS
-                : controls.value.loop.windows,
+                : controls.value.loop.schedule,
           colour: 'bg-ink-soft',
           ink: 'text-plaster-pale',
-          set: (w: Week) =>
+          set: (w: Schedule) =>
             void table.set('loop windows', (k) => {
-              k.loop.windows = w
+              k.loop.schedule = w
               if (k.loop.mode === 'off' || k.loop.mode === 'always') k.loop.mode = 'clock'
             }),
         },
@@ -72,10 +72,10 @@ const lanes = computed((): Lane[] => [
         {
           key: 'heating',
           name: 'Space heating',
-          week: controls.value.heating.windows ?? ALWAYS,
+          week: controls.value.heating.schedule ?? ALWAYS,
           colour: 'bg-line-strong',
           ink: 'text-ink',
-          set: (w: Week) => void table.set('house heating', (k) => void (k.heating.windows = w)),
+          set: (w: Schedule) => void table.set('house heating', (k) => void (k.heating.schedule = w)),
         },
       ]
     : []),
@@ -85,10 +85,10 @@ const lane = computed(() => lanes.value.find((l) => l.key === chosen.value) ?? l
 const others = computed(() => lanes.value.filter((l) => l.key !== lane.value?.key))
 /** Pasteurisation cycles of a day, each in the lane of its heater. */
 const runsOf = ({ key }: Lane, d: number) => {
-  const run = controls.value.heaters[key]?.disinfection
+  const run = controls.value.heaters[key]?.pasteurisation
   return run?.weekday === d ? [run] : []
 }
-const anyRun = computed(() => Object.values(controls.value.heaters).some((h) => h.disinfection))
+const anyRun = computed(() => Object.values(controls.value.heaters).some((h) => h.pasteurisation))
 const month = computed(() => MONTH_OF_DAY[week.value * 7]!)
 /** When it costs more than at the cheapest, by the carrier that has bands. */
 const dear = computed(() => {

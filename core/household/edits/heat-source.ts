@@ -4,14 +4,14 @@ import type { Carrier } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
 import { freshId } from '../../study/fresh-id'
 import { BurnerFuel } from '../../study/fuels'
-import { carrierOf, hasSetpoint, type HeaterOf, isHeatPump, isLocal, isOnStore } from '../../study/heater-kinds'
+import { carrierOf, hasSetpoint, type HeaterOf, isHeatPump, isOnStore, isPointOfUse } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
 import type { Tap } from '../../study/pipes'
 import type { Heater, Store } from '../../study/plant'
 import type { Study } from '../../study/study'
-import { ASSUMED_STORE_L, assumedHeater, assumedStore, beginControl } from '../blank/assumed-heaters'
+import { ASSUMED_STORE_L, assumedHeater, assumedStore, defaultControl } from '../defaults/assumed-heaters'
+import { runsTo } from '../lookups'
 import { supplyOf } from '../supply'
-import { runsTo } from '../ways'
 import { refusesPut } from './plant'
 
 /** A heat source that could be put into a house, and how. */
@@ -93,14 +93,14 @@ export function heatSource(study: Study, kind: HeaterKind, how: How, choice: Cho
   return {
     replaces,
     heater,
-    control: hasSetpoint(heater) ? { ...beginControl(kind), ...likeBefore } : null,
+    control: hasSetpoint(heater) ? { ...defaultControl(kind), ...likeBefore } : null,
     store: isOnStore(heater) && !store ? assumedStore(place, kind) : null,
   }
 }
 
 /** A tap without a heater of its own: where the water is longest on its way. */
 export function farFreeTap(study: Study): string {
-  const taken = new Set(study.plant.heaters.filter(isLocal).map((h) => h.tapId))
+  const taken = new Set(study.plant.heaters.filter(isPointOfUse).map((h) => h.tapId))
   const metres = (tap: Tap) => runsTo(study, tap).reduce((s, r) => s + r.lengthM, 0)
   const free = study.pipes.taps.filter((t) => !taken.has(t.id))
   return (free.sort((a, b) => metres(b) - metres(a))[0] ?? study.pipes.taps[0]).id

@@ -1,6 +1,6 @@
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
-import { isLocal } from '../../study/heater-kinds'
+import { isPointOfUse } from '../../study/heater-kinds'
 import { forget } from '../../study/measures'
 import type { Study } from '../../study/study'
 
@@ -10,15 +10,15 @@ export const removePerson = (study: Study, id: string): Study =>
     people.persons = people.persons.filter((p) => p.id !== id)
     people.absences = people.absences.filter((a) => a.personId !== id)
     people.guests = people.guests.filter((g) => g.likePersonId !== id)
-    for (const h of people.habits) if (h.personId === id) h.personId = null
+    for (const h of people.uses) if (h.personId === id) h.personId = null
   })
 
 /** Why a tap must stay, or null. */
 export function keepsTap({ pipes, plant, people }: Study, id: string): string | null {
   if (pipes.taps.length === 1) return 'the last outlet cannot be removed'
-  if (plant.heaters.some((h) => isLocal(h) && h.tapId === id)) return 'it has a point-of-use heater'
+  if (plant.heaters.some((h) => isPointOfUse(h) && h.tapId === id)) return 'it has a point-of-use heater'
   const { draws } = people
-  if (people.habits.some((h) => h.tapId === id)) return 'a use is assigned to it'
+  if (people.uses.some((h) => h.tapId === id)) return 'a use is assigned to it'
   if (draws.kind === 'standard' && draws.tapId === id) return 'the tapping profile uses it'
   if (draws.kind === 'logged' && draws.draws.some((d) => d.tapId === id)) return 'the draw-off log uses it'
   return null
@@ -45,18 +45,18 @@ export const addTap = (study: Study): Study =>
   })
 
 /** Days that an absence and guests begin with: a fortnight in August, the week after midwinter. */
-const BEGIN_AWAY = { fromDay: 213, toDay: 226 } as const
-const BEGIN_GUESTS = { fromDay: 358, toDay: 365 } as const
+const DEFAULT_AWAY = { fromDay: 213, toDay: 226 } as const
+const DEFAULT_GUESTS = { fromDay: 358, toDay: 365 } as const
 
 /** One more absence of everybody. */
 export const addAbsence = (study: Study): Study =>
-  edited(study, ({ people }) => void people.absences.push({ personId: null, ...BEGIN_AWAY }))
+  edited(study, ({ people }) => void people.absences.push({ personId: null, ...DEFAULT_AWAY }))
 
 /** Two guests more, who live as the first of the household does; nobody can live like nobody. */
 export const addGuests = (study: Study): Study =>
   edited(study, ({ people }) => {
     const [like] = study.people.persons
-    if (like) people.guests.push({ name: 'Guests', count: 2, likePersonId: like.id, ...BEGIN_GUESTS })
+    if (like) people.guests.push({ name: 'Guests', count: 2, likePersonId: like.id, ...DEFAULT_GUESTS })
   })
 
 /** One end of a stretch of days moved; the other goes along so that it never ends before it begins. */
@@ -69,6 +69,6 @@ export function moveEnd(span: { fromDay: number; toDay: number }, end: 'fromDay'
 /** The study without a use, and without what was proposed for it. */
 export const removeHabit = (study: Study, id: string): Study =>
   edited(study, ({ people, packages }) => {
-    people.habits = people.habits.filter((h) => h.id !== id)
-    forget(packages, 'habits', (x) => x === id)
+    people.uses = people.uses.filter((h) => h.id !== id)
+    forget(packages, 'uses', (x) => x === id)
   })

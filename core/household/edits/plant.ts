@@ -4,21 +4,21 @@ import { type Carrier, CARRIERS } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
-import { carrierOf, hasSetpoint, isLocal, isOnStore, isRunning } from '../../study/heater-kinds'
+import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from '../../study/heater-kinds'
 import { forget } from '../../study/measures'
 import type { Loop, Tap } from '../../study/pipes'
 import { type Heater, MOST_HEATERS, type Store } from '../../study/plant'
 import type { Study } from '../../study/study'
-import { assumedIn } from '../blank/assumed'
+import { assumedIn } from '../defaults/assumed'
 import {
   ASSUMED_STORE_L,
   assumedHeater,
   assumedStore,
   assumedTariff,
-  beginControl,
+  defaultControl,
   FLUE_STORE_UA,
-} from '../blank/assumed-heaters'
-import { BEGIN_LOOP, beginReturns } from '../blank/loop'
+} from '../defaults/assumed-heaters'
+import { DEFAULT_LOOP, defaultReturns } from '../defaults/loop'
 
 /** Changes to a plant that touch more than one part of the study. Each takes a sound study and gives a sound one. */
 
@@ -55,7 +55,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       for (const c of [controls.found, controls.set])
         if (c)
           c.heaters = Object.fromEntries(
-            heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? beginControl(h.kind)]),
+            heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? defaultControl(h.kind)]),
           )
       for (const c of [controls.found, controls.set])
         if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
@@ -67,7 +67,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       if (store && before && store !== before) origins['plant.store.loss'] = 'assumed'
       for (const h of added) {
         Object.assign(origins, assumedIn(h, `plant.heaters.${h.id}`))
-        if (hasSetpoint(h)) Object.assign(origins, assumedIn(beginControl(h.kind), `controls.found.heaters.${h.id}`))
+        if (hasSetpoint(h)) Object.assign(origins, assumedIn(defaultControl(h.kind), `controls.found.heaters.${h.id}`))
       }
     }),
   )
@@ -81,13 +81,13 @@ function flued(study: Study, heaters: readonly Heater[], store: Store): Store {
   return { ...store, loss: { kind: 'ua', uaWK: FLUE_STORE_UA } }
 }
 
-const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isLocal(h))
+const central = (heaters: readonly Heater[]) => heaters.filter((h) => !isPointOfUse(h))
 
 /** Why a heater of a kind cannot be there besides the others, or null. */
 export function refusesHeater(others: readonly Heater[], kind: HeaterKind): string | null {
   if (HEATERS[kind].heats === 'tap' && central(others).length === 0)
     return 'it serves one outlet; another heater must serve the others'
-  if (HEATERS[kind].heats === 'running' && others.some(isRunning))
+  if (HEATERS[kind].heats === 'instantaneous' && others.some(isInstantaneous))
     return 'there is an instantaneous water heater already'
   return null
 }
@@ -97,14 +97,14 @@ const SMALL_USES: readonly Tap['kind'][] = ['basin', 'kitchen']
 
 /** A tap without a heater of its own, a basin first; or the first of all. */
 function freeTap(study: Study, others: readonly Heater[]): string {
-  const taken = new Set(others.filter(isLocal).map((h) => h.tapId))
+  const taken = new Set(others.filter(isPointOfUse).map((h) => h.tapId))
   const free = study.pipes.taps.filter((t) => !taken.has(t.id))
   const best = SMALL_USES.map((kind) => free.find((t) => t.kind === kind)).find((t) => t !== undefined)
   return (best ?? free[0] ?? study.pipes.taps[0]).id
 }
 
 const tapsLeft = (study: Study, others: readonly Heater[], kind: HeaterKind) =>
-  HEATERS[kind].heats !== 'tap' || others.filter(isLocal).length < study.pipes.taps.length
+  HEATERS[kind].heats !== 'tap' || others.filter(isPointOfUse).length < study.pipes.taps.length
 
 /** The plant with a heater of another kind in a place: it keeps its place, not its figures. */
 export function changeHeaterKind(study: Study, id: string, kind: HeaterKind): Study {
@@ -215,7 +215,7 @@ export function addLoop(study: Study): Study {
   if (study.pipes.loop) return study
   const trunk = study.pipes.runs.find((r) => r.from === null)!
   const loop: Loop = {
-    turnsAt: trunk.id,
+    returnConnectionRunId: trunk.id,
     back: {
       material: trunk.material,
       size: trunk.size,
@@ -226,8 +226,8 @@ export function addLoop(study: Study): Study {
       joints: trunk.joints,
       fittings: trunk.fittings,
     },
-    ...BEGIN_LOOP,
-    returns: beginReturns('own pipe'),
+    ...DEFAULT_LOOP,
+    returns: defaultReturns('own pipe'),
   }
   return edited(study, ({ pipes, origins }) => {
     pipes.loop = loop
@@ -239,9 +239,9 @@ export function addLoop(study: Study): Study {
 export function removeLoop(study: Study): Study {
   return edited(study, ({ pipes, controls, packages, origins }) => {
     pipes.loop = null
-    for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', windows: everyDay() }
+    for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', schedule: everyDay() }
     for (const p of packages) {
-      p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-windows')
+      p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-schedule')
       for (const m of p.measures) if (m.kind === 'insulate-runs') m.loopReturn = false
     }
     for (const path of Object.keys(origins)) if (path.startsWith('pipes.loop.')) delete origins[path]

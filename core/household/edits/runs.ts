@@ -78,7 +78,7 @@ export function keepsRun(study: Study, id: string): string | null {
   const { runs, taps, loop } = study.pipes
   if (runs.length === 1) return 'the last run cannot be removed'
   if (taps.some((t) => t.runId === id)) return 'an outlet is connected to it'
-  if (loop?.turnsAt === id) return 'the return connects at its end'
+  if (loop?.returnConnectionRunId === id) return 'the return connects at its end'
   return null
 }
 

@@ -1,12 +1,12 @@
-import { everyDay, type Week } from '../../calendar/week'
+import { everyDay, type Schedule } from '../../calendar/week'
 import { CLIMATES, heatedMonths } from '../../climate/archetypes'
 import { BILLED } from '../../money/billing'
 import { edited } from '../../study/edited'
 import { hasSetpoint } from '../../study/heater-kinds'
 import type { Study } from '../../study/study'
-import { assumedIn, originsOf } from '../blank/assumed'
-import { beginControl } from '../blank/assumed-heaters'
-import { blankStudy } from '../blank/blank'
+import { assumedIn, originsOf } from '../defaults/assumed'
+import { defaultControl } from '../defaults/assumed-heaters'
+import { blankStudy } from '../defaults/blank'
 import { withPrices } from '../edits/plant'
 import { currencyIn, withDefaults } from '../engineer/begin-with'
 import { type EngineerDefaults, NO_DEFAULTS } from '../engineer/defaults'
@@ -16,7 +16,7 @@ import { quickPlant } from './plant'
 import { inSouth, regionOf } from './regions'
 import { quickHabits, quickPersons } from './routine'
 
-const TIMERS: Record<QuickTimer, Week | null> = { always: null, twice: everyDay([330, 510], [990, 1320]) }
+const TIMERS: Record<QuickTimer, Schedule | null> = { always: null, twice: everyDay([330, 510], [990, 1320]) }
 /** On periods of a circulation found on a schedule: while people are up. */
 const LOOP_ON = everyDay([360, 1320])
 /** Share of its energy a house is heated with, by what also heats the water. */
@@ -47,19 +47,19 @@ export function quickStart(id: string, answers: QuickAnswers, own: EngineerDefau
     })
     if (units === 'us' && carrier === 'natural-gas') study.energyIn = 'therm'
     study.people.persons = persons
-    study.people.habits = quickHabits(answers, persons, pipes.taps)
+    study.people.uses = quickHabits(answers, persons, pipes.taps)
     Object.assign(study.pipes, pipes)
     Object.assign(study.plant, plant)
     const { found } = study.controls
     found.heaters = Object.fromEntries(
       plant.heaters.filter(hasSetpoint).map((h) => {
-        const control = beginControl(h.kind)
-        const windows = TIMERS[answers.timer]
-        return [h.id, { ...control, windows, setpointC: answers.setpointC ?? control.setpointC }]
+        const control = defaultControl(h.kind)
+        const schedule = TIMERS[answers.timer]
+        return [h.id, { ...control, schedule, setpointC: answers.setpointC ?? control.setpointC }]
       }),
     )
     found.loop.mode = pipes.loop ? answers.loopMode : 'off'
-    found.loop.windows = LOOP_ON
+    found.loop.schedule = LOOP_ON
     study.prices.carriers = {}
   })
   return marked(priced(withDefaults(withPrices(begun), own), answers), answers)

@@ -1,9 +1,9 @@
 import type { Material } from '../../pipes/catalogue'
 import type { Run, Tap } from '../../study/pipes'
 import type { Study } from '../../study/study'
-import { foam, run } from '../blank/build'
-import { BEGIN_LOOP, beginReturns } from '../blank/loop'
-import { unlookedPipe, unlookedTap } from '../blank/unlooked'
+import { foam, run } from '../defaults/build'
+import { DEFAULT_LOOP, defaultReturns } from '../defaults/loop'
+import { pipeNotChecked, tapNotChecked } from '../defaults/not-checked'
 import { QUICK_FIXTURES, type QuickAnswers, type QuickFixture } from './answers'
 
 type Pipe = readonly [Material, string]
@@ -72,7 +72,7 @@ export function quickPipes(
   const runs: Run[] = []
   const taps = ends.map(({ id, name, kind }): Tap => {
     const { name: _name, ...of } = FIXTURES[kind]
-    return { id, name, runId: `to-${id}`, kind, ...of, ...unlookedTap() }
+    return { id, name, runId: `to-${id}`, kind, ...of, ...tapNotChecked() }
   })
   const to = ({ id, name }: (typeof ends)[number], from: string, [material, size]: Pipe, lengthM: number) =>
     run(`to-${id}`, `To ${name}`, from, [material, size, round(lengthM)], 'heated')
@@ -95,7 +95,7 @@ export function quickPipes(
       runs,
       taps,
       loop: {
-        turnsAt: 'trunk-far',
+        returnConnectionRunId: 'trunk-far',
         back: {
           material: pipe.branch[0],
           size: pipe.branch[1],
@@ -103,10 +103,10 @@ export function quickPipes(
           place: 'heated',
           insulation: foam(ON_LOOP_MM),
           reachable: true,
-          ...unlookedPipe(),
+          ...pipeNotChecked(),
         },
-        returns: beginReturns('own pipe'),
-        ...BEGIN_LOOP,
+        returns: defaultReturns('own pipe'),
+        ...DEFAULT_LOOP,
       },
     }
   }

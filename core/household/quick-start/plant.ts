@@ -1,6 +1,6 @@
 import { HEATERS } from '../../heaters/kinds'
 import type { Heater, Store } from '../../study/plant'
-import { assumedHeater, assumedStore } from '../blank/assumed-heaters'
+import { assumedHeater, assumedStore } from '../defaults/assumed-heaters'
 import { burns, hasVessel, type QuickAnswers } from './answers'
 
 /** Contents of a vessel nobody has said, L: for the house, and more for each who lives there; one with a flue is smaller. */

@@ -1,6 +1,6 @@
-import type { Habit, Person } from '../../study/people'
+import type { Person, Use } from '../../study/people'
 import type { Tap } from '../../study/pipes'
-import { basin, bath, DAYS_OF, dishes, shower } from '../blank/build'
+import { basin, bath, DAYS_OF, dishes, shower } from '../defaults/build'
 import type { QuickAnswers, QuickDay } from './answers'
 
 /** When each thing is done by those who are out by day, at home, or up late; the first of several, HH:MM. */
@@ -42,13 +42,13 @@ export function quickPersons({ adults, children, older }: QuickAnswers): Person[
 }
 
 /** What the occupants draw on a usual day: by who they are, what there is to draw from and when they are at home. */
-export function quickHabits(answers: QuickAnswers, persons: readonly Person[], taps: readonly Tap[]): Habit[] {
+export function quickHabits(answers: QuickAnswers, persons: readonly Person[], taps: readonly Tap[]): Use[] {
   const when = WHEN[answers.day]
   const of = (kind: Tap['kind']) => taps.filter((t) => t.kind === kind)
   const one = (among: readonly Tap[], i: number) => among[i % among.length]
   const [showers, baths, basins, sinks, machines] = (['shower', 'bath', 'basin', 'kitchen', 'machine'] as const).map(of)
   const hands = basins.length ? basins : sinks
-  const habits: Habit[] = []
+  const uses: Use[] = []
   const mixed = [...showers, ...baths, ...basins, ...sinks]
   persons.forEach((person, i) => {
     const kind = person.kind === 'child' ? 'child' : person.kind === 'old' ? 'old' : 'adult'
@@ -61,33 +61,33 @@ export function quickHabits(answers: QuickAnswers, persons: readonly Person[], t
     const turn = after(when.wash, Math.floor(i / Math.max(1, showers.length)) * APART_MIN)
     if (showers.length) {
       const [chance, minutes] = SHOWER[kind]
-      habits.push(shower(who(one(showers, i), 'shower', 1), { days: 'every', at: turn, chance }, minutes))
+      uses.push(shower(who(one(showers, i), 'shower', 1), { days: 'every', at: turn, chance }, minutes))
     }
     if (baths.length) {
       const chance = !showers.length ? BATH_SHARE.instead : kind === 'child' ? BATH_SHARE.child : BATH_SHARE.besides
       const litres = kind === 'child' ? BATH_L.child : BATH_L.adult
       const at = after(when.bath, i * 2 * APART_MIN)
-      habits.push(bath(who(one(baths, i), 'bath', 1), { days: 'every', at, chance }, litres))
+      uses.push(bath(who(one(baths, i), 'bath', 1), { days: 'every', at, chance }, litres))
     }
     if (!showers.length && !baths.length && mixed.length)
-      habits.push(basin(who(one(mixed, i), 'wash', 1), { days: 'every', at: turn }, WASH_L))
+      uses.push(basin(who(one(mixed, i), 'wash', 1), { days: 'every', at: turn }, WASH_L))
     if (hands.length)
       when.hands.forEach((at, n) =>
-        habits.push(basin(who(one(hands, i), 'hands', n + 1), { days: 'every', at: after(at, i * 3) }, HANDS_L)),
+        uses.push(basin(who(one(hands, i), 'hands', n + 1), { days: 'every', at: after(at, i * 3) }, HANDS_L)),
       )
   })
   const household = (tap: Tap, id: string, name: string) => ({ id, name, personId: null, tapId: tap.id })
   if (sinks.length) {
     const litres = (DISHES_L.household + DISHES_L.each * persons.length) / when.dishes.length
     when.dishes.forEach((at, n) =>
-      habits.push(dishes(household(one(sinks, n), `dishes-${n + 1}`, 'Washing up'), { days: 'every', at }, litres)),
+      uses.push(dishes(household(one(sinks, n), `dishes-${n + 1}`, 'Washing up'), { days: 'every', at }, litres)),
     )
   }
   machines.forEach((tap, n) =>
-    habits.push({
+    uses.push({
       ...basin(household(tap, `machine-${n + 1}`, tap.name), { days: 'every', at: '14:00', chance: 0.6 }, MACHINE_L),
       spreadMin: 120,
     }),
   )
-  return habits.map((h) => ({ ...h, days: [...DAYS_OF.every] }))
+  return uses.map((h) => ({ ...h, days: [...DAYS_OF.every] }))
 }

@@ -25,8 +25,8 @@ const LOSSES: [keyof Energy, string, string][] = [
   ['primaryKwh', 'primary', 'Primary circuit'],
   ['storeKwh', 'store', 'Cylinder'],
   ['loopKwh', 'loop', 'Circulation'],
-  ['deadRunKwh', 'runs', 'Dead legs'],
-  ['runOffKwh', 'run-off', 'Draw-off to waste'],
+  ['deadLegKwh', 'runs', 'Dead legs'],
+  ['toWasteKwh', 'run-off', 'Draw-off to waste'],
   ['reliefKwh', 'relief', 'T&P valve'],
 ]
 

@@ -2,8 +2,8 @@ import type { Display } from '../../units/display'
 import type { Energy } from '../result'
 
 /** What is lost by keeping water ready and by what cools in pipes, kWh: all of it warms the air around something. */
-export const lostToAirKwh = ({ storeKwh, loopKwh, deadRunKwh, primaryKwh }: Energy): number =>
-  storeKwh + loopKwh + deadRunKwh + primaryKwh
+export const lostToAirKwh = ({ storeKwh, loopKwh, deadLegKwh, primaryKwh }: Energy): number =>
+  storeKwh + loopKwh + deadLegKwh + primaryKwh
 
 /** How much of the losses came to heated rooms while they were heated, in a sentence; it depends on where things stand. */
 export function houseHeatSentence(energy: Energy, credited: boolean, write: Display): string {

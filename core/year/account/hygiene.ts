@@ -101,9 +101,9 @@ export class StoreHygiene {
       drawnTepidHoursWeek: this.tepidDrawnS / HOUR_S / weeks,
       tepidOn: this.tepidOn,
       /** Tenfold kills reached by the coolest layer in the worst week that anybody was there. At most 99 is shown. */
-      leastLogKillWeek: worst('coolest'),
+      weeklyLogReductionMin: worst('coolest'),
       /** The same of the layer that is drawn. */
-      drawnLogKillWeek: worst('drawn'),
+      weeklyLogReductionDrawn: worst('drawn'),
     }
   }
 }

@@ -3,8 +3,8 @@ import { type Carrier, CARRIERS } from '../../money/carriers'
 /** Where heat goes to or comes from. Each is kept for every month, kJ. */
 export const FLOWS = [
   'useful',
-  'deadRun',
-  'runOff',
+  'deadLeg',
+  'toWaste',
   'loop',
   'store',
   'primary',
@@ -21,7 +21,7 @@ export type Flow = (typeof FLOWS)[number]
 export const COMES_IN: readonly Flow[] = ['recovered', 'renewable', 'ambient']
 
 /** Litres kept for every month. */
-const WATERS = ['hot', 'mixed', 'runOff', 'relief', 'warmCold'] as const
+const WATERS = ['hot', 'mixed', 'toWaste', 'relief', 'warmCold'] as const
 type WaterKind = (typeof WATERS)[number]
 
 const twelve = () => new Float64Array(12)

@@ -1,4 +1,4 @@
-import { boughtKwh, type YearResult } from '../result'
+import { purchasedKwh, type YearResult } from '../result'
 
 /** Stations of the line of water that energy is spent at. */
 export interface StationMoney {
@@ -8,13 +8,13 @@ export interface StationMoney {
   runs: number
   /** Heat that was used, and what ran off on the way to it: it goes down the drain. */
   taps: number
-  runOff: number
+  toWaste: number
 }
 
 /** All energy that came in, kWh: bought, and from the sun, the air and the drain. */
 export function cameInKwh(result: Pick<YearResult, 'energy'>): number {
   const { renewableKwh, ambientKwh, recoveredKwh } = result.energy
-  return boughtKwh(result) + renewableKwh + ambientKwh + recoveredKwh
+  return purchasedKwh(result) + renewableKwh + ambientKwh + recoveredKwh
 }
 
 /** Electricity of the loop's pump that became no heat in the water, kWh: a cable's all does, and it has no pump that runs. */
@@ -41,7 +41,7 @@ export function energyGoes(result: Pick<YearResult, 'energy' | 'pump'>): EnergyG
   const pump = pumpKwh(result)
   return {
     useful: energy.usefulKwh,
-    runs: energy.deadRunKwh + energy.runOffKwh,
+    runs: energy.deadLegKwh + energy.toWasteKwh,
     loop: energy.loopKwh + pump,
     standing: energy.storeKwh + energy.primaryKwh + energy.reliefKwh,
     conversion: energy.conversionKwh - pump,
@@ -69,8 +69,8 @@ export function moneyByStation(result: YearResult): StationMoney {
     heater: p * (energy.conversionKwh - pump + energy.primaryKwh),
     store: p * (energy.storeKwh + energy.reliefKwh),
     loop: p * (energy.loopKwh - (energy.loopPumpKwh - pump)) + result.cost.loopPump,
-    runs: p * energy.deadRunKwh,
+    runs: p * energy.deadLegKwh,
     taps: p * energy.usefulKwh,
-    runOff: p * energy.runOffKwh,
+    toWaste: p * energy.toWasteKwh,
   }
 }

@@ -7,7 +7,7 @@ import type { Draw } from './draws'
 export interface WeekDay {
   day: number
   weekday: number
-  draws: { startS: number; tapId: string; wantedC: number; litres: number }[]
+  draws: { startS: number; tapId: string; requiredC: number; litres: number }[]
 }
 
 /** The draws of a week of the year (0–51), day by day, with the litres each asks of its tap. */
@@ -19,7 +19,7 @@ export function weekOf(study: Study, all: readonly Draw[], week: number): WeekDa
       ? d.amount
       : d.measure === 'seconds'
         ? (d.amount / 60) * flow.get(d.tapId)!
-        : d.amount / (KJ_PER_LITRE_K * (d.wantedC - mains[day]))
+        : d.amount / (KJ_PER_LITRE_K * (d.requiredC - mains[day]))
   return Array.from({ length: 7 }, (_, i) => {
     const day = week * 7 + i
     return {
@@ -27,7 +27,7 @@ export function weekOf(study: Study, all: readonly Draw[], week: number): WeekDa
       weekday: (study.site.firstWeekday + day) % 7,
       draws: all
         .filter((d) => d.startS >= day * DAY_S && d.startS < (day + 1) * DAY_S)
-        .map((d) => ({ startS: d.startS, tapId: d.tapId, wantedC: d.wantedC, litres: litres(d, day) })),
+        .map((d) => ({ startS: d.startS, tapId: d.tapId, requiredC: d.requiredC, litres: litres(d, day) })),
     }
   })
 }

@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { DAY_S, DAYS, HOUR_S, midwinterDay } from '../../calendar/year'
 import { STANDARD_DAYS } from '../../people/standard-days'
-import type { Guests, Habit, People } from '../../study/people'
+import type { Guests, People, Use } from '../../study/people'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { MOST_DRAWS, YearRefused } from '../work'
@@ -10,7 +10,7 @@ import { MOST_DRAWS, YearRefused } from '../work'
 export interface Draw {
   startS: number
   tapId: string
-  wantedC: number
+  requiredC: number
   waits: boolean
   /** It runs on unused for so long once it is warm, s. */
   unattendedS: number
@@ -42,7 +42,7 @@ function normal(u: number, v: number): number {
 }
 
 /** Days (0–364) on which a habit's person is away. */
-function awayDays(people: People, habit: Habit): Set<number> {
+function awayDays(people: People, habit: Use): Set<number> {
   const out = new Set<number>()
   for (const a of people.absences)
     if (a.personId === null || a.personId === habit.personId) for (let d = a.fromDay - 1; d < a.toDay; d++) out.add(d)
@@ -55,7 +55,7 @@ function awayDays(people: People, habit: Habit): Set<number> {
  */
 function habitDraws(
   people: People,
-  habit: Habit,
+  habit: Use,
   site: Calendar,
   stream = habit.id,
   away = awayDays(people, habit),
@@ -72,7 +72,7 @@ function habitDraws(
     out.push({
       startS: sameEverywhere(Math.min(DAYS * DAY_S - HOUR_S, Math.max(0, day * DAY_S + minute * 60))),
       tapId: habit.tapId,
-      wantedC: habit.wantedC,
+      requiredC: habit.requiredC,
       waits: habit.waits,
       unattendedS: habit.waits ? habit.unattendedS : 0,
       measure: habit.use.kind === 'timed' ? 'seconds' : 'litres',
@@ -88,7 +88,7 @@ function guestDraws(people: People, guests: Guests, index: number, site: Calenda
   const away = new Set(
     Array.from({ length: DAYS }, (_, d) => d).filter((d) => d < guests.fromDay - 1 || d >= guests.toDay),
   )
-  return people.habits
+  return people.uses
     .filter((h) => h.personId === guests.likePersonId)
     .flatMap((h) =>
       Array.from({ length: guests.count }, (_, k) =>
@@ -108,7 +108,7 @@ function loggedDraws(log: Extract<People['draws'], { kind: 'logged' }>, firstWee
       out.push({
         startS,
         tapId: d.tapId,
-        wantedC: d.wantedC,
+        requiredC: d.requiredC,
         waits: false,
         unattendedS: 0,
         measure: 'litres',
@@ -127,7 +127,7 @@ function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): D
     minute: d.minute,
     draw: {
       tapId: draws.tapId,
-      wantedC: d.peakC ?? d.fromC,
+      requiredC: d.peakC ?? d.fromC,
       waits: d.peakC === null,
       unattendedS: 0,
       measure: 'kj' as const,
@@ -141,13 +141,13 @@ function standardDraws(draws: Extract<People['draws'], { kind: 'standard' }>): D
 }
 
 /** Draws that a year may come to when every chance is taken. */
-function mostDraws({ draws, habits, guests }: People): number {
+function mostDraws({ draws, uses, guests }: People): number {
   if (draws.kind === 'logged') return draws.draws.length * (Math.ceil(DAYS / draws.days) + 1)
   if (draws.kind === 'standard') return STANDARD_DAYS[draws.cycle].length * DAYS
-  const like = (id: string) => habits.filter((h) => h.personId === id).length
+  const like = (id: string) => uses.filter((h) => h.personId === id).length
   return guests.reduce(
     (sum, g) => sum + g.count * Math.max(0, g.toDay - g.fromDay + 1) * like(g.likePersonId),
-    habits.length * DAYS,
+    uses.length * DAYS,
   )
 }
 
@@ -161,6 +161,6 @@ export function drawsOfYear(people: People, site: Calendar): Draw[] {
     )
   if (draws.kind === 'standard') return standardDraws(draws)
   if (draws.kind === 'logged') return loggedDraws(draws, site.firstWeekday).sort(inTime)
-  const own = people.habits.flatMap((h) => habitDraws(people, h, site))
+  const own = people.uses.flatMap((h) => habitDraws(people, h, site))
   return [...own, ...people.guests.flatMap((g, i) => guestDraws(people, g, i, site))].sort(inTime)
 }

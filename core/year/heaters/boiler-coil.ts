@@ -98,7 +98,7 @@ export class BoilerCoil implements StoreHeater {
     // The circuit warms up to the zone, and then with it as far as its limit allows.
     const withIt = Math.max(0, Math.min(setpointC - zoneC, primary.flowMaxC - this.primaryC))
     const warmS = ((Math.max(0, zoneC - this.primaryC) + withIt) * this.heatKjK) / outputKw
-    const lagS = this.firing ? this.lagS : this.spec.startLagS
+    const lagS = this.firing ? this.lagS : this.spec.startDelayS
     return lagS + this.pace.until(warmS + (left + takenKw * (lagS + warmS)) / Math.max(willKw - takenKw, 0.01))
   }
 
@@ -114,7 +114,7 @@ export class BoilerCoil implements StoreHeater {
     const { spec, ledger } = this
     if (!this.firing) {
       this.firing = true
-      this.lagS = spec.startLagS
+      this.lagS = spec.startDelayS
       this.overrunS = 0
       this.start(1)
     }
@@ -180,7 +180,7 @@ export class BoilerCoil implements StoreHeater {
 
   /** Holds the circuit at the limit of its flow; what is less than the least output is made by going out and lighting again. */
   private holdAtLimit(dtS: number, zoneC: number, zoneKjK: number, store: LayeredStore): void {
-    const { primary, leastOutputKw, outputKw } = this.spec
+    const { primary, minOutputKw, outputKw } = this.spec
     const at = (circuitC: number) => {
       this.endC = this.meanC = circuitC
       this.coilKj = Math.max(0, zoneKjK * (circuitC - zoneC) * (1 - decay((this.coilKwK * dtS) / zoneKjK)))
@@ -188,15 +188,15 @@ export class BoilerCoil implements StoreHeater {
       return (this.coilKj + this.lostKj + (circuitC - this.primaryC) * this.heatKjK) / dtS
     }
     let burnerKw = at(primary.flowMaxC)
-    this.cycling = burnerKw < leastOutputKw
+    this.cycling = burnerKw < minOutputKw
     if (this.cycling) {
-      burnerKw = at(Math.min(primary.flowMaxC, Math.max(zoneC, primary.flowMaxC - primary.bandK / 2)))
+      burnerKw = at(Math.min(primary.flowMaxC, Math.max(zoneC, primary.flowMaxC - primary.restartDifferentialK / 2)))
       if (burnerKw < 0) {
         // The circuit is still warmer than that: it only cools.
         burnerKw = 0
         this.solve(0, dtS, zoneC, zoneKjK)
       }
-      this.start(startsASecond(burnerKw, leastOutputKw, this.heatKjK * primary.bandK) * dtS)
+      this.start(startsASecond(burnerKw, minOutputKw, this.heatKjK * primary.restartDifferentialK) * dtS)
     }
     this.finish(Math.min(burnerKw, outputKw), dtS, store)
   }
@@ -303,6 +303,6 @@ export class BoilerCoil implements StoreHeater {
 
   private start(count: number): void {
     this.starts += count
-    this.ledger.buy(this.spec.carrier, count * this.spec.purgeWh * 3.6, 0)
+    this.ledger.buy(this.spec.carrier, count * this.spec.startLossWh * 3.6, 0)
   }
 }

@@ -26,7 +26,7 @@ export class GasStoreBurner extends DirectHeater {
   }
 
   protected override begin(): void {
-    this.ledger.buy(this.spec.carrier, this.spec.purgeWh * 3.6, 0)
+    this.ledger.buy(this.spec.carrier, this.spec.startLossWh * 3.6, 0)
   }
 
   protected give(store: LayeredStore, dtS: number): void {

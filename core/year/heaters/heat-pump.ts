@@ -74,7 +74,7 @@ export class HeatPumpHeater extends DirectHeater {
     const { bottom, top } = spec.coil
     const airC = this.airC(atS)
     const most = store.heatToReach(HEAT_PUMP_LIMIT_C, bottom)
-    const pumpKj = airC >= spec.leastAirC ? Math.min(spec.outputKw * dtS, most) : 0
+    const pumpKj = airC >= spec.minOperatingAirC ? Math.min(spec.outputKw * dtS, most) : 0
     const elementKj =
       pumpKj === 0 || this.helps(store)
         ? Math.min(spec.backupKw * dtS, store.heatToReach(SAFETY.cutOut.value, this.elementAt))

@@ -5,7 +5,13 @@ import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
 import { emptyDays } from '../../household/empty-days'
 import type { HeaterControl } from '../../study/controls'
-import { carrierOf, efficiencyOf, type HeaterOf, type RunningHeater, runningOf } from '../../study/heater-kinds'
+import {
+  carrierOf,
+  efficiencyOf,
+  type HeaterOf,
+  type InstantaneousHeater,
+  instantaneousOf,
+} from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
 import type { Study } from '../../study/study'
 import { KJ_PER_LITRE_K } from '../../water/properties'
@@ -30,7 +36,7 @@ const RUNNING_STEP_S = 60
 const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
 
 /** Several of one heater on the same pipes as one: in turn the flow lights as many as it needs, together it lights all. */
-function sideBySide(spec: RunningHeater): RunningHeater {
+function sideBySide(spec: InstantaneousHeater): InstantaneousHeater {
   const { units } = spec
   if (units === 1) return spec
   const together = spec.unitsShare === 'together' ? units : 1
@@ -39,10 +45,8 @@ function sideBySide(spec: RunningHeater): RunningHeater {
     outputKw: spec.outputKw * units,
     contentL: spec.contentL * units,
     contentUaWK: spec.contentUaWK * units,
-    leastFlowLMin: spec.leastFlowLMin * together,
-    ...(spec.kind === 'instant-gas'
-      ? { leastOutputKw: spec.leastOutputKw * together, pilotW: spec.pilotW * units }
-      : {}),
+    minActivationFlowLMin: spec.minActivationFlowLMin * together,
+    ...(spec.kind === 'instant-gas' ? { minOutputKw: spec.minOutputKw * together, pilotW: spec.pilotW * units } : {}),
   }
 }
 
@@ -54,7 +58,7 @@ function sideBySide(spec: RunningHeater): RunningHeater {
  * between draws, unless keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
  */
 export class InstantPlant implements PlantModel {
-  private readonly spec: RunningHeater
+  private readonly spec: InstantaneousHeater
   private readonly control: HeaterControl
   private readonly levels: Levels
   /** What it is set to now, °C. */
@@ -64,7 +68,7 @@ export class InstantPlant implements PlantModel {
   private warm = false
   private readonly efficiency: Efficiency
   private readonly gas: HeaterOf<'instant-gas'> | null
-  private readonly leastOutputKw: number
+  private readonly minOutputKw: number
   /** Heat that its water takes up between going out and lighting, kJ. */
   private readonly swingKj: number
   private readonly study: Study
@@ -92,7 +96,7 @@ export class InstantPlant implements PlantModel {
   private keptKj = 0
 
   constructor(study: Study, ledger: Ledger) {
-    const running = runningOf(study.plant.heaters)
+    const running = instantaneousOf(study.plant.heaters)
     if (!running) throw new RangeError('nothing here heats water as it runs')
     const spec = sideBySide(atAltitude(running, study.site.altitudeM))
     this.spec = spec
@@ -103,8 +107,8 @@ export class InstantPlant implements PlantModel {
     this.heatsHouse = controls.heating.heaterId === spec.id
     this.efficiency = efficiencyOf(spec) ?? WHOLE
     this.gas = spec.kind === 'instant-gas' ? spec : null
-    this.leastOutputKw = this.gas?.leastOutputKw ?? 0
-    this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.hysteresisK
+    this.minOutputKw = this.gas?.minOutputKw ?? 0
+    this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.differentialK
     this.study = study
     this.ledger = ledger
     const startC = airAround(spec, 0, study.site.monthlyAirC)
@@ -129,19 +133,23 @@ export class InstantPlant implements PlantModel {
     if (this.warmEnough) return Math.min(longest, LOOK_S)
     // A heater about to start first passes its lag.
     if (!this.firing && !this.control.keepHot && !this.warm)
-      return Math.min(longest, Math.max(0.5, this.spec.startLagS))
+      return Math.min(longest, Math.max(0.5, this.spec.startDelayS))
     return this.lagS > 0 ? Math.min(longest, this.lagS) : longest
   }
 
-  evenAhead(tempC: number, bandK: number): number {
-    const litres = this.exchanger.litresNear(tempC, bandK, this.nowS)
+  evenAhead(tempC: number, restartDifferentialK: number): number {
+    const litres = this.exchanger.litresNear(tempC, restartDifferentialK, this.nowS)
     // At its full power what it makes follows from the flow that mixers ask for: it holds once the two have settled.
-    const holds = this.firing && this.lagS <= 0 && this.movedK < SETTLED_K && Math.abs(this.outletC - tempC) < 2 * bandK
-    return holds && litres >= this.exchanger.frontL - 1e-9 ? Infinity : litres
+    const holds =
+      this.firing &&
+      this.lagS <= 0 &&
+      this.movedK < SETTLED_K &&
+      Math.abs(this.outletC - tempC) < 2 * restartDifferentialK
+    return holds && litres >= this.exchanger.warmUpVolumeL - 1e-9 ? Infinity : litres
   }
 
   private fires(flowLMin: number): boolean {
-    return this.open && flowLMin >= this.spec.leastFlowLMin
+    return this.open && flowLMin >= this.spec.minActivationFlowLMin
   }
 
   /** @param inletC of the water that is for the taps: the cold main, or what a store has warmed before */
@@ -168,14 +176,14 @@ export class InstantPlant implements PlantModel {
     this.kw = 0
     const neededKw = ((setpointC - inletC) * litres * KJ_PER_LITRE_K) / dtS
     // Once lit it burns until what comes in is as warm as it makes; it lights again a hysteresis below.
-    this.warmEnough = inletC >= setpointC - (this.firing ? 0 : control.hysteresisK)
+    this.warmEnough = inletC >= setpointC - (this.firing ? 0 : control.differentialK)
     if (!this.fires(flowLMin) || this.warmEnough) {
       this.firing = false
       return 0
     }
     if (!this.firing) {
       this.firing = true
-      this.lagS = control.keepHot || this.warm ? 0 : spec.startLagS
+      this.lagS = control.keepHot || this.warm ? 0 : spec.startDelayS
       this.start(spec.unitsShare === 'together' ? spec.units : 1)
     }
     if (this.lagS > 0) {
@@ -184,7 +192,7 @@ export class InstantPlant implements PlantModel {
       return 0
     }
     this.kw = Math.min(spec.outputKw, neededKw)
-    this.start(startsASecond(this.kw, this.leastOutputKw, this.swingKj) * dtS)
+    this.start(startsASecond(this.kw, this.minOutputKw, this.swingKj) * dtS)
     const heatKj = this.kw * dtS
     this.buy(heatKj, this.gas?.exchanger === 'plate' ? PLATE_RETURN_C : inletC + APPROACH_K)
     return heatKj / (litres * KJ_PER_LITRE_K)
@@ -197,7 +205,7 @@ export class InstantPlant implements PlantModel {
 
   private start(count: number): void {
     this.startCount += count
-    if (this.gas) this.ledger.buy(this.gas.carrier, count * this.gas.purgeWh * 3.6, 0)
+    if (this.gas) this.ledger.buy(this.gas.carrier, count * this.gas.startLossWh * 3.6, 0)
   }
 
   refill(_tapLitres: number, _mainsC: number, back: Outflow | null): void {
@@ -225,15 +233,15 @@ export class InstantPlant implements PlantModel {
     const lost = this.warm ? 0 : (this.spec.contentUaWK / 1000) * Math.max(0, setpointC - this.exchanger.ambientC) * dtS
     const warmed = this.still ? this.exchanger.heatTo(setpointC, this.nowS) + this.cold.heatTo(setpointC, this.nowS) : 0
     this.keptKj += lost
-    if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.leastOutputKw, this.swingKj) * dtS)
+    if (this.still) this.start(startsASecond((lost + warmed) / dtS, this.minOutputKw, this.swingKj) * dtS)
     this.buy(lost + warmed, setpointC)
   }
 
   atClock(now: ClockNow): void {
-    const { windows, prices } = this.control
+    const { schedule, prices } = this.control
     this.open =
       this.spec.months[this.month] &&
-      (windows === null || isOn(windows, now.minuteOfWeek)) &&
+      (schedule === null || isOn(schedule, now.minuteOfWeek)) &&
       (prices !== 'cheapest' || now.cheapest.has(carrierOf(this.spec)))
     this.setpointC = this.levels.at(now.atS)
     this.warm = this.heatsHouse && now.heating
@@ -243,7 +251,7 @@ export class InstantPlant implements PlantModel {
     return this.firing && this.spec.id === heaterId
   }
 
-  disinfections(): { begun: number; held: number } {
+  pasteurisations(): { begun: number; held: number } {
     return { begun: 0, held: 0 }
   }
 
@@ -277,7 +285,7 @@ export class InstantPlant implements PlantModel {
     return [{ id: this.spec.id, starts: this.startCount }]
   }
 
-  stagnantHours(): number {
+  collectorStagnationHours(): number {
     return 0
   }
 

@@ -15,7 +15,7 @@ export class PasteurisationCycle {
   /** Until when at most, and how long it has been hot enough, s; null while none is under way. */
   private running: { untilS: number; heldS: number } | null = null
 
-  constructor(private readonly settings: NonNullable<HeaterControl['disinfection']> | null) {}
+  constructor(private readonly settings: NonNullable<HeaterControl['pasteurisation']> | null) {}
 
   get active(): boolean {
     return this.running !== null

@@ -41,7 +41,7 @@ export interface PlantModel {
   /** Temperature that leaves towards the taps, °C. */
   supplyC(): number
   /** Litres that will leave it within a band of a temperature, K either way; Infinity while it holds what it gives. */
-  evenAhead(tempC: number, bandK: number): number
+  evenAhead(tempC: number, restartDifferentialK: number): number
   /** Fills `out` with the hot water that leaves in a step. */
   supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void
   /** Takes in what replaces it: cold water, and what the loop brought back. */
@@ -60,9 +60,9 @@ export interface PlantModel {
   /** Whether a heater makes hot water now. */
   makes(heaterId: string): boolean
   /** Hot runs against growth that were begun, and those that reached their temperature and held it. */
-  disinfections(): { begun: number; held: number }
+  pasteurisations(): { begun: number; held: number }
   /** Hours in which collectors stood in the sun with nowhere to put their heat. */
-  stagnantHours(): number
+  collectorStagnationHours(): number
   /** Coolest water that is stored, °C; null without a store. */
   coolestC(): number | null
   /** Stored water that would be drawn next, °C; what the heater holds where nothing is stored. */

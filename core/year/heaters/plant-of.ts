@@ -1,5 +1,5 @@
 import { emptyDays } from '../../household/empty-days'
-import { isOnStore, runningOf } from '../../study/heater-kinds'
+import { instantaneousOf, isOnStore } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
 import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
@@ -11,7 +11,7 @@ import { StorePlant } from './store-plant'
 /** The plant that serves all taps: a store, a heater as the water runs, or one after the other. */
 export function plantOf(study: Study, ledger: Ledger): PlantModel {
   const { store, heaters } = study.plant
-  const running = runningOf(heaters)
+  const running = instantaneousOf(heaters)
   if (!store) return new InstantPlant(study, ledger)
   const { loop } = study.pipes
   const back =

@@ -30,8 +30,8 @@ export class SeriesPlant implements PlantModel {
     return this.heater.supplyC()
   }
 
-  evenAhead(tempC: number, bandK: number): number {
-    return this.heater.evenAhead(tempC, bandK)
+  evenAhead(tempC: number, restartDifferentialK: number): number {
+    return this.heater.evenAhead(tempC, restartDifferentialK)
   }
 
   supply(tapLitres: number, loopLitres: number, mainsC: number, dtS: number, out: Outflow): void {
@@ -63,8 +63,8 @@ export class SeriesPlant implements PlantModel {
     return this.store.makes(heaterId) || this.heater.makes(heaterId)
   }
 
-  disinfections(): { begun: number; held: number } {
-    return this.store.disinfections()
+  pasteurisations(): { begun: number; held: number } {
+    return this.store.pasteurisations()
   }
 
   setMonth(month: number): void {
@@ -90,8 +90,8 @@ export class SeriesPlant implements PlantModel {
     return [...this.store.starts(), ...this.heater.starts()]
   }
 
-  stagnantHours(): number {
-    return this.store.stagnantHours()
+  collectorStagnationHours(): number {
+    return this.store.collectorStagnationHours()
   }
 
   coolestC(): number {

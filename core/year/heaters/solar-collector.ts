@@ -20,7 +20,7 @@ const FULL_K = 0.1
 /** Collectors that load the store through a coil whenever the sun is worth it. Quasi-steady: their own heat is neglected. */
 export class SolarHeater extends DirectHeater {
   /** Hours in which the store was full and the collector stood in the sun. */
-  stagnantHours = 0
+  collectorStagnationHours = 0
   private running = false
   private readonly carriedKwK: number
   private readonly zone: CoilZone
@@ -75,7 +75,7 @@ export class SolarHeater extends DirectHeater {
     const sensorC = store.at(this.sensor)
     const airC = this.hours.airC[this.light.hour(atS)]
     if (store.topC >= spec.storeLimitC - FULL_K) {
-      if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.stagnantHours += dtS / HOUR_S
+      if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.collectorStagnationHours += dtS / HOUR_S
       this.running = false
       return
     }
@@ -86,9 +86,7 @@ export class SolarHeater extends DirectHeater {
     let overAirK = 0
     for (let i = 0; i < 4; i++) {
       overAirK = coilC + kw * liftKPerKw - airC
-      const slope =
-        (((spec.lossLinear + 2 * spec.lossSquare * Math.max(0, overAirK)) * spec.areaM2) / 1000 + circuitKwK) *
-        liftKPerKw
+      const slope = (((spec.a1 + 2 * spec.a2 * Math.max(0, overAirK)) * spec.areaM2) / 1000 + circuitKwK) * liftKPerKw
       kw += (gain(spec, light, overAirK) - circuitKwK * Math.max(0, overAirK) - kw) / (1 + slope)
     }
     const risen = kw / this.carriedKwK

@@ -1,6 +1,7 @@
 import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
 import { hottestOf } from '../../household/hottest'
+import { reliefOpensC } from '../../household/relief-opens'
 import { mixesTo } from '../../household/supply'
 import { standingUa } from '../../stores/standing-loss'
 import type { Controls } from '../../study/controls'
@@ -151,11 +152,11 @@ export class StorePlant implements PlantModel {
     )
   }
 
-  evenAhead(tempC: number, bandK: number): number {
+  evenAhead(tempC: number, restartDifferentialK: number): number {
     const { mixesToC } = this
     if (mixesToC !== null && this.store.topC > mixesToC)
-      return Math.abs(mixesToC - tempC) < bandK ? this.store.litresAbove(mixesToC) : 0
-    return this.store.litresNear(tempC, bandK)
+      return Math.abs(mixesToC - tempC) < restartDifferentialK ? this.store.litresAbove(mixesToC) : 0
+    return this.store.litresNear(tempC, restartDifferentialK)
   }
 
   supply(tapLitres: number, loopLitres: number, mainsC: number, _dtS: number, out: Outflow): void {
@@ -196,7 +197,7 @@ export class StorePlant implements PlantModel {
     }
     this.nowS += dtS
     this.store.settle()
-    relieve(this.store, this.parts.store.reliefC, mainsC, this.ledger)
+    relieve(this.store, reliefOpensC(this.parts.store), mainsC, this.ledger)
     this.think(dtS, acting)
     this.tapped = false
   }
@@ -241,7 +242,7 @@ export class StorePlant implements PlantModel {
     return this.acting?.spec.id === heaterId
   }
 
-  disinfections(): { begun: number; held: number } {
+  pasteurisations(): { begun: number; held: number } {
     const cycles = this.stations.flatMap((s) => (s.thermostat ? [s.thermostat.cycle] : []))
     return { begun: cycles.reduce((n, c) => n + c.begun, 0), held: cycles.reduce((n, c) => n + c.held, 0) }
   }
@@ -291,8 +292,11 @@ export class StorePlant implements PlantModel {
     return this.stations.map(({ spec, heater }) => ({ id: spec.id, starts: heater.starts }))
   }
 
-  stagnantHours(): number {
-    return this.stations.reduce((sum, s) => sum + (s.heater instanceof SolarHeater ? s.heater.stagnantHours : 0), 0)
+  collectorStagnationHours(): number {
+    return this.stations.reduce(
+      (sum, s) => sum + (s.heater instanceof SolarHeater ? s.heater.collectorStagnationHours : 0),
+      0,
+    )
   }
 
   coolestC(): number {

@@ -1,4 +1,4 @@
-import { isOn, type Week } from '../../calendar/week'
+import { isOn, type Schedule } from '../../calendar/week'
 import { HOT_RUN_ABOVE_K } from '../../household/hottest'
 import type { Carrier } from '../../money/carriers'
 import type { HeaterControl } from '../../study/controls'
@@ -26,7 +26,7 @@ export class Thermostat {
   calling = false
   readonly cycle: PasteurisationCycle
   private readonly levels: Levels
-  private readonly windows: Week | null
+  private readonly schedule: Schedule | null
   /** What its sensor showed after the last step, °C, and how fast that rose in it while its heater worked alone, K/s. */
   private lastC: number
   private riseKS = 0
@@ -40,31 +40,31 @@ export class Thermostat {
     startC: number,
   ) {
     this.setpointC = control.setpointC
-    this.callC = control.setpointC - control.hysteresisK
+    this.callC = control.setpointC - control.differentialK
     this.levels = new Levels(control, empty)
-    this.windows = control.windows
-    this.cycle = new PasteurisationCycle(control.disinfection)
+    this.schedule = control.schedule
+    this.cycle = new PasteurisationCycle(control.pasteurisation)
     this.lastC = startC
   }
 
   /** Whether timer and price let its heater work. */
   free(now: ClockNow): boolean {
-    const inWindow = this.windows === null || isOn(this.windows, now.minuteOfWeek)
+    const inWindow = this.schedule === null || isOn(this.schedule, now.minuteOfWeek)
     return inWindow && (this.control.prices !== 'cheapest' || now.cheapest.has(this.carrier))
   }
 
   /** Takes up what it is set to at a moment: as always, by hand, at its holiday level, or for its cycle. */
   setLevel(atS: number): void {
-    const { hysteresisK } = this.control
+    const { differentialK } = this.control
     const levelC = this.levels.at(atS)
     const { cycle } = this
-    if (cycle.active && cycle.toC! > levelC - hysteresisK) {
+    if (cycle.active && cycle.toC! > levelC - differentialK) {
       // It calls as soon as it is below what has to be held.
-      this.setpointC = cycle.toC! + Math.min(hysteresisK, HOT_RUN_ABOVE_K)
+      this.setpointC = cycle.toC! + Math.min(differentialK, HOT_RUN_ABOVE_K)
       this.callC = cycle.toC!
     } else {
       this.setpointC = levelC
-      this.callC = levelC - hysteresisK
+      this.callC = levelC - differentialK
     }
   }
 

@@ -56,16 +56,16 @@ export class ColdLineReturn {
   }
 
   lookAtValve(nowS: number): void {
-    const here = this.network.turnC(nowS)
+    const here = this.network.returnConnectionC(nowS)
     if (this.open && here >= this.closesAtC) this.open = false
     else if (!this.open && here < this.closesAtC - VALVE_OPENS_K) this.open = true
   }
 
   /** Cold water at the mixer of a tap, °C: what the pump has left in the line comes first. */
-  atMixerC(tap: number, wantedC: number, mainsC: number, nowS: number): number {
+  atMixerC(tap: number, requiredC: number, mainsC: number, nowS: number): number {
     if (!this.behindTurn[tap]) return mainsC
     const there = this.network.loopReturn.run.entryC(nowS)
-    return Math.max(mainsC, Math.min(there, wantedC - COOLER_K))
+    return Math.max(mainsC, Math.min(there, requiredC - COOLER_K))
   }
 
   /** Longest step for which that holds at a flow of cold water, s. */
@@ -82,7 +82,7 @@ export class ColdLineReturn {
     if (litres <= 0 || !this.behindTurn[tap]) return
     const { network, ledger } = this
     const { kj, warmL } = network.loopReturn.run.drawBack(litres, mainsC, WARM_COLD_K, nowS)
-    ledger.add(network.loopInUse ? 'loop' : 'deadRun', kj - broughtKj)
+    ledger.add(network.loopInUse ? 'loop' : 'deadLeg', kj - broughtKj)
     if (network.loopInUse) ledger.water('warmCold', warmL)
   }
 }

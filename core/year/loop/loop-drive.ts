@@ -1,4 +1,4 @@
-import { isOn, type Week } from '../../calendar/week'
+import { isOn, type Schedule } from '../../calendar/week'
 import { DAY_S, DAYS, HOUR_S } from '../../calendar/year'
 import type { LoopControl } from '../../study/controls'
 import { controlsOf } from '../../study/in-force'
@@ -26,18 +26,18 @@ interface Drive {
 /** The loop's pump as its mode drives it, inside its windows where the mode has any. */
 export class LoopDrive {
   private readonly drive: Drive
-  private readonly windows: Week
+  private readonly schedule: Schedule
 
   /** @param served whether a tap's hot water comes by the loop */
   constructor(study: Study, network: Network, draws: readonly Draw[], served: (tapId: string) => boolean) {
     const { loop } = controlsOf(study)
-    this.windows = loop.windows
+    this.schedule = loop.schedule
     this.drive = network.hasLoop ? driveOf(study, loop, network, () => draws.filter((d) => served(d.tapId))) : resting()
   }
 
   /** @param minuteOfWeek by the controller's clock */
   atClock(minuteOfWeek: number, atS: number): void {
-    this.drive.atClock(isOn(this.windows, minuteOfWeek), atS)
+    this.drive.atClock(isOn(this.schedule, minuteOfWeek), atS)
   }
 
   /** Seconds until it has to be asked again. */
@@ -132,7 +132,7 @@ class Sampled implements Drive {
   }
 
   private sensorC(atS: number): number {
-    return this.atFarTap ? this.network.turnC(atS) : this.network.returnC(atS)
+    return this.atFarTap ? this.network.returnConnectionC(atS) : this.network.returnC(atS)
   }
 }
 
@@ -167,7 +167,7 @@ class StopWarm implements Drive {
 
   look(atS: number): boolean {
     const { targetC, differentialK } = this.loop
-    const nowC = this.atTurn ? this.network.turnC(atS) : this.network.returnC(atS)
+    const nowC = this.atTurn ? this.network.returnConnectionC(atS) : this.network.returnC(atS)
     return (this.running = this.open && nowC < (this.running ? targetC : targetC - differentialK))
   }
 }
@@ -195,7 +195,7 @@ class OnDemand implements Drive {
   }
 
   look(atS: number): boolean {
-    const warm = this.network.turnC(atS) >= this.loop.targetC
+    const warm = this.network.returnConnectionC(atS) >= this.loop.targetC
     while (this.next < this.presses.length && this.presses[this.next] <= atS + SAME_S)
       this.untilS = Math.max(this.untilS, this.presses[this.next++] + this.loop.demand.runOnS)
     if (warm) this.untilS = -Infinity

@@ -1,6 +1,6 @@
 import { type Place, placeTemperature } from '../../climate/places'
-import { type Length, loopRuns, runFrontL, runUa } from '../../household/runs'
-import { carriedC } from '../../household/supply'
+import { type Length, loopRuns, runUa, runWarmUpVolumeL } from '../../household/runs'
+import { supplyC } from '../../household/supply'
 import { controlsOf } from '../../study/in-force'
 import type { Study } from '../../study/study'
 import { Outflow, PlugRun } from './plug-run'
@@ -46,13 +46,13 @@ export class Network {
     this.loopInUse = this.hasLoop && controlsOf(study).loop.mode !== 'off'
     const ordered = inOrder(study)
     const index = new Map(ordered.map((r, i) => [r.id, i]))
-    const carriesC = carriedC(study)
+    const carriesC = supplyC(study)
     const circles = loopRuns(study).add(LOOP_RETURN)
     const branch = (length: Length, id: string, from: number): Branch => ({
       id,
       place: length.place,
       run: new PlugRun(
-        runFrontL(length),
+        runWarmUpVolumeL(length),
         runUa(length, carriesC, study.site.monthlyAirC, circles.has(id) ? 'flows' : 'cools'),
         length.lengthM,
         placeTemperature(length.place, 0, study.site.monthlyAirC),
@@ -72,7 +72,7 @@ export class Network {
     this.branches = ordered.map((r) => branch(r, r.id, r.from === null ? -1 : index.get(r.from)!))
     this.paths = study.pipes.taps.map((t) => this.pathTo(index.get(t.runId)!))
     if (study.pipes.loop) {
-      const turn = index.get(study.pipes.loop.turnsAt)!
+      const turn = index.get(study.pipes.loop.returnConnectionRunId)!
       this.branches.push(branch(study.pipes.loop.back, LOOP_RETURN, turn))
       this.loopPath = this.pathTo(this.branches.length - 1)
       for (const i of this.loopPath) this.branches[i].onLoop = true
@@ -103,7 +103,7 @@ export class Network {
   }
 
   /** Temperature where the loop turns back, °C: what a valve there feels. */
-  turnC(atS: number): number {
+  returnConnectionC(atS: number): number {
     return this.branches[this.loopReturn.from].run.exitC(atS)
   }
 
@@ -114,7 +114,7 @@ export class Network {
       const { run } = this.branches[this.loopPath[k]]
       const below = run.litresBelow(tempC, atS)
       litres += below
-      if (below < run.frontL - 1e-6) break
+      if (below < run.warmUpVolumeL - 1e-6) break
     }
     return (litres / this.study.pipes.loop!.pumpLMin) * 60 + 0.1
   }

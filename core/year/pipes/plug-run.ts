@@ -60,7 +60,7 @@ const grown = (a: Float64Array) => {
 /**
  * One length of pipe as a queue of plugs of water.
  *
- * The wall travels with the water: a plug's litres are "front litres" (see `frontPerMetre`), so a warm front is
+ * The wall travels with the water: a plug's litres are "front litres" (see `warmUpVolumePerMetre`), so a warm front is
  * retarded by the wall exactly as it should be and the heat held in the wall is never lost sight of. A plug remembers at
  * what temperature it came in and when its two ends did; what it is now follows from its age by exp(−t/τ), spread along
  * it. So a steady flow leaves at the closed-form temperature Tₐ + (T − Tₐ) exp(−U'L/ṁc) to its last drop whatever the
@@ -69,7 +69,7 @@ const grown = (a: Float64Array) => {
  */
 export class PlugRun {
   /** Front litres of the whole run. */
-  readonly frontL: number
+  readonly warmUpVolumeL: number
   /** Air around it, °C. To be changed only right after `coolTo`. */
   ambientC = 15
   /** Heat lost since it was last asked for by what has left or was settled, kJ. */
@@ -90,15 +90,15 @@ export class PlugRun {
   private last = new Float64Array(32)
 
   /**
-   * @param frontL front litres of the run
+   * @param warmUpVolumeL front litres of the run
    * @param uaWK loss of the whole run, W/K
    * @param lengthM metres, for the half-metre rule
    */
-  constructor(frontL: number, uaWK: number, lengthM: number, startC: number) {
-    this.frontL = frontL
+  constructor(warmUpVolumeL: number, uaWK: number, lengthM: number, startC: number) {
+    this.warmUpVolumeL = warmUpVolumeL
     this.uaWK = uaWK
-    this.halfMetreL = frontL * Math.min(1, 0.5 / lengthM)
-    this.litres[0] = frontL
+    this.halfMetreL = warmUpVolumeL * Math.min(1, 0.5 / lengthM)
+    this.litres[0] = warmUpVolumeL
     this.temps[0] = startC
     this.tail = 1
   }
@@ -109,7 +109,7 @@ export class PlugRun {
   }
   set uaWK(uaWK: number) {
     this.ua = uaWK
-    this.tauS = uaWK > 0 ? (this.frontL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
+    this.tauS = uaWK > 0 ? (this.warmUpVolumeL * KJ_PER_LITRE_K * 1000) / uaWK : Infinity
     this.passedAt = 0
   }
 
@@ -151,11 +151,11 @@ export class PlugRun {
   }
 
   /** Litres from the inlet on within a band of what stands there, K either way. */
-  entryLitresNear(bandK: number, atS: number): number {
+  entryLitresNear(restartDifferentialK: number, atS: number): number {
     const here = this.entryC(atS)
     let sum = 0
     for (let i = this.tail - 1; i >= this.head; i--) {
-      if (Math.abs(this.meanAt(i, atS) - here) > bandK) return sum
+      if (Math.abs(this.meanAt(i, atS) - here) > restartDifferentialK) return sum
       sum += this.litres[i]
     }
     return sum
@@ -175,8 +175,8 @@ export class PlugRun {
   }
 
   /** Litres at the outlet within a band of a temperature, K either way. */
-  litresNear(tempC: number, bandK: number, atS: number): number {
-    return this.litresWithin(tempC - bandK, tempC + bandK, atS)
+  litresNear(tempC: number, restartDifferentialK: number, atS: number): number {
+    return this.litresWithin(tempC - restartDifferentialK, tempC + restartDifferentialK, atS)
   }
 
   /** Litres from the outlet up to where the water is no longer between two temperatures; along a plug a straight line is taken. */
@@ -213,7 +213,7 @@ export class PlugRun {
    */
   drawBack(litres: number, tempC: number, marginK: number, atS: number): { kj: number; warmL: number } {
     this.coolTo(atS)
-    const taken = Math.min(litres, this.frontL)
+    const taken = Math.min(litres, this.warmUpVolumeL)
     let [left, heat, warmL] = [taken, 0, 0]
     while (left > 1e-12 && this.tail > this.head) {
       const i = this.tail - 1
@@ -268,7 +268,7 @@ export class PlugRun {
       const dtS = toS - this.first[i]
       if (dtS <= 0) continue
       const heatKjK = this.litres[i] * KJ_PER_LITRE_K
-      const plugKw = (kw * this.litres[i]) / this.frontL
+      const plugKw = (kw * this.litres[i]) / this.warmUpVolumeL
       const { endC, kj } = heldPlug(this.temps[i], holdsC, plugKw, heatKjK, this.ambientC, this.tauS, dtS)
       given += kj
       this.lost += kj - (endC - this.temps[i]) * heatKjK
@@ -303,7 +303,7 @@ export class PlugRun {
     const total = inflow.total * share
     if (total <= 0) return
     const secondsPerLitre = dtS / total
-    const { litres, temps, first, last, tauS, ambientC, frontL, tail } = this
+    const { litres, temps, first, last, tauS, ambientC, warmUpVolumeL, tail } = this
     let { head, lost } = this
 
     // What stood in it leaves first.
@@ -331,10 +331,10 @@ export class PlugRun {
     this.head = head
 
     // Of what enters, the first part passes right through and the rest stays behind.
-    const through = total > frontL ? total - frontL : 0
+    const through = total > warmUpVolumeL ? total - warmUpVolumeL : 0
     if (through > 0 && Math.abs(secondsPerLitre - this.passedAt) > 1e-12 * secondsPerLitre) {
       this.passedAt = secondsPerLitre
-      this.passed = decay((frontL * secondsPerLitre) / tauS)
+      this.passed = decay((warmUpVolumeL * secondsPerLitre) / tauS)
     }
     const pieces = inflow.n
     let entered = 0

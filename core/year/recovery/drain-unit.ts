@@ -44,7 +44,7 @@ export class DrainUnit {
    */
   atMixerC(draw: TapDraw, atS: number, mainsC: number): number {
     if (this.unit.connection === 'C' || !this.serves(draw)) return mainsC
-    const most = Math.max(0, draw.wantedC - COOLER_K - mainsC)
+    const most = Math.max(0, draw.requiredC - COOLER_K - mainsC)
     const gainK = this.unit.connection === 'B' && this.alone ? this.balanced(draw, atS, mainsC) : this.gainK
     return mainsC + Math.min(gainK, most)
   }
@@ -54,14 +54,14 @@ export class DrainUnit {
     const { unit } = this
     const arrivesC = draw.arrivesC(atS)
     const all = draw.takesLMin
-    if (arrivesC <= draw.wantedC) return this.gainK
+    if (arrivesC <= draw.requiredC) return this.gainK
     const warmth = this.warmthInStep()
-    const drain = { drainLMin: all, drainC: draw.wantedC - unit.dropK, coldC: mainsC }
+    const drain = { drainLMin: all, drainC: draw.requiredC - unit.dropK, coldC: mainsC }
     const gain = (coldLMin: number) => warmth * (preheatedC(unit, { ...drain, coldLMin }) - mainsC)
     let [low, high] = [0, all]
     for (let i = 0; i < BALANCE_ROUNDS; i++) {
       const cold = (low + high) / 2
-      if ((all - cold) * arrivesC + cold * (mainsC + gain(cold)) > all * draw.wantedC) low = cold
+      if ((all - cold) * arrivesC + cold * (mainsC + gain(cold)) > all * draw.requiredC) low = cold
       else high = cold
     }
     return gain((low + high) / 2)

@@ -136,9 +136,9 @@ export class LayerStack {
   }
 
   /** Litres from the top down within a band of a temperature, K either way. */
-  litresNear(tempC: number, bandK: number): number {
+  litresNear(tempC: number, restartDifferentialK: number): number {
     let sum = 0
-    for (let i = this.n - 1; i >= 0 && Math.abs(this.temp[i] - tempC) < bandK; i--) sum += this.vol[i]
+    for (let i = this.n - 1; i >= 0 && Math.abs(this.temp[i] - tempC) < restartDifferentialK; i--) sum += this.vol[i]
     return sum
   }
 

@@ -2,7 +2,7 @@ import type { Tap } from '../../study/pipes'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import type { Network } from '../pipes/network'
-import type { LocalTap } from './local-tap'
+import type { PointOfUseTap } from './point-of-use'
 
 /** A house with a tap that drips is looked at at least this often: what drips is little, and a thermostat feels it late, s. */
 const DRIP_STEP_S = 600
@@ -16,7 +16,7 @@ export class Drips {
   constructor(
     taps: readonly Tap[],
     private readonly network: Network,
-    private readonly localOf: readonly (LocalTap | null)[],
+    private readonly localOf: readonly (PointOfUseTap | null)[],
   ) {
     this.dripping = taps.flatMap(({ dripLH }, tap) => (dripLH ? [{ tap, lMin: dripLH / 60 }] : []))
     this.longestStepS = this.dripping.length > 0 ? DRIP_STEP_S : Infinity
@@ -47,8 +47,8 @@ export class Drips {
       for (let i = 0; i < out.n; i++) {
         const litres = (out.litres[i] * lMin) / flowLMin
         ledger.water('hot', litres)
-        ledger.water('runOff', litres)
-        ledger.add('runOff', litres * KJ_PER_LITRE_K * (out.tempC[i] - mainsC))
+        ledger.water('toWaste', litres)
+        ledger.add('toWaste', litres * KJ_PER_LITRE_K * (out.tempC[i] - mainsC))
       }
     }
   }

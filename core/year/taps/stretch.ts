@@ -1,7 +1,7 @@
 /** A stretch of the water's way to a tap: a run of pipe, or a small store at its end. */
 export interface Stretch {
   /** Water in it with its wall counted as water, L. */
-  readonly frontL: number
+  readonly warmUpVolumeL: number
   /** Temperature of the water that would leave next, °C. */
   exitC(atS: number): number
   /** Hottest water in it, °C. */
@@ -9,5 +9,5 @@ export interface Stretch {
   /** Litres at the outlet that are colder than a temperature. */
   litresBelow(tempC: number, atS: number): number
   /** Litres at the outlet within a band of a temperature, K either way. */
-  litresNear(tempC: number, bandK: number, atS: number): number
+  litresNear(tempC: number, restartDifferentialK: number, atS: number): number
 }

@@ -11,9 +11,9 @@ import type { Stretch } from './stretch'
 const WARM_ENOUGH_K = 2
 /** A draw that on the mean falls this far short of what was wanted is a cool draw, K. */
 export const COOL_K = 1
-/** Nobody runs off more than this many times what stands in the pipes, plus what runs in `PATIENCE_S`. */
-const PATIENCE_FRONTS = 1.5
-const PATIENCE_S = 45
+/** Nobody runs off more than this many times what stands in the pipes, plus what runs in `ABANDON_EXTRA_S`. */
+const ABANDON_VOLUME_RATIO = 1.5
+const ABANDON_EXTRA_S = 45
 /** Arriving water within this of the first is treated as even for a step, K. */
 const EVEN_K = 0.7
 const LONGEST_STEP_S = 60
@@ -43,7 +43,7 @@ export interface DrawRecord {
   /** The last run had been at rest for longer than a bunch of uses lasts. */
   first: boolean
   waitedS: number
-  runOffL: number
+  toWasteL: number
   /** Hottest water that came, °C. */
   hottestC: number
   /** Hour of the day it began in, 0 to 23. */
@@ -103,14 +103,14 @@ export class TapDraw {
     this.flowLMin = draw.hotLMin ?? tap.flowLMin
     this.mixes = tap.mixes && draw.hotLMin === null
     this.drains = tap.drains
-    const front = path.reduce((sum, b) => sum + b.run.frontL, 0)
-    this.giveUpL = PATIENCE_FRONTS * front + (this.flowLMin / 60) * PATIENCE_S
+    const front = path.reduce((sum, b) => sum + b.run.warmUpVolumeL, 0)
+    this.giveUpL = ABANDON_VOLUME_RATIO * front + (this.flowLMin / 60) * ABANDON_EXTRA_S
     this.record = {
       tap: tapIndex,
       waits: draw.waits,
       first: restedS > BUNCH_S,
       waitedS: 0,
-      runOffL: 0,
+      toWasteL: 0,
       hottestC: -Infinity,
       hour: Math.floor((draw.startS % DAY_S) / HOUR_S),
       day: Math.floor(draw.startS / DAY_S),
@@ -127,8 +127,8 @@ export class TapDraw {
     return this.path[this.path.length - 1]
   }
 
-  get wantedC(): number {
-    return this.draw.wantedC
+  get requiredC(): number {
+    return this.draw.requiredC
   }
 
   /** What leaves the tap, hot and cold, L/min. */
@@ -151,13 +151,13 @@ export class TapDraw {
     this.coldC = coldC
     this.coldByLoop = coldByLoop
     const arrivingC = this.arrivesC(atS)
-    const { wantedC } = this.draw
-    if (this.waiting && arrivingC >= wantedC - WARM_ENOUGH_K) this.waiting = false
+    const { requiredC } = this.draw
+    if (this.waiting && arrivingC >= requiredC - WARM_ENOUGH_K) this.waiting = false
     const all = this.flowLMin
-    if (this.waiting || !this.mixes || arrivingC <= wantedC) this.hotLMin = all
-    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (wantedC - coldC) / (arrivingC - coldC))
+    if (this.waiting || !this.mixes || arrivingC <= requiredC) this.hotLMin = all
+    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (requiredC - coldC) / (arrivingC - coldC))
     this.coldLMin = all - this.hotLMin
-    this.leavesC = this.coldLMin > 0 ? wantedC : arrivingC
+    this.leavesC = this.coldLMin > 0 ? requiredC : arrivingC
   }
 
   /**
@@ -168,13 +168,13 @@ export class TapDraw {
     const perSecond = this.hotLMin / 60
     const arrivingC = this.arrivesC(atS)
     if (this.waiting) {
-      const warm = this.draw.wantedC - WARM_ENOUGH_K
+      const warm = this.draw.requiredC - WARM_ENOUGH_K
       let cold = 0
       for (let k = this.path.length - 1; k >= 0; k--) {
         const { run } = this.path[k]
         const below = run.litresBelow(warm, atS)
         cold += below
-        if (below < run.frontL - 1e-6) break
+        if (below < run.warmUpVolumeL - 1e-6) break
       }
       // Nobody waits past the litres at which they give up.
       const litres = Math.min(cold, this.giveUpL - this.waitedL)
@@ -186,7 +186,7 @@ export class TapDraw {
       const { run } = this.path[k]
       const near = run.litresNear(arrivingC, EVEN_K, atS)
       even += near
-      allEven = near >= run.frontL - 1e-6
+      allEven = near >= run.warmUpVolumeL - 1e-6
     }
     // Past the runs stands the plant: as long as it gives what stands in them, more of the same comes.
     const supplyC = ahead ? ahead.supplyC() : arrivingC
@@ -235,11 +235,11 @@ export class TapDraw {
       ledger.water('hot', litres)
       if (tempC > record.hottestC) record.hottestC = tempC
       this.ranS += seconds
-      if (this.waiting && tempC < draw.wantedC - WARM_ENOUGH_K) {
-        ledger.add('runOff', kj)
-        ledger.water('runOff', litres)
+      if (this.waiting && tempC < draw.requiredC - WARM_ENOUGH_K) {
+        ledger.add('toWaste', kj)
+        ledger.water('toWaste', litres)
         record.waitedS += seconds
-        record.runOffL += litres
+        record.toWasteL += litres
         this.waitedL += litres
         if (this.waitedL >= this.giveUpL - 1e-6) {
           this.waiting = false
@@ -249,9 +249,9 @@ export class TapDraw {
       }
       this.waiting = false
       // Whoever mixes keeps the temperature: as much cold is let in as makes it, and none when it is not hot enough.
-      const mixed = this.mixes && tempC > draw.wantedC
-      const delivered = mixed ? (litres * (tempC - this.coldC)) / (draw.wantedC - this.coldC) : litres
-      const deliveredC = mixed ? draw.wantedC : tempC
+      const mixed = this.mixes && tempC > draw.requiredC
+      const delivered = mixed ? (litres * (tempC - this.coldC)) / (draw.requiredC - this.coldC) : litres
+      const deliveredC = mixed ? draw.requiredC : tempC
       // Cold water that was preheated on its way to the mixer brings what it was given; what a loop gave it is in the pipes' account.
       const broughtKj = (delivered - litres) * KJ_PER_LITRE_K * (this.coldC - mainsC)
       this.coldTakenL += delivered - litres
@@ -260,9 +260,9 @@ export class TapDraw {
       if (this.unattendedS > TINY_S) {
         // Nobody is there yet: it goes the way of what was run off before.
         this.unattendedS -= seconds
-        ledger.add('runOff', kj + broughtKj)
-        ledger.water('runOff', delivered)
-        record.runOffL += delivered
+        ledger.add('toWaste', kj + broughtKj)
+        ledger.water('toWaste', delivered)
+        record.toWasteL += delivered
         continue
       }
       ledger.add('useful', kj + broughtKj)
@@ -270,7 +270,7 @@ export class TapDraw {
       record.usefulKj += kj + broughtKj
       record.litres += delivered
       record.hotL += litres
-      if (deliveredC < draw.wantedC) record.shortDegreeLitres += delivered * (draw.wantedC - deliveredC)
+      if (deliveredC < draw.requiredC) record.shortDegreeLitres += delivered * (draw.requiredC - deliveredC)
       this.left -= draw.measure === 'seconds' ? seconds : draw.measure === 'litres' ? delivered : kj + broughtKj
     }
     // Nothing is left out for want of a shorter step.

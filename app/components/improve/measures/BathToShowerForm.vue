@@ -20,5 +20,5 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
     :value="measure.minutes"
     @change="(v) => emit('change', 'minutes', v)"
   />
-  <UsesChoice :habit-ids="measure.habitIds" @change="(v) => emit('change', 'habitIds', v)" />
+  <UsesChoice :use-ids="measure.useIds" @change="(v) => emit('change', 'useIds', v)" />
 </template>

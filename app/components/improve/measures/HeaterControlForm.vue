@@ -20,9 +20,9 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
   <NumberField
     label="Switching differential"
     quantity="rise"
-    :schema="HeaterControl.shape.hysteresisK"
-    :value="measure.control.hysteresisK"
-    @change="(v) => emit('change', 'control.hysteresisK', v)"
+    :schema="HeaterControl.shape.differentialK"
+    :value="measure.control.differentialK"
+    @change="(v) => emit('change', 'control.differentialK', v)"
   />
   <NumberField
     label="Holiday setpoint"

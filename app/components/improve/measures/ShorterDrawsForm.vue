@@ -17,5 +17,5 @@ const emit = defineEmits<{ change: [path: string, value: unknown] }>()
     :value="measure.share"
     @change="(v) => emit('change', 'share', v)"
   />
-  <UsesChoice :habit-ids="measure.habitIds" @change="(v) => emit('change', 'habitIds', v)" />
+  <UsesChoice :use-ids="measure.useIds" @change="(v) => emit('change', 'useIds', v)" />
 </template>

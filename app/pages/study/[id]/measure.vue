@@ -6,13 +6,13 @@ import PairList from '~/components/measure/PairList.vue'
 import ReadingChoice from '~/components/measure/ReadingChoice.vue'
 import ReadingForm from '~/components/measure/ReadingForm.vue'
 import ReadingRow from '~/components/measure/ReadingRow.vue'
-import { usePocket } from '~/composables/usePocket'
+import { useCalculators } from '~/composables/useCalculators'
 import { useStudy } from '~/stores/study'
 import { useReadingDrafts } from '~/utils/reading-draft'
 
 /** The visit log: readings taken once, held against the study, and adopted into it. */
 const table = useStudy()
-const pocket = usePocket()
+const pocket = useCalculators()
 const readingDrafts = useReadingDrafts()
 /** Whatever was being taken when the page went is taken up again. */
 onMounted(() => readingDrafts.takeUp(table.study!.id))

@@ -12,16 +12,16 @@ import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { ALWAYS, type Week } from '~~/core/calendar/week'
+import { ALWAYS, type Schedule } from '~~/core/calendar/week'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
-import { hasSetpoint, isLocal, isOnStore, isRunning } from '~~/core/study/heater-kinds'
+import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
 const LazyDayView = defineAsyncComponent(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = defineAsyncComponent(() => import('~/components/set/ModeTable.vue'))
-const LazySettingBoard = defineAsyncComponent(() => import('~/components/set/SettingBoard.vue'))
+const LazySetpointChecks = defineAsyncComponent(() => import('~/components/set/SetpointChecks.vue'))
 const LazyWeekStrip = defineAsyncComponent(() => import('~/components/week/WeekStrip.vue'))
-const LazyWindowFinder = defineAsyncComponent(() => import('~/components/set/WindowFinder.vue'))
+const LazyScheduleFinder = defineAsyncComponent(() => import('~/components/set/ScheduleFinder.vue'))
 
 const table = useStudy()
 const study = computed(() => table.study!)
@@ -35,7 +35,7 @@ const VIEWS = [
   { view: 'board', name: 'Setpoint checks' },
   { view: 'week', name: 'Week' },
   { view: 'modes', name: 'Circulation modes' },
-  { view: 'windows', name: 'Optimise' },
+  { view: 'schedule', name: 'Optimise' },
   { view: 'day', name: 'Day' },
 ] as const
 const route = useRoute()
@@ -44,14 +44,14 @@ const here = computed(() => judgement.points.filter((f) => ['heater', 'store', '
 const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 const setpoint = (id: string, c: number, sliding = false) =>
   table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
-const timer = (id: string, windows: Week | null) =>
-  table.set(`timer ${id}`, (k) => void (k.heaters[id]!.windows = windows))
+const timer = (id: string, schedule: Schedule | null) =>
+  table.set(`timer ${id}`, (k) => void (k.heaters[id]!.schedule = schedule))
 const held = computed(() => study.value.plant.heaters.filter(hasSetpoint))
-const wild = computed(() => study.value.plant.heaters.filter((h) => !hasSetpoint(h)))
+const uncontrolled = computed(() => study.value.plant.heaters.filter((h) => !hasSetpoint(h)))
 const titleOf = (h: Heater) =>
   isOnStore(h) && study.value.plant.store
     ? `${study.value.plant.store.name}, heated by ${h.name.toLowerCase()}`
-    : isLocal(h)
+    : isPointOfUse(h)
       ? `${h.name}, for ${study.value.pipes.taps.find((t) => t.id === h.tapId)!.name}`
       : h.name
 const keepHot = (id: string) =>
@@ -82,10 +82,10 @@ const warnings = computed(
   <div>
     <ViewTabs label="Views of Settings" :views="VIEWS" :at="view" />
     <WriteSwitch class="mb-3" />
-    <LazySettingBoard v-if="view === 'board'" />
+    <LazySetpointChecks v-if="view === 'board'" />
     <LazyWeekStrip v-else-if="view === 'week'" />
     <LazyModeTable v-else-if="view === 'modes'" />
-    <LazyWindowFinder v-else-if="view === 'windows'" />
+    <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
     <div v-else class="space-y-8">
       <details v-if="here.length">
@@ -129,11 +129,11 @@ const warnings = computed(
         </div>
         <NumberField
           class="mt-2 w-44"
-          :label="isRunning(heater) ? 'Switching differential' : 'Switching differential'"
+          :label="isInstantaneous(heater) ? 'Switching differential' : 'Switching differential'"
           quantity="rise"
-          :schema="HeaterControl.shape.hysteresisK"
-          :value="controls.heaters[heater.id]!.hysteresisK"
-          @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.hysteresisK = v!))"
+          :schema="HeaterControl.shape.differentialK"
+          :value="controls.heaters[heater.id]!.differentialK"
+          @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.differentialK = v!))"
         />
         <p
           v-for="text in warnings.get(heater.id)"
@@ -143,7 +143,7 @@ const warnings = computed(
         >
           {{ text }}
         </p>
-        <label v-if="isRunning(heater)" class="mt-3 flex min-h-11 items-center gap-2">
+        <label v-if="isInstantaneous(heater)" class="mt-3 flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
             class="size-5 accent-copper"
@@ -163,7 +163,7 @@ const warnings = computed(
             }}</span
           >
         </label>
-        <p v-if="isRunning(heater) && controls.heaters[heater.id]!.windows === null" class="caption mt-3">
+        <p v-if="isInstantaneous(heater) && controls.heaters[heater.id]!.schedule === null" class="caption mt-3">
           Heats only during draw-off: no hot water schedule.
         </p>
         <div v-else class="mt-4">
@@ -171,21 +171,21 @@ const warnings = computed(
             <input
               type="checkbox"
               class="size-5 accent-copper"
-              :checked="controls.heaters[heater.id]!.windows !== null"
-              @change="timer(heater.id, controls.heaters[heater.id]!.windows === null ? ALWAYS : null)"
+              :checked="controls.heaters[heater.id]!.schedule !== null"
+              @change="timer(heater.id, controls.heaters[heater.id]!.schedule === null ? ALWAYS : null)"
             />
             <span class="font-semibold">Hot water schedule</span>
             <span class="text-ink-soft">{{
-              controls.heaters[heater.id]!.windows === null
+              controls.heaters[heater.id]!.schedule === null
                 ? 'off: heating allowed at any time'
                 : 'heating allowed during on periods only'
             }}</span>
           </label>
           <WeekPlanner
-            v-if="controls.heaters[heater.id]!.windows"
+            v-if="controls.heaters[heater.id]!.schedule"
             :label="`Hot water schedule of ${heater.name}`"
-            :week="controls.heaters[heater.id]!.windows!"
-            :found="found.heaters[heater.id]!.windows"
+            :week="controls.heaters[heater.id]!.schedule!"
+            :found="found.heaters[heater.id]!.schedule"
             :grid="controls.grid"
             @change="(w) => timer(heater.id, w)"
           />
@@ -193,8 +193,9 @@ const warnings = computed(
         <HeaterFunctions :heater="heater" />
       </section>
 
-      <p v-if="wild.length" class="text-ink-soft">
-        {{ wild.map((h) => h.name).join(' and ') }} {{ wild.length > 1 ? 'have' : 'has' }} no thermostat: see Survey.
+      <p v-if="uncontrolled.length" class="text-ink-soft">
+        {{ uncontrolled.map((h) => h.name).join(' and ') }} {{ uncontrolled.length > 1 ? 'have' : 'has' }} no
+        thermostat: see Survey.
       </p>
 
       <LoopSetting v-if="study.pipes.loop" />

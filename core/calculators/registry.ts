@@ -1,0 +1,36 @@
+import type { Calculator } from './calculator'
+import { flowAtRiseSum, heaterSize, labelYear, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
+import { fireIntoStore, stovePump } from './fire'
+import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
+import { drawOff, expansionVessel, reheat, storeLoss, thermosiphon } from './stores'
+import { bucketFlow, drainRecoverySum, mix, scald } from './taps'
+
+/** Every bench sum, in the order of a visit. The pocket of sums, the command line and the visit log all read this. */
+export const CALCULATORS: readonly Calculator[] = [
+  bucketFlow,
+  tapWait,
+  pipeContent,
+  cupLength,
+  pipeLossSum,
+  waterPowerSum,
+  meterRate,
+  flowAtRiseSum,
+  heaterSize,
+  storeLoss,
+  reheat,
+  drawOff,
+  expansionVessel,
+  mix,
+  scald,
+  loopLoss,
+  pumpPower,
+  runningCost,
+  labelYear,
+  wasteYear,
+  drainRecoverySum,
+  thermosiphon,
+  stovePump,
+  fireIntoStore,
+]
+
+export const calculatorNamed = (name: string): Calculator | undefined => CALCULATORS.find((s) => s.name === name)

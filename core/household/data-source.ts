@@ -1,0 +1,20 @@
+import type { DataSource } from '../study/fields'
+import { isInstantaneous } from '../study/heater-kinds'
+import type { Study } from '../study/study'
+
+/** Whose a figure is, of which day and under which conditions, in words. */
+export const citation = (dataSource: DataSource): string =>
+  dataSource
+    ? [dataSource.source, dataSource.on, dataSource.conditions].filter(Boolean).join(', ')
+    : 'data source not recorded'
+
+/** What lives by figures that somebody else said, with whose they are: a maker's curve or limit, a label or test, a certificate. */
+export function publishedFigures({ plant, pipes, origins }: Study): { name: string; dataSource: DataSource }[] {
+  const { store } = plant
+  const storesLoss = store && store.loss.kind !== 'ua' && origins['plant.store.loss'] !== 'assumed'
+  return [
+    ...plant.heaters.filter((h) => isInstantaneous(h) && (h.makerFlow.length > 0 || h.maxInletC !== null)),
+    ...(storesLoss ? [store] : []),
+    ...(pipes.recovery ? [{ name: 'Waste water heat recovery', dataSource: pipes.recovery.dataSource }] : []),
+  ].map(({ name, dataSource }) => ({ name, dataSource }))
+}
