@@ -330,20 +330,20 @@ describe('gravity circulation', () => {
 
 describe('on the command line', () => {
   it('lists all, works one, and refuses in one line with exit 2', async () => {
-    const list = (await bagno(['sum'])).stdout
+    const list = (await bagno(['calculate'])).stdout
     for (const s of CALCULATORS) expect(list).toContain(`${s.name}: `)
-    const good = await bagno(['sum', 'bucket-flow', '{"volumeL":5,"seconds":30}'])
+    const good = await bagno(['calculate', 'bucket-flow', '{"volumeL":5,"seconds":30}'])
     expect(good.status).toBe(0)
     expect(JSON.parse(good.stdout).flowLMin).toBe(10)
     for (const bad of ['{"volumeL":null,"seconds":30}', '{"volumeL":5}', 'five litres', '[]']) {
-      const r = await bagno(['sum', 'bucket-flow', bad])
+      const r = await bagno(['calculate', 'bucket-flow', bad])
       expect([r.status, r.stdout]).toEqual([2, ''])
       expect(r.stderr.trim().split('\n')).toHaveLength(1)
     }
-    expect((await bagno(['sum', 'bucket-flow', '{"volumeL":null,"seconds":30}'])).stderr).toMatch(
+    expect((await bagno(['calculate', 'bucket-flow', '{"volumeL":null,"seconds":30}'])).stderr).toMatch(
       /volumeL: got null, accepts a number from 0.001/,
     )
-    expect((await bagno(['sum', 'no-such'])).status).toBe(2)
+    expect((await bagno(['calculate', 'no-such'])).status).toBe(2)
   })
 })
 
