@@ -1,6 +1,6 @@
 import { readFileSync, statSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
-import { calculatorNamed,CALCULATORS } from '../core/calculators/registry'
+import { calculatorNamed, CALCULATORS } from '../core/calculators/registry'
 import { runCalculator } from '../core/calculators/run'
 import { checksOf } from '../core/checks/catalogue'
 import { demo, DEMOS } from '../core/demos/index'

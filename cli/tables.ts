@@ -50,7 +50,7 @@ export function yearTable(study: Study, r: YearResult): string {
   const d = displayOf(study)
   const t = table([study.name, 'a year'])
   for (const [carrier, kwh] of Object.entries(r.energy.inputKwh))
-    t.push([`${CARRIER_NAMES[carrier as Carrier]} bought`, d.energy(kwh)])
+    t.push([`Purchased ${CARRIER_NAMES[carrier as Carrier].toLowerCase()}`, d.energy(kwh)])
   for (const [key, label] of FREE) if (r.energy[key]) t.push([label, d.energy(r.energy[key] as number)])
   for (const [key, label] of LEDGER) t.push([`  ${label}`, d.energy(r.energy[key] as number)])
   for (const row of moneyRows(r.cost)) t.push([row.name, d.money(row.money)])

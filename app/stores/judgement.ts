@@ -20,6 +20,8 @@ export const useJudgement = defineStore('judgement', () => {
   const own = useOwn()
   /** The household as it stands, judged: every check, each once. Every screen shows a view of these. */
   const checks = shallowRef<readonly Check[]>([])
+  /** Checks that something is tried for: room is kept for what comes of it. */
+  const tries = shallowRef<ReadonlySet<string>>(new Set())
   /** What an experienced engineer would point out of them. */
   const points = computed(() => findingsOf(checks.value))
   /** What the checks were worked out of. */
@@ -47,7 +49,8 @@ export const useJudgement = defineStore('judgement', () => {
           return null
         })
       if (!found || mine !== pointsBatch) return
-      checks.value = found
+      checks.value = found.checks
+      tries.value = new Set(found.tries)
       pointedOutOf.value = of
     },
     { immediate: true },
@@ -104,5 +107,5 @@ export const useJudgement = defineStore('judgement', () => {
     () => table.study?.id,
     () => (checks.value = []),
   )
-  return { checks, judgedOf: pointedOutOf, points, pointsStand, pointsFailed, judged, advice, advicePending }
+  return { checks, judgedOf: pointedOutOf, points, pointsStand, pointsFailed, judged, advice, advicePending, tries }
 })

@@ -12,8 +12,11 @@ import { traceDay } from '~~/core/year/trace'
 export const furtherWork = {
   fit,
   day: traceDay,
-  /** A household judged, with its year or without. */
-  checks: (study: Study, year: YearResult | null): Check[] => checksOf(study, year),
+  /** A household judged, with its year or without, and the checks that something is worth trying for. */
+  checks: (study: Study, year: YearResult | null): { checks: Check[]; tries: string[] } => {
+    const checks = checksOf(study, year)
+    return { checks, tries: year ? [...new Set(candidatesFor(study, checks).map((c) => c.check))] : [] }
+  },
   /** What is worth trying for what stands out. */
   candidates: (study: Study, checks: readonly Check[], wrap: Wrap): Candidate[] => candidatesFor(study, checks, wrap),
   /** One of them by the year that was simulated with it. */

@@ -2,6 +2,8 @@ import Papa from 'papaparse'
 import { DAY_S } from '../calendar/year'
 import { CARRIERS } from '../money/carriers'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
+import { fromMetric, type Quantity, unitOf } from '../units/quantities'
 import { House } from './house'
 import { FRAME_MIN } from './traced-day'
 
@@ -109,28 +111,38 @@ function frameOf(home: House, minute: number, open: string[], money: number): Fr
   }
 }
 
-/** A day as a table with commas: minute, what leaves the plant, store, return, heat, pump, money, and each tap, °C and kW. */
+/**
+ * A day as a table with commas: minute, what leaves the plant, store, return, heat, pump, money, and each tap; in the units and
+ * the words of the study.
+ */
 export function dayCsv(trace: DayTrace, study: Study): string {
-  const taps = study.pipes.taps
+  const { taps } = study.pipes
+  const as = (quantity: Quantity) => {
+    const { label, decimals } = unitOf(quantity, study.units)
+    const write = (metric: number) => Number(fromMetric(quantity, study.units, metric).toFixed(Math.max(1, decimals)))
+    return { label, write }
+  }
+  const [warmth, power] = [as('temperature'), as('power')]
+  const words = wordsOf(study)
   const head = [
     'minute',
-    'supply °C',
-    ...(trace.frames[0]?.slices ?? []).map((_, i) => `cylinder ${i + 1} of 10 °C`),
-    'return °C',
-    'heat kW',
-    'pump',
-    `energy since midnight ${study.prices.currency}`,
-    ...taps.map((t) => `${t.name} °C`),
+    `${words('Supply temperature')} ${warmth.label}`,
+    ...(trace.frames[0]?.slices ?? []).map((_, i) => `${words(`Cylinder, tenth ${i + 1}`)} ${warmth.label}`),
+    `${words('Secondary return')} ${warmth.label}`,
+    `${words('Heat')} ${power.label}`,
+    words('Circulation pump'),
+    `${words('Energy since midnight')} ${study.prices.currency}`,
+    ...taps.map((t) => `${t.name} ${warmth.label}`),
   ]
   const rows = trace.frames.map((f) => [
     f.minute,
-    f.supplyC,
-    ...f.slices,
-    f.loopReturnC ?? '',
-    f.heatKw,
+    warmth.write(f.supplyC),
+    ...f.slices.map(warmth.write),
+    f.loopReturnC === null ? '' : warmth.write(f.loopReturnC),
+    power.write(f.heatKw),
     f.pumping ? 1 : 0,
     f.money,
-    ...taps.map((t) => f.taps[t.id]),
+    ...taps.map((t) => warmth.write(f.taps[t.id])),
   ])
   // A tap may be called "=1+1": a spreadsheet is not to work that out.
   return Papa.unparse([head, ...rows], { escapeFormulae: true })

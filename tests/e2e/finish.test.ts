@@ -102,7 +102,7 @@ describe('the end of a visit', () => {
     await survey('duplex', '?at=store')
     await choose(page, 'Thermostatic mixing valve', 'yes')
     await type(page, 'Mixing valve setting', '111')
-    await choose(page, 'T&P valve', 'yes')
+    await choose(page, 'Relief valve', 'yes')
     await choose(page, 'T&P probe at top of tank', 'yes')
     await choose(page, 'Discharge ends in a safe place', 'yes')
     for (const label of [
@@ -118,7 +118,7 @@ describe('the end of a visit', () => {
     // One answer is still out.
     expect((await inTheWay()).map((t) => t.replace(/(Danger|Not checked)$/, ''))).toHaveLength(1)
     await survey('duplex', '?at=store')
-    await choose(page, 'Shut-off valve before T&P valve', 'no')
+    await choose(page, 'Shut-off valve before the relief valve', 'no')
     await survey('duplex')
     await page.waitForFunction(() =>
       /No safety check fails/.test(document.querySelector('section[aria-label="Complete the visit"]')!.textContent!),

@@ -55,7 +55,7 @@ describe('a new household, surveyed from nothing on a phone', () => {
 
     await station(page, '3 Cylinder')
     await type(page, 'Volume', '300')
-    await choose(page, 'T&P valve', 'yes')
+    await choose(page, 'Relief valve', 'yes')
     await choose(page, 'Discharge ends in a safe place', 'yes')
     await back(page, 'Cylinder')
 

@@ -4,7 +4,7 @@ import { wordsOf } from '../../core/study/words-of'
 import { NEVER_SAY } from '../never-say'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { openDemo } from './hand'
+import { choose, openDemo } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -56,9 +56,16 @@ describe('the words of every view', () => {
   it.each([
     ['hill-town', 'metric'],
     ['duplex', 'us'],
+    ['forest-farm', 'us'],
+    ['harbour-flat', 'us'],
+    ['mountain-refuge', 'metric'],
   ] as const)('are the trade’s, of %s in %s units', async (name, units) => {
     await openDemo(page, url, name)
     await settled(page)
+    if ((await keptIn(page, name))!.units !== units) {
+      await choose(page, 'Units', units === 'us' ? 'US' : 'metric')
+      await settled(page)
+    }
     await page.waitForFunction(() => /saved in this browser/.test(document.querySelector('header')!.textContent!))
     const study = (await keptIn(page, name))!
     const typed = typedInto(study)
@@ -80,5 +87,12 @@ describe('the words of every view', () => {
       await look(view)
     }
     expect([...new Set(wrong)]).toEqual([])
+  })
+
+  it.each(['/', '/new', '/defaults'])('are the trade’s on %s, before there is a household', async (path) => {
+    await page.goto(`${url}${path}`)
+    await page.waitForSelector('#work')
+    await page.waitForFunction(() => !/Loading|…$/.test(document.querySelector('#work')!.textContent!.trim()))
+    for (const text of await said([])) expect(text).not.toMatch(NEVER_SAY)
   })
 })

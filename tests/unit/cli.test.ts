@@ -8,8 +8,10 @@ import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { mountainRefuge } from '../../core/demos/mountain-refuge'
 import { readStudyText, writeStudy } from '../../core/study/read'
+import { inWordsOf } from '../../core/words/dialect'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
+import { METRIC_UNITS, NEVER_SAY, ours, US_UNITS } from '../never-say'
 
 const folder = mkdtempSync(join(tmpdir(), 'bagno-cli-'))
 const [main] = DEMOS
@@ -55,6 +57,21 @@ describe('the command line', () => {
     // The one and the other are the same object.
     for (const c of board.checks.filter((x) => x.level !== 'pass')) expect(lists.parts).toContainEqual(c)
   })
+
+  it.each(DEMOS.flatMap(({ study }) => (['metric', 'us'] as const).map((units) => [study.id, units, study] as const)))(
+    'prints %s in %s units in the words of the trade',
+    async (id, units, study) => {
+      const as = { ...study, units }
+      const there = join(folder, `${id}-${units}.bagno.json`)
+      writeFileSync(there, writeStudy(as))
+      for (const command of ['simulate', 'findings', 'setpoint-checks', 'size'])
+        for (const line of (await bagno(command, there)).stdout.split('\n').map((l) => ours(as, l))) {
+          expect(line, command).not.toMatch(NEVER_SAY)
+          expect(line, command).not.toMatch(units === 'us' ? METRIC_UNITS : US_UNITS)
+          if (units === 'us') expect(inWordsOf('us', line), command).toBe(line)
+        }
+    },
+  )
 
   it('lists the demos and prints one that reads back as it is', async () => {
     const list = (await bagno('demo')).stdout

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { localDay, localIso } from '../../app/utils/local-iso'
 import { secondsSince, soundStart, startedNow } from '../../app/utils/started'
 import { courtFlat } from '../../core/demos/court-flat'
+import { duplex } from '../../core/demos/duplex'
 import { dayCsv, traceDay } from '../../core/year/trace'
 
 afterEach(() => vi.useRealTimers())
@@ -51,4 +52,19 @@ it('a tap named like a formula is none in a spreadsheet', () => {
   expect(head).toContain(`'=HYPERLINK`)
   expect(head).toContain(`'@SUM(1)`)
   expect(row).toMatch(/^0,/)
+})
+
+it('a day is exported in the units and the words of its study', () => {
+  const us = { ...duplex, units: 'us' as const }
+  const trace = traceDay(us, 3)
+  const [head, row] = dayCsv(trace, us)
+    .split('\r\n')
+    .map((line) => line.split(','))
+  expect(head.slice(0, 2)).toEqual(['minute', 'Supply temperature °F'])
+  expect(head.join()).toContain('Tank')
+  expect(head.join()).not.toMatch(/°C|kW\b|[Cc]ylinder/)
+  expect(Number(row[1])).toBeCloseTo(trace.frames[0].supplyC * 1.8 + 32, 1)
+  const [metric] = dayCsv(trace, { ...duplex, units: 'metric' }).split('\r\n')
+  expect(metric).toContain('Supply temperature °C')
+  expect(metric).not.toMatch(/°F|Btu|[Tt]ank/)
 })

@@ -109,7 +109,7 @@ describe('the parts of a year’s money', () => {
       expect.arrayContaining([
         'Standing charges',
         'Space heating displaced',
-        'Space heating bought again',
+        'Space heating, replacing room heat',
         'Export forgone',
         'Water and sewer',
       ]),

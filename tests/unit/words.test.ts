@@ -21,7 +21,7 @@ import type { Term } from '../../core/words/term'
 import { TERMS } from '../../core/words/terms'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
-import { METRIC_UNITS, NEVER_SAY, US_UNITS } from '../never-say'
+import { METRIC_UNITS, NEVER_SAY, ours, US_UNITS } from '../never-say'
 
 /** What a household is told: titles, sentences and remedies of every check, of its measures, and what these take. */
 const told = (study: Study) => [
@@ -42,20 +42,6 @@ const always = [
   ...Object.values(READINGS).flatMap((r) => [r.title, r.how]),
   ...CALCULATORS.flatMap((s) => [s.title, s.about, ...Object.values(s.results).map((r) => r.label)]),
 ]
-/** The same without what was typed into the study. */
-const ours = (study: Study, text: string) => {
-  const typed: string[] = []
-  const walk = (value: unknown): void => {
-    if (typeof value === 'string') typed.push(value)
-    else if (value && typeof value === 'object') Object.values(value).forEach(walk)
-  }
-  walk(study)
-  return typed
-    .filter((s) => s.length > 2)
-    .sort((a, b) => b.length - a.length)
-    .reduce((t, name) => t.replaceAll(name, '…'), text)
-}
-
 describe('a line of help', () => {
   const source = (at: string) => readFileSync(new URL(`../../${at}`, import.meta.url), 'utf8')
   const folder = new URL('../../app/components', import.meta.url)

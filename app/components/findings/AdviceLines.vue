@@ -11,23 +11,27 @@ const judgement = useJudgement()
 const own = computed(() => judgement.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
 const offered = computed(() => own.value.filter((t) => t.offered))
 const refused = computed(() => own.value.filter((t) => !t.offered))
+const line = computed(() =>
+  offered.value.length
+    ? `Helps: ${offered.value.map((t) => t.words).join('; ')}`
+    : `Simulated, not recommended: ${refused.value.length}`,
+)
 </script>
 
 <template>
-  <div v-if="own.length" class="mt-1 text-sm" data-advice>
-    <p v-if="offered.length" class="caption">Simulated on this house for a year:</p>
-    <ul v-if="offered.length" class="list-disc pl-5">
+  <details v-if="own.length" class="min-w-0 text-sm" data-advice>
+    <summary class="flex min-h-11 cursor-pointer items-center" :class="offered.length ? 'text-copper' : 'caption'">
+      <span class="truncate">{{ line }}</span>
+    </summary>
+    <p class="caption">Simulated on this house for a year:</p>
+    <ul class="list-disc pl-5">
       <li v-for="t in offered" :key="t.words" data-offered>{{ adviceSentence(t, table.units) }}</li>
+      <li v-for="t in refused" :key="t.words" class="text-ink-soft" data-refused>
+        {{ t.helps ? adviceSentence(t, table.units) : `${t.words}: does not solve it.` }} Not recommended.
+      </li>
     </ul>
-    <details v-if="refused.length">
-      <summary class="caption flex min-h-11 w-fit cursor-pointer items-center">
-        Simulated, not recommended: {{ refused.length }}
-      </summary>
-      <ul class="list-disc pl-5 text-ink-soft">
-        <li v-for="t in refused" :key="t.words">
-          {{ t.helps ? adviceSentence(t, table.units) : `${t.words}: does not solve it.` }}
-        </li>
-      </ul>
-    </details>
-  </div>
+  </details>
+  <p v-else class="caption flex min-h-11 items-center" role="status">
+    {{ judgement.advicePending || !judgement.pointsStand ? 'Simulating remedies…' : 'No remedy simulated.' }}
+  </p>
 </template>

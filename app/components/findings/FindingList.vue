@@ -35,6 +35,7 @@ async function tryOut({ mendedBy: tries, title }: Check) {
 }
 /** A measure is offered once it was tried on the house, helped, and hurt nobody. */
 const judgement = useJudgement()
+const triedFor = (f: Finding) => f.parts.some((c) => judgement.tries.has(c.id))
 const offers = (f: Finding) =>
   judgement.advice.some((t) => t.offered && t.measure === f.mendedBy && f.parts.some((c) => c.id === t.check))
 const place = (f: Finding) =>
@@ -95,15 +96,17 @@ const place = (f: Finding) =>
               Source</button
             ><span v-if="sourced === f.id" role="status">{{ f.source }}.</span>
           </p>
-          <LazyAdviceLines v-if="judgement.advice.length" :finding="f" />
-          <button
-            v-if="f.mendedBy && offers(f)"
-            class="tool mt-1"
-            :aria-label="`Add as measure: ${f.title}`"
-            @click="tryOut(f)"
-          >
-            Add as measure
-          </button>
+          <div v-if="triedFor(f)" class="flex min-h-11 flex-wrap items-start gap-x-3">
+            <LazyAdviceLines :finding="f" />
+            <button
+              v-if="f.mendedBy && offers(f)"
+              class="tool"
+              :aria-label="`Add as measure: ${f.title}`"
+              @click="tryOut(f)"
+            >
+              Add as measure
+            </button>
+          </div>
         </div>
       </div>
     </li>

@@ -45,12 +45,21 @@ const begun = (kind: ReadingKind) => drafts.drafts.value.of[kind.kind] !== undef
 
 <template>
   <div>
-    <section v-if="first.length" aria-label="Take first" class="mb-5 border-l-4 border-copper pl-3">
+    <section
+      v-if="first.length || assumed.kinds === null"
+      aria-label="Take first"
+      class="mb-5 border-l-4 border-copper pl-3"
+    >
       <h2 class="text-xl">Take first</h2>
-      <ul class="grid gap-x-6 sm:grid-cols-2">
+      <ul v-if="assumed.kinds === null" class="grid gap-x-6 sm:min-h-28 sm:grid-cols-2" role="status">
+        <li v-for="n in FIRST" :key="n" class="caption h-14 border-b border-line py-1">
+          {{ n === 1 ? 'Simulating what narrows the annual cost most…' : '' }}
+        </li>
+      </ul>
+      <ul v-else class="grid content-start gap-x-6 sm:min-h-28 sm:grid-cols-2">
         <li v-for="[kind, { money, settles }] in first" :key="kind.kind">
           <button
-            class="flex min-h-11 w-full flex-col border-b border-line py-1 text-left hover:bg-plaster-deep"
+            class="flex min-h-14 w-full flex-col border-b border-line py-1 text-left hover:bg-plaster-deep"
             :data-first-reading="kind.kind"
             @click="drafts.open(kind.kind)"
           >

@@ -52,16 +52,24 @@ watch(
 )
 onUnmounted(() => batch++)
 const special = computed(() => specialDays(study.value, years.now, LEAD_DAYS))
+const WORST = 'Worst morning'
 const jumps = computed(() =>
   [
-    ['Worst morning', special.value.worstMorning],
+    [WORST, special.value.worstMorning],
     ['Mid-winter day', special.value.coldest],
     ['First day after absence', special.value.homecoming],
-  ].filter((j): j is [string, number] => j[1] !== null),
+  ]
+    .map(([name, at]) => ({ name: name as string, at: at as number | null }))
+    // What the year has to tell keeps its place until it does.
+    .filter(({ name, at }) => at !== null || (name === WORST && !years.now)),
 )
 const poor = computed(() => (years.now ? poorDays(years.now, LEAD_DAYS) : []))
+const shortfall = computed(() => {
+  if (!years.now) return '…'
+  return poor.value.length === 0 ? 'none' : poor.value.length === 1 ? 'single day' : `${poor.value.length} days`
+})
 const poorChoices = computed(() => [
-  { value: -1, name: poor.value.length === 1 ? 'single day' : `${poor.value.length} days` },
+  { value: -1, name: shortfall.value },
   ...poor.value.map((p) => ({ value: p.day, name: `${dateOf(p.day)}: ${p.why}` })),
 ])
 const frameOf = (trace: DayTrace | null) =>
@@ -118,11 +126,17 @@ const tapName = (id: string) => study.value.pipes.taps.find((t) => t.id === id)?
   <section aria-label="Day view">
     <div class="flex flex-wrap items-end gap-2">
       <DayField :value="day" @change="(d) => (day = d)" />
-      <button v-for="[name, at] in jumps" :key="name" class="tool" :aria-pressed="day === at + 1" @click="day = at + 1">
+      <button
+        v-for="{ name, at } in jumps"
+        :key="name"
+        class="tool"
+        :disabled="at === null"
+        :aria-pressed="at !== null && day === at + 1"
+        @click="at !== null && (day = at + 1)"
+      >
         {{ name }}
       </button>
       <ChoiceField
-        v-if="poor.length"
         class="w-60"
         label="Days with shortfall"
         :value="poor.some((p) => p.day === day - 1) ? day - 1 : -1"

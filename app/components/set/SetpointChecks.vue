@@ -136,7 +136,7 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
         </ul>
       </section>
     </template>
-    <section aria-label="Setpoint checks">
+    <section aria-label="Setpoint checks" :class="{ 'min-h-[40rem]': !board }">
       <h2 class="border-b border-ink pb-1 text-xl">Checks at this setpoint</h2>
       <p v-if="!board" class="py-3 text-ink-soft">{{ years.failure ?? 'Simulating the year…' }}</p>
       <p v-else-if="years.pending" class="caption" role="status">updating…</p>

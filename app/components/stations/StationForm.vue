@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import FindingList from '~/components/findings/FindingList.vue'
+import FindingsHere from '~/components/findings/FindingsHere.vue'
 import DrainStation from '~/components/stations/DrainStation.vue'
 import HeaterStation from '~/components/stations/HeaterStation.vue'
 import LoopStation from '~/components/stations/LoopStation.vue'
@@ -62,12 +62,7 @@ watch(
         <span class="whitespace-nowrap">±{{ table.units.wholeMoney(step.money) }}</span></template
       >.
     </p>
-    <details v-if="here.length" class="mb-3" :open="here.some((f) => f.severity === 'danger')">
-      <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
-        {{ here.length === 1 ? '1 finding' : `${here.length} findings` }}
-      </summary>
-      <FindingList :findings="here" />
-    </details>
+    <FindingsHere class="mb-3" :findings="here" />
     <component :is="FORMS[station]" :chosen="chosen" />
   </section>
 </template>

@@ -3,8 +3,11 @@ import { useStudy } from '~/stores/study'
 import { ENERGY_GOES, type EnergyGoes, energyGoes } from '~~/core/year/account/where-it-goes'
 import type { YearResult } from '~~/core/year/result'
 
-/** Where a year's energy goes, as one bar with its parts named; with another year to compare with, what changed in each. */
-const props = defineProps<{ year: YearResult; from?: YearResult | null; as?: 'list' | 'row' | 'bar' }>()
+/**
+ * Where a year's energy goes, as one bar with its parts named; with another year to compare with, what changed in each. Before there is a year
+ * the parts that this household can have stand without figures, so that nothing moves when they come.
+ */
+const props = defineProps<{ year: YearResult | null; from?: YearResult | null; as?: 'list' | 'row' | 'bar' }>()
 const table = useStudy()
 const units = computed(() => table.units)
 type Part = keyof EnergyGoes
@@ -15,7 +18,21 @@ const LOOK: Record<Part, string> = {
   standing: 'bg-line-strong',
   conversion: 'bg-ink',
 }
-const parts = computed(() => {
+interface Shown {
+  part: Part
+  name: string
+  /** Null: not known yet. */
+  kwh: number | null
+  by: number
+  share: number
+}
+const parts = computed((): Shown[] => {
+  if (!props.year) {
+    const { pipes, plant } = table.study ?? {}
+    return (Object.keys(ENERGY_GOES) as Part[])
+      .filter((part) => (part === 'loop' ? pipes?.loop : part === 'standing' ? plant?.store : true))
+      .map((part) => ({ part, name: ENERGY_GOES[part], kwh: null, by: 0, share: 0 }))
+  }
   const now = energyGoes(props.year)
   const before = props.from ? energyGoes(props.from) : null
   const all = (Object.keys(ENERGY_GOES) as Part[]).map((part) => ({
@@ -31,7 +48,7 @@ const parts = computed(() => {
 })
 const said = computed(
   () =>
-    `Where the energy goes: ${parts.value.map((p) => `${p.name} ${Math.round(p.share)}%, ${units.value.energy(p.kwh)}`).join('; ')}`,
+    `Where the energy goes: ${props.year ? parts.value.map((p) => `${p.name} ${Math.round(p.share)}%, ${units.value.energy(p.kwh ?? 0)}`).join('; ') : 'simulating'}`,
 )
 const change = (by: number) => {
   const text = units.value.energy(Math.abs(by))
@@ -75,8 +92,8 @@ const change = (by: number) => {
           :class="p.part === 'useful' ? '' : p.by < 0 ? 'text-verdigris!' : 'text-alarm!'"
           >{{ change(p.by) }}</span
         >
-        <span class="whitespace-nowrap">{{ units.energy(p.kwh) }}</span>
-        <span v-if="!from" class="caption w-9 text-right">{{ Math.round(p.share) }}%</span>
+        <span class="whitespace-nowrap">{{ p.kwh === null ? '…' : units.energy(p.kwh) }}</span>
+        <span v-if="!from" class="caption w-9 text-right">{{ p.kwh === null ? '' : `${Math.round(p.share)}%` }}</span>
       </li>
     </ul>
   </div>

@@ -93,7 +93,7 @@ const harm = computed(() => {
       :key="g"
       class="grid grid-cols-2 sm:grid-cols-3 lg:block"
     >
-      <div v-if="g === 1 && years.shown" class="col-span-full border-b border-line py-1.5">
+      <div v-if="g === 1" class="col-span-full border-b border-line py-1.5">
         <dt class="caption">Where the energy goes</dt>
         <dd><EnergyBar :year="years.shown" :from="isSet ? years.found : null" /></dd>
       </div>

@@ -87,12 +87,15 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
         aria-hidden="true"
       />
       <span class="font-semibold text-copper">{{ s.name }}</span>
-      <FindingMark
-        v-if="s.at !== 'drain' && s.at !== 'prices' && marks(s.at)"
-        class="max-sm:hidden"
-        :count="marks(s.at)"
-      />
-      <span v-if="s.now" class="whitespace-nowrap tabular-nums">
+      <!-- Room for what is still on its way: nothing moves when it comes. -->
+      <span v-if="s.at !== 'drain' && s.at !== 'prices'" class="min-w-6 max-sm:hidden"
+        ><FindingMark v-if="marks(s.at)" :count="marks(s.at)"
+      /></span>
+      <span
+        v-if="s.now"
+        class="whitespace-nowrap tabular-nums"
+        :class="s.at === 'loop' || s.at === 'heater' ? 'sm:min-w-24' : 'sm:min-w-12'"
+      >
         <i
           v-if="s.c !== null"
           class="mr-1 inline-block size-2 rounded-full border border-ink sm:hidden"

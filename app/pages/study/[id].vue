@@ -141,7 +141,7 @@ function open(at: StationName, on: string) {
             >{{ s.label }}</NuxtLink
           >
         </nav>
-        <main id="work"><NuxtPage :station="station" :chosen="chosen" /></main>
+        <main id="work" class="max-lg:min-h-dvh"><NuxtPage :station="station" :chosen="chosen" /></main>
       </div>
       <RunningTotals id="totals" class="lg:sticky lg:top-2 lg:self-start" />
     </div>

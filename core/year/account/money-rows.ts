@@ -13,7 +13,7 @@ export function moneyRows(cost: Cost): MoneyRow[] {
   const besides: MoneyRow[] = [
     { name: 'Standing charges', money: cost.standing },
     { name: 'Space heating displaced', money: -cost.houseHeatCredit },
-    { name: 'Space heating bought again', money: cost.roomHeatCharge },
+    { name: 'Space heating, replacing room heat', money: cost.roomHeatCharge },
     { name: 'Export forgone', money: cost.exportForgone },
     { name: 'Water and sewer', money: cost.water },
   ]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
-import FindingList from '~/components/findings/FindingList.vue'
+import FindingsHere from '~/components/findings/FindingsHere.vue'
 import ViewTabs from '~/components/home/ViewTabs.vue'
 import AsFoundRegister from '~/components/set/AsFoundRegister.vue'
 import HeaterFunctions from '~/components/set/HeaterFunctions.vue'
@@ -88,12 +88,7 @@ const warnings = computed(
     <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
     <div v-else class="space-y-8">
-      <details v-if="here.length">
-        <summary class="min-h-11 cursor-pointer py-2 font-semibold text-copper">
-          {{ here.length === 1 ? '1 finding' : `${here.length} findings` }} at heater, cylinder and circulation
-        </summary>
-        <FindingList :findings="here" />
-      </details>
+      <FindingsHere :findings="here" at=" at heater, cylinder and circulation" />
       <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
         <h2 class="text-xl">{{ titleOf(heater) }}</h2>
         <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
@@ -127,22 +122,27 @@ const warnings = computed(
             </div>
           </div>
         </div>
-        <NumberField
-          class="mt-2 w-44"
-          :label="isInstantaneous(heater) ? 'Switching differential' : 'Switching differential'"
-          quantity="rise"
-          :schema="HeaterControl.shape.differentialK"
-          :value="controls.heaters[heater.id]!.differentialK"
-          @change="(v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.differentialK = v!))"
-        />
-        <p
-          v-for="text in warnings.get(heater.id)"
-          :key="text"
-          class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
-          data-caution
-        >
-          {{ text }}
-        </p>
+        <div class="mt-2 grid items-start gap-x-6 sm:grid-cols-[11rem_minmax(0,1fr)]">
+          <NumberField
+            label="Switching differential"
+            quantity="rise"
+            :schema="HeaterControl.shape.differentialK"
+            :value="controls.heaters[heater.id]!.differentialK"
+            @change="
+              (v) => table.set(`hysteresis ${heater.id}`, (k) => void (k.heaters[heater.id]!.differentialK = v!))
+            "
+          />
+          <div>
+            <p
+              v-for="text in warnings.get(heater.id)"
+              :key="text"
+              class="mt-2 border-l-4 border-line-strong pl-2 text-sm"
+              data-caution
+            >
+              {{ text }}
+            </p>
+          </div>
+        </div>
         <label v-if="isInstantaneous(heater)" class="mt-3 flex min-h-11 items-center gap-2">
           <input
             type="checkbox"

@@ -44,10 +44,6 @@ const there = computed(() =>
         </li>
       </ol>
     </section>
-    <section v-if="judgement.points.length" aria-label="Findings" class="mb-6">
-      <h2 class="border-b border-ink pb-1 text-xl">Findings</h2>
-      <FindingList :findings="judgement.points" />
-    </section>
     <h2 class="text-xl">Survey sections</h2>
     <p class="mt-1 max-w-prose text-ink-soft">
       Open a section here or in the system diagram to see and change its values. An
@@ -70,6 +66,13 @@ const there = computed(() =>
         >
       </li>
     </ol>
+    <section aria-label="Findings" class="mt-8 min-h-[30rem]">
+      <h2 class="border-b border-ink pb-1 text-xl">Findings</h2>
+      <p v-if="!judgement.points.length" class="py-3 text-ink-soft" role="status">
+        {{ judgement.pointsStand ? 'No findings.' : 'Simulating the year…' }}
+      </p>
+      <FindingList v-else :findings="judgement.points" />
+    </section>
     <FinishVisit />
   </div>
 </template>
