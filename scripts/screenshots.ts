@@ -71,14 +71,10 @@ async function climb(page: import('puppeteer-core').Page) {
     [75, '59.1'],
   ] as const) {
     await page.evaluate((seconds) => {
-      localStorage.setItem('bagno-climb-start', String(Date.now() - seconds * 1000))
-      window.dispatchEvent(
-        new StorageEvent('storage', {
-          key: 'bagno-climb-start',
-          newValue: localStorage.getItem('bagno-climb-start'),
-          storageArea: localStorage,
-        }),
-      )
+      const began = performance.now()
+      const { ahead = 0 } = window as unknown as { ahead?: number }
+      Object.assign(window, { ahead: seconds })
+      performance.now = () => began + (seconds - ahead) * 1000
     }, s)
     await new Promise((resume) => setTimeout(resume, 500))
     await page.type('#climb-reading', c)

@@ -75,7 +75,7 @@ const changes = computed(() => {
 </script>
 
 <template>
-  <section aria-label="Annual change" class="min-h-[34rem] sm:min-h-96">
+  <section aria-label="Annual change" class="min-h-[26rem] sm:min-h-64">
     <p v-if="!result || !found" class="py-4 text-ink-soft" role="status">
       Simulating each measure, stand-alone and last-in: {{ years.wanted - years.pending }} of {{ years.wanted }} done.
       <button v-if="years.pending" class="tool ml-2" @click="years.stop()">Stop</button>

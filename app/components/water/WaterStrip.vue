@@ -64,6 +64,8 @@ const stations = computed((): Shown[] => {
   ]
 })
 /** On a phone only what changes by the hour; all stations, and what stands out at them, are listed under Survey. */
+/** Where there is mostly something found: room is kept for the count. */
+const OFTEN = new Set<StationName>(['heater', 'store', 'loop', 'runs'])
 const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== 'people'
 </script>
 
@@ -72,7 +74,7 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
     <button
       v-for="s in stations"
       :key="s.at"
-      class="min-h-11 min-w-0 items-center rounded border px-0.5 text-xs leading-4 hover:bg-plaster-deep max-sm:flex-col max-sm:justify-center sm:flex sm:gap-1.5 sm:px-2 sm:text-sm"
+      class="min-h-11 min-w-0 items-center rounded border px-0.5 text-xs leading-4 hover:bg-plaster-deep max-sm:flex-col max-sm:justify-center sm:flex sm:gap-1 sm:px-1.5 sm:text-sm"
       :class="[
         station === s.at ? 'border-copper bg-white' : 'border-transparent',
         lives(s) || station === s.at ? 'flex' : 'hidden',
@@ -88,13 +90,13 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
       />
       <span class="font-semibold text-copper">{{ s.name }}</span>
       <!-- Room for what is still on its way: nothing moves when it comes. -->
-      <span v-if="s.at !== 'drain' && s.at !== 'prices'" class="min-w-6 max-sm:hidden"
+      <span v-if="s.at !== 'drain' && s.at !== 'prices'" class="max-sm:hidden" :class="{ 'min-w-5': OFTEN.has(s.at) }"
         ><FindingMark v-if="marks(s.at)" :count="marks(s.at)"
       /></span>
       <span
         v-if="s.now"
         class="whitespace-nowrap tabular-nums"
-        :class="s.at === 'loop' || s.at === 'heater' ? 'sm:min-w-24' : 'sm:min-w-12'"
+        :class="s.at === 'loop' ? 'sm:min-w-22' : s.at === 'people' ? '' : 'sm:min-w-13'"
       >
         <i
           v-if="s.c !== null"
