@@ -132,7 +132,7 @@ export const expansionVessel = defineCalculator({
   name: 'expansion-vessel',
   title: 'Expansion vessel',
   about: 'Expansion volume of heated water in a closed system, and vessel size.',
-  source: 'V (ρ cold/ρ hot − 1); vessel by Boyle from its charge to 0.5 bar below relief',
+  source: 'V (ρ cold/ρ hot − 1); vessel by Boyle from its charge to just below relief',
   input: input(['volumeL', 'fromC', 'toC', 'pressureBar', 'reliefBar']),
   results: {
     grownL: { label: 'Expansion volume', quantity: 'volume', decimals: 1 },
@@ -141,7 +141,7 @@ export const expansionVessel = defineCalculator({
   example: { volumeL: 200, fromC: 10, toC: 60, pressureBar: 3, reliefBar: 6 },
   work: ({ volumeL, fromC, toC, pressureBar, reliefBar }) => {
     needsAbove('toC', toC, fromC, 'the start')
-    needsAbove('reliefBar', reliefBar, pressureBar + BELOW_RELIEF_BAR, 'the supply pressure plus 0.5 bar')
+    needsAbove('reliefBar', reliefBar, pressureBar + BELOW_RELIEF_BAR, 'the supply pressure with a margin for expansion')
     const grownL = volumeL * (density(fromC) / density(toC) - 1)
     const fullBar = reliefBar - BELOW_RELIEF_BAR + ATMOSPHERE_BAR
     const share = (fullBar - (pressureBar + ATMOSPHERE_BAR)) / fullBar

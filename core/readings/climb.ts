@@ -119,7 +119,7 @@ export const climb = defineReading({
             : [
                 {
                   label: 'Steady at',
-                  formula: 'mean of the last readings, within 0.6 K over 20 s or more',
+                  formula: 'mean of the last readings once they are steady',
                   value: steadyC,
                   quantity: 'temperature',
                 } as const,
