@@ -169,7 +169,7 @@ export function readingsOf(truth: Study, seed: number): Reading[] {
     out.push({
       ...reading(
         'time-to-hot',
-        { seconds: home.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 },
+        { seconds: home.taps.records[0].waitedS + 0.7 * n(), flowLMin: tap.flowLMin * (1 + 0.02 * n()), hotC: 40 },
         tap.id,
       ),
       takenAt: BEFORE_DAWN,

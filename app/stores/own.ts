@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { keepOwn, keptOwn } from '~/utils/db'
+import { keepOwn, keptOwn } from '~/utils/kept-own'
 import { type EngineerDefaults, NO_DEFAULTS, readDefaults } from '~~/core/household/engineer/defaults'
 
 const NOT_READ =

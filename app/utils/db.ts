@@ -41,7 +41,7 @@ interface TakenUp {
 const takenOf = (studyId: string) => `${studyId} taken up`
 const MARKS_KEPT = 50
 
-interface BagnoDB extends DBSchema {
+export interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
   ways: { key: string; value: KeptHistory }
   pictures: { key: string; value: KeptPicture; indexes: { study: string } }
@@ -77,6 +77,7 @@ const inThisTab = { studies: new Map<string, Kept>(), ways: new Map<string, Kept
 let opened: Promise<IDBPDatabase<BagnoDB> | null> | undefined
 /** The same once it is there, so that a change can be written in the very task that makes it. */
 let connection: IDBPDatabase<BagnoDB> | null = null
+export const atOnce = () => connection
 function closed() {
   opened = undefined
   connection = null
@@ -117,7 +118,7 @@ async function open(): Promise<IDBPDatabase<BagnoDB> | null> {
 }
 
 /** Does something with the store; once more with a new connection where the old one was closed under it. */
-async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, without: () => T): Promise<T> {
+export async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, without: () => T): Promise<T> {
   const database = await db()
   if (!database) return without()
   try {
@@ -128,27 +129,6 @@ async function stored<T>(work: (database: IDBPDatabase<BagnoDB>) => Promise<T>, 
     const again = await db()
     return again ? work(again) : without()
   }
-}
-
-/** The key of the engineer's own defaults. */
-const OWN = 'defaults'
-let ownInThisTab: unknown
-/** What was kept of the engineer's own defaults, whatever it is; undefined: nothing. */
-export const keptOwn = () =>
-  stored(
-    (d) => d.get('own', OWN),
-    () => ownInThisTab,
-  )
-/** Keeps the engineer's own defaults, begun in the very task that changes them. Fails when the storage is full. */
-export async function keepOwn(own: unknown): Promise<void> {
-  const write = async (d: IDBPDatabase<BagnoDB>) => {
-    const transaction = d.transaction('own', 'readwrite', { durability: 'strict' })
-    const put = transaction.store.put(own, OWN)
-    transaction.commit()
-    await Promise.all([put, transaction.done])
-  }
-  const without = () => void (ownInThisTab = own)
-  await (connection ? write(connection).catch(() => stored(write, without)) : stored(write, without))
 }
 
 /** All kept studies, without their pictures. */

@@ -13,17 +13,16 @@ import { LoopHygiene, StoreHygiene } from './account/hygiene'
 import { Ledger } from './account/ledger'
 import { controllerAhead, inWeek } from './controls/clock'
 import { Levels } from './controls/levels'
-import { type Draw, drawsOfYear } from './draws/draws'
+import { drawsOfYear } from './draws/draws'
 import type { PlantModel } from './heaters/plant-model'
 import { plantOf } from './heaters/plant-of'
 import { ColdLineReturn } from './loop/cold-line-return'
 import { LoopDrive } from './loop/loop-drive'
 import { Network } from './pipes/network'
-import { Outflow } from './pipes/plug-run'
+import { Outflow } from './pipes/outflow'
 import { DrainUnit } from './recovery/drain-unit'
 import { Drips } from './taps/drips'
-import { PointOfUseTap } from './taps/point-of-use'
-import { type Ahead, type DrawRecord, TapDraw, type Way } from './taps/tap-draw'
+import { OpenTaps } from './taps/open-taps'
 import { MOST_WORK, WorkLimit } from './work'
 import { type Edge, YearCalendar } from './year-calendar'
 
@@ -36,34 +35,23 @@ export class House {
   readonly ledger = new Ledger()
   readonly network: Network
   readonly plant: PlantModel
-  readonly records: DrawRecord[] = []
+  readonly taps: OpenTaps
   /** What bears on growth: in the store that all water passes, in the loop, and in each small store at a tap. */
   readonly hygiene: { store: StoreHygiene | null; loop: LoopHygiene; locals: { id: string; log: StoreHygiene }[] }
   readonly branchLostKj: number[]
-  readonly active: TapDraw[] = []
   pumping = false
   private readonly drips: Drips
-  /** Small stores at taps, with the index of the tap. */
-  readonly locals: { tap: number; local: PointOfUseTap }[] = []
-  /** The small store of each tap that has one. */
-  private readonly localOf: (PointOfUseTap | null)[]
-  /** What water passes on its way to each tap, in order. */
-  private readonly ways: Way[]
   /** A loop that comes back through the cold line; null: its return is its own, and its way always open. */
   private readonly coldLine: ColdLineReturn | null
   private readonly calendar: YearCalendar
   private readonly work: WorkLimit
   mainsC: number
-  private readonly draws: Draw[]
-  private nextDraw = 0
   private heldAtMonthStart: number
   /** The lowest price of each month, money per kWh, of the carriers that have a price. */
   private readonly cheapest: Partial<Record<Carrier, number[]>> = {}
   private readonly supply = new Outflow()
-  private readonly arrived = new Outflow()
   private readonly standbyKw: number
   private paidS = 0
-  private readonly tapIndex: Map<string, number>
   private readonly drive: LoopDrive
   /** A heat exchanger in the drain. */
   private readonly drain: DrainUnit | null
@@ -79,35 +67,27 @@ export class House {
     mostWork = MOST_WORK,
   ) {
     this.work = new WorkLimit(mostWork)
-    this.draws = drawsOfYear(study.people, study.site)
+    const draws = drawsOfYear(study.people, study.site)
     this.network = new Network(study)
     this.coldLine = ColdLineReturn.of(study, this.network, this.ledger)
     this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
-    this.tapIndex = new Map(study.pipes.taps.map((t, i) => [t.id, i]))
-    this.localOf = study.pipes.taps.map(() => null)
-    for (const h of study.plant.heaters)
-      if (isPointOfUse(h)) {
-        const [tap, local] = [this.tapIndex.get(h.tapId)!, new PointOfUseTap(study, h, this.ledger)]
-        this.locals.push({ tap, local })
-        this.localOf[tap] = local
-      }
-    this.drips = new Drips(study.pipes.taps, this.network, this.localOf)
-    this.ways = study.pipes.taps.map((_, tap) => this.wayTo(tap))
+    const { recovery } = study.pipes
+    this.drain = recovery && new DrainUnit(recovery, new Map(study.pipes.taps.map((t, i) => [t.id, i])))
+    this.taps = new OpenTaps(study, this.network, draws, { drain: this.drain, coldLine: this.coldLine }, this.ledger)
+    this.drips = new Drips(study.pipes.taps, this.network, this.taps.localOf)
     const served = new Set(
       study.pipes.taps
         .filter((_, tap) => this.network.paths[tap].some((i) => this.network.branches[i].onLoop))
         .map((t) => t.id),
     )
-    this.drive = new LoopDrive(study, this.network, this.draws, (tapId) => served.has(tapId))
+    this.drive = new LoopDrive(study, this.network, draws, (tapId) => served.has(tapId))
     for (const c of CARRIERS) {
       const tariff = study.prices.carriers[c]
       if (tariff) this.cheapest[c] = Array.from({ length: 12 }, (_, month) => cheapestPrice(tariff, month))
     }
     this.ledger.exportPrice = study.prices.carriers.electricity?.exportPerKwh ?? 0
-    const { recovery } = study.pipes
-    this.drain = recovery && new DrainUnit(recovery, this.tapIndex)
     const controls = controlsOf(study)
     this.loopControl = controls.loop
     const empty = emptyDays(study.people)
@@ -133,24 +113,18 @@ export class House {
     const day = Math.round(midnightS / DAY_S)
     this.nowS = this.paidS = midnightS
     this.plant.startAt(midnightS)
-    for (const { local } of this.locals) local.plant.startAt(midnightS)
+    for (const { local } of this.taps.locals) local.plant.startAt(midnightS)
     this.network.startAt(midnightS)
     this.mainsC = calendar.mainsC(day)
     this.enterMonth(calendar.monthOf(day))
     calendar.startAt(midnightS)
-    while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS < midnightS) this.nextDraw++
+    this.taps.startAt(midnightS)
     this.readClock(calendar.midnightOf(day))
-  }
-
-  private wayTo(tap: number): Way {
-    const local = this.localOf[tap]
-    const runs = local && !local.fedHot ? [] : this.network.paths[tap].map((i) => this.network.branches[i])
-    return local ? [...runs, local] : runs
   }
 
   private heldKj(): number {
     let held = this.plant.heldKj() + this.network.heldKj()
-    for (const { local } of this.locals) held += local.plant.heldKj()
+    for (const { local } of this.taps.locals) held += local.plant.heldKj()
     return held
   }
 
@@ -207,7 +181,7 @@ export class House {
       (heating.schedule === null || isOn(heating.schedule, controller))
     const now = { atS: this.nowS, minuteOfWeek: controller, heating: this.heating, cheapest }
     this.plant.atClock(now)
-    for (const { local } of this.locals) local.plant.atClock(now)
+    for (const { local } of this.taps.locals) local.plant.atClock(now)
     this.drive.atClock(controller, this.nowS)
     this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.schedule, controller)
     this.lookAtLoop()
@@ -225,27 +199,26 @@ export class House {
   /** Seconds until the calendar, a setting by hand, the loop's control or a draw has something to say. */
   private untilNext(): number {
     const { nowS } = this
-    let dt = Math.min(this.calendar.until(nowS), this.drive.untilLook(nowS))
-    if (this.nextDraw < this.draws.length) dt = Math.min(dt, this.draws[this.nextDraw].startS - nowS)
-    return dt
+    return Math.min(this.calendar.until(nowS), this.drive.untilLook(nowS), this.taps.untilNext(nowS))
   }
 
   private step(longestS: number): void {
-    const { network, plant, mainsC, active, drain } = this
-    this.openTaps()
+    const { network, plant, mainsC, taps, drain } = this
+    const { active } = taps
+    taps.open(this.nowS, mainsC)
     let dt = Math.min(longestS, this.untilNext())
 
     const loopLMin = this.pumping && (this.coldLine?.valveOpen ?? true) ? this.study.pipes.loop!.pumpLMin : 0
     network.begin(loopLMin)
-    const tapLMin = this.planDraws()
-    for (const d of active) dt = Math.min(dt, d.limit(this.nowS, mainsC, active.length > 1, this.ahead(d)))
+    const tapLMin = taps.plan(this.nowS, mainsC) + this.drips.open()
+    dt = Math.min(dt, taps.longestStep(this.nowS, mainsC, plant))
     const totalLMin = tapLMin + loopLMin
     if (drain) {
       drain.plan(active, tapLMin, mainsC)
       dt = Math.min(dt, drain.longestStep())
     }
     dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
-    for (const { local } of this.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
+    for (const { local } of taps.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
     if (this.coldLine) {
       if (this.pumping) dt = Math.min(dt, this.coldLine.longestStep(this.nowS, active.length > 0))
       for (const d of active) dt = Math.min(dt, this.coldLine.evenS(d.tapIndex, d.coldLMin, this.nowS))
@@ -256,7 +229,7 @@ export class House {
     if (totalLMin > 0 || active.length > 0 || this.drips.any) this.moveWater(tapLMin, loopLMin, dt)
     plant.advance(dt, mainsC)
     drain?.advance(dt)
-    for (const { local } of this.locals) local.plant.advance(dt, mainsC)
+    for (const { local } of taps.locals) local.plant.advance(dt, mainsC)
     if (this.tracing) this.ledger.loopCable(network.trace(this.loopControl.targetC, this.nowS, this.nowS + dt))
     if (this.heating) this.heatingLost(dt)
     this.nowS += dt
@@ -266,87 +239,18 @@ export class House {
     this.lookAtHygiene(dt)
   }
 
-  /** What every open tap asks for in the step to come; returns the hot water that the plant is to give, L/min. */
-  private planDraws(): number {
-    const { network } = this
-    for (const { local } of this.locals) local.flowLMin = 0
-    let tapLMin = 0
-    for (const d of this.active) {
-      this.planMixer(d)
-      const local = this.localOf[d.tapIndex]
-      if (local) local.flowLMin += d.hotLMin
-      if (local && !local.fedHot) continue
-      tapLMin += d.hotLMin
-      network.openTap(d.tapIndex, d.hotLMin)
-    }
-    return tapLMin + this.drips.open()
-  }
-
-  /** What the cold side of a draw's mixer takes in: preheated by a drain, warmed by a loop that comes back there, or the main. */
-  private planMixer(d: TapDraw): void {
-    const { drain, coldLine, mainsC, nowS } = this
-    const byDrain = drain ? drain.atMixerC(d, nowS, mainsC) : mainsC
-    const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.requiredC, mainsC, nowS) : mainsC
-    if (byDrain <= mainsC && byLoop > mainsC) d.plan(nowS, byLoop, true)
-    else d.plan(nowS, byDrain)
-  }
-
   /** Counts what a step costs: water moves in some branches, and each draw looks along its way. */
   private count(): void {
     const { branches } = this.network
     let stretches = 0
     for (let i = 0; i < branches.length; i++) if (branches[i].flowLMin > 0) stretches++
-    for (const d of this.active) stretches += this.ways[d.tapIndex].length
-    this.work.step(stretches, Math.floor(this.nowS / DAY_S) + 1)
-  }
-
-  /** What would leave a tap now, °C. */
-  atTapC(tap: number): number {
-    const way = this.ways[tap]
-    return way[way.length - 1].run.exitC(this.nowS)
-  }
-
-  /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
-  private ahead(draw: TapDraw): Ahead | null {
-    const local = this.localOf[draw.tapIndex]
-    return local && !local.fedHot ? null : this.plant
+    this.work.step(stretches + this.taps.stretches(), Math.floor(this.nowS / DAY_S) + 1)
   }
 
   /** While hot water goes first, the appliance that heats the house does not. */
   private heatingLost(dtS: number): void {
     const { heaterId, hotWaterFirst } = controlsOf(this.study).heating
     if (hotWaterFirst && this.plant.makes(heaterId!)) this.ledger.heatingLostS[this.ledger.month] += dtS
-  }
-
-  private openTaps(): void {
-    while (this.nextDraw < this.draws.length && this.draws[this.nextDraw].startS <= this.nowS + 1e-6) {
-      const draw = this.draws[this.nextDraw++]
-      const index = this.tapIndex.get(draw.tapId)!
-      // Cold water will do: nothing hot is drawn.
-      if (draw.requiredC <= this.mainsC + 0.5) {
-        const { flowLMin } = this.study.pipes.taps[index]
-        if (draw.measure !== 'kj')
-          this.coldLine?.draw(
-            index,
-            draw.measure === 'litres' ? draw.amount : (draw.amount / 60) * flowLMin,
-            0,
-            this.mainsC,
-            this.nowS,
-          )
-        continue
-      }
-      this.active.push(
-        new TapDraw(draw, this.study.pipes.taps[index], index, this.ways[index], this.nowS - this.drawnAtS(index)),
-      )
-    }
-  }
-
-  /** When water last moved in the last run to a tap, s; −Infinity where no run leads to it. */
-  private drawnAtS(tap: number): number {
-    const local = this.localOf[tap]
-    if (local && !local.fedHot) return -Infinity
-    const path = this.network.paths[tap]
-    return this.network.branches[path[path.length - 1]].lastFlowS
   }
 
   private moveWater(tapLMin: number, loopLMin: number, dt: number): void {
@@ -360,36 +264,15 @@ export class House {
       plant.supply(tapLitres, (loopLMin * dt) / 60, feedC, dt, this.supply)
       network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
     }
-    for (const { tap, local } of this.locals)
-      if (local.flowLMin > 0)
-        local.pass((local.flowLMin * dt) / 60, local.fedHot ? this.arrivedAt(tap, local.flowLMin) : null, mainsC, dt)
-    for (const d of this.active) {
-      const path = network.paths[d.tapIndex]
-      const last = this.localOf[d.tapIndex] ?? network.branches[path[path.length - 1]]
-      d.receive(last.out, d.hotLMin / last.flowLMin, mainsC, ledger)
-      this.coldLine?.draw(d.tapIndex, d.coldTakenL, d.coldLineKj, mainsC, this.nowS + dt)
-    }
+    this.taps.receive(this.nowS, dt, mainsC)
     this.drips.enter(ledger, mainsC)
     if (moves) plant.refill(tapLitres, feedC, loopLMin > 0 ? network.loopReturn.out : null)
-    for (let i = this.active.length - 1; i >= 0; i--)
-      if (this.active[i].done) {
-        this.records.push(this.active[i].record)
-        this.active.splice(i, 1)
-      }
-  }
-
-  /** What arrived at a tap in the hot run that is its alone in this step. */
-  private arrivedAt(tap: number, hotLMin: number): Outflow {
-    const path = this.network.paths[tap]
-    const last = this.network.branches[path[path.length - 1]]
-    this.arrived.clear()
-    for (let i = 0; i < last.out.n; i++)
-      this.arrived.add((last.out.litres[i] * hotLMin) / last.flowLMin, last.out.tempC[i])
-    return this.arrived
+    this.taps.close()
   }
 
   private lookAtHygiene(dt: number): void {
-    const { hygiene, locals, nowS } = this
+    const { hygiene, nowS } = this
+    const { locals } = this.taps
     if (hygiene.store) lookAtStore(hygiene.store, this.plant, nowS, dt)
     for (let i = 0; i < locals.length; i++) lookAtStore(hygiene.locals[i].log, locals[i].local.plant, nowS, dt)
     if (this.network.hasLoop) hygiene.loop.step(this.network.returnC(nowS), this.pumping, dt)
@@ -398,7 +281,7 @@ export class House {
   private enterMonth(month: number): void {
     this.ledger.month = month
     this.plant.setMonth(month)
-    for (const { local } of this.locals) local.plant.setMonth(month)
+    for (const { local } of this.taps.locals) local.plant.setMonth(month)
     this.network.settle(this.nowS, month, () => {})
   }
 
@@ -408,7 +291,7 @@ export class House {
     const { ledger } = this
     const heating = this.study.site.heatingMonths[ledger.month]
     this.plant.settle(ledger, heating)
-    for (const { local } of this.locals) local.plant.settle(ledger, heating)
+    for (const { local } of this.taps.locals) local.plant.settle(ledger, heating)
     let i = 0
     this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
       ledger.add(onLoop ? 'loop' : 'deadLeg', kj)

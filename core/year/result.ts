@@ -351,7 +351,7 @@ function hygieneOf(home: House): Hygiene {
 }
 
 /** The plant and the small stores at taps. */
-const plantsOf = (home: House) => [home.plant, ...home.locals.map(({ local }) => local.plant)]
+const plantsOf = (home: House) => [home.plant, ...home.taps.locals.map(({ local }) => local.plant)]
 
 function pasteurisationCyclesOf(home: House): YearResult['pasteurisationCycles'] {
   const all = plantsOf(home).map((p) => p.pasteurisations())
@@ -366,14 +366,14 @@ export function resultOf(home: House): YearResult {
     .map(({ id, starts }) => ({ id, starts: Math.round(starts) }))
   return {
     ...period(home, all),
-    comfort: comfortOf(home.records),
+    comfort: comfortOf(home.taps.records),
     hygiene: hygieneOf(home),
     months: all.map((m) => period(home, [m])),
     runs: home.network.branches.map((b, i) => ({ id: b.id, lossKwh: r6(home.branchLostKj[i] / 3600) })),
     taps: home.study.pipes.taps.map((t, i) =>
       tapResult(
         t.id,
-        home.records.filter((r) => r.tap === i),
+        home.taps.records.filter((r) => r.tap === i),
       ),
     ),
     heaterStarts: allStarts(startsOf),

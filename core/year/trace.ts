@@ -60,21 +60,21 @@ export function traceDay(study: Study, day: number): DayTrace {
   home.startAt((day - LEAD_DAYS) * DAY_S)
   home.runUntil(startS)
   const frames: Frame[] = []
-  const began = home.records.length
+  const began = home.taps.records.length
   const spent = spentOn(home)
   let open = new Set<string>()
   for (let minute = 0; minute < 24 * 60; minute += FRAME_MIN) {
     frames.push(frameOf(home, minute, [...open], spentOn(home) - spent))
     open = new Set()
     home.runUntil(startS + (minute + FRAME_MIN) * 60, FRAME_MIN * 60, () => {
-      for (const d of home.active) open.add(study.pipes.taps[d.tapIndex].id)
+      for (const d of home.taps.active) open.add(study.pipes.taps[d.tapIndex].id)
     })
   }
   return {
     day: day + 1,
     weekday: (study.site.firstWeekday + day) % 7,
     mainsC: home.mainsC,
-    draws: home.records
+    draws: home.taps.records
       .slice(began)
       .filter((r) => r.day === day)
       .map((r) => ({ tapId: study.pipes.taps[r.tap].id, atMin: r.minute, waitedS: r.waitedS, cool: r.cool })),
@@ -103,9 +103,9 @@ function frameOf(home: House, minute: number, open: string[], money: number): Fr
     runs,
     loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
     locals: Object.fromEntries(
-      home.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())]),
+      home.taps.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())]),
     ),
-    taps: Object.fromEntries(home.study.pipes.taps.map((t, i) => [t.id, tenth(home.atTapC(i))])),
+    taps: Object.fromEntries(home.study.pipes.taps.map((t, i) => [t.id, tenth(home.taps.atTapC(i, home.nowS))])),
     open,
     money: Math.round(money * 1e4) / 1e4,
   }

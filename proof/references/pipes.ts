@@ -1,7 +1,8 @@
 import { type Material, pipeOf } from '../../core/pipes/catalogue'
 import { contentsPerMetre, warmUpVolumePerMetre } from '../../core/pipes/contents'
 import { coolDownHours, type Insulation, pipeLoss } from '../../core/pipes/loss'
-import { Outflow, PlugRun } from '../../core/year/pipes/plug-run'
+import { Outflow } from '../../core/year/pipes/outflow'
+import { PlugRun } from '../../core/year/pipes/plug-run'
 import { type ReferenceCase, share } from './case'
 
 const contents = (material: Material, size: string, litres: number, front: number): ReferenceCase[] => [

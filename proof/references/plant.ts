@@ -3,7 +3,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { type StandardDay, standardKwh } from '../../core/people/standard-days'
 import type { Study } from '../../core/study/study'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
-import { Outflow } from '../../core/year/pipes/plug-run'
+import { Outflow } from '../../core/year/pipes/outflow'
 import { LayeredStore } from '../../core/year/stores/layered-store'
 import { firstDays } from '../random-study'
 import { amount, type ReferenceCase, share } from './case'
@@ -59,7 +59,7 @@ function instantHeater(flowLMin: number): number {
   firstDays(
     study,
     1,
-    (home) => (supply = home.active.length > 0 ? Math.max(supply, home.plant.state().supplyC) : supply),
+    (home) => (supply = home.taps.active.length > 0 ? Math.max(supply, home.plant.state().supplyC) : supply),
   )
   return supply
 }

@@ -96,13 +96,13 @@ describe('the engine against a model that follows every second', () => {
       if (Math.abs(ref) > 0.02 * want.input) expect(Math.abs(got / ref - 1), line).toBeLessThan(0.04)
     }
     const sorted = (xs: number[]) => [...xs].sort((a, b) => a - b)
-    const waits = sorted(home.records.filter((r) => r.waits).map((r) => r.waitedS))
+    const waits = sorted(home.taps.records.filter((r) => r.waits).map((r) => r.waitedS))
     const share = (xs: number[], p: number) => sorted(xs)[Math.floor(p * xs.length)] ?? 0
     for (const p of [0.5, 0.9])
       expect(Math.abs(share(waits, p) - share(want.waits, p))).toBeLessThan(0.02 * share(want.waits, p) + 0.3)
-    const toWasteL = home.records.reduce((s, r) => s + r.toWasteL, 0)
+    const toWasteL = home.taps.records.reduce((s, r) => s + r.toWasteL, 0)
     expect(Math.abs(toWasteL - want.toWasteL)).toBeLessThan(0.02 * want.toWasteL + 0.3)
     expect(Math.abs(allStarts(home.plant.starts()) - want.starts)).toBeLessThan(0.1 * want.starts + 2)
-    expect(Math.abs(home.records.filter((r) => r.cool).length - want.cool)).toBeLessThanOrEqual(1)
+    expect(Math.abs(home.taps.records.filter((r) => r.cool).length - want.cool)).toBeLessThanOrEqual(1)
   })
 })

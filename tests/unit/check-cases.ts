@@ -75,21 +75,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void Object.assign(s.plant.store!, { reliefValve: true, valveBeforeRelief: true }),
     (s) => void (s.plant.store!.valveBeforeRelief = false),
   ],
-  [
-    'relief',
-    hillTown,
-    () => {},
-    (s) =>
-      void Object.assign(s.plant.store!, {
-        reliefValve: true,
-        reliefPiped: true,
-        valveBeforeRelief: false,
-        reliefAtTop: true,
-        reliefKind: 'temperature and pressure',
-        reliefBar: 7,
-        discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
-      }),
-  ],
+  ['relief', hillTown, () => {}, looked],
   [
     'relief',
     changed(withWood, looked),

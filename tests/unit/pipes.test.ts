@@ -6,7 +6,8 @@ import { frontSpreadL, litresToShare } from '../../core/pipes/front'
 import { pipeLoss } from '../../core/pipes/loss'
 import { decay, meanDecay } from '../../core/units/decay'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
-import { Outflow, PlugRun } from '../../core/year/pipes/plug-run'
+import { Outflow } from '../../core/year/pipes/outflow'
+import { PlugRun } from '../../core/year/pipes/plug-run'
 
 describe('the catalogue', () => {
   it('names the sizes that exist when one does not', () => {

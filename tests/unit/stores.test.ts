@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { labelBoundW, standingUa } from '../../core/stores/standing-loss'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
-import { Outflow } from '../../core/year/pipes/plug-run'
+import { Outflow } from '../../core/year/pipes/outflow'
 import { LayeredStore } from '../../core/year/stores/layered-store'
 
 const draw = (store: LayeredStore, litres: number, coldC: number) => {

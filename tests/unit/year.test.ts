@@ -209,7 +209,7 @@ describe('the instantaneous heater', () => {
     const study = flat((s) => void (s.pipes.taps[0].flowLMin = 6))
     const { home } = firstDays(study, 2)
     const front = home.network.paths[0].reduce((s, i) => s + home.network.branches[i].run.warmUpVolumeL, 0.8)
-    const wait = home.records[1].waitedS
+    const wait = home.taps.records[1].waitedS
     expect(wait).toBeGreaterThan(7 + (front / 6) * 60 - 6)
     expect(wait).toBeLessThan(7 + (front / 6) * 60 + 6)
   })

@@ -1,5 +1,5 @@
 import { KJ_PER_LITRE_K } from '../../water/properties'
-import type { Outflow } from '../pipes/plug-run'
+import type { Outflow } from '../pipes/outflow'
 
 /**
  * Water at the tee where a loop comes back to a heater or a mixing valve, L, taken as mixed: what a step takes from it came

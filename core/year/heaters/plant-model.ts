@@ -1,6 +1,6 @@
 import type { Ledger } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
-import type { Outflow } from '../pipes/plug-run'
+import type { Outflow } from '../pipes/outflow'
 
 /** A moment of the plant, for a drawing. */
 export interface PlantState {

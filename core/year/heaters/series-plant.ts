@@ -1,6 +1,6 @@
 import type { Ledger } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
-import { Outflow } from '../pipes/plug-run'
+import { Outflow } from '../pipes/outflow'
 import type { InstantPlant } from './instant-plant'
 import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 import type { StorePlant } from './store-plant'

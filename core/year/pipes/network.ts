@@ -3,7 +3,8 @@ import { type Length, loopRuns, runUa, runWarmUpVolumeL } from '../../household/
 import { supplyC } from '../../household/supply'
 import { controlsOf } from '../../study/in-force'
 import type { Study } from '../../study/study'
-import { Outflow, PlugRun } from './plug-run'
+import { Outflow } from './outflow'
+import { PlugRun } from './plug-run'
 
 /** One branch of the water: a run of pipe, the run before it, and what flows in it now. */
 export interface Branch {

@@ -1,6 +1,6 @@
 import { decay } from '../../units/decay'
 import { KJ_PER_LITRE_K } from '../../water/properties'
-import type { Outflow } from '../pipes/plug-run'
+import type { Outflow } from '../pipes/outflow'
 import { CoilShares, type CoilZone } from './coil-zone'
 import { LayerStack } from './layer-stack'
 

@@ -6,7 +6,7 @@ import type { Store } from '../../study/plant'
 import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { StorePlant } from '../heaters/store-plant'
-import { Outflow } from '../pipes/plug-run'
+import { Outflow } from '../pipes/outflow'
 import type { Stretch } from './stretch'
 
 /** Height of a small store, m: it conducts a little from layer to layer. */

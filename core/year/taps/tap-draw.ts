@@ -4,7 +4,7 @@ import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import type { Draw } from '../draws/draws'
 import type { PlantModel } from '../heaters/plant-model'
-import type { Outflow } from '../pipes/plug-run'
+import type { Outflow } from '../pipes/outflow'
 import type { Stretch } from './stretch'
 
 /** Water this close below what is wanted is warm enough to step in, K. */
