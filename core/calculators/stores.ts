@@ -141,7 +141,12 @@ export const expansionVessel = defineCalculator({
   example: { volumeL: 200, fromC: 10, toC: 60, pressureBar: 3, reliefBar: 6 },
   work: ({ volumeL, fromC, toC, pressureBar, reliefBar }) => {
     needsAbove('toC', toC, fromC, 'the start')
-    needsAbove('reliefBar', reliefBar, pressureBar + BELOW_RELIEF_BAR, 'the supply pressure with a margin for expansion')
+    needsAbove(
+      'reliefBar',
+      reliefBar,
+      pressureBar + BELOW_RELIEF_BAR,
+      'the supply pressure with a margin for expansion',
+    )
     const grownL = volumeL * (density(fromC) / density(toC) - 1)
     const fullBar = reliefBar - BELOW_RELIEF_BAR + ATMOSPHERE_BAR
     const share = (fullBar - (pressureBar + ATMOSPHERE_BAR)) / fullBar

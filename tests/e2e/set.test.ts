@@ -162,7 +162,7 @@ describe('the day view', () => {
     for (let tries = 0; !existsSync(csv) && tries < 100; tries++) await new Promise((r) => setTimeout(r, 100))
     const lines = readFileSync(csv, 'utf8').trim().split(/\r?\n/)
     expect(lines).toHaveLength(1 + 720)
-    expect(lines[0]).toMatch(/^minute,supply °C,cylinder 1 of 10/)
+    expect(lines[0]).toMatch(/^minute,Supply temperature °C,"Cylinder, tenth 1 °C"/)
   })
 })
 

@@ -17,6 +17,7 @@ import {
 import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, removeRun } from '../../core/household/edits/runs'
 import { below, outline } from '../../core/household/outline'
 import { rankedTaps, tapFigures } from '../../core/household/tap-figures'
+import { addToPackage, beginHeatSource } from '../../core/measures/begin'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { faultText } from '../../core/units/result'
@@ -29,6 +30,16 @@ const sound = (study: Study) => {
 const kinds = HEATER_KINDS
 
 describe('changes to a plant', () => {
+  it('a heater that is added takes no name of one that a measure would bring', () => {
+    const planned = structuredClone(hillTown)
+    addToPackage(planned, beginHeatSource(planned, 'heat-pump', 'beside', 'planned')!)
+    const [brought] = planned.packages[0].measures.flatMap((m) => (m.kind === 'heat-source' ? [m.heater] : []))
+    brought.id = 'heat-pump'
+    const both = addHeater(planned, 'heat-pump')
+    sound(both)
+    expect(both.plant.heaters.at(-1)!.id).toBe('heat-pump-1')
+  })
+
   it('any sequence of them leaves a sound study that can be simulated', () => {
     const edit = fc.oneof(
       fc.record({ do: fc.constant('kind' as const), i: fc.nat(5), kind: fc.constantFrom(...kinds) }),

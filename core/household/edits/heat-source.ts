@@ -12,7 +12,7 @@ import type { Study } from '../../study/study'
 import { ASSUMED_STORE_L, assumedHeater, assumedStore, defaultControl } from '../defaults/assumed-heaters'
 import { runsTo } from '../lookups'
 import { supplyOf } from '../supply'
-import { refusesPut } from './plant'
+import { namedHeaters, refusesPut } from './plant'
 
 /** A heat source that could be put into a house, and how. */
 export interface HeatSource {
@@ -77,8 +77,7 @@ export function heatSource(study: Study, kind: HeaterKind, how: How, choice: Cho
     return null
   if (HEATERS[kind].source === 'network' && study.site.networks.heat === false) return null
   const replaces = how === 'instead' ? [supplying.id] : []
-  const named = study.packages.flatMap((p) => p.measures.flatMap((m) => (m.kind === 'heat-source' ? [m.heater] : [])))
-  const id = freshId(kind, [...heaters, ...named])
+  const id = freshId(kind, namedHeaters(study))
   const place = store?.place ?? supplying.place
   const heater = chosen(
     study,

@@ -137,11 +137,18 @@ export function refusesAnother(study: Study, kind: HeaterKind): string | null {
   return tapsLeft(study, heaters, kind) ? refusesHeater(heaters, kind) : 'every outlet has one already'
 }
 
+/** Heaters that have a name already: those that are there, and those that measures would bring. */
+export const namedHeaters = ({ plant, packages }: Study): { id: string }[] => [
+  ...plant.heaters,
+  ...packages.flatMap((p) => p.measures.flatMap((m) => (m.kind === 'heat-source' ? [m.heater] : []))),
+]
+
 /** One more heater, last in priority; the first that heats a store brings one. */
 export function addHeater(study: Study, kind: HeaterKind): Study {
   const { heaters, store } = study.plant
   if (refusesAnother(study, kind)) return study
-  const id = heaters.some((h) => h.id === kind) ? freshId(kind, heaters) : kind
+  const taken = namedHeaters(study)
+  const id = taken.some((h) => h.id === kind) ? freshId(kind, taken) : kind
   return withHeaters(study, [
     ...heaters,
     assumedHeater(
