@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { ChevronRight } from '@lucide/vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { adviceSentence } from '~~/core/views/advice'
+import { adviceSentence, type Tried } from '~~/core/views/advice'
 import type { Finding } from '~~/core/views/findings'
 
 /** What mends a finding, tried on this house: only what helps and hurts nobody is offered. */
@@ -11,17 +12,28 @@ const judgement = useJudgement()
 const own = computed(() => judgement.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
 const offered = computed(() => own.value.filter((t) => t.offered))
 const refused = computed(() => own.value.filter((t) => !t.offered))
+/** What it is, what it saves or costs, and that something gets worse: none of it hides in the fold. */
+const inShort = (t: Tried) => {
+  const money = `${t.savesMoney < 0 ? 'costs' : 'saves'} ${table.units.wholeMoney(Math.abs(t.savesMoney))}/yr`
+  return `${t.words}, ${money}${t.brought.length ? `, ${t.brought.length} worse` : ''}`
+}
 const line = computed(() =>
   offered.value.length
-    ? `Helps: ${offered.value.map((t) => t.words).join('; ')}`
+    ? `Helps: ${offered.value.map(inShort).join('; ')}`
     : `Simulated, not recommended: ${refused.value.length}`,
 )
 </script>
 
 <template>
   <details v-if="own.length" class="min-w-0 text-sm" data-advice>
-    <summary class="flex min-h-11 cursor-pointer items-center" :class="offered.length ? 'text-copper' : 'caption'">
-      <span class="truncate">{{ line }}</span>
+    <summary
+      class="flex min-h-11 cursor-pointer items-center gap-1"
+      :class="offered.length ? 'text-copper' : 'caption'"
+    >
+      <ChevronRight :size="16" class="shrink-0 [details[open]>summary>&]:rotate-90" aria-hidden="true" /><span
+        class="truncate"
+        >{{ line }}</span
+      >
     </summary>
     <p class="caption">Simulated on this house for a year:</p>
     <ul class="list-disc pl-5">
