@@ -165,8 +165,14 @@ try {
     await new Promise((resume) => setTimeout(resume, 1200))
     await shot.before?.(page)
     await new Promise((resume) => setTimeout(resume, 300))
-    // Letters that never come are not waited for for ever.
-    await Promise.race([page.evaluate(() => document.fonts.ready.then(() => null)), pause(3000)])
+    // A busy page asks late for its letters; those that never come are not waited for for ever.
+    const letters = page.evaluate(async () => {
+      const faces: FontFace[] = []
+      document.fonts.forEach((face) => faces.push(face))
+      await Promise.all(faces.map((face) => face.load().catch(() => null)))
+    })
+    await Promise.race([letters, pause(5000)])
+    await pause(200)
     await page.screenshot({ path: `${folder}/${shot.name}.png` as `${string}.png` })
     console.log(`${shot.name}${errors.length ? `: ${errors.join('; ')}` : ''}`)
     await page.close()

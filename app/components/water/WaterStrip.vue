@@ -106,7 +106,7 @@ const lives = (s: (typeof stations.value)[number]) => s.now !== '' && s.at !== '
         /><span v-if="s.runs" class="max-sm:sr-only">{{ s.runs }}, </span>{{ s.now }}</span
       >
     </button>
-    <label class="ml-auto flex min-h-11 min-w-44 flex-1 items-center gap-2 max-sm:hidden sm:max-w-72">
+    <label class="ml-auto flex min-h-11 min-w-32 flex-1 items-center gap-2 max-sm:hidden sm:max-w-72">
       <span class="text-sm whitespace-nowrap tabular-nums">{{ units.time(clock.minute) }}</span>
       <input
         v-model.number="clock.minute"
