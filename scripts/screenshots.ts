@@ -86,6 +86,16 @@ async function climb(page: import('puppeteer-core').Page) {
   )
 }
 
+/** Somebody's, filled in as a person would. */
+async function ownDefaults(page: import('puppeteer-core').Page) {
+  await type(page, 'Name', 'Ada Quill')
+  await type(page, 'Firm and mark of the trade', 'Quill Heating')
+  await choose(page, 'Units and currency', 'Poland')
+  await type(page, 'Natural gas', '0.42')
+  await type(page, 'Electricity', '1.05')
+  await page.evaluate(() => scrollTo(0, 0))
+}
+
 async function modes(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-mode="learned"]', { timeout: 60_000 })
 }
@@ -120,7 +130,7 @@ const SHOTS: Shot[] = [
   { name: 'setpoint-checks', path: `${HOUSE}/set?view=board`, ...DESK },
   { name: 'modes', path: `${HOUSE}/set?view=modes`, ...DESK, before: modes },
   { name: 'optimise', path: `${HOUSE}/set?view=schedule`, ...DESK, before: windows },
-  { name: 'day', path: `${HOUSE}/set?view=day`, ...DESK, before: (page) => press(page, 'button', 'Mid-winter day') },
+  { name: 'defaults', path: '/defaults', ...DESK, before: ownDefaults },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: openHeaters },
   {

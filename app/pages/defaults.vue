@@ -12,8 +12,8 @@ import { useStudy } from '~/stores/study'
 import { exportDefaults, importDefaults } from '~/utils/files'
 import { type Climate, CLIMATES } from '~~/core/climate/archetypes'
 import { blankStudy } from '~~/core/household/defaults/blank'
-import { currencyIn, firstAnswers } from '~~/core/household/engineer/begin-with'
-import { NO_DEFAULTS, PIPE_USES, type PipeUse } from '~~/core/household/engineer/defaults'
+import { firstAnswers, movedTo, pricesIn } from '~~/core/household/engineer/begin-with'
+import { NO_DEFAULTS, PIPE_USES, type PipeUse, USUAL_WRAP_MM } from '~~/core/household/engineer/defaults'
 import { type Region, REGIONS } from '~~/core/household/quick-start/regions'
 import { type InsulationKind, insulationOf, INSULATIONS } from '~~/core/pipes/loss'
 import { InsulationField } from '~~/core/study/pipes'
@@ -30,7 +30,7 @@ const refused = shallowRef<Fault[]>([])
 
 /** The page speaks in the units and the currency of the engineer's region. */
 const region = computed(() => firstAnswers(mine.value).region)
-const currency = computed(() => currencyIn(region.value, mine.value))
+const currency = computed(() => pricesIn(mine.value))
 watch([region, currency], () => (table.begun = blankStudy('household', REGIONS[region.value].units, currency.value)), {
   immediate: true,
 })
@@ -43,24 +43,29 @@ const climates = [
   NOT_SAID,
   ...(Object.keys(CLIMATES) as Climate[]).map((value) => ({ value, name: value[0]!.toUpperCase() + value.slice(1) })),
 ]
-/** Prices are of a currency: another one leaves none behind. */
-const elsewhere = (part: Partial<typeof mine.value>) => {
-  const next = { ...mine.value, ...part }
-  const changed = currencyIn(firstAnswers(next).region, next) !== currency.value
-  return own.keep(changed ? { ...next, carriers: {}, water: null, pricesAsOf: null } : next)
+/** Prices that are left behind with their currency can be had back. */
+async function elsewhere(part: Partial<typeof mine.value>) {
+  const before = mine.value
+  const priced = Object.keys(before.carriers).length > 0 || before.water !== null
+  await own.keep(movedTo(before, part))
+  if (priced && pricesIn(before) !== currency.value)
+    say({
+      text: `The prices in ${pricesIn(before)} are not kept in ${currency.value}.`,
+      way: { label: 'Undo', take: () => own.keep(before) },
+    })
 }
 
-const kinds = [
-  { value: null, name: 'not set' },
+const kinds = computed(() => [
+  // One from a file may be none of these.
+  { value: null, name: mine.value.insulation ? 'of another material' : 'not set' },
   ...(Object.keys(INSULATIONS) as InsulationKind[]).map((value) => ({ value, name: value })),
-]
+])
 const kind = computed(() => mine.value.insulation && insulationOf(mine.value.insulation.lambdaWMK))
-const USUAL_MM = 20
 const wrap = (next: InsulationKind | null) =>
   own.change({
     insulation: next && {
       lambdaWMK: INSULATIONS[next].lambdaWMK,
-      thicknessMm: mine.value.insulation?.thicknessMm ?? USUAL_MM,
+      thicknessMm: mine.value.insulation?.thicknessMm ?? USUAL_WRAP_MM,
     },
   })
 

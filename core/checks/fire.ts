@@ -1,6 +1,6 @@
 import { COIL_LIMIT_C } from '../heaters/fire'
 import { gravityFlow } from '../heaters/thermosiphon'
-import { reliefOpensC } from '../household/relief-opens'
+import { reliefLimitC, reliefOpensC } from '../household/relief-opens'
 import { BEFORE_FIRE_C, hoursToRelief, longestFiring } from '../household/time-to-relief'
 import { CALORIFIC } from '../money/calorific'
 import { everBurns, hasSetpoint, type HeaterOf, isFireOnStore, isPointOfUse } from '../study/heater-kinds'
@@ -125,13 +125,15 @@ const untilRelief: Rule = ({ study, write }) =>
     const hours = hoursToRelief(store, h.waterKw, BEFORE_FIRE_C)
     const burns = longestFiring(h)
     const over = burns > hours
+    // A valve that opens by pressure alone does so when the water boils.
+    const end = reliefLimitC(store) === null ? 'boiling' : 'T&P relief temperature'
     return [
       {
         id: `until-relief-${h.id}`,
         subject: { kind: 'fire', id: h.id },
         concern: over ? 'harm' : 'record',
         level: over ? 'fail' : 'marginal',
-        title: over ? 'Firing without draw-off reaches T&P relief temperature' : 'Firing without draw-off',
+        title: over ? `Firing without draw-off reaches ${end}` : 'Firing without draw-off',
         sentence: `${write.figure('power', h.waterKw)} heat ${store.name} from ${write.temperature(BEFORE_FIRE_C)} to ${write.temperature(reliefOpensC(store))} in ${hours.toFixed(1)} h without draw-off; firing lasts up to ${burns.toFixed(1)} h a day.`,
         figures: {
           hoursToRelief: { value: hours, unit: 'h', worse: { when: 'less', by: 0.5 } },

@@ -2,7 +2,7 @@ import { DIAL_OVER_K } from '../heaters/dial'
 import { scaldLimitOf } from '../household/at-risk'
 import { hottestOnFailure, ordinaryHottest, reachesAtPlant } from '../household/hottest-water'
 import { pipeLimitC, standsC } from '../household/pipe-limit'
-import { reliefOpensC } from '../household/relief-opens'
+import { reliefLimitC } from '../household/relief-opens'
 import { mixesTo, supplyOf } from '../household/supply'
 import { hasSetpoint, isPointOfUse } from '../study/heater-kinds'
 import { boilsAt } from '../water/boiling'
@@ -26,10 +26,11 @@ function outOfOrder(
       'marginal',
       `${write.temperature(hottestOnFailure(study))} is possible on thermostat failure, above the rating of the pipe at the hot connection`,
     )
-  if (store && pipe !== null && valve === null && reliefOpensC(store) > pipe)
+  const relief = store && reliefLimitC(store)
+  if (relief !== null && pipe !== null && valve === null && relief > pipe)
     add('marginal', 'the relief temperature is above the rating of the pipe at the hot connection')
   const held = heaters.some(
-    (h) => !isPointOfUse(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (store ? reliefOpensC(store) : Infinity),
+    (h) => !isPointOfUse(h) && hasSetpoint(h) && ordinaryHottest(study, h) >= (relief ?? Infinity),
   )
   if (held) add('fail', 'the relief temperature is not above a heater’s setpoint')
   return out
@@ -45,10 +46,11 @@ const limitsInOrder: Rule = (visit): Told[] => {
   const deliveredC = year ? Math.max(0, ...year.taps.map((t) => t.hottestC ?? 0)) : Math.min(hottest, valve ?? Infinity)
   const scaldC = scaldLimitOf(study).value
   const pipe = pipeLimitC(study)
+  const relief = store && reliefLimitC(store)
   const boils = boilsAt(study.site.altitudeM)
   const out = outOfOrder(visit, { deliveredC, pipe, hottest })
   const flashes =
-    store && reliefOpensC(store) >= boils
+    relief !== null && relief >= boils
       ? ` Relief temperature above the local boiling point (${write.temperature(boils)}): part of the discharge flashes to steam. Lead it where steam cannot injure.`
       : ''
   const order = [
@@ -57,7 +59,7 @@ const limitsInOrder: Rule = (visit): Told[] => {
     { name: 'at the outlets', c: deliveredC },
     ...sources,
     ...(pipe === null ? [] : [{ name: 'pipe rating', c: pipe }]),
-    ...(store ? [{ name: 'relief valve', c: reliefOpensC(store) }] : []),
+    ...(relief === null ? [] : [{ name: 'relief valve', c: relief }]),
     { name: 'local boiling point', c: boils },
   ].sort((a, b) => a.c - b.c)
   const level = worst(out.map((o) => o.level))

@@ -2,7 +2,7 @@ import { ALWAYS, type Schedule } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { assumedDrain } from '../household/defaults/drain'
 import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
-import type { Wrap } from '../household/engineer/defaults'
+import { USUAL_WRAP_MM, type Wrap } from '../household/engineer/defaults'
 import { runsTo } from '../household/lookups'
 import { flueInStore } from '../household/store-loss'
 import { supplyOf } from '../household/supply'
@@ -18,8 +18,7 @@ import { type Recovery, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 import { MEASURES } from './names'
 
-/** Thickness that pipes and stores are wrapped with to begin with, mm. */
-const WRAP_MM = 20
+/** Thickness that stores are wrapped with to begin with, mm. */
 const JACKET_MM = 80
 /** What a jacket covers to begin with: top fittings, ports and controls stay clear; of a store with its flue, more. */
 const JACKET_SHARE = { usual: 0.8, flue: 0.65 } as const
@@ -87,7 +86,7 @@ export function beginRecovery(study: Study): Recovery {
 type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
 
 /** What pipes are wrapped with where the engineer has nothing of their own in the van. */
-const WRAP: NonNullable<Wrap> = { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: WRAP_MM }
+const WRAP: NonNullable<Wrap> = { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: USUAL_WRAP_MM }
 
 const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
   'insulate-runs': (study, wrap) => ({

@@ -309,12 +309,18 @@ function improves(before: Check, after: Check): boolean {
   return moves.some((m) => m.gain > m.by) && !moves.some((m) => m.gain < -m.by)
 }
 
+const moneyOf = ({ savesMoney }: Tried, write: Display) =>
+  Math.abs(savesMoney) < 0.5
+    ? 'no change in cost'
+    : `${savesMoney > 0 ? 'saves' : 'costs'} ${write.money(Math.abs(savesMoney))} a year`
+
+/** The same in a few words: what it is, its money, and that something gets worse. */
+export const adviceInShort = (t: Tried, write: Display): string =>
+  `${t.words}, ${moneyOf(t, write)}${t.brought.length ? `, ${t.brought.length} worse` : ''}`
+
 /** What a tried remedy does, in words. */
 export function adviceSentence(t: Tried, write: Display): string {
-  const money =
-    Math.abs(t.savesMoney) < 0.5
-      ? 'no change in cost'
-      : `${t.savesMoney > 0 ? 'saves' : 'costs'} ${write.money(Math.abs(t.savesMoney))} a year`
+  const money = moneyOf(t, write)
   const what = t.level === 'pass' ? 'solves it' : 'improves it'
   const worse = t.brought.length ? `; makes worse: ${t.brought.map((b) => b.title.toLowerCase()).join(', ')}` : ''
   return `${t.words}: ${what}, ${money}${worse}.`

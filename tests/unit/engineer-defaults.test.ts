@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { type Climate, CLIMATES } from '../../core/climate/archetypes'
 import { blankStudy } from '../../core/household/defaults/blank'
-import { currencyIn, PRICES_FROM, withDefaults } from '../../core/household/engineer/begin-with'
+import { currencyIn, movedTo, PRICES_FROM, pricesIn, withDefaults } from '../../core/household/engineer/begin-with'
 import {
   EngineerDefaults,
   LARGEST_DEFAULTS,
@@ -14,7 +15,7 @@ import { FIRST_ANSWERS } from '../../core/household/quick-start/answers'
 import { quickStart } from '../../core/household/quick-start/begin'
 import { type Region, REGIONS } from '../../core/household/quick-start/regions'
 import { beginMeasure } from '../../core/measures/begin'
-import { BILLED } from '../../core/money/billing'
+import { BILLED, type BillUnit } from '../../core/money/billing'
 import { CARRIERS } from '../../core/money/carriers'
 import { waterPerM3 } from '../../core/money/tariff'
 import { MATERIALS, sizesOf } from '../../core/pipes/catalogue'
@@ -50,15 +51,20 @@ const anyones: fc.Arbitrary<EngineerDefaults> = fc.record({
   name: fc.string({ maxLength: 60 }).map((s) => s.trim()),
   mark: fc.string({ maxLength: 58 }).map((s) => s.trim()),
   region: some(fc.constantFrom(...(Object.keys(REGIONS) as Region[]))),
-  climate: some(fc.constantFrom('cold inland' as const, 'high mountain' as const)),
+  climate: some(fc.constantFrom(...(Object.keys(CLIMATES) as Climate[]))),
   currency: some(fc.constantFrom('JPY', 'EUR', 'PLN', 'USD')),
-  carriers: fc
-    .subarray([...CARRIERS])
-    .chain((of) =>
-      fc.record(
-        Object.fromEntries(of.map((c) => [c, price.map((p) => ({ unit: 'kwh' as const, kwhPerUnit: 1, price: p }))])),
+  carriers: fc.subarray([...CARRIERS]).chain((of) =>
+    fc.record(
+      Object.fromEntries(
+        of.map((c) => [
+          c,
+          fc.tuple(price, fc.constantFrom(...(Object.keys(BILLED[c]) as BillUnit[]))).map(([p, unit]) => ({
+            ...{ unit, kwhPerUnit: BILLED[c][unit]!, price: p },
+          })),
+        ]),
       ),
     ),
+  ),
   water: some(
     fc.record({
       unit: fc.constantFrom('m3' as const, 'litre' as const, 'hundred-ft3' as const, 'thousand-gal' as const),
@@ -101,6 +107,22 @@ describe('what an engineer begins every household with', () => {
     expect(currencyIn('poland', yen)).toBe('JPY')
     expect(currencyIn('switzerland', yen)).toBe('CHF')
     expect(withDefaults(blankStudy('b', 'metric', 'JPY'), yen).prices.carriers['natural-gas']!.price).toBe(3.4)
+  })
+
+  it('prices of an engineer who said no place are in the currency that is shown beside them', () => {
+    const nowhere = { ...mine, region: null }
+    expect(pricesIn(nowhere)).toBe('EUR')
+    expect(quickStart('household', FIRST_ANSWERS, nowhere).prices.carriers['natural-gas']!.price).toBe(3.4)
+    const abroad = quickStart('household', { ...FIRST_ANSWERS, region: 'britain' }, nowhere)
+    expect(abroad.prices.carriers['natural-gas']!.source).not.toBe(PRICES_FROM)
+  })
+
+  it('leaves prices behind with their currency, and only then', () => {
+    expect(movedTo(mine, { region: 'sweden' })).toMatchObject({ carriers: {}, water: null, pricesAsOf: null })
+    expect(movedTo(mine, { currency: 'EUR' }).carriers).toEqual({})
+    expect(movedTo(mine, { climate: 'high mountain' }).carriers).toEqual(mine.carriers)
+    const euro = { ...mine, region: 'europe' as const }
+    expect(movedTo(euro, { region: null }).carriers).toEqual(mine.carriers)
   })
 
   it('a bill goes before the price of the region', () => {

@@ -70,6 +70,9 @@ describe('a closed store and a fire', () => {
     expect(by(hillTown, 'not checked')).toMatchObject({ concern: 'record', level: 'not checked' })
     const alone = changed(withWood, (s) => (looked(s), (s.plant.store!.reliefKind = 'pressure only')))
     expect(one(alone, 'relief-feels')).toBeUndefined()
+    // It has no temperature: none is told among the limits.
+    expect(Object.keys(one(alone, 'limits')!.figures)).not.toContain('relief valve')
+    expect(Object.keys(one(withWood, 'limits')!.figures)).toContain('relief valve')
     // It holds back until the water boils: nothing is let go at the temperature of the other kind.
     expect(hoursToRelief(alone.plant.store!, 4, 60)).toBeGreaterThan(
       hoursToRelief({ ...alone.plant.store!, reliefKind: 'temperature and pressure' }, 4, 60),

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { REFERENCE_CASES, strain } from '../../proof/reference-cases'
 import { inDoubt, licencesPage } from '../../scripts/licences'
@@ -24,4 +24,9 @@ describe('what is published', () => {
   ])('%s is what the code says now; npm run docs writes it', (file, now) => {
     expect(readFileSync(file, 'utf8')).toBe(now())
   })
+})
+
+it('the README shows every picture there is, and none that is not', () => {
+  const named = [...readFileSync('README.md', 'utf8').matchAll(/docs\/screenshots\/([\w-]+\.png)/g)].map((m) => m[1])
+  expect(new Set(named)).toEqual(new Set(readdirSync('docs/screenshots')))
 })

@@ -2,7 +2,7 @@
 import { ChevronRight } from '@lucide/vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
-import { adviceSentence, type Tried } from '~~/core/views/advice'
+import { adviceInShort, adviceSentence } from '~~/core/views/advice'
 import type { Finding } from '~~/core/views/findings'
 
 /** What mends a finding, tried on this house: only what helps and hurts nobody is offered. */
@@ -12,14 +12,9 @@ const judgement = useJudgement()
 const own = computed(() => judgement.advice.filter((t) => props.finding.parts.some((c) => c.id === t.check)))
 const offered = computed(() => own.value.filter((t) => t.offered))
 const refused = computed(() => own.value.filter((t) => !t.offered))
-/** What it is, what it saves or costs, and that something gets worse: none of it hides in the fold. */
-const inShort = (t: Tried) => {
-  const money = `${t.savesMoney < 0 ? 'costs' : 'saves'} ${table.units.wholeMoney(Math.abs(t.savesMoney))}/yr`
-  return `${t.words}, ${money}${t.brought.length ? `, ${t.brought.length} worse` : ''}`
-}
 const line = computed(() =>
   offered.value.length
-    ? `Helps: ${offered.value.map(inShort).join('; ')}`
+    ? `Helps: ${offered.value.map((t) => adviceInShort(t, table.units)).join('; ')}`
     : `Simulated, not recommended: ${refused.value.length}`,
 )
 </script>

@@ -26,6 +26,15 @@ export const currencyIn = (region: QuickAnswers['region'], own: EngineerDefaults
   (own.currency !== null && (own.region === null || own.region === region) ? own.currency : null) ??
   regionOf(region).currency
 
+/** The currency that the engineer's own prices are in: that of the region where the work is. */
+export const pricesIn = (own: EngineerDefaults): string => currencyIn(firstAnswers(own).region, own)
+
+/** Other defaults of place and currency: prices of one currency are none of another, and are left behind. */
+export function movedTo(own: EngineerDefaults, part: Partial<EngineerDefaults>): EngineerDefaults {
+  const next = { ...own, ...part }
+  return pricesIn(next) === pricesIn(own) ? next : { ...next, carriers: {}, water: null, pricesAsOf: null }
+}
+
 /** What a run is to an engineer who buys pipe: it feeds other runs, goes to an outlet, or to nothing but basins. */
 function useOf(run: Run, { runs, taps }: Study['pipes']): PipeUse {
   if (runs.some((r) => r.from === run.id)) return 'trunk'
@@ -42,7 +51,7 @@ export function withDefaults(study: Study, own: EngineerDefaults): Study {
     s.controls.by = signedBy(own)
     for (const run of s.pipes.runs) Object.assign(run, own.pipes[useOf(run, s.pipes)])
     if (s.pipes.loop) Object.assign(s.pipes.loop.back, own.pipes.branch)
-    if ((own.currency ?? (own.region && regionOf(own.region).currency)) !== s.prices.currency) return
+    if (pricesIn(own) !== s.prices.currency) return
     const said = { source: PRICES_FROM, asOf: own.pricesAsOf }
     for (const carrier of CARRIERS) {
       const [tariff, price] = [s.prices.carriers[carrier], own.carriers[carrier]]

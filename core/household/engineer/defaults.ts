@@ -80,6 +80,9 @@ export const NO_DEFAULTS: EngineerDefaults = {
   pipes: { trunk: null, branch: null, small: null },
 }
 
+/** Thickness that pipes are wrapped with where nobody has said another, mm. */
+export const USUAL_WRAP_MM = 20
+
 /** What the engineer wraps pipes with; null: nothing is said of it. */
 export type Wrap = Insulation | null
 
