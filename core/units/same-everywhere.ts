@@ -1,3 +1,9 @@
+/** Digits that are kept. */
+const DIGITS = 9
+/** Powers of ten that a figure of the language holds exactly. */
+const TENS = Float64Array.from({ length: 23 }, (_, k) => Number(`1e${k}`))
+const FULL = 10 ** DIGITS
+
 /**
  * Drops the last digits of a figure, so that a year is the same to the byte in every engine.
  *
@@ -7,5 +13,14 @@
  * @example sameEverywhere(1 / 3) // 0.333333333
  */
 export function sameEverywhere(x: number): number {
-  return Number(x.toPrecision(9))
+  const size = Math.abs(x)
+  // A whole count of the last digit kept, divided by a power of ten that is exact, is the nearest figure to the decimal one.
+  if (size >= 1e-4 && size < FULL) {
+    let k = 0
+    while (size * TENS[k] < FULL / 10) k++
+    const count = Math.round(size * TENS[k])
+    const cut = count / TENS[k]
+    return x < 0 ? -cut : cut
+  }
+  return Number(x.toPrecision(DIGITS))
 }

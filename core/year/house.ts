@@ -210,15 +210,18 @@ export class House {
 
     const loopLMin = this.pumping && (this.coldLine?.valveOpen ?? true) ? this.study.pipes.loop!.pumpLMin : 0
     network.begin(loopLMin)
-    const tapLMin = taps.plan(this.nowS, mainsC) + this.drips.open()
+    const tapLMin = taps.plan(this.nowS, mainsC, plant) + this.drips.open()
     dt = Math.min(dt, taps.longestStep(this.nowS, mainsC, plant))
     const totalLMin = tapLMin + loopLMin
     if (drain) {
       drain.plan(active, tapLMin, mainsC)
       dt = Math.min(dt, drain.longestStep())
     }
-    dt = Math.min(dt, plant.longestStep(tapLMin, loopLMin))
-    for (const { local } of taps.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0))
+    dt = Math.min(
+      dt,
+      plant.longestStep(tapLMin, loopLMin, loopLMin > 0 ? network.loopReturn.run.exitC(this.nowS) : NaN),
+    )
+    for (const { local } of taps.locals) dt = Math.min(dt, local.plant.longestStep(local.flowLMin, 0, NaN))
     if (this.coldLine) {
       if (this.pumping) dt = Math.min(dt, this.coldLine.longestStep(this.nowS, active.length > 0))
       for (const d of active) dt = Math.min(dt, this.coldLine.evenS(d.tapIndex, d.coldLMin, this.nowS))
@@ -259,10 +262,14 @@ export class House {
     const moves = tapLMin + loopLMin > 0
     const feedC = this.drain ? this.drain.feedC(mainsC) : mainsC
     if (feedC > mainsC) ledger.add('recovered', tapLitres * KJ_PER_LITRE_K * (feedC - mainsC))
-    if (moves) {
+    // A loop that alone moves the water goes round several times in a long step.
+    const pushes = tapLMin > 0 ? 1 : Math.max(1, Math.ceil((loopLMin * dt) / 60 / plant.mostAtOnceL))
+    const pushS = dt / pushes
+    for (let p = 0; moves && p < pushes; p++) {
       this.supply.clear()
-      plant.supply(tapLitres, (loopLMin * dt) / 60, feedC, dt, this.supply)
-      network.pass(this.supply, tapLMin + loopLMin, this.nowS, dt)
+      plant.supply(tapLitres, (loopLMin * pushS) / 60, feedC, pushS, this.supply)
+      network.pass(this.supply, tapLMin + loopLMin, this.nowS + p * pushS, pushS)
+      if (p + 1 < pushes) plant.refill(0, feedC, network.loopReturn.out)
     }
     this.taps.receive(this.nowS, dt, mainsC)
     this.drips.enter(ledger, mainsC)

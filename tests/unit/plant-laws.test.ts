@@ -37,7 +37,7 @@ describe('collectors, against their own equation', () => {
   it('give in a step what area, light and temperature give, with the lift of coil and flow', () => {
     const ledger = new Ledger()
     const store = new LayeredStore(4000, 2, 0, 25)
-    const heater = new SolarHeater(solar, ledger, hours)
+    const heater = new SolarHeater(solar, ledger, hours, 4000)
     heater.rest(60, store, noon * 3600)
     const kw = (store.heldKj() - 4000 * KJ_PER_LITRE_K * 25) / 60
     const light = absorbed(solar, hours.onPlane(noon, solar.tiltDeg, solar.azimuthDeg))
@@ -54,7 +54,7 @@ describe('collectors, against their own equation', () => {
 
   it('rest at night and under a hot store, and count the hours they stand', () => {
     const ledger = new Ledger()
-    const heater = new SolarHeater(solar, ledger, hours)
+    const heater = new SolarHeater(solar, ledger, hours, 4000)
     heater.rest(600, new LayeredStore(300, 1.5, 0, 30), (172 * 24 + 1) * 3600)
     heater.rest(600, new LayeredStore(300, 1.5, 0, 86), noon * 3600)
     expect(total(ledger.flows.renewable)).toBe(0)
@@ -66,7 +66,7 @@ describe('collectors, against their own equation', () => {
     const kw = (storeC: number, airShift: number) => {
       const ledger = new Ledger()
       const shifted = hoursOf({ ...hillTown.site, monthlyAirC: hillTown.site.monthlyAirC.map((c) => c + airShift) })
-      new SolarHeater(solar, ledger, shifted).rest(60, new LayeredStore(1000, 1.5, 0, storeC), noon * 3600)
+      new SolarHeater(solar, ledger, shifted, 1000).rest(60, new LayeredStore(1000, 1.5, 0, storeC), noon * 3600)
       return total(ledger.flows.renewable)
     }
     fc.assert(
@@ -139,7 +139,7 @@ describe('a store alone, with one heater', () => {
     const { ledger, plant } = make(heatPump, 2, 50)
     const before = plant.heldKj()
     for (let t = 0; t < 20 * 86_400;) {
-      const dt = plant.longestStep(0, 0)
+      const dt = plant.longestStep(0, 0, NaN)
       plant.advance(dt, 10)
       t += dt
     }

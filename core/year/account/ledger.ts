@@ -36,6 +36,10 @@ export class Ledger {
   /** Of each carrier, what became no heat in the water: together they are the flow of conversion. */
   readonly losses = each(CARRIERS)
   readonly money = each(CARRIERS)
+  /** The three of each carrier side by side: what is bought is entered some ten times a step. */
+  private readonly of = Object.fromEntries(
+    CARRIERS.map((c) => [c, { input: this.inputs[c], loss: this.losses[c], money: this.money[c] }]),
+  ) as Record<Carrier, Record<'input' | 'loss' | 'money', Float64Array>>
   readonly waters = each(WATERS)
   /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
   readonly houseHeat = twelve()
@@ -56,10 +60,12 @@ export class Ledger {
 
   /** Energy bought, of which some becomes heat in the water; the rest is lost in conversion. */
   buy(carrier: Carrier, kj: number, heatKj: number): void {
-    this.inputs[carrier][this.month] += kj
-    this.money[carrier][this.month] += (kj / 3600) * this.prices[carrier]
-    this.losses[carrier][this.month] += kj - heatKj
-    this.flows.conversion[this.month] += kj - heatKj
+    const { month } = this
+    const { input, money, loss } = this.of[carrier]
+    input[month] += kj
+    money[month] += (kj / 3600) * this.prices[carrier]
+    loss[month] += kj - heatKj
+    this.flows.conversion[month] += kj - heatKj
   }
 
   /** Electricity of the loop's pump or cable, kJ, and its money: it is spent at the loop; seconds of the pump, and its starts. */

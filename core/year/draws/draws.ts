@@ -151,8 +151,25 @@ function mostDraws({ draws, uses, guests }: People): number {
   )
 }
 
-/** Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a log. */
-export function drawsOfYear(people: People, site: Calendar): Draw[] {
+/** Households whose draws are kept: packages, ranges and a slider ask for the same ones again and again. */
+const KEPT = 4
+const kept: { people: string; draws: readonly Draw[] }[] = []
+
+/**
+ * Every draw of the year in order of time: the household's routine with its guests, a standard tapping cycle each day, or a
+ * log. The same people in the same calendar have the same draws, so that those of the last few asked for are kept.
+ * @throws YearRefused when there may be more draws than a household has
+ */
+export function drawsOfYear(people: People, site: Calendar): readonly Draw[] {
+  const key = JSON.stringify([people, site.firstWeekday, site.latitudeDeg])
+  const at = kept.findIndex((k) => k.people === key)
+  const [found] = at >= 0 ? kept.splice(at, 1) : [{ people: key, draws: drawsOf(people, site) }]
+  kept.unshift(found)
+  kept.length = Math.min(kept.length, KEPT)
+  return found.draws
+}
+
+function drawsOf(people: People, site: Calendar): Draw[] {
   const { draws } = people
   const most = mostDraws(people)
   if (most > MOST_DRAWS)

@@ -10,10 +10,13 @@ import { Pace } from './pace'
 import type { StoreHeater } from './store-heater'
 
 /** Longest step while it heats, s: over it the return, and with it the efficiency, is taken at its mean. */
-const LONGEST_STEP_S = 240
+const LONGEST_STEP_S = 360
 /** Circuit and zone are solved anew when what the coil feels has warmed by about so much, K; so often in a step at most. */
 const SOLVED_K = 8
 const MOST_SOLVED = 3
+/** A zone whose middle is this much cooler than its top is layered, K: then a step is no longer than this, s. */
+const LAYERED_K = 2
+const LAYERED_STEP_S = 120
 /** A return that moves by less than this in a step has one efficiency, K. */
 const EVEN_RETURN_K = 6
 /** Longest step while its pump runs on, s. */
@@ -39,6 +42,8 @@ export class BoilerCoil implements StoreHeater {
   private readonly lossKwK: number
   private readonly zone: CoilZone
   private readonly pace: Pace
+  /** Each layer takes heat by its own temperature: what a draw brings in is not left to lie. */
+  readonly drawStepS = 15
   private primaryC: number
   private lagS = 0
   private overrunS = 0
@@ -99,11 +104,16 @@ export class BoilerCoil implements StoreHeater {
     const withIt = Math.max(0, Math.min(setpointC - zoneC, primary.flowMaxC - this.primaryC))
     const warmS = ((Math.max(0, zoneC - this.primaryC) + withIt) * this.heatKjK) / outputKw
     const lagS = this.firing ? this.lagS : this.spec.startDelayS
-    return lagS + this.pace.until(warmS + (left + takenKw * (lagS + warmS)) / Math.max(willKw - takenKw, 0.01))
+    // Over cold water at the foot of its coil the sensor is content before all that is heated is at the setpoint.
+    const layered = store.at(coil.top) - store.at((coil.bottom + coil.top) / 2) > LAYERED_K ? LAYERED_STEP_S : Infinity
+    return Math.min(
+      layered,
+      lagS + this.pace.until(warmS + (left + takenKw * (lagS + warmS)) / Math.max(willKw - takenKw, 0.5 * willKw)),
+    )
   }
 
   longestRest(): number {
-    return this.overrunS > 0 ? Math.min(OVERRUN_STEP_S, this.overrunS) : Infinity
+    return Infinity
   }
 
   takeFromRoom(): number {
@@ -275,16 +285,18 @@ export class BoilerCoil implements StoreHeater {
 
   rest(dtS: number, store: LayeredStore): void {
     this.kw = 0
-    const runsS = Math.min(this.overrunS, dtS)
-    if (runsS > 0) {
+    let restsS = dtS
+    while (this.overrunS > 0 && restsS > 0) {
+      const runsS = Math.min(this.overrunS, restsS, OVERRUN_STEP_S)
       this.overrunS -= runsS
+      restsS -= runsS
       this.ledger.buy('electricity', (this.spec.primary.pumpW / 1000) * runsS, 0)
       const zoneC = store.coilC(this.zone, Math.max(0, this.primaryC))
       this.solve(0, runsS, zoneC, store.coilKjK(this.zone, Math.max(0, this.primaryC - zoneC)))
       this.heldBack(0, runsS, store)
       this.take(0, runsS, store)
     }
-    this.cool(dtS - runsS)
+    this.cool(restsS)
   }
 
   private cool(dtS: number): void {

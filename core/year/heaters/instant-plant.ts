@@ -59,6 +59,8 @@ function sideBySide(spec: InstantaneousHeater): InstantaneousHeater {
  * between draws, unless keep-hot holds it at the setpoint: then it loses at all times and there is no lag.
  */
 export class InstantPlant implements PlantModel {
+  /** Its steps are no longer than its tee allows. */
+  readonly mostAtOnceL = Infinity
   private readonly spec: InstantaneousHeater
   private readonly control: HeaterControl
   private readonly levels: Levels

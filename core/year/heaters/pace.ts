@@ -1,5 +1,5 @@
 /** Longest and shortest step of a heater that is called, s. */
-const LONGEST_S = 300
+const LONGEST_S = 600
 const SHORTEST_S = 0.2
 
 /**

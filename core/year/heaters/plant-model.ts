@@ -36,8 +36,10 @@ export const allStarts = (of: readonly HeaterStarts[]): number => of.reduce((sum
 export interface PlantModel {
   /** Sets its clock before anything has moved, s of the year. */
   startAt(atS: number): void
-  /** Longest step for which the plant's model holds at the flows of taps and loop, s. */
-  longestStep(tapLMin: number, loopLMin: number): number
+  /** Litres that it can give to a loop before it feels what of them has come back: a longer step goes round in as many pushes. */
+  readonly mostAtOnceL: number
+  /** Longest step for which the plant's model holds at the flows of taps and loop, s. @param backC what comes back from the loop now, °C */
+  longestStep(tapLMin: number, loopLMin: number, backC: number): number
   /** Temperature that leaves towards the taps, °C. */
   supplyC(): number
   /** Litres that will leave it within a band of a temperature, K either way; Infinity while it holds what it gives. */

@@ -37,7 +37,7 @@ export class PvElementHeater extends DirectHeater {
   }
 
   override longestRest(atS: number): number {
-    return this.surplusKw.longestRest(atS)
+    return this.surplusKw.longestRest(atS, SUN_STEP_S)
   }
 
   override rest(dtS: number, store: LayeredStore, atS: number): void {

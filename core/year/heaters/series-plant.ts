@@ -22,8 +22,12 @@ export class SeriesPlant implements PlantModel {
     this.heater.startAt(atS)
   }
 
+  get mostAtOnceL(): number {
+    return this.heater.mostAtOnceL
+  }
+
   longestStep(tapLMin: number, loopLMin: number): number {
-    return Math.min(this.store.longestStep(tapLMin, 0), this.heater.longestStep(tapLMin, loopLMin))
+    return Math.min(this.store.longestStep(tapLMin, 0, NaN), this.heater.longestStep(tapLMin, loopLMin))
   }
 
   supplyC(): number {

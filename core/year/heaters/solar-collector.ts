@@ -25,6 +25,8 @@ export class SolarHeater extends DirectHeater {
   private readonly carriedKwK: number
   private readonly zone: CoilZone
   private readonly coilKwK: number
+  /** Heat that warms the water round the coil by a kelvin, kJ/K. */
+  private readonly zoneKjK: number
   /** Height of its controller's sensor: the middle of its coil, unless it was found elsewhere. */
   private readonly sensor: number
   /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
@@ -37,11 +39,13 @@ export class SolarHeater extends DirectHeater {
     private readonly spec: HeaterOf<'solar'>,
     private readonly ledger: Ledger,
     private readonly hours: Hours,
+    litres: number,
   ) {
     super()
     this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
     this.zone = { bottom: spec.coil.bottom, top: spec.coil.top, ntu: spec.coil.uaWK / 1000 / this.carriedKwK }
     this.coilKwK = this.carriedKwK * (1 - decay(this.zone.ntu))
+    this.zoneKjK = (spec.coil.top - spec.coil.bottom) * litres * KJ_PER_LITRE_K
     this.sensor = spec.sensorHeight ?? (spec.coil.bottom + spec.coil.top) / 2
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
     this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
@@ -56,12 +60,20 @@ export class SolarHeater extends DirectHeater {
     return SUN_STEP_S
   }
 
-  override longestRest(atS: number): number {
-    return this.light.longestRest(atS)
+  override longestRest(atS: number, store: LayeredStore): number {
+    return this.light.longestRest(atS, this.running || this.begins(store, atS) ? SUN_STEP_S : HOUR_S)
   }
 
   override rest(dtS: number, store: LayeredStore, atS: number): void {
     this.give(store, dtS, atS)
+  }
+
+  /** Whether the sun of the hour is enough for it to begin, by what its sensor reads. */
+  private begins(store: LayeredStore, atS: number): boolean {
+    const light = this.light.at(atS)
+    return (
+      light > 0 && this.hours.airC[this.light.hour(atS)] + stagnation(this.spec, light) >= store.at(this.sensor) + ON_K
+    )
   }
 
   protected give(store: LayeredStore, dtS: number, atS: number): void {
@@ -79,9 +91,11 @@ export class SolarHeater extends DirectHeater {
       this.running = false
       return
     }
-    if (!this.running && airC + stagnation(spec, light) < sensorC + ON_K) return
+    if (!this.running && !this.begins(store, atS)) return
     // Heat and collector temperature depend on each other: a few rounds of Newton bring them within a watt.
-    const { circuitKwK, liftKPerKw } = this
+    // The coil feels the store half a step ahead: it warms while it is heated.
+    const { circuitKwK } = this
+    const liftKPerKw = this.liftKPerKw + dtS / (2 * this.zoneKjK)
     let kw = Math.max(0, gain(spec, light, coilC - airC))
     let overAirK = 0
     for (let i = 0; i < 4; i++) {
@@ -90,7 +104,7 @@ export class SolarHeater extends DirectHeater {
       kw += (gain(spec, light, overAirK) - circuitKwK * Math.max(0, overAirK) - kw) / (1 + slope)
     }
     const risen = kw / this.carriedKwK
-    const leavesC = coilC + kw * liftKPerKw + risen / 2
+    const leavesC = coilC + kw * this.liftKPerKw + risen / 2
     if (kw <= 0 || leavesC - sensorC < OFF_K) return void (this.running = false)
     if (!this.running) this.starts++
     this.running = true

@@ -15,7 +15,7 @@ import type { ClockNow } from '../controls/clock'
 import { Outflow } from '../pipes/outflow'
 import { LayeredStore } from '../stores/layered-store'
 import { heaterOf } from './heater-of'
-import { LoopTee } from './loop-tee'
+import { LoopTee, TEE_L } from './loop-tee'
 import { CYCLE_STEP_S } from './pasteurisation-cycle'
 import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 import { relieve } from './relief'
@@ -25,11 +25,10 @@ import { Thermostat } from './thermostat'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
-/** No step of taps or of a loop moves more than this share of the store, so that what comes in settles in between. */
-const MOST_MOVED = { taps: 0.1, loop: 0.35 } as const
-/** Longest step with nothing acting, and while only a loop moves the store, s. */
+/** No step of taps moves more than this share of the store, so that what comes in settles in between. */
+const MOST_MOVED = { taps: 0.1, loop: 1 } as const
+/** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
-const LOOP_STEP_S = 1200
 /** A store that no thermostat holds begins the year at this, °C. */
 const UNHELD_C = 40
 
@@ -58,6 +57,7 @@ interface Station {
 /** A store with heaters in order of priority: of those with a thermostat one acts only while none before it is called. */
 export class StorePlant implements PlantModel {
   readonly store: LayeredStore
+  readonly mostAtOnceL: number
   private readonly stations: Station[]
   private readonly parts: StoreParts
   /** Where a mixing valve takes a loop's water from; null where nothing mixes. */
@@ -70,7 +70,11 @@ export class StorePlant implements PlantModel {
   private backC: number
   /** A tap moved the store in this step. */
   private tapped = false
+  /** A loop did. */
+  private looped = false
   private standingS = 0
+  /** Sun or fire, which no thermostat holds, gave heat in the step before. */
+  private heats = false
   private nowS = 0
   private month = 0
   private readonly ledger: Ledger
@@ -91,12 +95,15 @@ export class StorePlant implements PlantModel {
       spec.inletMix,
     )
     this.backC = startC
+    // What comes back is let in at its height: above it stands what the loop takes meanwhile.
+    this.mostAtOnceL = Math.max(0.1, 0.95 * (1 - (parts.loop?.height ?? 0))) * spec.litres
     this.mixesToC = mixesTo(spec)
+    if (this.mixesToC !== null) this.mostAtOnceL = TEE_L
     this.tee = this.mixesToC !== null ? new LoopTee(Math.min(this.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
       const sensor = ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight
       return {
-        heater: heaterOf(atAltitude(heater, site.altitudeM), ledger, site),
+        heater: heaterOf(atAltitude(heater, site.altitudeM), spec.litres, ledger, site),
         spec: heater,
         thermostat: hasSetpoint(heater)
           ? new Thermostat(controls[heater.id], sensor, carrierOf(heater), parts.empty, startC)
@@ -117,21 +124,21 @@ export class StorePlant implements PlantModel {
     this.nowS = atS
   }
 
-  longestStep(tapLMin: number, loopLMin: number): number {
+  longestStep(tapLMin: number, loopLMin: number, backC: number): number {
     const acting = this.acting
     let longest = this.longestMove(tapLMin, loopLMin)
     for (const s of this.stations) {
-      if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS))
+      if (s !== acting && s.open) longest = Math.min(longest, s.heater.longestRest(this.nowS, this.store))
       if (s.thermostat?.cycle.active) longest = Math.min(longest, CYCLE_STEP_S)
     }
     if (acting) {
       const { setpointC } = acting.thermostat!
       const heats = acting.heater.longestStep(this.store, setpointC, this.nowS, this.takenKw(loopLMin, setpointC))
-      return Math.min(longest, heats, tapLMin > 0 ? Infinity : acting.thermostat!.untilContent())
+      if (tapLMin > 0) return Math.min(longest, heats, loopLMin > 0 ? Infinity : acting.heater.drawStepS)
+      const byRise = acting.thermostat!.untilContent(loopLMin > 0)
+      return Math.min(longest, byRise < Infinity ? Math.min(byRise, heats + 0.3 * Math.max(0, heats - 60)) : heats)
     }
-    const loop =
-      loopLMin > 0 ? { lMin: loopLMin * this.hotShare, height: this.parts.loop?.height ?? 0, backC: this.backC } : null
-    if (loop && tapLMin <= 0) longest = Math.min(longest, LOOP_STEP_S)
+    const loop = loopLMin > 0 ? { lMin: loopLMin * this.hotShare, height: this.parts.loop?.height ?? 0, backC } : null
     for (const s of this.stations)
       if (s.open && s.thermostat) longest = Math.min(longest, s.thermostat.untilCall(this.store, tapLMin, loop))
     return longest
@@ -139,10 +146,11 @@ export class StorePlant implements PlantModel {
 
   /** Longest step in which no more water moves through the store than it can follow at once, s. */
   private longestMove(tapLMin: number, loopLMin: number): number {
-    const flowLMin = tapLMin + loopLMin
-    if (flowLMin <= 0) return IDLE_STEP_S
-    const longest = ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / flowLMin
-    return this.tee && this.parts.loop ? Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin)) : longest
+    if (tapLMin + loopLMin <= 0) return IDLE_STEP_S
+    const longest = ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / (tapLMin + loopLMin)
+    return tapLMin > 0 && this.tee && this.parts.loop
+      ? Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
+      : longest
   }
 
   /** Heat below a setpoint that a loop takes out of the store, kW. */
@@ -162,6 +170,7 @@ export class StorePlant implements PlantModel {
   supply(tapLitres: number, loopLitres: number, mainsC: number, _dtS: number, out: Outflow): void {
     const litres = tapLitres + loopLitres
     this.tapped = tapLitres > 0
+    this.looped = loopLitres > 0
     this.hotShare = 1
     const { mixesToC } = this
     if (!this.tee || mixesToC === null || this.store.topC <= mixesToC) return this.store.draw(litres, out)
@@ -183,23 +192,28 @@ export class StorePlant implements PlantModel {
   }
 
   advance(dtS: number, mainsC: number): void {
-    this.standingS += dtS
-    if (this.standingS >= STAND_S) {
+    const acting = this.acting
+    // Half of a step's loss is from what stands there before it is heated, half from what stands there then.
+    const beforeS = acting || this.heats ? dtS / 2 : dtS
+    this.standingS += beforeS
+    if (this.standingS >= STAND_S || !(this.tapped || this.looped)) {
       this.store.stand(this.standingS)
       this.standingS = 0
     }
     // What came in has found its place before anything heats it.
     this.store.turnOver()
-    const acting = this.acting
     for (const s of this.stations) {
       if (s === acting) s.heater.heat(this.store, dtS, this.nowS)
       else if (s.open || s.thermostat) s.heater.rest(dtS, this.store, this.nowS)
     }
+    this.standingS += dtS - beforeS
+    this.heats = false
+    for (const s of this.stations) if (!s.thermostat && s.heater.kw > 0) this.heats = true
     this.nowS += dtS
     this.store.settle()
     relieve(this.store, reliefOpensC(this.parts.store), mainsC, this.ledger)
     this.think(dtS, acting)
-    this.tapped = false
+    this.tapped = this.looped = false
   }
 
   /** Lets every thermostat look at its sensor, after its cycle has. */
@@ -209,7 +223,14 @@ export class StorePlant implements PlantModel {
       if (!thermostat) continue
       const now = this.store.at(thermostat.sensor)
       if (thermostat.cycle.follow(now, this.nowS, dtS)) this.endCycle(s, thermostat)
-      if (thermostat.look(now, dtS, s === acting && !this.tapped)) s.heater.stop()
+      if (
+        thermostat.look(
+          now,
+          dtS,
+          this.tapped ? 'several' : s === acting ? 'heater' : acting ? 'several' : this.looped ? 'loop' : 'several',
+        )
+      )
+        s.heater.stop()
     }
   }
 

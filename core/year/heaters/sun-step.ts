@@ -1,7 +1,7 @@
 import { HOUR_S } from '../../calendar/year'
 
-/** Step while the sun gives something, s. */
-export const SUN_STEP_S = 600
+/** Step while what the sun gives is taken, s. */
+export const SUN_STEP_S = 900
 
 /** What the sun gives in each hour of a year, and how long it can be left to itself. */
 export class SunHours {
@@ -27,11 +27,14 @@ export class SunHours {
     return this.gives[this.hour(atS)]
   }
 
-  /** Seconds that it need not be looked at: to the end of the hour at most while it gives, else until it does again. */
-  longestRest(atS: number): number {
+  /**
+   * Seconds that it need not be looked at: while it gives to the end of the hour at most, else until it does again.
+   * @param takenS longest step while it gives
+   */
+  longestRest(atS: number, takenS: number): number {
     const hour = this.hour(atS)
     const light = this.next[hour]
-    if (light === hour) return Math.min(SUN_STEP_S, Math.max(1, (hour + 1) * HOUR_S - atS))
+    if (light === hour) return Math.min(takenS, Math.max(1, (hour + 1) * HOUR_S - atS))
     return Math.max(1, light * HOUR_S - atS)
   }
 }

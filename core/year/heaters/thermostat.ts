@@ -6,13 +6,19 @@ import type { ClockNow } from '../controls/clock'
 import { Levels } from '../controls/levels'
 import type { LayeredStore } from '../stores/layered-store'
 import { PasteurisationCycle } from './pasteurisation-cycle'
+import { type Mover, SensorDrift } from './sensor-drift'
 
 /** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
-const CONTENT_K = 0.02
+const CONTENT_K = 0.06
 /** Its sensor is looked at no sooner than this while a store stands, and while a loop moves it, s. */
 const LEAST_LOOK_S = { standing: 30, loop: 10 } as const
 /** A fall or a rise that was seen goes on; it is looked at when so much of the way is due. */
 const LOOK_AT_SHARE = 0.9
+/** A fall that was seen slows by this at most. */
+const SLOWS = 1.25
+/** Most of a store that a loop moves in a step of which nothing has been seen yet, as a share. */
+const BLIND_MOVED = 0.5
+const BLIND_S = 1800
 /** A rise is looked at no sooner than this, s. */
 const LEAST_RISE_LOOK_S = 2
 /** When a timer opens, the store is brought up if it is further below its setpoint than this, K. */
@@ -27,9 +33,7 @@ export class Thermostat {
   readonly cycle: PasteurisationCycle
   private readonly levels: Levels
   private readonly schedule: Schedule | null
-  /** What its sensor showed after the last step, °C, and how fast that rose in it while its heater worked alone, K/s. */
-  private lastC: number
-  private riseKS = 0
+  private readonly drift: SensorDrift
 
   constructor(
     private readonly control: HeaterControl,
@@ -44,7 +48,7 @@ export class Thermostat {
     this.levels = new Levels(control, empty)
     this.schedule = control.schedule
     this.cycle = new PasteurisationCycle(control.pasteurisation)
-    this.lastC = startC
+    this.drift = new SensorDrift(startC)
   }
 
   /** Whether timer and price let its heater work. */
@@ -75,44 +79,50 @@ export class Thermostat {
 
   /**
    * Calls below its setpoint less its differential, is content at its setpoint. Whether it became content.
-   * @param now what its sensor reads at the end of a step, °C; @param alone its heater worked in it and no tap moved the store
+   * @param now what its sensor reads at the end of a step, °C; @param by what alone moved the store in it
    */
-  look(now: number, dtS: number, alone: boolean): boolean {
-    this.riseKS = alone && dtS > 0.5 ? (now - this.lastC) / dtS : 0
-    this.lastC = now
+  look(now: number, dtS: number, by: Mover): boolean {
+    this.drift.look(now, dtS, by)
     if (this.calling && now >= this.setpointC - CONTENT_K) {
       this.calling = false
-      this.riseKS = 0
+      this.drift.rest()
       return true
     }
     if (!this.calling && now < this.callC) this.calling = true
     return false
   }
 
-  /** Seconds until its sensor will be at its setpoint, by how it rose in the last step; Infinity where that says nothing. */
-  untilContent(): number {
-    if (this.riseKS <= 0) return Infinity
-    return Math.max(LEAST_RISE_LOOK_S, (this.setpointC - this.lastC) / this.riseKS)
+  /** Seconds until its sensor will be at its setpoint, by how it rose; Infinity where that says nothing. */
+  untilContent(looped: boolean): number {
+    return Math.max(
+      LEAST_RISE_LOOK_S,
+      this.drift.untilMoved(this.setpointC + CONTENT_K - this.drift.nowC, 'heater', looped ? 1.25 : 1),
+    )
   }
 
   /** Seconds until it will call: when cold water reaches its sensor, or loss, conduction or the loop have cooled it. */
   untilCall(store: LayeredStore, tapLMin: number, loop: LoopOnStore | null): number {
     // Nothing has moved since it looked at the end of the step before.
-    const now = this.lastC
+    const now = this.drift.nowC
     if (tapLMin > 0) return Math.max(1, (store.litresUntil(this.sensor, this.callC) / tapLMin) * 60)
     const left = now - this.callC
     if (left <= 0) return LEAST_LOOK_S.loop
-    if (loop)
-      return Math.max(
-        LEAST_LOOK_S.loop,
-        store.secondsUntilByLoop(this.sensor, this.callC, loop.lMin, loop.height, loop.backC),
-      )
+    if (loop) return Math.max(LEAST_LOOK_S.loop, this.untilByLoop(store, left, loop))
     const fall = store.fallKS(this.sensor)
     const byFall = fall > 0 ? left / fall : Infinity
     return Math.max(
       LEAST_LOOK_S.standing,
       Math.min(store.secondsToCool(now, this.callC) + 1, LOOK_AT_SHARE * byFall + 1),
     )
+  }
+
+  /** Above the height at which a loop comes back the layers rise as they lie; in the pool below a fall that was seen goes on. */
+  private untilByLoop(store: LayeredStore, leftK: number, { lMin, height, backC }: LoopOnStore): number {
+    const told = store.secondsUntilByLoop(this.sensor, this.callC, lMin, height, backC)
+    const seen = this.sensor <= height ? this.drift.untilMoved(leftK + 0.03, 'loop') : Infinity
+    return seen < Infinity
+      ? Math.min(Math.max(seen, told), SLOWS * seen)
+      : Math.min(BLIND_S, (BLIND_MOVED * store.litres * 60) / lMin, told)
   }
 }
 

@@ -7,7 +7,11 @@ import type { LayeredStore } from '../stores/layered-store'
 import { FireDiary } from './fire-diary'
 import { DirectHeater } from './store-heater'
 
-const FIRE_STEP_S = 120
+/** Step while it burns, s; and the pieces of it where the store or the flow may not take all that the fire makes. */
+const FIRE_STEP_S = 600
+const PIECE_S = 20
+/** So many times what the fire makes is ample: a step need not be cut into pieces. */
+const AMPLE = 1.5
 /** Heat that a litre takes away as steam, kJ: warmed from about 50 °C and boiled off. */
 const STEAM_KJ_L = 2470
 
@@ -54,17 +58,34 @@ export class WoodHeater extends DirectHeater {
     this.lit = burning
     if (!burning) return
     const made = spec.waterKw * dtS
-    const { bottom } = spec.coil
-    const carried = Math.min(
-      made,
-      Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(bottom)) * dtS),
-      store.heatToReach(COIL_LIMIT_C, bottom),
-    )
+    const carried = this.heatStore(store, dtS)
     ledger.buy(spec.carrier, made / spec.efficiency, made)
     if (spec.circuit.pump) ledger.buy('electricity', (spec.circuit.pump.watts / 1000) * dtS, 0)
     ledger.add('relief', made - carried)
     ledger.water('relief', (made - carried) / STEAM_KJ_L)
     this.kw = carried / dtS
-    store.heat(carried, bottom)
+  }
+
+  /** Heats the store with what the fire makes and the flow carries; returns it, kJ. */
+  private heatStore(store: LayeredStore, dtS: number): number {
+    const { waterKw, coil } = this.spec
+    const roomKj = store.heatToReach(COIL_LIMIT_C, coil.bottom)
+    const pieces =
+      this.carries(store) > AMPLE * waterKw && roomKj > AMPLE * waterKw * dtS ? 1 : Math.ceil(dtS / PIECE_S)
+    let sum = 0
+    for (let p = 0; p < pieces; p++) {
+      const kj = Math.min(
+        Math.min(waterKw, this.carries(store)) * (dtS / pieces),
+        store.heatToReach(COIL_LIMIT_C, coil.bottom),
+      )
+      store.heat(kj, coil.bottom)
+      sum += kj
+    }
+    return sum
+  }
+
+  /** What the flow carries into the water at the coil, kW. */
+  private carries(store: LayeredStore): number {
+    return Math.max(0, this.carriedKwK * (COIL_LIMIT_C - store.at(this.spec.coil.bottom)))
   }
 }

@@ -1,5 +1,6 @@
-import { decay, meanDecay } from '../../units/decay'
+import { decay, meanDecay, meanDecayed } from '../../units/decay'
 import { KJ_PER_LITRE_K } from '../../water/properties'
+import type { Arriving } from '../taps/arriving'
 import { heldPlug } from './held-plug'
 import { grown, type Outflow } from './outflow'
 
@@ -121,6 +122,18 @@ export class PlugRun {
   /** Litres at the outlet that are colder than a temperature. */
   litresBelow(tempC: number, atS: number): number {
     return this.litresWithin(-Infinity, tempC, atS)
+  }
+
+  /** Shows what leaves it from now on: each plug by what its ends will be as they leave, and then that it has to be passed. */
+  showTo(arriving: Arriving, atS: number, secondsPerLitre: number): void {
+    let leaves = atS
+    for (let i = this.head; i < this.tail; i++) {
+      const seconds = this.litres[i] * secondsPerLitre
+      const first = this.aged(this.temps[i], leaves - this.first[i])
+      leaves += seconds
+      if (!arriving.show(first, this.aged(this.temps[i], leaves - this.last[i]), seconds)) return
+    }
+    arriving.through(this.ambientC, decay((this.warmUpVolumeL * secondsPerLitre) / this.tauS))
   }
 
   /** Litres at the outlet within a band of a temperature, K either way. */
@@ -266,8 +279,7 @@ export class PlugRun {
       const leaves = fromS + sent * secondsPerLitre
       sent += take
       const drop =
-        (temps[head] - ambientC) *
-        (1 - meanDecay((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS))
+        (temps[head] - ambientC) * meanDecayed((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS)
       lost += take * drop * KJ_PER_LITRE_K
       out.add(take, temps[head] - drop)
       if (whole) head++

@@ -1,4 +1,5 @@
 import { KJ_PER_LITRE_K } from '../../water/properties'
+import type { Arriving } from '../taps/arriving'
 
 /** Layers the store starts with, and the fewest and the most it carries. */
 const FIRST_LAYERS = 12
@@ -140,6 +141,12 @@ export class LayerStack {
     let sum = 0
     for (let i = this.n - 1; i >= 0 && Math.abs(this.temp[i] - tempC) < restartDifferentialK; i--) sum += this.vol[i]
     return sum
+  }
+
+  /** Shows its layers from the top down, as they would leave. */
+  showTo(arriving: Arriving, secondsPerLitre: number): void {
+    for (let i = this.n - 1; i >= 0; i--)
+      if (!arriving.show(this.temp[i], this.temp[i], this.vol[i] * secondsPerLitre)) return
   }
 
   /** Litres from the top down that are hotter than a temperature. */

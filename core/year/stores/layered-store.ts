@@ -101,10 +101,14 @@ export class LayeredStore extends LayerStack {
       pool += inside
       heat += inside * this.temp[k]
     }
-    if (pool <= 0 || backC >= tempC) return byStanding
+    if (pool <= 0) return byStanding
     const poolC = Math.min(this.temp[i], heat / pool)
     if (poolC <= tempC) return 0
-    return Math.min(byStanding, (pool / perS) * Math.log((poolC - backC) / (tempC - backC)))
+    // What the loop loses comes from all that goes round: the pool and what lies above it.
+    const takenK = Math.max(0.01, this.topC - backC)
+    const byLoss = ((poolC - tempC) * (pool + (1 - height) * this.litres)) / (takenK * perS)
+    const byPool = backC < tempC ? (pool / perS) * Math.log((poolC - backC) / (tempC - backC)) : Infinity
+    return Math.min(byStanding, byLoss, byPool)
   }
 
   /** Standing loss and conduction over a time without flow, or beside it. */

@@ -97,12 +97,12 @@ export class OpenTaps {
   }
 
   /** What every open tap asks for in the step to come; returns the hot water that the plant is to give, L/min. */
-  plan(atS: number, mainsC: number): number {
+  plan(atS: number, mainsC: number, plant: PlantModel): number {
     const { network } = this
     for (const { local } of this.locals) local.flowLMin = 0
     let tapLMin = 0
     for (const d of this.active) {
-      this.planMixer(d, atS, mainsC)
+      this.planMixer(d, atS, mainsC, this.ahead(d, plant))
       const local = this.localOf[d.tapIndex]
       if (local) local.flowLMin += d.hotLMin
       if (local && !local.fedHot) continue
@@ -113,12 +113,12 @@ export class OpenTaps {
   }
 
   /** What the cold side of a draw's mixer takes in: preheated by a drain, warmed by a loop that comes back there, or the main. */
-  private planMixer(d: TapDraw, atS: number, mainsC: number): void {
+  private planMixer(d: TapDraw, atS: number, mainsC: number, ahead: Ahead | null): void {
     const { drain, coldLine } = this.coldSide
     const byDrain = drain ? drain.atMixerC(d, atS, mainsC) : mainsC
     const byLoop = coldLine ? coldLine.atMixerC(d.tapIndex, d.requiredC, mainsC, atS) : mainsC
-    if (byDrain <= mainsC && byLoop > mainsC) d.plan(atS, byLoop, true)
-    else d.plan(atS, byDrain)
+    if (byDrain <= mainsC && byLoop > mainsC) d.plan(atS, byLoop, ahead, true)
+    else d.plan(atS, byDrain, ahead)
   }
 
   /** Longest step for which the plans of all open taps hold, s. @param plant what stands past the runs */

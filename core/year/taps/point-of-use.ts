@@ -7,6 +7,7 @@ import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { StorePlant } from '../heaters/store-plant'
 import { Outflow } from '../pipes/outflow'
+import type { Arriving } from './arriving'
 import type { Stretch } from './stretch'
 
 /** Height of a small store, m: it conducts a little from layer to layer. */
@@ -78,8 +79,8 @@ export class PointOfUseTap implements Stretch {
     return this.plant.store.litresBelow(tempC)
   }
 
-  litresNear(tempC: number, restartDifferentialK: number): number {
-    return this.plant.store.litresNear(tempC, restartDifferentialK)
+  showTo(arriving: Arriving, _atS: number, secondsPerLitre: number): void {
+    this.plant.store.showTo(arriving, secondsPerLitre)
   }
 
   /** Draws a step's litres; what replaces them is cold water, or what arrived in the hot run. */

@@ -5,6 +5,7 @@ import type { Ledger } from '../account/ledger'
 import type { Draw } from '../draws/draws'
 import type { PlantModel } from '../heaters/plant-model'
 import type { Outflow } from '../pipes/outflow'
+import { Arriving } from './arriving'
 import type { Stretch } from './stretch'
 
 /** Water this close below what is wanted is warm enough to step in, K. */
@@ -14,9 +15,11 @@ export const COOL_K = 1
 /** Nobody runs off more than this many times what stands in the pipes, plus what runs in `ABANDON_EXTRA_S`. */
 const ABANDON_VOLUME_RATIO = 1.5
 const ABANDON_EXTRA_S = 45
-/** Arriving water within this of the first is treated as even for a step, K. */
+/** Water that arrives within this of the first, either way, is mixed as one for a step, by its mean, K. */
+const ALIKE_K = 2
+/** What a plant gives within this of what it gives now is as good as even, K. */
 const EVEN_K = 0.7
-const LONGEST_STEP_S = 60
+const LONGEST_STEP_S = 90
 /** Uses that follow within this are a bunch: the second finds its last run warm, s. */
 const BUNCH_S = 1800
 /** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */
@@ -86,6 +89,8 @@ export class TapDraw {
   /** Cold water at its mixer, °C, and whether a loop has warmed it: else a drain has. */
   private coldC = 0
   private coldByLoop = false
+  /** What arrives from now on and is mixed as one. */
+  private readonly arriving = new Arriving()
   /** Of the step just taken: cold water that was mixed in, L, and the heat that it brought from the cold line, kJ. */
   coldTakenL = 0
   coldLineKj = 0
@@ -147,17 +152,45 @@ export class TapDraw {
   }
 
   /** Decides the hot flow from the water that is about to arrive, hot and cold. */
-  plan(atS: number, coldC: number, coldByLoop = false): void {
+  plan(atS: number, coldC: number, ahead: Ahead | null, coldByLoop = false): void {
     this.coldC = coldC
     this.coldByLoop = coldByLoop
     const arrivingC = this.arrivesC(atS)
     const { requiredC } = this.draw
     if (this.waiting && arrivingC >= requiredC - WARM_ENOUGH_K) this.waiting = false
     const all = this.flowLMin
-    if (this.waiting || !this.mixes || arrivingC <= requiredC) this.hotLMin = all
-    else this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (requiredC - coldC) / (arrivingC - coldC))
+    this.hotLMin = all
+    if (!this.waiting && (this.mixes || this.draw.measure === 'kj')) {
+      if (this.mixes && arrivingC <= requiredC) this.lookAlong(-Infinity, requiredC, all, atS, ahead)
+      else {
+        const share = this.mixes ? (requiredC - coldC) / (arrivingC - coldC) : 1
+        const leastC = this.mixes ? Math.max(requiredC, arrivingC - ALIKE_K) : arrivingC - ALIKE_K
+        this.lookAlong(leastC, arrivingC + ALIKE_K, all * share, atS, ahead)
+        const meanC = this.arriving.seconds > 0 ? this.arriving.meanC : arrivingC
+        if (this.mixes) this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (requiredC - coldC) / (meanC - coldC))
+      }
+    }
     this.coldLMin = all - this.hotLMin
     this.leavesC = this.coldLMin > 0 ? requiredC : arrivingC
+  }
+
+  /** Looks along the way, from the tap back, as long as what comes lies between two temperatures at a hot flow, L/min. */
+  private lookAlong(lowC: number, highC: number, hotLMin: number, atS: number, ahead: Ahead | null): void {
+    const { path, arriving } = this
+    arriving.begin(lowC, highC, this.mostS())
+    for (let k = path.length - 1; k >= 0 && !arriving.done; k--)
+      path[k].run.showTo(arriving, atS, 60 / (path[k].flowLMin + hotLMin))
+    // Past the runs stands the plant, and gives what it gives now.
+    if (!ahead || arriving.done) return
+    const supplyC = ahead.supplyC()
+    arriving.show(supplyC, supplyC, (ahead.evenAhead(supplyC, EVEN_K) / (path[0].flowLMin + hotLMin)) * 60)
+  }
+
+  /** Longest that a mixer is left as it is, s. */
+  private mostS(): number {
+    const { measure } = this.draw
+    const left = measure === 'seconds' ? this.left : measure === 'litres' ? (this.left / this.flowLMin) * 60 : Infinity
+    return Math.min(LONGEST_STEP_S, left, this.unattendedS > TINY_S ? this.unattendedS : Infinity)
   }
 
   /**
@@ -180,18 +213,12 @@ export class TapDraw {
       const litres = Math.min(cold, this.giveUpL - this.waitedL)
       return Math.max(LEAST_STEP_S, Math.min(litres / perSecond + 1e-3, othersDraw ? SHARED_STEP_S : LONGEST_STEP_S))
     }
-    let even = 0
-    let allEven = true
-    for (let k = this.path.length - 1; k >= 0 && allEven; k--) {
-      const { run } = this.path[k]
-      const near = run.litresNear(arrivingC, EVEN_K, atS)
-      even += near
-      allEven = near >= run.warmUpVolumeL - 1e-6
-    }
-    // Past the runs stands the plant: as long as it gives what stands in them, more of the same comes.
+    // Hot water alone is taken, whatever it is; else as long as what comes is alike.
+    const { arriving } = this
+    const looked = this.mixes || this.draw.measure === 'kj'
+    const allEven = !looked || arriving.alike
     const supplyC = ahead ? ahead.supplyC() : arrivingC
-    if (allEven && ahead && Math.abs(supplyC - arrivingC) < 2 * EVEN_K) even += ahead.evenAhead(supplyC, EVEN_K)
-    const evenS = Math.max(0.5, (even / this.last.flowLMin) * 60)
+    const evenS = looked ? Math.max(0.5, arriving.seconds) : Infinity
     return Math.max(
       LEAST_STEP_S,
       Math.min(
