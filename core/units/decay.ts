@@ -38,12 +38,3 @@ export function meanDecay(a: number, b: number): number {
   // Midpoint with its first correction, sinh(h)/h ≈ 1 + h²/6 for h = span/2: good to 1e-7 here.
   return span < 0.1 ? decay((a + b) * R2) * (1 + span * span * (1 / 24)) : (decay(a) - decay(b)) / span
 }
-
-/** What is gone on the mean, 1 − `meanDecay`: where a and b are small and close, as they are for most water that passes a pipe, in one line. */
-export function meanDecayed(a: number, b: number): number {
-  const x = (a + b) * R2
-  const span = b - a
-  if (!(x < 0.03 && span * span < 0.01)) return 1 - meanDecay(a, b)
-  const gone = x * (1 - x * R2 * (1 - x * R3 * (1 - x * R4)))
-  return gone - (1 - gone) * (span * span * (1 / 24))
-}

@@ -31,6 +31,8 @@ const PLATE_RETURN_C = 48
 const LOOK_S = 30
 /** What it makes holds when it moved by less than this in a step, K. */
 const SETTLED_K = 0.05
+/** Longest step while it keeps itself hot and nothing runs, s. */
+const KEPT_STEP_S = 3600
 /** Longest step while water runs, s. */
 const RUNNING_STEP_S = 60
 /** Electricity and metered district heat arrive whole. */
@@ -129,7 +131,7 @@ export class InstantPlant implements PlantModel {
 
   longestStep(tapLMin: number, loopLMin: number): number {
     const flowLMin = tapLMin + loopLMin
-    if (flowLMin <= 0) return 3600
+    if (flowLMin <= 0) return this.control.keepHot ? KEPT_STEP_S : Infinity
     const { loop } = this.study.pipes
     const longest = loop ? Math.min(RUNNING_STEP_S, this.tee.longestStep(loop.pumpLMin)) : RUNNING_STEP_S
     if (!this.fires(flowLMin)) return longest

@@ -9,13 +9,15 @@ import { PasteurisationCycle } from './pasteurisation-cycle'
 import { type Mover, SensorDrift } from './sensor-drift'
 
 /** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
-const CONTENT_K = 0.06
+const CONTENT_K = 0.1
 /** Its sensor is looked at no sooner than this while a store stands, and while a loop moves it, s. */
 const LEAST_LOOK_S = { standing: 30, loop: 10 } as const
 /** A fall or a rise that was seen goes on; it is looked at when so much of the way is due. */
 const LOOK_AT_SHARE = 0.9
 /** A fall that was seen slows by this at most. */
-const SLOWS = 1.25
+const SLOWS = 1.3
+/** A look at a call that is due aims this far past it, so that it does not fall short, K. */
+const PAST_K = 0.08
 /** Most of a store that a loop moves in a step of which nothing has been seen yet, as a share. */
 const BLIND_MOVED = 0.5
 const BLIND_S = 1800
@@ -96,7 +98,7 @@ export class Thermostat {
   untilContent(looped: boolean): number {
     return Math.max(
       LEAST_RISE_LOOK_S,
-      this.drift.untilMoved(this.setpointC + CONTENT_K - this.drift.nowC, 'heater', looped ? 1.25 : 1),
+      this.drift.untilMoved(this.setpointC - this.drift.nowC, 'heater', looped ? 1.25 : 1),
     )
   }
 
@@ -118,10 +120,10 @@ export class Thermostat {
 
   /** Above the height at which a loop comes back the layers rise as they lie; in the pool below a fall that was seen goes on. */
   private untilByLoop(store: LayeredStore, leftK: number, { lMin, height, backC }: LoopOnStore): number {
-    const told = store.secondsUntilByLoop(this.sensor, this.callC, lMin, height, backC)
-    const seen = this.sensor <= height ? this.drift.untilMoved(leftK + 0.03, 'loop') : Infinity
+    const told = store.secondsUntilByLoop(this.sensor, this.callC - PAST_K, lMin, height, backC)
+    const seen = this.sensor <= height ? this.drift.untilMoved(leftK + PAST_K, 'loop') : Infinity
     return seen < Infinity
-      ? Math.min(Math.max(seen, told), SLOWS * seen)
+      ? Math.min(Math.max(0.65 * seen, told), SLOWS * seen)
       : Math.min(BLIND_S, (BLIND_MOVED * store.litres * 60) / lMin, told)
   }
 }

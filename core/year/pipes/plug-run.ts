@@ -1,4 +1,4 @@
-import { decay, meanDecay, meanDecayed } from '../../units/decay'
+import { decay, meanDecay } from '../../units/decay'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Arriving } from '../taps/arriving'
 import { heldPlug } from './held-plug'
@@ -279,7 +279,8 @@ export class PlugRun {
       const leaves = fromS + sent * secondsPerLitre
       sent += take
       const drop =
-        (temps[head] - ambientC) * meanDecayed((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS)
+        (temps[head] - ambientC) *
+        (1 - meanDecay((leaves - began) / tauS, (fromS + sent * secondsPerLitre - cut) / tauS))
       lost += take * drop * KJ_PER_LITRE_K
       out.add(take, temps[head] - drop)
       if (whole) head++

@@ -1,3 +1,6 @@
+/** What arrives in less time than this does not count by itself, s. */
+const SPOONFUL_S = 0.5
+
 /**
  * The water on its way to a tap, seen from the tap: for how long from now on what arrives lies between two temperatures, and
  * what that is on the mean. A mixer that is set for this mean gives what is asked for to the end of that time, though what
@@ -15,13 +18,19 @@ export class Arriving {
   private lowC = 0
   private highC = 0
   private mostS = 0
+  private withinK = Infinity
   private a = 0
   private b = 1
 
-  /** @param mostS nothing later than this is of interest, s */
-  begin(lowC: number, highC: number, mostS: number): void {
+  /**
+   * @param lowC lowest and @param highC highest that still counts as alike, °C
+   * @param withinK as does only what is within this of what comes first, K
+   * @param mostS nothing later than this is of interest, s
+   */
+  begin(lowC: number, highC: number, withinK: number, mostS: number): void {
     this.lowC = lowC
     this.highC = highC
+    this.withinK = withinK
     this.mostS = mostS
     this.seconds = this.heat = this.a = 0
     this.b = 1
@@ -55,6 +64,17 @@ export class Arriving {
    */
   show(firstC: number, lastC: number, seconds: number): boolean {
     const first = this.a + this.b * firstC
+    if (this.withinK < Infinity) {
+      // A spoonful that comes before is mixed with the rest, whatever it is.
+      if (this.seconds + seconds < SPOONFUL_S) {
+        this.seconds += seconds
+        this.heat += seconds * first
+        return true
+      }
+      this.lowC = Math.max(this.lowC, first - this.withinK)
+      this.highC = Math.min(this.highC, first + this.withinK)
+      this.withinK = Infinity
+    }
     if (first < this.lowC || first > this.highC) return (this.alike = false)
     let last = this.a + this.b * lastC
     let part = seconds

@@ -161,23 +161,24 @@ export class TapDraw {
     const all = this.flowLMin
     this.hotLMin = all
     if (!this.waiting && (this.mixes || this.draw.measure === 'kj')) {
-      if (this.mixes && arrivingC <= requiredC) this.lookAlong(-Infinity, requiredC, all, atS, ahead)
-      else {
-        const share = this.mixes ? (requiredC - coldC) / (arrivingC - coldC) : 1
-        const leastC = this.mixes ? Math.max(requiredC, arrivingC - ALIKE_K) : arrivingC - ALIKE_K
-        this.lookAlong(leastC, arrivingC + ALIKE_K, all * share, atS, ahead)
-        const meanC = this.arriving.seconds > 0 ? this.arriving.meanC : arrivingC
-        if (this.mixes) this.hotLMin = all * Math.max(LEAST_HOT_SHARE, (requiredC - coldC) / (meanC - coldC))
+      const { arriving } = this
+      if (!this.mixes) arriving.begin(-Infinity, Infinity, ALIKE_K, this.mostS())
+      else if (arrivingC <= requiredC) arriving.begin(-Infinity, requiredC, Infinity, this.mostS())
+      else arriving.begin(requiredC, Infinity, ALIKE_K, this.mostS())
+      const mixes = this.mixes && arrivingC > requiredC
+      this.lookAlong(mixes ? (all * (requiredC - coldC)) / (arrivingC - coldC) : all, atS, ahead)
+      if (mixes) {
+        const meanC = arriving.seconds > 0 ? arriving.meanC : arrivingC
+        this.hotLMin = all * Math.max(LEAST_HOT_SHARE, meanC > requiredC ? (requiredC - coldC) / (meanC - coldC) : 1)
       }
     }
     this.coldLMin = all - this.hotLMin
     this.leavesC = this.coldLMin > 0 ? requiredC : arrivingC
   }
 
-  /** Looks along the way, from the tap back, as long as what comes lies between two temperatures at a hot flow, L/min. */
-  private lookAlong(lowC: number, highC: number, hotLMin: number, atS: number, ahead: Ahead | null): void {
+  /** Looks along the way, from the tap back, as long as what comes is alike at a hot flow, L/min. */
+  private lookAlong(hotLMin: number, atS: number, ahead: Ahead | null): void {
     const { path, arriving } = this
-    arriving.begin(lowC, highC, this.mostS())
     for (let k = path.length - 1; k >= 0 && !arriving.done; k--)
       path[k].run.showTo(arriving, atS, 60 / (path[k].flowLMin + hotLMin))
     // Past the runs stands the plant, and gives what it gives now.
