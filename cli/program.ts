@@ -23,6 +23,7 @@ import { sizes } from '../core/views/sizes'
 import { ranked, sourceJobs, sourceYear } from '../core/views/sources'
 import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
+import { simulateMany } from '../core/year/simulate-many'
 import { YearRefused } from '../core/year/work'
 import {
   broughtText,
@@ -190,7 +191,7 @@ function program(
       const study = taken(file)
       const jobs = modeJobs(study)
       if (!jobs.length) refuse(`${file}: no circulation, no modes to compare`)
-      const rows = modeRows(study, new Map(jobs.map((j) => [j.mode, simulate(j.study)])))
+      const rows = modeRows(study, new Map(simulateMany(jobs.map((j) => [j.mode, j.study]))))
       print(options.json ? rows : modesTable(study, rows))
     })
 

@@ -12,11 +12,18 @@ import { LOOP_MODES } from '../core/study/loop-modes'
 import type { Study } from '../core/study/study'
 import { simulate } from '../core/year/simulate'
 import { benchAgainst } from './bench-against'
+import { benchMany } from './bench-many'
 
 // npm run bench -- --against REV [--demos]: this tree's years against those of a commit, and nothing else.
 const against = process.argv.indexOf('--against')
 if (against > 0) {
   await benchAgainst(process.argv[against + 1], process.argv.includes('--demos'))
+  process.exit()
+}
+
+// npm run bench -- --many: how many years a minute.
+if (process.argv.includes('--many')) {
+  await benchMany()
   process.exit()
 }
 

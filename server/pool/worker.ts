@@ -5,6 +5,7 @@ import { faultText } from '../../core/units/result'
 import { comparedInFull, type FullComparison } from '../../core/views/compare'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
+import { simulateMany } from '../../core/year/simulate-many'
 import { YearRefused } from '../../core/year/work'
 
 /** What the pool may be asked for. The study comes as it was sent: reading it is work too. */
@@ -29,7 +30,7 @@ export default function work({ kind, text }: Task): Outcome {
       const message = `these packages take ${jobs.length.toLocaleString('en-GB')} years to compare; at most ${MOST_YEARS} are worked out at once`
       return { refused: message, faults: [{ path: 'packages', message }] }
     }
-    return { value: comparedInFull(read.value, new Map(jobs.map((job) => [job.key, simulate(job.study)]))) }
+    return { value: comparedInFull(read.value, new Map(simulateMany(jobs.map((job) => [job.key, job.study])))) }
   } catch (error) {
     if (!(error instanceof YearRefused)) throw error
     return { refused: error.message, faults: [{ path: '', message: error.message }] }

@@ -1,5 +1,4 @@
-/** A rise is taken to slow by no more than this on the way to where it ends; so much where only one step of it was seen. */
-const SLOWS = 1.25
+/** A rise of which two steps have been seen ends no further past what it is foreseen to meet than this, K. */
 const MOST_PAST_K = 0.5
 /** Shorter steps tell no rate: a heater begins with its lag and its own circuit, s. */
 const SHORTEST_S = { heater: 60, loop: 1 } as const
@@ -13,11 +12,11 @@ export type Mover = 'heater' | 'loop' | 'several'
  */
 export class SensorDrift {
   private by: Mover = 'several'
-  /** Change in the last step, K/s, upwards for a heater and downwards for a loop; how fast that grows less, K/s²; the step, s. */
+  /** Change in the last step, K/s, upwards for a heater and downwards for a loop; 0: none was seen. The step, s. */
   private rateKS = 0
-  private slowsKS2 = 0
   private stepS = 0
-  private known = false
+  /** By how much that grows less, K/s²; null where one step alone was seen. */
+  private slowsKS2: number | null = null
 
   constructor(private lastC: number) {}
 
@@ -31,8 +30,7 @@ export class SensorDrift {
     const movedK = by === 'loop' ? this.lastC - nowC : nowC - this.lastC
     const rateKS = by === 'several' || dtS < SHORTEST_S[by] ? 0 : Math.max(0, movedK / dtS)
     const goesOn = by === this.by && this.rateKS > 0 && rateKS > 0
-    this.known = goesOn
-    this.slowsKS2 = goesOn ? Math.max(0, (2 * (this.rateKS - rateKS)) / (this.stepS + dtS)) : 0
+    this.slowsKS2 = goesOn ? Math.max(0, (2 * (this.rateKS - rateKS)) / (this.stepS + dtS)) : null
     this.rateKS = rateKS
     this.stepS = dtS
     this.by = by
@@ -42,17 +40,22 @@ export class SensorDrift {
   /** What moved it is done. */
   rest(): void {
     this.by = 'several'
-    this.rateKS = this.slowsKS2 = 0
   }
 
-  /** Seconds until it will have moved on by so much, K, by what moves it; Infinity where nothing has been seen. */
-  untilMoved(leftK: number, by: Mover, slows = SLOWS): number {
-    if (by !== this.by || this.rateKS <= 0) return Infinity
+  /** Seconds until a loop will have cooled it by so much, K, at the rate last seen; Infinity where none was. */
+  untilFallen(leftK: number): number {
+    return this.by === 'loop' && this.rateKS > 0 ? leftK / this.rateKS : Infinity
+  }
+
+  /**
+   * Seconds until its heater will have warmed it by so much, K; Infinity where no rise was seen.
+   * @param slows how many times longer than at the rate last seen that may take, 1 or more
+   */
+  untilRisen(leftK: number, slows: number): number {
+    if (this.by !== 'heater' || this.rateKS <= 0) return Infinity
     const byLast = leftK / this.rateKS
-    if (by === 'loop') return byLast
-    // Where it does not slow after all it goes no further past than this.
     const most = Math.min(slows * byLast, (leftK + MOST_PAST_K) / this.rateKS)
-    if (!this.known) return most
+    if (this.slowsKS2 === null) return most
     const rateKS = this.rateKS - 0.5 * this.slowsKS2 * (this.stepS + byLast)
     return rateKS > 0 ? Math.min(most, leftK / rateKS) : most
   }

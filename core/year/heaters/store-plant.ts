@@ -19,6 +19,7 @@ import { LoopTee, TEE_L } from './loop-tee'
 import { CYCLE_STEP_S } from './pasteurisation-cycle'
 import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 import { relieve } from './relief'
+import type { Mover } from './sensor-drift'
 import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
 import { Thermostat } from './thermostat'
@@ -29,6 +30,9 @@ const STAND_S = 300
 const MOST_MOVED = { taps: 0.1, loop: 1 } as const
 /** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
+/** A heater's own figure of how long it takes may fall short by this share of what passes the first minute. */
+const SHORT_BY = 0.3
+const EXACT_S = 60
 /** A store that no thermostat holds begins the year at this, °C. */
 const UNHELD_C = 40
 
@@ -136,7 +140,10 @@ export class StorePlant implements PlantModel {
       const heats = acting.heater.longestStep(this.store, setpointC, this.nowS, this.takenKw(loopLMin, setpointC))
       if (tapLMin > 0) return Math.min(longest, heats, loopLMin > 0 ? Infinity : acting.heater.drawStepS)
       const byRise = acting.thermostat!.untilContent(loopLMin > 0)
-      return Math.min(longest, byRise < Infinity ? Math.min(byRise, heats + 0.3 * Math.max(0, heats - 60)) : heats)
+      return Math.min(
+        longest,
+        byRise < Infinity ? Math.min(byRise, heats + SHORT_BY * Math.max(0, heats - EXACT_S)) : heats,
+      )
     }
     const loop = loopLMin > 0 ? { lMin: loopLMin * this.hotShare, height: this.parts.loop?.height ?? 0, backC } : null
     for (const s of this.stations)
@@ -223,15 +230,15 @@ export class StorePlant implements PlantModel {
       if (!thermostat) continue
       const now = this.store.at(thermostat.sensor)
       if (thermostat.cycle.follow(now, this.nowS, dtS)) this.endCycle(s, thermostat)
-      if (
-        thermostat.look(
-          now,
-          dtS,
-          this.tapped ? 'several' : s === acting ? 'heater' : acting ? 'several' : this.looped ? 'loop' : 'several',
-        )
-      )
-        s.heater.stop()
+      if (thermostat.look(now, dtS, this.mover(s, acting))) s.heater.stop()
     }
+  }
+
+  /** What alone moved the water at a station's sensor in the step. */
+  private mover(s: Station, acting: Station | null): Mover {
+    if (this.tapped) return 'several'
+    if (acting) return s === acting ? 'heater' : 'several'
+    return this.looped ? 'loop' : 'several'
   }
 
   /** A cycle has ended: its heater goes back to its level, and rests where its window is shut. */

@@ -8,19 +8,22 @@ import type { LayeredStore } from '../stores/layered-store'
 import { PasteurisationCycle } from './pasteurisation-cycle'
 import { type Mover, SensorDrift } from './sensor-drift'
 
-/** A thermostat is content this close to its setpoint: what is left is a rounding, K. */
+/** A thermostat is content this close to its setpoint: no thermostat tells less, K. */
 const CONTENT_K = 0.1
 /** Its sensor is looked at no sooner than this while a store stands, and while a loop moves it, s. */
 const LEAST_LOOK_S = { standing: 30, loop: 10 } as const
 /** A fall or a rise that was seen goes on; it is looked at when so much of the way is due. */
 const LOOK_AT_SHARE = 0.9
-/** A fall that was seen slows by this at most. */
-const SLOWS = 1.3
+/**
+ * A fall by a loop takes this many times as long at most as the rate last seen has it, and at least: what the loop loses says
+ * how long in between. A rise takes so many times as long at most beside a loop, which takes the more the warmer it gets.
+ */
+const FALL_TAKES = { least: 0.65, most: 1.3 } as const
+const RISE_TAKES = { besideLoop: 1.25, alone: 1 } as const
 /** A look at a call that is due aims this far past it, so that it does not fall short, K. */
 const PAST_K = 0.08
-/** Most of a store that a loop moves in a step of which nothing has been seen yet, as a share. */
-const BLIND_MOVED = 0.5
-const BLIND_S = 1800
+/** Most of a store that a loop moves in a step of which nothing has been seen yet, as a share, and its longest, s. */
+const BLIND = { moved: 0.5, seconds: 1800 } as const
 /** A rise is looked at no sooner than this, s. */
 const LEAST_RISE_LOOK_S = 2
 /** When a timer opens, the store is brought up if it is further below its setpoint than this, K. */
@@ -94,12 +97,10 @@ export class Thermostat {
     return false
   }
 
-  /** Seconds until its sensor will be at its setpoint, by how it rose; Infinity where that says nothing. */
+  /** Seconds until its sensor will be at its setpoint, by how it rose; Infinity where that says nothing. @param looped a loop flows */
   untilContent(looped: boolean): number {
-    return Math.max(
-      LEAST_RISE_LOOK_S,
-      this.drift.untilMoved(this.setpointC - this.drift.nowC, 'heater', looped ? 1.25 : 1),
-    )
+    const leftK = this.setpointC - this.drift.nowC
+    return Math.max(LEAST_RISE_LOOK_S, this.drift.untilRisen(leftK, looped ? RISE_TAKES.besideLoop : RISE_TAKES.alone))
   }
 
   /** Seconds until it will call: when cold water reaches its sensor, or loss, conduction or the loop have cooled it. */
@@ -121,10 +122,9 @@ export class Thermostat {
   /** Above the height at which a loop comes back the layers rise as they lie; in the pool below a fall that was seen goes on. */
   private untilByLoop(store: LayeredStore, leftK: number, { lMin, height, backC }: LoopOnStore): number {
     const told = store.secondsUntilByLoop(this.sensor, this.callC - PAST_K, lMin, height, backC)
-    const seen = this.sensor <= height ? this.drift.untilMoved(leftK + PAST_K, 'loop') : Infinity
-    return seen < Infinity
-      ? Math.min(Math.max(0.65 * seen, told), SLOWS * seen)
-      : Math.min(BLIND_S, (BLIND_MOVED * store.litres * 60) / lMin, told)
+    const seen = this.sensor <= height ? this.drift.untilFallen(leftK + PAST_K) : Infinity
+    if (seen < Infinity) return Math.min(Math.max(FALL_TAKES.least * seen, told), FALL_TAKES.most * seen)
+    return Math.min(BLIND.seconds, (BLIND.moved * store.litres * 60) / lMin, told)
   }
 }
 
