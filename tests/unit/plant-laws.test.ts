@@ -37,13 +37,13 @@ describe('collectors, against their own equation', () => {
   it('give in a step what area, light and temperature give, with the lift of coil and flow', () => {
     const ledger = new Ledger()
     const store = new LayeredStore(4000, 2, 0, 25)
-    const heater = new SolarHeater(solar, ledger, hours, 4000)
+    const heater = new SolarHeater(solar, ledger, hours)
     heater.rest(60, store, noon * 3600)
     const kw = (store.heldKj() - 4000 * KJ_PER_LITRE_K * 25) / 60
     const light = absorbed(solar, hours.onPlane(noon, solar.tiltDeg, solar.azimuthDeg))
     const flowKwK = (solar.flowLMin / 60) * KJ_PER_LITRE_K
     // The water at the coil is taken half a step ahead: it warms while it is heated.
-    const zoneKjK = (solar.coil.top - solar.coil.bottom) * 4000 * KJ_PER_LITRE_K
+    const zoneKjK = (1 - solar.coil.bottom) * 4000 * KJ_PER_LITRE_K
     const meanK = 25 + kw * (1000 / solar.coil.uaWK + 1 / (2 * flowKwK) + 60 / (2 * zoneKjK)) - hours.airC[noon]
     expect(kw).toBeGreaterThan(0.5)
     // Of what the collectors give, the circuit loses its share on the way.
@@ -56,7 +56,7 @@ describe('collectors, against their own equation', () => {
 
   it('rest at night and under a hot store, and count the hours they stand', () => {
     const ledger = new Ledger()
-    const heater = new SolarHeater(solar, ledger, hours, 4000)
+    const heater = new SolarHeater(solar, ledger, hours)
     heater.rest(600, new LayeredStore(300, 1.5, 0, 30), (172 * 24 + 1) * 3600)
     heater.rest(600, new LayeredStore(300, 1.5, 0, 86), noon * 3600)
     expect(total(ledger.flows.renewable)).toBe(0)
@@ -68,7 +68,7 @@ describe('collectors, against their own equation', () => {
     const kw = (storeC: number, airShift: number) => {
       const ledger = new Ledger()
       const shifted = hoursOf({ ...hillTown.site, monthlyAirC: hillTown.site.monthlyAirC.map((c) => c + airShift) })
-      new SolarHeater(solar, ledger, shifted, 1000).rest(60, new LayeredStore(1000, 1.5, 0, storeC), noon * 3600)
+      new SolarHeater(solar, ledger, shifted).rest(60, new LayeredStore(1000, 1.5, 0, storeC), noon * 3600)
       return total(ledger.flows.renewable)
     }
     fc.assert(

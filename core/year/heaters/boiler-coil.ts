@@ -43,7 +43,7 @@ export class BoilerCoil implements StoreHeater {
   private readonly zone: CoilZone
   private readonly pace: Pace
   /** Each layer takes heat by its own temperature: what a draw brings in is not left to lie. */
-  readonly drawStepS = 15
+  readonly drawStepS = 20
   private primaryC: number
   private lagS = 0
   private overrunS = 0

@@ -11,8 +11,8 @@ import { SolarHeater } from './solar-collector'
 import type { StoreHeater } from './store-heater'
 import { WoodHeater } from './wood-coil'
 
-/** The working of each kind of heater that heats a store of so many litres. */
-export function heaterOf(spec: StoreHeaterSpec, litres: number, ledger: Ledger, site: Site): StoreHeater {
+/** The working of each kind of heater that heats a store. */
+export function heaterOf(spec: StoreHeaterSpec, ledger: Ledger, site: Site): StoreHeater {
   switch (spec.kind) {
     case 'boiler-coil':
       return new BoilerCoil(spec, ledger, airAround(spec, 0, site.monthlyAirC))
@@ -23,7 +23,7 @@ export function heaterOf(spec: StoreHeaterSpec, litres: number, ledger: Ledger, 
     case 'heat-pump':
       return new HeatPumpHeater(spec, ledger, hoursOf(site))
     case 'solar':
-      return new SolarHeater(spec, ledger, hoursOf(site), litres)
+      return new SolarHeater(spec, ledger, hoursOf(site))
     case 'pv-element':
       return new PvElementHeater(spec, ledger, hoursOf(site))
     case 'wood-coil':

@@ -14,6 +14,8 @@ import { SUN_STEP_S, SunHours } from './sun-step'
 /** The pump starts when the collector is this far above the store at the coil, and stops below this rise, K. */
 const ON_K = 8
 const OFF_K = 3
+/** The primary is about so far above what a coil of collectors feels, K. */
+const ABOVE_K = 5
 /** A store this close to its limit is full, K. */
 const FULL_K = 0.1
 
@@ -25,8 +27,6 @@ export class SolarHeater extends DirectHeater {
   private readonly carriedKwK: number
   private readonly zone: CoilZone
   private readonly coilKwK: number
-  /** Heat that warms the water round the coil by a kelvin, kJ/K. */
-  private readonly zoneKjK: number
   /** Height of its controller's sensor: the middle of its coil, unless it was found elsewhere. */
   private readonly sensor: number
   /** Collector's mean over the water at the coil, for each kW: half its own rise, and the drop at the coil. */
@@ -39,13 +39,11 @@ export class SolarHeater extends DirectHeater {
     private readonly spec: HeaterOf<'solar'>,
     private readonly ledger: Ledger,
     private readonly hours: Hours,
-    litres: number,
   ) {
     super()
     this.carriedKwK = (spec.flowLMin / 60) * KJ_PER_LITRE_K
     this.zone = { bottom: spec.coil.bottom, top: spec.coil.top, ntu: spec.coil.uaWK / 1000 / this.carriedKwK }
     this.coilKwK = this.carriedKwK * (1 - decay(this.zone.ntu))
-    this.zoneKjK = (spec.coil.top - spec.coil.bottom) * litres * KJ_PER_LITRE_K
     this.sensor = spec.sensorHeight ?? (spec.coil.bottom + spec.coil.top) / 2
     this.liftKPerKw = 1000 / spec.coil.uaWK + 1 / (2 * this.carriedKwK)
     this.circuitKwK = circuitLossWK(spec.areaM2) / 1000
@@ -86,8 +84,9 @@ export class SolarHeater extends DirectHeater {
     // Its controller reads the store at its sensor: there it begins and there it ends.
     const sensorC = store.at(this.sensor)
     const airC = this.hours.airC[this.light.hour(atS)]
+    const stands = airC + stagnation(spec, light) > spec.storeLimitC + ON_K
     if (store.topC >= spec.storeLimitC - FULL_K) {
-      if (airC + stagnation(spec, light) > spec.storeLimitC + ON_K) this.collectorStagnationHours += dtS / HOUR_S
+      if (stands) this.collectorStagnationHours += dtS / HOUR_S
       this.running = false
       return
     }
@@ -95,7 +94,7 @@ export class SolarHeater extends DirectHeater {
     // Heat and collector temperature depend on each other: a few rounds of Newton bring them within a watt.
     // The coil feels the store half a step ahead: it warms while it is heated.
     const { circuitKwK } = this
-    const liftKPerKw = this.liftKPerKw + dtS / (2 * this.zoneKjK)
+    const liftKPerKw = this.liftKPerKw + dtS / (2 * store.coilKjK(this.zone, ABOVE_K))
     let kw = Math.max(0, gain(spec, light, coilC - airC))
     let overAirK = 0
     for (let i = 0; i < 4; i++) {
@@ -116,6 +115,8 @@ export class SolarHeater extends DirectHeater {
     this.ledger.add('renewable', kj + lostKj)
     this.lost += lostKj
     store.heatByCoil(kj, this.zone, kj / dtS / this.coilKwK)
+    // Where the store was full before the step was over, it stood for the rest of it.
+    if (stands && store.topC >= spec.storeLimitC - FULL_K) this.collectorStagnationHours += (dtS - kj / kw) / HOUR_S
   }
 
   override takeLost(): number {

@@ -30,6 +30,8 @@ const STAND_S = 300
 const MOST_MOVED = { taps: 0.1, loop: 1 } as const
 /** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
+/** Longest step while taps alone draw, s. */
+const DRAW_STEP_S = 60
 /** A heater's own figure of how long it takes may fall short by this share of what passes the first minute. */
 const SHORT_BY = 0.3
 const EXACT_S = 60
@@ -107,7 +109,7 @@ export class StorePlant implements PlantModel {
     this.stations = heaters.map((heater) => {
       const sensor = ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight
       return {
-        heater: heaterOf(atAltitude(heater, site.altitudeM), spec.litres, ledger, site),
+        heater: heaterOf(atAltitude(heater, site.altitudeM), ledger, site),
         spec: heater,
         thermostat: hasSetpoint(heater)
           ? new Thermostat(controls[heater.id], sensor, carrierOf(heater), parts.empty, startC)
@@ -154,7 +156,9 @@ export class StorePlant implements PlantModel {
   /** Longest step in which no more water moves through the store than it can follow at once, s. */
   private longestMove(tapLMin: number, loopLMin: number): number {
     if (tapLMin + loopLMin <= 0) return IDLE_STEP_S
-    const longest = ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / (tapLMin + loopLMin)
+    const moves = ((tapLMin > 0 ? MOST_MOVED.taps : MOST_MOVED.loop) * this.store.litres * 60) / (tapLMin + loopLMin)
+    // Beside a loop the foot of the store, where the cold comes in, bears less on what is given.
+    const longest = tapLMin > 0 && loopLMin <= 0 ? Math.min(moves, DRAW_STEP_S) : moves
     return tapLMin > 0 && this.tee && this.parts.loop
       ? Math.min(longest, this.tee.longestStep(this.parts.loop.pumpLMin))
       : longest

@@ -10,7 +10,7 @@ const MOST_PIECES = 5
 /** Conduction is followed in stretches no longer than this, s: a front that spreads is one after each of them. */
 const CONDUCT_S = 3600
 /** Conduction is caught up with when so much time has passed, s. */
-const CATCH_UP_S = 900
+const CATCH_UP_S = 300
 
 /** Conductivity of still water plus what the steel shell carries down, W/(m·K). */
 const VERTICAL_W_MK = 1.2

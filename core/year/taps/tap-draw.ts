@@ -19,7 +19,7 @@ const ABANDON_EXTRA_S = 45
 const ALIKE_K = 2
 /** What a plant gives within this of what it gives now is as good as even, K. */
 const EVEN_K = 0.7
-const LONGEST_STEP_S = 90
+const LONGEST_STEP_S = 150
 /** Uses that follow within this are a bunch: the second finds its last run warm, s. */
 const BUNCH_S = 1800
 /** A mixer lets in at least this share of hot water: no thermostat closes to a drip. */
