@@ -125,7 +125,7 @@ const cycles: Rule = ({ study, year, write }) =>
           ? sensor.remedy
           : kept
             ? 'Switch keep-hot off, or limit it to hours of use.'
-            : 'Widen the switching differential, reduce the hot water output, add primary volume, or run the circulation less often.',
+            : 'Widen the switching differential, reduce the hot water output, add a buffer vessel, or run the circulation less often.',
         setting: kept ? `heaters.${h.id}.keepHot` : null,
       },
     ]

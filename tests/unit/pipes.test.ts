@@ -8,6 +8,7 @@ import { decay, meanDecay } from '../../core/units/decay'
 import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { Outflow } from '../../core/year/pipes/outflow'
 import { PlugRun } from '../../core/year/pipes/plug-run'
+import { Arriving } from '../../core/year/taps/arriving'
 
 describe('the catalogue', () => {
   it('names the sizes that exist when one does not', () => {
@@ -199,6 +200,51 @@ describe('a run of plugs', () => {
           expect(Math.abs(before + heat - run.takeLost() - run.heldKj())).toBeLessThan(
             1e-6 * (1 + Math.abs(before) + Math.abs(heat)),
           )
+        },
+      ),
+      { numRuns: 200 },
+    )
+  })
+})
+
+describe('what will arrive at a tap', () => {
+  it('is what arrives: for as long as it is alike, on the mean and at its ends', () => {
+    const temps = fc.double({ min: 8, max: 70, noNaN: true })
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.double({ min: 0.05, max: 2, noNaN: true }), temps), { minLength: 1, maxLength: 6 }),
+        fc.double({ min: 0.5, max: 6, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 7200, noNaN: true }),
+        fc.double({ min: 0.5, max: 10, noNaN: true }),
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        (came, warmUpL, uaWK, lMin, restedS, withinK, mostS) => {
+          const [far, near] = [new PlugRun(warmUpL, uaWK, 8, 20), new PlugRun(0.6 * warmUpL, uaWK / 2, 5, 15)]
+          const [between, out] = [new Outflow(), new Outflow()]
+          let nowS = 0
+          const move = (litres: number, tempC: number, seconds: number) => {
+            const inflow = new Outflow()
+            inflow.add(litres, tempC)
+            far.pass(inflow, 1, nowS, seconds, between)
+            near.pass(between, 1, nowS, seconds, out)
+            nowS += seconds
+          }
+          for (const [litres, tempC] of came) move(litres, tempC, (litres / lMin) * 60)
+          nowS += restedS
+          const arriving = new Arriving()
+          arriving.begin(-Infinity, Infinity, withinK, mostS)
+          near.showTo(arriving, nowS, 60 / lMin)
+          if (!arriving.done) far.showTo(arriving, nowS, 60 / lMin)
+          const { seconds, meanC } = arriving
+          expect(seconds).toBeLessThanOrEqual(mostS * (1 + 1e-9))
+          if (seconds < 1) return
+          move((lMin * seconds) / 60, 40, seconds)
+          expect(out.meanC).toBeCloseTo(meanC, 0)
+          expect(Math.abs(out.meanC - meanC)).toBeLessThan(0.15)
+          // What follows a spoonful lies in the band, to the half kelvin within which outflows are carried as one.
+          const all = Array.from(out.tempC.subarray(0, out.n)).filter((_, i) => out.litres[i] > (lMin / 60) * 0.5)
+          expect(Math.max(...all) - Math.min(...all)).toBeLessThan(2 * withinK + 1)
         },
       ),
       { numRuns: 200 },

@@ -42,8 +42,6 @@ export class BoilerCoil implements StoreHeater {
   private readonly lossKwK: number
   private readonly zone: CoilZone
   private readonly pace: Pace
-  /** Each layer takes heat by its own temperature: what a draw brings in is not left to lie. */
-  readonly drawStepS = 20
   private primaryC: number
   private lagS = 0
   private overrunS = 0

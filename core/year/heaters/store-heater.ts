@@ -16,8 +16,6 @@ export interface StoreHeater {
   longestStep(store: LayeredStore, setpointC: number, atS: number, takenKw: number): number
   /** Longest step for which it holds while it is not called, s: the sun and a fire act by themselves. */
   longestRest(atS: number, store: LayeredStore): number
-  /** Longest step while it works and taps move the store, s. */
-  readonly drawStepS: number
   /** Heats for a step that begins at a moment of the year. */
   heat(store: LayeredStore, dtS: number, atS: number): void
   /** Passes a step without being called. */
@@ -39,7 +37,6 @@ export abstract class DirectHeater implements StoreHeater {
   kw = 0
   protected on = false
   protected readonly pace = new Pace()
-  readonly drawStepS: number = Infinity
 
   abstract longestStep(store: LayeredStore, setpointC: number, atS: number, takenKw: number): number
   protected abstract give(store: LayeredStore, dtS: number, atS: number): void

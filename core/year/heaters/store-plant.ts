@@ -140,7 +140,7 @@ export class StorePlant implements PlantModel {
     if (acting) {
       const { setpointC } = acting.thermostat!
       const heats = acting.heater.longestStep(this.store, setpointC, this.nowS, this.takenKw(loopLMin, setpointC))
-      if (tapLMin > 0) return Math.min(longest, heats, loopLMin > 0 ? Infinity : acting.heater.drawStepS)
+      if (tapLMin > 0) return Math.min(longest, heats)
       const byRise = acting.thermostat!.untilContent(loopLMin > 0)
       return Math.min(
         longest,
@@ -207,7 +207,7 @@ export class StorePlant implements PlantModel {
     // Half of a step's loss is from what stands there before it is heated, half from what stands there then.
     const beforeS = acting || this.heats ? dtS / 2 : dtS
     this.standingS += beforeS
-    if (this.standingS >= STAND_S || !(this.tapped || this.looped)) {
+    if (this.standingS >= STAND_S) {
       this.store.stand(this.standingS)
       this.standingS = 0
     }

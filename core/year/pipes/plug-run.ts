@@ -130,8 +130,14 @@ export class PlugRun {
     for (let i = this.head; i < this.tail; i++) {
       const seconds = this.litres[i] * secondsPerLitre
       const first = this.aged(this.temps[i], leaves - this.first[i])
+      // How much older its other end is when that leaves, in time constants: as a rule so little that two terms will do.
+      const older = (seconds - this.last[i] + this.first[i]) / this.tauS
       leaves += seconds
-      if (!arriving.show(first, this.aged(this.temps[i], leaves - this.last[i]), seconds)) return
+      const last =
+        older < 0.02 && older > -0.02
+          ? first - (first - this.ambientC) * older * (1 - 0.5 * older)
+          : this.aged(this.temps[i], leaves - this.last[i])
+      if (!arriving.show(first, last, seconds)) return
     }
     arriving.through(this.ambientC, decay((this.warmUpVolumeL * secondsPerLitre) / this.tauS))
   }
