@@ -43,6 +43,7 @@ function throughput(): void {
 
 /** Years of variants of the main demo, shared out over the cores. */
 async function paired(): Promise<void> {
+  // Bundled beforehand: the app has its code at hand.
   const file = await bundled('bench-many', `import './scripts/bench-many'`)
   const began = performance.now()
   let first = 0
