@@ -265,6 +265,7 @@ export class House {
     // A loop that alone moves the water goes round several times in a long step.
     const pushes = tapLMin > 0 ? 1 : Math.max(1, Math.ceil((loopLMin * dt) / 60 / plant.mostAtOnceL))
     const pushS = dt / pushes
+    if (pushes > 1) this.work.step(pushes * network.branches.length, Math.floor(this.nowS / DAY_S) + 1)
     for (let p = 0; moves && p < pushes; p++) {
       this.supply.clear()
       plant.supply(tapLitres, (loopLMin * pushS) / 60, feedC, pushS, this.supply)

@@ -28,7 +28,8 @@ export const allStarts = (of: readonly HeaterStarts[]): number => of.reduce((sum
  * 1. `longestStep` — with the flows of the step to come; looks, changes nothing.
  * 2. `supply` — what leaves for taps and loop; only when something flows. Remembers what of it came from the store.
  *    (The network then passes it along its runs, and every open tap receives what arrives.)
- * 3. `refill` — as much comes back in: cold water, and what the loop returned; only after a `supply`.
+ * 3. `refill` — as much comes back in: cold water, and what the loop returned; only after a `supply`. While a loop alone
+ *    flows the two take turns, as often as the step is longer than `mostAtOnceL` lets it be at once.
  * 4. `advance` — heaters and losses for the step; always, and last. It moves the plant's clock.
  * Between steps the calendar calls `atClock` at each edge of the week and `setMonth` at each month; `settle` enters what
  * was lost since the last call, at the end of a month.

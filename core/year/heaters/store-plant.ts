@@ -26,7 +26,7 @@ import { Thermostat } from './thermostat'
 
 /** Standing loss is entered in pieces no shorter than this while water runs, s. */
 const STAND_S = 300
-/** No step of taps moves more than this share of the store, so that what comes in settles in between. */
+/** No step of taps moves more than this share of the store, so that what comes in settles in between; none of a loop more than all. */
 const MOST_MOVED = { taps: 0.1, loop: 1 } as const
 /** Longest step with nothing acting, s. */
 const IDLE_STEP_S = 3600
