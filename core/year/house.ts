@@ -242,12 +242,17 @@ export class House {
     this.lookAtHygiene(dt)
   }
 
+  /** Day of the year, from 1. */
+  private get day(): number {
+    return Math.floor(this.nowS / DAY_S) + 1
+  }
+
   /** Counts what a step costs: water moves in some branches, and each draw looks along its way. */
   private count(): void {
     const { branches } = this.network
     let stretches = 0
     for (let i = 0; i < branches.length; i++) if (branches[i].flowLMin > 0) stretches++
-    this.work.step(stretches + this.taps.stretches(), Math.floor(this.nowS / DAY_S) + 1)
+    this.work.step(stretches + this.taps.stretches(), this.day)
   }
 
   /** While hot water goes first, the appliance that heats the house does not. */
@@ -265,7 +270,7 @@ export class House {
     // A loop that alone moves the water goes round several times in a long step.
     const pushes = tapLMin > 0 ? 1 : Math.max(1, Math.ceil((loopLMin * dt) / 60 / plant.mostAtOnceL))
     const pushS = dt / pushes
-    if (pushes > 1) this.work.step(pushes * network.branches.length, Math.floor(this.nowS / DAY_S) + 1)
+    if (pushes > 1) this.work.step(pushes * network.branches.length, this.day)
     for (let p = 0; moves && p < pushes; p++) {
       this.supply.clear()
       plant.supply(tapLitres, (loopLMin * pushS) / 60, feedC, pushS, this.supply)

@@ -1,12 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { DAY_S } from '../../core/calendar/year'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import type { Study } from '../../core/study/study'
 import { sameEverywhere } from '../../core/units/same-everywhere'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { SensorDrift } from '../../core/year/heaters/sensor-drift'
+import { House } from '../../core/year/house'
 import { simulate } from '../../core/year/simulate'
 import { simulateMany } from '../../core/year/simulate-many'
+import { changed } from '../../proof/studies'
 
 describe('a sensor that is warmed or cooled', () => {
   const k = fc.double({ min: 0.5, max: 20, noNaN: true })
@@ -86,5 +90,40 @@ describe('years of many studies', () => {
     people.volumeFactor *= 2
     const more = drawsOfYear(people, hillTown.site).reduce((sum, d) => sum + d.amount, 0)
     expect(more).toBeGreaterThan(1.9 * first.reduce((sum, d) => sum + d.amount, 0))
+  })
+})
+
+describe('long steps', () => {
+  const [FROM_DAY, DAYS] = [165, 12]
+  const valve = changed(hillTown, (s) => void (s.plant.store!.mixing = { mixesToC: 50, testedOn: null }))
+  const HOUSES: [string, Study][] = [...DEMOS.map((d): [string, Study] => [d.study.id, d.study]), ['a valve', valve]]
+  const lived = (study: Study, longestS?: number) => {
+    const home = new House(study)
+    let steps = 0
+    // In June, when somebody is in each of them.
+    home.startAt(FROM_DAY * DAY_S)
+    home.runUntil((FROM_DAY + DAYS) * DAY_S, longestS, () => steps++)
+    home.closeMonth()
+    const sum = (a: Float64Array) => a.reduce((all, x) => all + x, 0)
+    const { flows, inputs, waters } = home.ledger
+    return {
+      steps,
+      input: Object.values(inputs).reduce((all, a) => all + sum(a), 0) + sum(flows.renewable) + sum(flows.ambient),
+      stored: sum(flows.storedChange),
+      useful: sum(flows.useful),
+      loop: sum(flows.loop),
+      mixed: sum(waters.mixed),
+    }
+  }
+
+  it.each(HOUSES)('of %s tell what steps of ten seconds do', (_, study) => {
+    const [free, short] = [lived(study), lived(study, 10)]
+    expect(free.steps).toBeLessThan(short.steps / 20)
+    // What is held at the end depends on where in its cycle the heater is.
+    const taken = (l: typeof free) => l.input - l.stored
+    expect(Math.abs(taken(free) / taken(short) - 1)).toBeLessThan(0.02)
+    expect(Math.abs(free.useful / short.useful - 1)).toBeLessThan(0.02)
+    expect(Math.abs(free.mixed / short.mixed - 1)).toBeLessThan(0.02)
+    expect(Math.abs(free.loop - short.loop)).toBeLessThan(0.01 * taken(short))
   })
 })

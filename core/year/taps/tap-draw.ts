@@ -132,6 +132,11 @@ export class TapDraw {
     return this.path[this.path.length - 1]
   }
 
+  /** Whether it matters to it how warm what arrives is: it mixes, or runs until it has so much heat. */
+  private get minds(): boolean {
+    return this.mixes || this.draw.measure === 'kj'
+  }
+
   get requiredC(): number {
     return this.draw.requiredC
   }
@@ -160,7 +165,7 @@ export class TapDraw {
     if (this.waiting && arrivingC >= requiredC - WARM_ENOUGH_K) this.waiting = false
     const all = this.flowLMin
     this.hotLMin = all
-    if (!this.waiting && (this.mixes || this.draw.measure === 'kj')) {
+    if (!this.waiting && this.minds) {
       const { arriving } = this
       if (!this.mixes) arriving.begin(-Infinity, Infinity, ALIKE_K, this.mostS())
       else if (arrivingC <= requiredC) arriving.begin(-Infinity, requiredC, Infinity, this.mostS())
@@ -216,10 +221,9 @@ export class TapDraw {
     }
     // Hot water alone is taken, whatever it is; else as long as what comes is alike.
     const { arriving } = this
-    const looked = this.mixes || this.draw.measure === 'kj'
-    const allEven = !looked || arriving.alike
+    const allEven = !this.minds || arriving.alike
     const supplyC = ahead ? ahead.supplyC() : arrivingC
-    const evenS = looked ? Math.max(0.5, arriving.seconds) : Infinity
+    const evenS = this.minds ? Math.max(0.5, arriving.seconds) : Infinity
     return Math.max(
       LEAST_STEP_S,
       Math.min(
