@@ -3,9 +3,10 @@ import { onKeyStroke } from '@vueuse/core'
 import NoticeBar from '~/components/NoticeBar.vue'
 import { useCalculators } from '~/composables/useCalculators'
 import { useScheme } from '~/composables/useScheme'
+import { lazy } from '~/utils/lazy'
 // The page is light or dark before anything on it is drawn.
 useScheme()
-const LazySumPocket = defineAsyncComponent(() => import('~/components/calculators/CalculatorDrawer.vue'))
+const LazySumPocket = lazy(() => import('~/components/calculators/CalculatorDrawer.vue'))
 
 /** The pocket of sums is fetched when it is first opened. */
 const { open } = useCalculators()

@@ -7,17 +7,21 @@ import { demo, DEMOS } from '../core/demos/index'
 import { HEATERS } from '../core/heaters/kinds'
 import { applyAll } from '../core/measures/apply'
 import { jobsOf } from '../core/measures/jobs'
+import { type Interaction, interactionsOf, pairsOf } from '../core/scenarios/interactions'
 import { modeJobs, modeRows } from '../core/scenarios/loop-modes'
 import { DEFAULT_GOAL, optimiseSchedule } from '../core/scenarios/optimise-schedule'
+import { rangesOf, SAMPLES, sampleYears, samplingOf } from '../core/scenarios/ranges'
 import { accepts } from '../core/schema/words'
+import type { Package } from '../core/study/measures'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
 import { wordsOf } from '../core/study/words-of'
 import { type Fault, faultText } from '../core/units/result'
 import { broughtBy } from '../core/views/brought'
-import { comparedInFull } from '../core/views/compare'
+import { comparedInFull, type Comparison, type PackageResult } from '../core/views/compare'
 import { findingsOf, inTheWay } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
+import { refusedText } from '../core/views/range-words'
 import { judgedHeater, linesOf, setpointChecks } from '../core/views/setpoint-checks'
 import { sizes } from '../core/views/sizes'
 import { ranked, sourceJobs, sourceYear } from '../core/views/sources'
@@ -31,6 +35,7 @@ import {
   findingsText,
   foundTable,
   modesTable,
+  rangesTable,
   sizeTable,
   sourcesTable,
   yearTable,
@@ -86,6 +91,23 @@ function timed(study: Study) {
   const from = performance.now()
   const result = simulate(study)
   return { ...result, elapsedMs: Math.round(performance.now() - from) }
+}
+
+/** Each two measures of a package, and what becomes of their savings together. */
+function pairsIn(
+  study: Study,
+  pack: Package,
+  { asSet, asFound }: Comparison,
+  { measures }: PackageResult,
+): Interaction[] {
+  const pairs = pairsOf(study, pack)
+  return interactionsOf(
+    pack,
+    (asSet?.result ?? asFound).cost.total,
+    measures.map((m) => m.alone.cost),
+    pairs,
+    pairs.map((p) => yearOrNull(p.study)),
+  )
 }
 
 /** Runs the command line with the words that follow its name. */
@@ -156,12 +178,41 @@ function program(
   program
     .command('compare <file>')
     .description('as found, as set, and each package with its savings')
+    .option('--pairs', 'simulate each two measures too: which of them save part of the same')
     .option('--json', 'print every figure')
-    .action((file: string, options: { json?: boolean }) => {
+    .action((file: string, options: { pairs?: boolean; json?: boolean }) => {
       const study = taken(file)
       const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
       const comparison = comparedInFull(study, years)
-      print(options.json ? comparison : comparisonTable(study, comparison))
+      const packages = comparison.packages.map((p, i) => ({
+        ...p,
+        ...(options.pairs ? { pairs: pairsIn(study, study.packages[i], comparison, p) } : {}),
+      }))
+      print(options.json ? { ...comparison, packages } : comparisonTable(study, { ...comparison, packages }))
+    })
+
+  program
+    .command('ranges <file>')
+    .description('how far the year and the savings of a package may lie apart, and what to find out next')
+    .option('--package <name>', 'package, by its name or id')
+    .option('--samples <count>', `pairs of years, ${SAMPLES.least} to ${SAMPLES.most}`, String(SAMPLES.usual))
+    .option('--seed <number>', 'seed of the samples', String(SAMPLES.seed))
+    .option('--json', 'print every figure')
+    .action((file: string, options: { package?: string; samples: string; seed: string; json?: boolean }) => {
+      const study = taken(file)
+      const pack =
+        options.package === undefined ? null : study.packages.find((p) => [p.id, p.name].includes(options.package!))
+      if (pack === undefined)
+        refuse(`--package: one of ${study.packages.map((p) => p.name).join(', ') || 'none: this study has no package'}`)
+      const [samples, seed] = [Number(options.samples), Number(options.seed)]
+      if (!(Number.isInteger(samples) && samples >= SAMPLES.least && samples <= SAMPLES.most))
+        refuse(`--samples: accepts whole numbers from ${SAMPLES.least} to ${SAMPLES.most}`)
+      if (!Number.isSafeInteger(seed)) refuse('--seed: accepts whole numbers')
+      const sampling = samplingOf(study, samples, seed)
+      const years = Array.from({ length: samples }, (_, i) => sampleYears(study, pack, sampling, i))
+      const ranges = rangesOf(sampling, years) ?? refuse(`${file}: ${refusedText(samples)}`)
+      const { savings, ...rest } = ranges
+      print(options.json ? { saving: savings && savings.cost, ...rest, savings } : rangesTable(study, pack, ranges))
     })
 
   program

@@ -2,17 +2,23 @@ import Table from 'cli-table3'
 import { type Schedule, weekInWords } from '../core/calendar/week'
 import { LOOP_MODE_WORDS } from '../core/household/loop-mode-words'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
+import type { Interaction } from '../core/scenarios/interactions'
 import { type ModeRow } from '../core/scenarios/loop-modes'
 import type { Found, Tried } from '../core/scenarios/optimise-schedule'
+import type { Ranges, Spread } from '../core/scenarios/ranges'
 import { displayOf } from '../core/study/display-of'
+import type { Package } from '../core/study/measures'
 import type { Study } from '../core/study/study'
 import type { Brought } from '../core/views/brought'
 import { assessed } from '../core/views/comfort'
-import type { FullComparison } from '../core/views/compare'
+import { costOfPackage, detailsOf, type FullComparison } from '../core/views/compare'
 import type { Finding } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
+import { paybackRangeText } from '../core/views/payback-words'
+import { narrowsText, nextText, refusedText } from '../core/views/range-words'
 import type { Sized, Sizes } from '../core/views/sizes'
 import { sourceSentences, type SourceYear } from '../core/views/sources'
+import { figureRows } from '../core/views/year-figure-words'
 import { houseHeatSentence } from '../core/year/account/house-heat'
 import { moneyRows } from '../core/year/account/money-rows'
 import { drawnL, purchasedKwh, type YearResult } from '../core/year/result'
@@ -112,8 +118,13 @@ export function foundTable(study: Study, found: Found): string {
   return `${t.toString()}\n${plan('Circulation', found.best.plan.loop)}${plan('Heater', found.best.plan.heater)}${found.kept ? '' : 'Target not achievable: always on misses it too. The schedule shown matches always on.\n'}${found.years} years were simulated.\n`
 }
 
+/** A comparison, with the pairs of each package where somebody asked for them. */
+type Compared = Omit<FullComparison, 'packages'> & {
+  packages: (FullComparison['packages'][number] & { pairs?: readonly Interaction[] })[]
+}
+
 /** As found, as set and every package side by side, then what each measure saves. */
-export function comparisonTable(study: Study, c: FullComparison): string {
+export function comparisonTable(study: Study, c: Compared): string {
   const d = displayOf(study)
   const t = table(['', 'money a year', 'change', 'purchased', 'water', 'median time to tap'])
   const row = (name: string, r: YearResult, change: number | null) =>
@@ -130,21 +141,25 @@ export function comparisonTable(study: Study, c: FullComparison): string {
   for (const p of c.packages) row(p.name, p.result, p.difference.cost)
   let out = `${study.name}\n${t.toString()}\n`
   for (const p of c.packages) {
-    const m = table([p.name, 'stand-alone saving', 'last-in saving', 'costs'])
+    const m = table([p.name, 'stand-alone saving', 'in this order', 'last-in saving', 'costs'])
     for (const x of p.measures)
       m.push([
         x.name,
-        d.money(x.aloneMoney),
-        d.money(x.lastInMoney),
+        d.money(x.alone.cost),
+        d.money(x.inOrder.cost),
+        d.money(x.lastIn.cost),
         x.costMoney === null ? 'not priced' : d.money(x.costMoney),
       ])
     m.push([
       'Together',
-      d.money(p.together),
       `not ${d.money(p.sumOfSingles)}`,
+      d.money(p.together),
+      '',
       p.costMoney === null ? 'not fully priced' : d.money(p.costMoney),
     ])
     out += `${m.toString()}\n`
+    for (const { measures, money } of p.pairs ?? [])
+      out += `${measures.join(' and ')}: ${money === null ? 'not simulated' : d.money(money)} together, less each stand-alone\n`
     for (const t of p.targets) out += `${LEVEL_WORDS[t.level]}: ${t.sentence}\n`
     if (p.brought.length) out += `New findings:\n${broughtText(study, p.brought)}`
   }
@@ -195,4 +210,28 @@ export function sourcesTable(study: Study, now: YearResult, years: readonly (Sou
       .map((sentence) => `    ${sentence}\n`)
       .join('')}`
   return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as set; purchase and installation not included\n\n${years.map(of).join('')}`
+}
+
+/** What a household's year may be, what a package may save of it, and what to find out next. */
+export function rangesTable(study: Study, pack: Package | null, r: Ranges): string {
+  const d = displayOf(study)
+  const t = table([`${r.samples} samples`, '1 in 10 below', 'median', '1 in 10 above'])
+  const rows = figureRows(r.waiting)
+  const row = (name: string, { p10, p50, p90 }: Spread, write: (x: number) => string) =>
+    t.push([name, ...[p10, p50, p90].map(write)])
+  for (const { key, name, write } of rows) row(name, r.year[key], (x) => write(d, x))
+  for (const { key, saved, write } of r.savings ? rows : [])
+    row(`“${pack!.name}”: ${saved.toLowerCase()}`, r.savings![key], (x) => write(d, x))
+  const lines = [
+    refusedText(r.refused),
+    ...(r.savings
+      ? [
+          `Saves money in ${Math.round(100 * r.chanceOfSaving!)}% of samples, against the household as it stands.`,
+          `Median saving known to ±${d.money(r.savings.cost.p50Within)}.`,
+          `Simple payback: ${paybackRangeText(costOfPackage(detailsOf(study, pack!)), r.savings.cost)}.`,
+        ]
+      : []),
+    ...(r.next.length ? ['Find out next:', ...r.next.map((n) => `- ${nextText(n)}: ${narrowsText(n)}`)] : []),
+  ]
+  return `${t.toString()}\n${lines.filter(Boolean).join('\n')}\n`
 }

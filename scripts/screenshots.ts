@@ -115,6 +115,15 @@ async function connections(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-package-cost]')
 }
 
+async function range(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Work out the range')
+  await page.waitForSelector('section[aria-label="Range of the saving"] progress')
+  await page.waitForFunction(() => !document.querySelector('section[aria-label="Range of the saving"] progress'), {
+    timeout: 120_000,
+  })
+  await to('section[aria-label="Measure by measure"]')(page)
+}
+
 const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms))
 
 const SHOTS: Shot[] = [
@@ -149,12 +158,7 @@ const SHOTS: Shot[] = [
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
   { name: 'calculators', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
-  {
-    name: 'improve-phone',
-    path: `${HOUSE}/improve`,
-    ...PHONE,
-    before: to('section[aria-label="Heat balance"]'),
-  },
+  { name: 'savings', path: `${HOUSE}/improve`, ...DESK, before: range },
 ]
 
 const [only, folder = 'docs/screenshots'] = process.argv.slice(2)

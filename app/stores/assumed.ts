@@ -7,6 +7,9 @@ import { useJudgement } from './judgement'
 import { useStudy } from './study'
 import { useYears } from './years'
 
+/** A household that changes sooner than this, ms, is being typed: its dozen years would only take cores from the next. */
+const REST_MS = 1500
+
 /** How much of the annual cost depends on what is still assumed, worked out while somebody looks at it. */
 export const useAssumed = defineStore('assumed', () => {
   const table = useStudy()
@@ -21,6 +24,8 @@ export const useAssumed = defineStore('assumed', () => {
     if (!study || !stands || advice > 0 || wanted === 0 || known.value?.study === study) return
     const mine = ++batch
     const stale = () => mine !== batch || table.study !== study || lookers.value === 0
+    await new Promise((rested) => setTimeout(rested, REST_MS))
+    if (stale()) return
     const doubted = doubtedIn(study)
     const year = years.now
     const all = await years.many(

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { keptYears } from '~/utils/kept-years'
 import { YearPool } from '~/utils/year-pool'
 import { applyAll } from '~~/core/measures/apply'
 import { AS_FOUND, AS_SET, type Job, jobsOf, packageKey } from '~~/core/measures/jobs'
@@ -17,6 +18,7 @@ export const useYears = defineStore('years', () => {
   const table = useStudy()
   const pool = new YearPool(Math.min(4, Math.max(2, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1)))
   const cache = new Map<string, YearResult>()
+  const kept = keptYears(import.meta.dev ? null : useRuntimeConfig().app.buildId)
   const years = shallowRef<ReadonlyMap<string, YearResult>>(new Map())
   const pending = ref(0)
   const wanted = ref(0)
@@ -47,14 +49,22 @@ export const useYears = defineStore('years', () => {
     // A refusal is said when the study is on the table.
     ahead.set(
       content,
-      pool.year(study, () => false).catch(() => null),
+      keptOrSimulated(study, content, () => false).catch(() => null),
     )
   }
   /** A year of a study, with what it depends on; one that is under way is waited for. Null when it went stale. */
   async function yearOf(study: Study, content: string, stale: () => boolean) {
     const early = ahead.get(content)
     ahead.delete(content)
-    return (await early) ?? pool.year(study, stale)
+    return (await early) ?? keptOrSimulated(study, content, stale)
+  }
+  async function keptOrSimulated(study: Study, content: string, stale: () => boolean) {
+    const there = await kept.find(content)
+    if (there || stale()) return there ?? null
+    const year = await pool.year(study, stale)
+    // The server may be of another build.
+    if (year && !pool.onServer.value) void kept.keep(content, year)
+    return year
   }
 
   function jobs(study: Study): Job[] {
@@ -178,7 +188,7 @@ export const useYears = defineStore('years', () => {
         const content = dependsOn(study)
         const known = cache.get(content)
         if (known) return known
-        const result = await pool.year(study, stale).catch(() => null)
+        const result = await keptOrSimulated(study, content, stale).catch(() => null)
         if (result) remember(content, result)
         return result
       }),

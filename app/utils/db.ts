@@ -1,6 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { ref } from 'vue'
-import type { KeptDraft } from '~/utils/kept-draft'
+import { type KeptDraft, type KeptTyped, takenOf, type TakenUp, typedOf } from '~/utils/kept-draft'
 import { apart, blobOf, type KeptPicture, picturesOf, together, withoutPhotos } from '~/utils/kept-pictures'
 import { freshId } from '~~/core/study/fresh-id'
 import type { Study } from '~~/core/study/study'
@@ -25,21 +25,6 @@ export interface KeptHistory {
   past: Study[]
   future: Study[]
 }
-
-/** What was typed into the fields of a study and not taken yet. */
-interface KeptTyped {
-  id: string
-  texts: Record<string, string>
-}
-const typedOf = (studyId: string) => `${studyId} typed`
-
-/** Marks of what was put aside of a study and has been taken up, the latest last. */
-interface TakenUp {
-  id: string
-  marks: string[]
-}
-const takenOf = (studyId: string) => `${studyId} taken up`
-const MARKS_KEPT = 50
 
 export interface BagnoDB extends DBSchema {
   studies: { key: string; value: Kept }
@@ -327,46 +312,6 @@ export async function restoreKept(kept: Kept): Promise<boolean> {
   if (back) otherTabs?.postMessage({ kept: kept.id } satisfies Told)
   return back
 }
-
-/** The reading that was being taken at a study, where this browser keeps any. */
-export const keptDraft = (id: string) =>
-  stored(
-    (d) => d.get('drafts', id) as Promise<KeptDraft | undefined>,
-    () => undefined,
-  )
-/** What was typed into fields of a study and not taken yet. */
-export const keptTyped = (id: string) =>
-  stored(
-    async (d) => ((await d.get('drafts', typedOf(id))) as KeptTyped | undefined)?.texts,
-    () => undefined,
-  )
-export const keepTyped = (id: string, texts: Record<string, string>) =>
-  stored(
-    async (d) => void (await d.put('drafts', { id: typedOf(id), texts })),
-    () => {},
-  )
-export const keepDraft = (draft: KeptDraft) =>
-  stored(
-    async (d) => void (await d.put('drafts', draft)),
-    () => {},
-  )
-
-/** Whether something that was put aside of a study has been taken up. */
-export const takenUp = (id: string, mark: string | undefined) =>
-  stored(
-    async (d) =>
-      mark !== undefined && (((await d.get('drafts', takenOf(id))) as TakenUp | undefined)?.marks ?? []).includes(mark),
-    () => false,
-  )
-export const noteTakenUp = (id: string, mark: string | undefined) =>
-  stored(
-    async (d) => {
-      if (mark === undefined) return
-      const marks = ((await d.get('drafts', takenOf(id))) as TakenUp | undefined)?.marks ?? []
-      await d.put('drafts', { id: takenOf(id), marks: [...marks, mark].slice(-MARKS_KEPT) })
-    },
-    () => {},
-  )
 
 export const keptWay = (id: string) =>
   stored(

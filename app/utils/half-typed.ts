@@ -1,5 +1,5 @@
 import { useDebounceFn } from '@vueuse/core'
-import { keepTyped, keptTyped } from '~/utils/db'
+import { keepTyped, keptTyped } from '~/utils/kept-beside'
 
 /** What is typed is put on the disk this soon after the last key, ms. */
 const PAUSE_MS = 250

@@ -24,3 +24,17 @@ export interface KeptDraft {
   /** Of other kinds, begun and left. */
   aside?: ReadingDraft[]
 }
+
+/** What was typed into the fields of a study and not taken yet. */
+export interface KeptTyped {
+  id: string
+  texts: Record<string, string>
+}
+export const typedOf = (studyId: string) => `${studyId} typed`
+
+/** Marks of what was put aside of a study and has been taken up, the latest last. */
+export interface TakenUp {
+  id: string
+  marks: string[]
+}
+export const takenOf = (studyId: string) => `${studyId} taken up`

@@ -1,4 +1,5 @@
-import { keepBeside, keepStudy, KeptElsewhere, lighter, newMark, noteTakenUp, takenUp, whole } from '~/utils/db'
+import { keepBeside, keepStudy, KeptElsewhere, lighter, newMark, whole } from '~/utils/db'
+import { noteTakenUp, takenUp } from '~/utils/kept-beside'
 import { readStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 

@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue'
-import { keepDraft, keptDraft } from '~/utils/db'
+import { keepDraft, keptDraft } from '~/utils/kept-beside'
 import type { KeptDraft, ReadingDraft } from '~/utils/kept-draft'
 import { soundStart } from '~/utils/started'
 import { READING_KINDS, type ReadingKindName } from '~~/core/study/readings'

@@ -2,6 +2,7 @@ import { checksOf } from '~~/core/checks/catalogue'
 import type { Check } from '~~/core/checks/check'
 import type { Wrap } from '~~/core/household/engineer/defaults'
 import { fit } from '~~/core/readings/fit'
+import { type SampleYears, sampleYears, samplingOf } from '~~/core/scenarios/ranges'
 import type { Study } from '~~/core/study/study'
 import { type Candidate, candidatesFor, type Tried, tried } from '~~/core/views/advice'
 import { type Judged, judgedPackage } from '~~/core/views/compare'
@@ -22,6 +23,9 @@ export const furtherWork = {
   /** One of them by the year that was simulated with it. */
   tried: (_study: Study, year: YearResult, checks: readonly Check[], candidate: Candidate, then: YearResult): Tried =>
     tried({ year, checks }, candidate, then),
+  /** A household as it may really be: the years of one sample of its doubts, as it stands and with a package. */
+  sampled: (study: Study, packageId: string | null, samples: number, seed: number, i: number): SampleYears | null =>
+    sampleYears(study, study.packages.find((p) => p.id === packageId) ?? null, samplingOf(study, samples, seed), i),
   /** What a package would make worse, and the limits that it keeps. */
   judged: (study: Study, packageId: string, now: YearResult | null, then: YearResult): Judged =>
     judgedPackage(

@@ -31,5 +31,6 @@ export const yearWork = {
   candidates: further('candidates'),
   tried: further('tried'),
   judged: further('judged'),
+  sampled: further('sampled'),
 }
 export type YearWork = typeof yearWork

@@ -20,3 +20,9 @@ export const USUAL_DOUBT = {
   wantedK: 2,
   mainsK: 2,
 } as const
+
+/**
+ * How much of that is left of a figure by where it comes from: a label, a tape or what somebody said halves it, a reading leaves
+ * a quarter, for instruments and the day they were read on are not the year; from practice, as above.
+ */
+export const DOUBT_LEFT = { assumed: 1, entered: 0.5, measured: 0.25 } as const

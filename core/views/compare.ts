@@ -2,24 +2,14 @@ import { checksOf } from '../checks/catalogue'
 import type { Check } from '../checks/check'
 import { checksOfMeasure } from '../checks/measure'
 import { applyAll } from '../measures/apply'
-import { AS_FOUND, AS_SET, lastKey, packageKey, singleKey } from '../measures/jobs'
+import { AS_FOUND, AS_SET, firstKey, lastKey, packageKey, singleKey } from '../measures/jobs'
 import { costOf, type Part, partsOf } from '../measures/parts'
 import { whoDoes } from '../measures/who'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
-import { drawnL, purchasedKwh, type YearResult } from '../year/result'
+import { changeOf, figuresOfYear, savedOf, type YearFigures } from '../year/figures'
+import type { YearResult } from '../year/result'
 import { type Brought, broughtBy } from './brought'
-
-/** What changed from one year to another; less is negative. */
-export interface Difference {
-  cost: number
-  inputKwh: number
-  waterL: number
-  co2Kg: number
-  waitMedianS: number
-  waitP90S: number
-  unmetDraws: number
-}
 
 /** What a measure takes, in the house as the measures before it in its package leave it. */
 export interface MeasureDetails {
@@ -34,10 +24,12 @@ export interface MeasureDetails {
 export interface MeasureSaving extends MeasureDetails {
   id: string
   name: string
-  /** Money a year saved by this measure alone. */
-  aloneMoney: number
-  /** Money a year that the package would save less without it. */
-  lastInMoney: number
+  /** What it saves a year by itself; in all three less is positive. */
+  alone: YearFigures
+  /** What it saves at its place: after the measures before it. These add up to what the package saves. */
+  inOrder: YearFigures
+  /** What the package would save less without it. */
+  lastIn: YearFigures
 }
 
 export interface PackageResult {
@@ -45,8 +37,8 @@ export interface PackageResult {
   name: string
   result: YearResult
   /** Against the household as it was found, and against doing nothing: as it is set. */
-  difference: Difference
-  againstSet: Difference
+  difference: YearFigures
+  againstSet: YearFigures
   measures: MeasureSaving[]
   /** What the measures would save if single savings added up, and what they do save, money a year over what is set. */
   sumOfSingles: number
@@ -57,13 +49,9 @@ export interface PackageResult {
 
 export interface Comparison {
   asFound: YearResult
-  asSet: { result: YearResult; difference: Difference } | null
+  asSet: { result: YearResult; difference: YearFigures } | null
   packages: PackageResult[]
 }
-
-/** Money of several; null as soon as one is unknown. */
-const sumKnown = (costs: readonly (number | null)[]): number | null =>
-  costs.reduce((sum, cost) => (sum === null || cost === null ? null : sum + cost), 0)
 
 /** What each measure of a package takes. */
 export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[] =>
@@ -77,17 +65,12 @@ export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[]
     }
   })
 
-function differenceOf(from: YearResult, to: YearResult): Difference {
-  return {
-    cost: to.cost.total - from.cost.total,
-    inputKwh: purchasedKwh(to) - purchasedKwh(from),
-    waterL: drawnL(to.water) - drawnL(from.water),
-    co2Kg: to.co2Kg - from.co2Kg,
-    waitMedianS: to.comfort.waitMedianS - from.comfort.waitMedianS,
-    waitP90S: to.comfort.waitP90S - from.comfort.waitP90S,
-    unmetDraws: to.comfort.unmetDraws - from.comfort.unmetDraws,
-  }
-}
+/** What a package costs, money; null as long as any of it is unknown. */
+export const costOfPackage = (details: readonly MeasureDetails[]): number | null =>
+  details.reduce(
+    (sum: number | null, { costMoney }) => (sum === null || costMoney === null ? null : sum + costMoney),
+    0,
+  )
 
 /**
  * Puts the years of `jobsOf` together.
@@ -108,33 +91,34 @@ export function compared(
   const found = year(AS_FOUND)
   const set = study.controls.set ? year(AS_SET) : null
   const base = set ?? found
-  const saved = (from: YearResult, to: YearResult) => from.cost.total - to.cost.total
   return {
     asFound: found,
-    asSet: set && { result: set, difference: differenceOf(found, set) },
+    asSet: set && { result: set, difference: changeOf(figuresOfYear(found), figuresOfYear(set)) },
     packages: packages.map((pack, p) => {
       const result = year(packageKey(pack.id))
-      const alone = (id: string) =>
-        pack.measures.length < 2 ? saved(base, result) : saved(base, year(singleKey(pack.id, id)))
-      const lastIn = (id: string) =>
-        pack.measures.length < 2 ? saved(base, result) : saved(year(lastKey(pack.id, id)), result)
+      const whole = figuresOfYear(result)
+      const start = figuresOfYear(base)
+      const several = pack.measures.length > 1
+      const at = (key: string) => figuresOfYear(year(key))
+      const upTo = (count: number) => (count === 0 ? start : several ? at(firstKey(pack, count)) : whole)
       const measures = pack.measures.map((m, i) => ({
         id: m.id,
         name: m.name,
-        aloneMoney: alone(m.id),
-        lastInMoney: lastIn(m.id),
+        alone: savedOf(start, several ? at(singleKey(pack.id, m.id)) : whole),
+        inOrder: savedOf(upTo(i), upTo(i + 1)),
+        lastIn: savedOf(several ? at(lastKey(pack.id, m.id)) : start, whole),
         ...details[p][i],
       }))
       return {
         id: pack.id,
         name: pack.name,
         result,
-        difference: differenceOf(found, result),
-        againstSet: differenceOf(base, result),
+        difference: changeOf(figuresOfYear(found), figuresOfYear(result)),
+        againstSet: changeOf(figuresOfYear(base), figuresOfYear(result)),
         measures,
-        sumOfSingles: measures.reduce((s, m) => s + m.aloneMoney, 0),
-        together: saved(base, result),
-        costMoney: sumKnown(measures.map((m) => m.costMoney)),
+        sumOfSingles: measures.reduce((s, m) => s + m.alone.cost, 0),
+        together: start.cost - whole.cost,
+        costMoney: costOfPackage(details[p]),
       }
     }),
   }

@@ -114,14 +114,17 @@ export async function openPage(
   return { page, errors }
 }
 
-/** Waits until the totals of the year stand and nothing is being computed. */
+/** Waits until the view is there, the totals of the year stand and nothing is being computed. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
     () => {
       const totals = document.querySelector('aside[aria-label="Annual totals"]')
       const cost = totals?.querySelector('[data-total="Cost"]')?.textContent ?? '…'
+      const work = document.querySelector('#work')
       return (
         totals !== null &&
+        (work?.childElementCount ?? 0) > 0 &&
+        work!.getAttribute('aria-busy') !== 'true' &&
         cost !== '…' &&
         !/simulating/.test(totals!.querySelector('[role="status"]')?.textContent ?? '')
       )

@@ -15,6 +15,19 @@ export async function openDemo(page: Page, url: string, name: string): Promise<v
   await page.waitForFunction((n) => location.pathname === `/study/${n}/set`, {}, name)
 }
 
+/** Goes to a view of the household on the table as a link of the app does, with nothing loaded anew; to any other as from outside. */
+export async function goTo(page: Page, to: string): Promise<void> {
+  const inside = (address: string) => /\/study\/([^/]+)\//.exec(address)?.[1]
+  if (inside(page.url()) === undefined || inside(page.url()) !== inside(to)) return void (await page.goto(to))
+  const { pathname, search } = new URL(to)
+  await page.evaluate(async (path) => {
+    type Mounted = Element & {
+      __vue_app__: { config: { globalProperties: { $router: { push: (p: string) => unknown } } } }
+    }
+    await (document.querySelector('#__nuxt') as Mounted).__vue_app__.config.globalProperties.$router.push(path)
+  }, pathname + search)
+}
+
 /** The control with a label, a title or a visible text. */
 export const named = (role: string, name: string) => `::-p-aria(${name}[role="${role}"])`
 

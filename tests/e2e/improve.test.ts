@@ -1,17 +1,12 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { bagno } from '../../cli/program'
-import { writeStudy } from '../../core/study/read'
 import type { Comparison } from '../../core/views/compare'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { addMeasure, choose, named, openDemo, press, type } from './hand'
+import { addMeasure, choose, goTo, named, openDemo, press, type } from './hand'
+import { told } from './told'
 
 const url = inject('url')
-const folder = mkdtempSync(join(tmpdir(), 'bagno-improve-'))
 let browser: Browser
 let close: () => Promise<void>
 let page: Page
@@ -22,16 +17,7 @@ beforeAll(async () => {
   await openDemo(page, url, 'hill-town')
   await settled(page)
 })
-afterAll(async () => {
-  await close()
-  rmSync(folder, { recursive: true, force: true })
-})
-/** The command line, asked of the study as the browser keeps it. */
-async function told<T>(command: string): Promise<T> {
-  const file = join(folder, 'kept.json')
-  writeFileSync(file, writeStudy((await keptIn(page, 'hill-town'))!))
-  return JSON.parse((await bagno([command, file, '--json'])).stdout) as T
-}
+afterAll(() => close())
 const compared = () =>
   page.waitForFunction(
     () =>
@@ -50,19 +36,19 @@ const openLine = async (kind: string) => {
 
 describe('a package of measures', () => {
   it('is built by search, a drain unit and a heat pump in it, and says what each saves as the command line does', async () => {
-    await page.goto(`${url}/study/hill-town/improve`)
+    await goTo(page, `${url}/study/hill-town/improve`)
     await settled(page)
     await press(page, 'button', 'Package')
     await type(page, 'Name of the package', 'The whole way')
     for (const words of ['insulate', 'drain', 'outlet flow', 'heat pump replacement']) await addMeasure(page, words)
     await settled(page)
     await compared()
-    const { packages } = await told<Comparison>('compare')
+    const { packages } = await told<Comparison>(page, 'hill-town', 'compare')
     const pack = packages.at(-1)!
     expect(pack.measures).toHaveLength(4)
     const kinds = ['insulate-runs', 'drain-recovery', 'tap-flow', 'heat-source']
     for (const [i, kind] of kinds.entries()) {
-      const [alone, last] = [pack.measures[i]!.aloneMoney, pack.measures[i]!.lastInMoney]
+      const [alone, last] = [pack.measures[i]!.alone.cost, pack.measures[i]!.lastIn.cost]
       for (const [name, money] of [
         ['Stand-alone saving', alone],
         ['Last-in saving', last],
@@ -124,15 +110,15 @@ describe('a package of measures', () => {
 
 describe('moving the heater', () => {
   it('is found by what it does, saves what the command line says, and is refused for more metres than there are', async () => {
-    await page.goto(`${url}/study/hill-town/improve`)
+    await goTo(page, `${url}/study/hill-town/improve`)
     await settled(page)
     await press(page, 'button', 'Package')
     await addMeasure(page, 'nearer')
     await compared()
-    const [moved] = (await told<Comparison>('compare')).packages.at(-1)!.measures
-    expect(moved!.aloneMoney).toBeGreaterThan(0)
+    const [moved] = (await told<Comparison>(page, 'hill-town', 'compare')).packages.at(-1)!.measures
+    expect(moved!.alone.cost).toBeGreaterThan(0)
     const shown = await onLine('move-heater', 'Stand-alone saving')
-    if (moved!.aloneMoney >= 10) expect(Number(shown.replace(/[€,]/g, ''))).toBe(Math.round(moved!.aloneMoney))
+    if (moved!.alone.cost >= 10) expect(Number(shown.replace(/[€,]/g, ''))).toBe(Math.round(moved!.alone.cost))
     await openLine('move-heater')
     await type(page, 'Moved nearer to the outlets by', '150')
     await page.waitForFunction(() =>
@@ -145,7 +131,7 @@ describe('moving the heater', () => {
 
 describe('sizes', () => {
   it('do not fit while the main is not looked at, and an electric heater is refused for its amps', async () => {
-    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await goTo(page, `${url}/study/hill-town/survey?at=heater`)
     await settled(page)
     await type(page, 'Main fuse', '63')
     await type(page, 'Voltage (phase to phase, or single phase)', '230')
@@ -156,13 +142,17 @@ describe('sizes', () => {
     expect((await keptIn(page, 'hill-town'))!.site.electricMain).toBeNull()
     await choose(page, 'Phases of the supply', 'one')
     await page.waitForFunction(() => !/is saved once this is entered/.test(document.body.textContent!))
-    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    await goTo(page, `${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="instead instant-electric"]'))!
     expect(await line.evaluate((l) => l.getAttribute('data-level'))).toBe('fail')
     expect(await line.evaluate((l) => l.querySelector('[data-check="amps"]')!.textContent)).toMatch(
       /only 43 of 63 A spare|one phase and it needs three/,
     )
-    const sized = await told<{ peaks: { kw: number }; instead: { kind: string; level: string }[] }>('size')
+    const sized = await told<{ peaks: { kw: number }; instead: { kind: string; level: string }[] }>(
+      page,
+      'hill-town',
+      'size',
+    )
     expect(sized.instead.find((s) => s.kind === 'instant-electric')!.level).toBe('fail')
     expect(await page.$eval('section[aria-label="Sizing"]', (s) => s.textContent)).toContain(
       `${sized.peaks.kw.toFixed(1)} kW`,
@@ -175,22 +165,22 @@ describe('sizes', () => {
   })
 
   it('a condensing boiler is refused where its condensate has no drain', async () => {
-    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await goTo(page, `${url}/study/hill-town/survey?at=heater`)
     await settled(page)
     await choose(page, 'Condensate drain', 'no')
-    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    await goTo(page, `${url}/study/hill-town/improve?view=sizes`)
     const line = (await page.waitForSelector('[data-sized="beside boiler-coil"]'))!
     expect(await line.evaluate((l) => l.querySelector('[data-check="condensate"]')!.textContent)).toMatch(
       /no condensate drain/,
     )
     expect(await line.evaluate((l) => l.getAttribute('data-level'))).toBe('fail')
-    await page.goto(`${url}/study/hill-town/survey?at=heater`)
+    await goTo(page, `${url}/study/hill-town/survey?at=heater`)
     await settled(page)
     await choose(page, 'Condensate drain', 'not checked')
   })
 
   it('a year of each source is what the command line says, in its order, and can be stopped', async () => {
-    await page.goto(`${url}/study/hill-town/improve?view=sizes`)
+    await goTo(page, `${url}/study/hill-town/improve?view=sizes`)
     await settled(page)
     await press(page, 'button', 'Simulate each for a year')
     await press(page, 'button', 'Stop')
@@ -202,7 +192,7 @@ describe('sizes', () => {
         Number(/€([\d,]+) a year/.exec(e.textContent!)![1]!.replace(',', '')),
       ]),
     )
-    const years = await told<{ kind: string; how: string; totalMoney: number }[]>('sources')
+    const years = await told<{ kind: string; how: string; totalMoney: number }[]>(page, 'hill-town', 'sources')
     expect(shown).toHaveLength(years.length)
     for (const y of years)
       expect(shown.find(([key]) => key === `${y.how} ${y.kind}`)?.[1]).toBe(Math.round(y.totalMoney))
@@ -214,7 +204,7 @@ describe('sizes', () => {
   })
 
   it('a finding that asks for a measure lets it be tried', async () => {
-    await page.goto(`${url}/study/hill-town/survey?at=runs`)
+    await goTo(page, `${url}/study/hill-town/survey?at=runs`)
     await settled(page)
     const before = (await keptIn(page, 'hill-town'))!.packages[0]!.measures.length
     const summary = (await page.waitForSelector('details summary::-p-text(finding)'))!
@@ -229,7 +219,7 @@ describe('sizes', () => {
   it('the stage fits a phone without scrolling sideways', async () => {
     await page.setViewport({ width: 360, height: 780 })
     for (const view of ['', '?view=sizes']) {
-      await page.goto(`${url}/study/hill-town/improve${view}`)
+      await goTo(page, `${url}/study/hill-town/improve${view}`)
       await settled(page)
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
     }

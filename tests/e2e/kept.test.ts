@@ -15,8 +15,8 @@ const url = inject('url')
 
 describe('a browser that is killed', () => {
   it('knows the last change when it comes back, 50 ms after it was made', async () =>
-    expect(await kills(url, 4, 50, 'change')).toBe(0))
-  it('knows where a slide ended, 400 ms after it did', async () => expect(await kills(url, 2, 400, 'slide')).toBe(0))
+    expect(await kills(url, 2, 50, 'change')).toBe(0))
+  it('knows where a slide ended, 400 ms after it did', async () => expect(await kills(url, 1, 400, 'slide')).toBe(0))
 })
 
 describe('a note that is being typed', () => {

@@ -7,7 +7,20 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { HEATER_KINDS, HEATERS } from '../../core/heaters/kinds'
 import { VERSION } from '../../core/study/shape'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, finding, named, newTotal, openDemo, openHeaters, press, total, type, valueOf } from './hand'
+import {
+  choose,
+  figure,
+  finding,
+  goTo,
+  named,
+  newTotal,
+  openDemo,
+  openHeaters,
+  press,
+  total,
+  type,
+  valueOf,
+} from './hand'
 
 const url = inject('url')
 const downloads = mkdtempSync(join(tmpdir(), 'bagno-plant-'))
@@ -24,7 +37,7 @@ beforeAll(async () => {
 afterAll(() => close())
 
 const at = async (household: string, where: string) => {
-  await page.goto(`${url}/study/${household}/${where}`)
+  await goTo(page, `${url}/study/${household}/${where}`)
   await settled(page)
   if (where.endsWith('at=heater')) await openHeaters(page)
 }

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { keptIn, memory, plainPicture, plainReading, slideTo } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { giveFiles, newTotal, openDemo, press, total, type, valueOf } from './hand'
+import { giveFiles, goTo, newTotal, openDemo, press, total, type, valueOf } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -152,7 +152,7 @@ describe('odd but possible', () => {
         'study/wide/survey?at=people',
         'study/wide/survey?at=heater',
       ]) {
-        await page.goto(`${url}/${path}`)
+        await goTo(page, `${url}/${path}`)
         if (path) await settled(page)
         else await page.waitForSelector('section[aria-label="Households"] li a')
         const taken = await page.evaluate(() => document.documentElement.scrollWidth)
@@ -167,7 +167,7 @@ describe('odd but possible', () => {
 describe('memory', () => {
   it('stays what it is over edits of a long log and a round through all stages', { timeout: 300_000 }, async () => {
     const { page: at } = await openPage(browser, 1000, 700)
-    const [first, last] = await memory(at, url, 16, 1)
+    const [first, last] = await memory(at, url, 8, 1)
     expect(last).toBeLessThan(1.2 * first)
     await at.close()
   })

@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { inWordsOf } from '../../core/words/dialect'
 import { openBrowser, openPage, settled } from './browser'
-import { openDemo, takeReading } from './hand'
+import { goTo, openDemo, takeReading } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -42,7 +42,7 @@ describe.each([
   it.each([...STATIONS.map((s) => `survey?at=${s}`), 'survey', 'measure', 'set', 'improve'])(
     '%s has none of the other',
     async (path) => {
-      await page.goto(`${url}/study/${name}/${path}`)
+      await goTo(page, `${url}/study/${name}/${path}`)
       await settled(page)
       const text = await written(page)
       const at = foreign.exec(text)
@@ -52,7 +52,7 @@ describe.each([
   )
 
   it('every reading asks and answers in them', async () => {
-    await page.goto(`${url}/study/${name}/measure`)
+    await goTo(page, `${url}/study/${name}/measure`)
     await settled(page)
     const titles = [
       'Cold main, temperature',

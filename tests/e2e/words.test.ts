@@ -4,7 +4,7 @@ import { wordsOf } from '../../core/study/words-of'
 import { NEVER_SAY } from '../never-say'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, openDemo } from './hand'
+import { choose, goTo, openDemo } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -82,7 +82,7 @@ describe('the words of every view', () => {
       }
     }
     for (const view of VIEWS) {
-      await page.goto(`${url}/study/${name}/${view}`)
+      await goTo(page, `${url}/study/${name}/${view}`)
       await settled(page)
       await look(view)
     }

@@ -31,6 +31,32 @@ describe('the command line', () => {
     expect(started('forecast')).toMatchObject({ status: 2, stdout: '' })
   })
 
+  it('tells ranges of a package, in a table and as figures, and refuses what it has not', async () => {
+    const { study } = DEMOS[1]
+    const pack = study.packages[0]
+    const flat = join(folder, 'flat.json')
+    writeFileSync(flat, writeStudy(study))
+    const few = ['ranges', flat, '--package', pack.name, '--samples', '8']
+    const { saving, year, next, samples } = JSON.parse((await bagno(...few, '--json')).stdout)
+    expect(samples).toBe(8)
+    expect(saving.p10).toBeLessThan(saving.p50)
+    expect(saving.p50).toBeLessThan(saving.p90)
+    expect(year.cost.p10).toBeLessThan(year.cost.p90)
+    for (const { reading, narrowsBy } of next) {
+      expect(reading === null || typeof reading === 'string').toBe(true)
+      expect(narrowsBy).toBeGreaterThan(0)
+    }
+    expect((await bagno(...few)).stdout).toMatch(/8 samples.*1 in 10 below.*median.*1 in 10 above[\s\S]*: saving/)
+    for (const [wrong, why] of [
+      [['--package', 'none such'], new RegExp(pack.name)],
+      [['--samples', '7'], /--samples: accepts whole numbers from 8 to 1024/],
+      [['--seed', '1.5'], /--seed: accepts whole numbers/],
+    ] as const) {
+      const { status, stderr } = await bagno('ranges', flat, ...wrong)
+      expect([status, stderr]).toEqual([2, expect.stringMatching(why)])
+    }
+  })
+
   it('gives the same check objects in findings, board, compare and size', async () => {
     const FIELDS = ['id', 'subject', 'concern', 'level', 'figures', 'sentence', 'remedy', 'blocks']
     const json = async (...args: string[]) => JSON.parse((await bagno(...args, file, '--json')).stdout)

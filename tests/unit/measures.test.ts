@@ -8,11 +8,14 @@ import { jobsOf } from '../../core/measures/jobs'
 import { paybackYears } from '../../core/measures/payback'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
+import { interactionsOf, pairsOf } from '../../core/scenarios/interactions'
 import { asFound, controlsOf } from '../../core/study/in-force'
 import type { Measure } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
+import { cascadeOf } from '../../core/views/cascade'
 import { compared, type Comparison } from '../../core/views/compare'
 import { drawsOfYear } from '../../core/year/draws/draws'
+import { figuresOfYear, YEAR_FIGURES } from '../../core/year/figures'
 import type { YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
@@ -56,10 +59,37 @@ describe('a comparison', () => {
     expect(p.together).toBeGreaterThan(0)
     expect(p.sumOfSingles).toBeGreaterThan(p.together * 1.1)
     for (const m of p.measures) {
-      expect(m.aloneMoney).toBeGreaterThan(0)
-      expect(m.lastInMoney).toBeLessThan(m.aloneMoney)
+      expect(m.alone.cost).toBeGreaterThan(0)
+      expect(m.lastIn.cost).toBeLessThan(m.alone.cost)
     }
     expect(p.difference.cost).toBeCloseTo(p.result.cost.total - c.asFound.cost.total, 6)
+  })
+
+  it('adds up measure by measure, in every figure', () => {
+    const [p] = c.packages
+    for (const f of YEAR_FIGURES)
+      expect(p.measures.reduce((sum, m) => sum + m.inOrder[f], 0)).toBeCloseTo(-p.againstSet[f], 8)
+    for (const f of YEAR_FIGURES) {
+      const { from, steps, to } = cascadeOf(c.asFound, p, f)
+      expect([from, to]).toEqual([figuresOfYear(c.asFound)[f], figuresOfYear(p.result)[f]])
+      expect(steps.map((s) => s.from)).toEqual([from, ...steps.slice(0, -1).map((s) => s.to)])
+      expect(steps.at(-1)!.to).toBeCloseTo(to, 8)
+    }
+    expect(p.measures[0].inOrder).toEqual(p.measures[0].alone)
+    expect(p.measures.at(-1)!.inOrder).toEqual(p.measures.at(-1)!.lastIn)
+  })
+
+  it('says which two measures save part of the same', () => {
+    const [pack] = hillTown.packages
+    const two = { ...pack, measures: pack.measures.slice(0, 2) }
+    const pairs = pairsOf(hillTown, two)
+    const together = simulate(pairs[0].study)
+    const alone = c.packages[0].measures.slice(0, 2).map((m) => m.alone.cost)
+    const [only] = interactionsOf(two, c.asFound.cost.total, alone, pairs, [together])
+    expect(only.measures).toEqual(two.measures.map((m) => m.name))
+    expect(alone[0] + alone[1] + only.money!).toBeCloseTo(c.asFound.cost.total - together.cost.total, 8)
+    expect(interactionsOf(two, c.asFound.cost.total, alone, pairs, [null])[0].money).toBeNull()
+    expect(pairsOf(hillTown, pack)).toHaveLength((pack.measures.length * (pack.measures.length - 1)) / 2)
   })
 
   it('saves heat in the pipes it wraps and nowhere out of thin air', () => {

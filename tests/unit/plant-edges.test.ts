@@ -112,7 +112,7 @@ describe('measures on other plants', () => {
     expect(packages[0].measures).toHaveLength(2)
     expect(packages[0].result.comfort.draws).toBe(asFound.comfort.draws)
     expect(packages[0].result.energy.residualKwh).toBe(0)
-    expect(packages[0].measures.find((m) => m.id === 'workshop-fifty')!.aloneMoney).toBeGreaterThan(0)
+    expect(packages[0].measures.find((m) => m.id === 'workshop-fifty')!.alone.cost).toBeGreaterThan(0)
   })
 
   it('a setpoint is set on the heater it names and on no other', () => {

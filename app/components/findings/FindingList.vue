@@ -4,10 +4,11 @@ import LevelMark from '~/components/findings/LevelMark.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
+import { lazy } from '~/utils/lazy'
 import type { Check } from '~~/core/checks/check'
 import type { Finding, Severity } from '~~/core/views/findings'
 // Advice is tried after all else stands: so is what tells it fetched.
-const LazyAdviceLines = defineAsyncComponent(() => import('~/components/findings/AdviceLines.vue'))
+const LazyAdviceLines = lazy(() => import('~/components/findings/AdviceLines.vue'))
 
 /** What an experienced engineer would point out, dangers first; each says why, and where it is mended. */
 defineProps<{ findings: readonly Finding[] }>()

@@ -7,7 +7,8 @@ import WordSearch from '~/components/home/WordSearch.vue'
 import { useCalculators } from '~/composables/useCalculators'
 import { useStudy } from '~/stores/study'
 import { exportStudy } from '~/utils/files'
-const LazyToolSheet = defineAsyncComponent(() => import('~/components/home/ToolSheet.vue'))
+import { lazy } from '~/utils/lazy'
+const LazyToolSheet = lazy(() => import('~/components/home/ToolSheet.vue'))
 
 /** What can be done anywhere in a household: side by side, or on a phone the way back and the rest on a sheet. */
 const table = useStudy()

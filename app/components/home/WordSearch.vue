@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Search } from '@lucide/vue'
 import { onKeyStroke } from '@vueuse/core'
-const LazySearchDialog = defineAsyncComponent(() => import('~/components/home/SearchDialog.vue'))
+import { lazy } from '~/utils/lazy'
+const LazySearchDialog = lazy(() => import('~/components/home/SearchDialog.vue'))
 
 /** The way to the search for a place by a word of the trade; the search itself is fetched when it is first wanted. */
 const open = ref(false)

@@ -6,11 +6,11 @@ import MeasureForm from '~/components/improve/MeasureForm.vue'
 import MeasureParts from '~/components/improve/MeasureParts.vue'
 import { useStudy } from '~/stores/study'
 import { LEVEL_LOOK } from '~/utils/level-look'
-import { paybackText } from '~/utils/payback-text'
 import { worst } from '~~/core/checks/check'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Measure } from '~~/core/study/measures'
 import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
+import { paybackText } from '~~/core/views/payback-words'
 
 /** One measure: what it saves and costs on one line, and all of it when it is opened. */
 const props = defineProps<{
@@ -27,10 +27,10 @@ const open = ref(false)
 const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
 const figures = computed((): [string, string][] => [
-  ['Stand-alone saving', props.saving ? units.value.money(props.saving.aloneMoney) : '…'],
-  ['Last-in saving', props.saving ? units.value.money(props.saving.lastInMoney) : '…'],
+  ['Stand-alone saving', props.saving ? units.value.money(props.saving.alone.cost) : '…'],
+  ['Last-in saving', props.saving ? units.value.money(props.saving.lastIn.cost) : '…'],
   ['Cost', cost.value === null ? 'not priced' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
-  ['Simple payback', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastInMoney)) : '…'],
+  ['Simple payback', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastIn.cost)) : '…'],
 ])
 const id = useId()
 const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))

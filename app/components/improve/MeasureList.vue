@@ -3,8 +3,8 @@ import MeasureLine from '~/components/improve/MeasureLine.vue'
 import MeasureSearch from '~/components/improve/MeasureSearch.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useStudy } from '~/stores/study'
-import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
+import { paybackText } from '~~/core/views/payback-words'
 
 /** The measures of a package, one line each until it is opened. */
 const props = defineProps<{ index: number }>()

@@ -5,10 +5,11 @@ import { usePackage } from '~/composables/usePackage'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { paybackText } from '~/utils/payback-text'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Quantity } from '~~/core/units/quantities'
 import { comfortLost } from '~~/core/views/comfort'
+import { paybackText } from '~~/core/views/payback-words'
+import { figureRows } from '~~/core/views/year-figure-words'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
 const table = useStudy()
@@ -63,14 +64,10 @@ const changes = computed(() => {
   if (!d) return []
   const signed = (x: number, text: (v: number) => string) =>
     text(Math.abs(x)) === text(0) ? text(0) : `${x > 0 ? '+' : '−'}${text(Math.abs(x))}`
-  return [
-    ['Purchased', signed(d.inputKwh, units.value.energy)],
-    ['Water', signed(d.waterL, units.value.litres)],
-    ['CO₂', signed(d.co2Kg, units.value.mass)],
-    ['Median time to tap', signed(d.waitMedianS, units.value.seconds)],
-    ['90th percentile time to tap', signed(d.waitP90S, units.value.seconds)],
-    ['Unmet draw-offs', signed(d.unmetDraws, (n) => n.toLocaleString('en-GB'))],
-  ] as const
+  // What it comes to in money is told by itself.
+  return figureRows(result.value!.result.comfort.waiting)
+    .filter((row) => row.key !== 'cost')
+    .map((row) => [row.name, signed(d[row.key], (x) => row.write(units.value, x))] as const)
 })
 </script>
 

@@ -8,6 +8,7 @@ import StoreTank from '~/components/water/StoreTank.vue'
 import { useClock } from '~/stores/clock'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
+import { lazy } from '~/utils/lazy'
 import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import { dateOf } from '~~/core/calendar/names'
 import { clock as clockText, DAY_NAMES } from '~~/core/calendar/week'
@@ -16,7 +17,7 @@ import { asFound } from '~~/core/study/in-force'
 import { poorDays, specialDays } from '~~/core/year/special-days'
 import { dayCsv, type DayTrace, LATE_IN_WORDS, lateDraws, LEAD_DAYS } from '~~/core/year/trace'
 import { FRAME_MIN } from '~~/core/year/traced-day'
-const LazyDayChart = defineAsyncComponent(() => import('~/components/set/DayChart.vue'))
+const LazyDayChart = lazy(() => import('~/components/set/DayChart.vue'))
 
 /** Any day of the year, watched: what stands in store and pipes, what each tap would give, and the money as it runs. */
 const table = useStudy()

@@ -9,6 +9,7 @@ import WaterLine from '~/components/water/WaterLine.vue'
 import WaterStrip from '~/components/water/WaterStrip.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
+import { onTheWay } from '~/utils/lazy'
 import { isStation, type StationName } from '~/utils/stations'
 import { foldsKept, keepFolds, keepStage } from '~/utils/where-left'
 import type { Fault } from '~~/core/units/result'
@@ -141,7 +142,9 @@ function open(at: StationName, on: string) {
             >{{ s.label }}</NuxtLink
           >
         </nav>
-        <main id="work" class="max-lg:min-h-dvh"><NuxtPage :station="station" :chosen="chosen" /></main>
+        <main id="work" class="max-lg:min-h-dvh" :aria-busy="onTheWay > 0">
+          <NuxtPage :station="station" :chosen="chosen" />
+        </main>
       </div>
       <RunningTotals id="totals" class="lg:sticky lg:top-2 lg:self-start" />
     </div>

@@ -12,16 +12,17 @@ import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
+import { lazy } from '~/utils/lazy'
 import { ALWAYS, type Schedule } from '~~/core/calendar/week'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
-const LazyDayView = defineAsyncComponent(() => import('~/components/set/DayView.vue'))
-const LazyModeTable = defineAsyncComponent(() => import('~/components/set/ModeTable.vue'))
-const LazySetpointChecks = defineAsyncComponent(() => import('~/components/set/SetpointChecks.vue'))
-const LazyWeekStrip = defineAsyncComponent(() => import('~/components/week/WeekStrip.vue'))
-const LazyScheduleFinder = defineAsyncComponent(() => import('~/components/set/ScheduleFinder.vue'))
+const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
+const LazyModeTable = lazy(() => import('~/components/set/ModeTable.vue'))
+const LazySetpointChecks = lazy(() => import('~/components/set/SetpointChecks.vue'))
+const LazyWeekStrip = lazy(() => import('~/components/week/WeekStrip.vue'))
+const LazyScheduleFinder = lazy(() => import('~/components/set/ScheduleFinder.vue'))
 
 const table = useStudy()
 const study = computed(() => table.study!)

@@ -4,8 +4,9 @@ import FinishVisit from '~/components/findings/FinishVisit.vue'
 import { useAssumed } from '~/stores/assumed'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
+import { lazy } from '~/utils/lazy'
 import { type StationName, STATIONS } from '~/utils/stations'
-const LazyStationForm = defineAsyncComponent(() => import('~/components/stations/StationForm.vue'))
+const LazyStationForm = lazy(() => import('~/components/stations/StationForm.vue'))
 
 /** The survey: one station of the water at a time. */
 defineProps<{ station: StationName | null; chosen: string }>()
