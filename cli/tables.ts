@@ -11,10 +11,10 @@ import type { Package } from '../core/study/measures'
 import type { Study } from '../core/study/study'
 import type { Brought } from '../core/views/brought'
 import { assessed } from '../core/views/comfort'
-import { costOfPackage, detailsOf, type FullComparison } from '../core/views/compare'
+import { type FullComparison, netCostOf } from '../core/views/compare'
 import type { Finding } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
-import { paybackRangeText } from '../core/views/payback-words'
+import { costText, paybackRangeText } from '../core/views/payback-words'
 import { narrowsText, nextText, refusedText } from '../core/views/range-words'
 import type { Sized, Sizes } from '../core/views/sizes'
 import { sourceSentences, type SourceYear } from '../core/views/sources'
@@ -143,19 +143,13 @@ export function comparisonTable(study: Study, c: Compared): string {
   for (const p of c.packages) {
     const m = table([p.name, 'stand-alone saving', 'in this order', 'last-in saving', 'costs'])
     for (const x of p.measures)
-      m.push([
-        x.name,
-        d.money(x.alone.cost),
-        d.money(x.inOrder.cost),
-        d.money(x.lastIn.cost),
-        x.costMoney === null ? 'not priced' : d.money(x.costMoney),
-      ])
+      m.push([x.name, d.money(x.alone.cost), d.money(x.inOrder.cost), d.money(x.lastIn.cost), costText(x.costMoney, d)])
     m.push([
       'Together',
       `not ${d.money(p.sumOfSingles)}`,
       d.money(p.together),
       '',
-      p.costMoney === null ? 'not fully priced' : d.money(p.costMoney),
+      costText(p.costMoney, d, 'not fully priced'),
     ])
     out += `${m.toString()}\n`
     for (const { measures, money } of p.pairs ?? [])
@@ -228,7 +222,7 @@ export function rangesTable(study: Study, pack: Package | null, r: Ranges): stri
       ? [
           `Saves money in ${Math.round(100 * r.chanceOfSaving!)}% of samples, against the household as it stands.`,
           `Median saving known to ±${d.money(r.savings.cost.p50Within)}.`,
-          `Simple payback: ${paybackRangeText(costOfPackage(detailsOf(study, pack!)), r.savings.cost)}.`,
+          `Simple payback: ${paybackRangeText(netCostOf(study, pack!), r.savings.cost)}.`,
         ]
       : []),
     ...(r.next.length ? ['Find out next:', ...r.next.map((n) => `- ${nextText(n)}: ${narrowsText(n)}`)] : []),

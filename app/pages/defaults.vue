@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ArrowLeft, Download, FileUp, Trash2 } from '@lucide/vue'
+import OwnBook from '~/components/begin/OwnBook.vue'
 import OwnPipe from '~/components/begin/OwnPipe.vue'
 import OwnPrices from '~/components/begin/OwnPrices.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
@@ -46,7 +47,7 @@ const climates = [
 /** Prices that are left behind with their currency can be had back. */
 async function elsewhere(part: Partial<typeof mine.value>) {
   const before = mine.value
-  const priced = Object.keys(before.carriers).length > 0 || before.water !== null
+  const priced = Object.keys(before.carriers).length > 0 || before.water !== null || Object.keys(before.book).length > 0
   await own.keep(movedTo(before, part))
   if (priced && pricesIn(before) !== currency.value)
     say({
@@ -153,6 +154,8 @@ async function clear() {
     </section>
 
     <OwnPrices :currency="currency" class="own" />
+
+    <OwnBook :currency="currency" class="own" />
 
     <section aria-label="Insulation in the van" class="own">
       <h2>Pipe insulation in the van</h2>

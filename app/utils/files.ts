@@ -5,6 +5,7 @@ import {
   readDefaultsText,
   writeDefaults,
 } from '~~/core/household/engineer/defaults'
+import { type Book, LARGEST_BOOK, readBook, writeBook } from '~~/core/household/engineer/price-book'
 import { HEAD_OF_FILE, largestFor, readStudiesText, writeStudies, writeStudy } from '~~/core/study/read'
 import type { Study } from '~~/core/study/study'
 import { refused, type Result } from '~~/core/units/result'
@@ -36,11 +37,21 @@ export const exportDefaults = (own: EngineerDefaults): void => hand(writeDefault
 export const importDefaults = async (file: File): Promise<Result<EngineerDefaults>> =>
   readDefaultsText(await file.slice(0, LARGEST_DEFAULTS + 1).text())
 
-function hand(text: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+/** Hands the price book over as separated values. */
+export const exportBook = (book: Book): void => handAs(writeBook(book), 'price-book.csv', 'text/csv')
+
+/** Reads a chosen price list; one that is too large is not even opened. */
+export const importBook = async (file: File): Promise<Result<Book>> =>
+  readBook(await file.slice(0, LARGEST_BOOK + 1).text())
+
+const hand = (text: string, name: string): void => handAs(text, `${name}.bagno.json`, 'application/json')
+
+/** Hands a text over as a file. */
+export function handAs(text: string, fileName: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }))
   const link = document.createElement('a')
   link.href = url
-  link.download = `${name}.bagno.json`
+  link.download = fileName
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }

@@ -10,6 +10,8 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -215,6 +217,8 @@ export const courtFlat: Study = {
     creditHouseHeat: true,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'drain-and-head',
@@ -224,8 +228,8 @@ export const courtFlat: Study = {
           kind: 'drain-recovery',
           id: 'drain',
           name: 'Upright unit under the shower',
-          costMoney: null,
-          partPrices: { unit: 480, pipe: 9 },
+          ...NOT_PRICED,
+          partPrices: { 'drain unit upright': 480, 'cold pipe m': 9 },
           recovery: {
             connection: 'A',
             mount: 'upright',
@@ -241,7 +245,7 @@ export const courtFlat: Study = {
           kind: 'tap-flow',
           id: 'head',
           name: 'Shower head of 7.5 L/min',
-          costMoney: null,
+          ...NOT_PRICED,
           partPrices: { head: 32 },
           tapId: 'shower',
           flowLMin: 7.5,

@@ -11,6 +11,8 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { KWH_PER_THERM } from '../money/calorific'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -257,6 +259,8 @@ export const duplex: Study = {
     creditHouseHeat: false,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'turn-down-wrap',
@@ -266,7 +270,7 @@ export const duplex: Study = {
           kind: 'setpoint',
           id: 'one-twenty',
           name: 'Store at 120 °F',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           heaterId: 'burner',
           setpointC: 49,
@@ -275,7 +279,7 @@ export const duplex: Study = {
           kind: 'insulate-runs',
           id: 'wrap-basement',
           name: 'Wrap the basement pipes, 3/4 in',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 85,
           runIds: ['basement-main', 'laundry-run', 'kitchen-run'],
           loopReturn: false,
@@ -285,7 +289,7 @@ export const duplex: Study = {
           kind: 'tap-flow',
           id: 'upper-head',
           name: 'Upper shower head, 2 gpm',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 30,
           tapId: 'upper-shower',
           flowLMin: 7.6,

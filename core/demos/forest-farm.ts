@@ -15,6 +15,8 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -322,6 +324,8 @@ export const forestFarm: Study = {
     creditHouseHeat: true,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'middays-cooler',
@@ -331,7 +335,7 @@ export const forestFarm: Study = {
           kind: 'heater-schedule',
           id: 'midday',
           name: 'Element only at midday and evening',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           heaterId: 'top-element',
           schedule: everyDay([660, 960], [1080, 1200]),
@@ -340,7 +344,7 @@ export const forestFarm: Study = {
           kind: 'setpoint',
           id: 'workshop-fifty',
           name: 'Workshop heater at 50 °C',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           heaterId: 'workshop-store',
           setpointC: 50,

@@ -10,6 +10,8 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -204,6 +206,8 @@ export const harbourFlat: Study = {
     creditHouseHeat: false,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'cooler-wrapped',
@@ -213,7 +217,7 @@ export const harbourFlat: Study = {
           kind: 'setpoint',
           id: 'fifty',
           name: 'Heater at 50 °C',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           heaterId: 'wall-heater',
           setpointC: 50,
@@ -222,7 +226,7 @@ export const harbourFlat: Study = {
           kind: 'insulate-runs',
           id: 'wrap-corridor',
           name: 'Wrap the corridor, 13 mm',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 70,
           runIds: ['corridor', 'kitchen-run'],
           loopReturn: false,

@@ -12,6 +12,8 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -340,6 +342,8 @@ export const hillTown: Study = {
     creditHouseHeat: false,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'loop-and-pipes',
@@ -349,7 +353,7 @@ export const hillTown: Study = {
           kind: 'loop-schedule',
           id: 'three-windows',
           name: 'Loop only when someone is up',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           schedule: workAndRest(
             [
@@ -367,7 +371,7 @@ export const hillTown: Study = {
           kind: 'insulate-runs',
           id: 'wrap',
           name: 'Wrap what can be reached, 20 mm',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 260,
           runIds: ['cellar-main', 'kitchen-branch', 'first-branch', 'top-shower-run'],
           loopReturn: true,
@@ -377,7 +381,7 @@ export const hillTown: Study = {
           kind: 'setpoint',
           id: 'sixty',
           name: 'Store at 60 °C',
-          partPrices: {},
+          ...NOT_PRICED,
           costMoney: 0,
           heaterId: 'boiler',
           setpointC: 60,

@@ -12,6 +12,8 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
+import { NO_ECONOMICS } from '../study/economics'
+import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
@@ -274,6 +276,8 @@ export const mountainRefuge: Study = {
     creditHouseHeat: false,
   },
   finishedOn: null,
+  economics: NO_ECONOMICS,
+  claims: [],
   packages: [
     {
       id: 'less-battery',
@@ -283,8 +287,8 @@ export const mountainRefuge: Study = {
           kind: 'jacket',
           id: 'jacket',
           name: 'Cylinder jacket, 80 mm',
-          costMoney: null,
-          partPrices: { jacket: 95 },
+          ...NOT_PRICED,
+          partPrices: { 'jacket 0.037 80': 95 },
           insulation: { lambdaWMK: 0.037, thicknessMm: 80 },
           coveredShare: 0.8,
         },
@@ -292,7 +296,7 @@ export const mountainRefuge: Study = {
           kind: 'tap-flow',
           id: 'head',
           name: 'Shower head of 4.5 L/min',
-          costMoney: null,
+          ...NOT_PRICED,
           partPrices: { head: 38 },
           tapId: 'shower',
           flowLMin: 4.5,
@@ -301,8 +305,8 @@ export const mountainRefuge: Study = {
           kind: 'setpoint',
           id: 'forty-six',
           name: 'Element at 46 °C',
+          ...NOT_PRICED,
           costMoney: 0,
-          partPrices: {},
           heaterId: 'element',
           setpointC: 46,
         },

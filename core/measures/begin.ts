@@ -13,7 +13,7 @@ import { displayOf } from '../study/display-of'
 import { freshId } from '../study/fresh-id'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
-import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import { type Measure, type MeasureKind, type MeasureOf, NOT_PRICED, type Priced } from '../study/measures'
 import { type Recovery, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 import { MEASURES } from './names'
@@ -83,7 +83,7 @@ export function beginRecovery(study: Study): Recovery {
   }
 }
 
-type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'costMoney' | 'partPrices' | 'kind'>
+type Begun<K extends MeasureKind> = Omit<MeasureOf<K>, 'id' | 'kind' | Priced>
 
 /** What pipes are wrapped with where the engineer has nothing of their own in the van. */
 const WRAP: NonNullable<Wrap> = { lambdaWMK: INSULATIONS['elastomeric rubber'].lambdaWMK, thicknessMm: USUAL_WRAP_MM }
@@ -189,7 +189,7 @@ export const beginMeasure = <K extends MeasureKind>(
   id: string,
   wrap: Wrap = null,
 ): MeasureOf<K> =>
-  ({ id, kind, costMoney: null, partPrices: {}, ...BEGIN[kind](study, wrap) }) as unknown as MeasureOf<K>
+  ({ id, kind, ...structuredClone(NOT_PRICED), ...BEGIN[kind](study, wrap) }) as unknown as MeasureOf<K>
 
 /** A heat source as a measure. */
 export function beginHeatSource(
@@ -202,7 +202,7 @@ export function beginHeatSource(
   const begun = heatSource(study, kind, how, choice)
   if (!begun) return null
   const name = how === 'instead' ? `${HEATERS[kind].name} instead` : `${HEATERS[kind].name} (additional)`
-  return { id, kind: 'heat-source', name, costMoney: null, partPrices: {}, ...begun }
+  return { id, kind: 'heat-source', name, ...structuredClone(NOT_PRICED), ...begun }
 }
 
 /** Adds a measure to the first package of a study that is being edited; where there is none, one is begun under a name. */

@@ -1,30 +1,58 @@
 import { HEATERS } from '../heaters/kinds'
+import { HOUR_OF_WORK } from '../household/engineer/price-book'
 import { MOUNT_WORDS } from '../household/mounts'
 import { storeArea } from '../household/store-area'
 import { type Material, PIPES } from '../pipes/catalogue'
+import type { Insulation } from '../pipes/loss'
 import { displayOf } from '../study/display-of'
+import type { PartPrice } from '../study/economics'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { fromMetric, unitOf } from '../units/quantities'
 import { apply } from './apply'
+import { MEASURES } from './names'
 
-/** Foam comes in pieces of this, m. */
-const PIECE_M = 2
+/** Insulation comes in pieces of 2 m, or of 6 ft. */
+const PIECE_M = { metric: 2, us: 6 * 0.3048 }
 /** Tape closes a joint each so many metres and each fitting, m of tape. */
 const TAPE_M_JOINT = 0.15
 
-/** What has to be bought or done: how many, in what, and what one costs, money; null: nobody has asked. */
+/** What has to be bought or done: how many, in what, and what one costs. */
 export interface Part {
+  /** Says what decides its price: another part has another key. */
   key: string
   name: string
   count: number
   unit: string
-  priceEach: number | null
+  /** Money for one; null: nobody has asked. */
+  priceEach: PartPrice | null
+  /** Whose price that is: an offer for this measure, or the price book. */
+  priceFrom: 'offer' | 'price book' | null
   /** The same counted another way, for a price asked so. @example "18 m" */
   also?: string
+  /** What is in one of it, where it is sold by its length too: for a price a metre or a foot. */
+  lengthEach?: { unit: string; units: number }
 }
 
-type Bare = Omit<Part, 'priceEach'>
+type Bare = Omit<Part, 'priceEach' | 'priceFrom'>
+
+const wrapKey = ({ lambdaWMK, thicknessMm }: Insulation) => `${lambdaWMK} ${thicknessMm}`
+
+/** What a heater is sized by, in the unit of its kind. */
+const sizeOf = (h: Heater): number => {
+  if ('outputKw' in h) return h.outputKw
+  if ('powerKw' in h) return h.powerKw
+  if ('areaM2' in h) return h.areaM2
+  return h.waterKw
+}
+
+const labour = (m: Measure): Bare => ({
+  key: `labour ${m.kind}`,
+  name: `Work: ${MEASURES[m.kind].name.toLowerCase()}`,
+  count: 1,
+  unit: 'job',
+})
 
 /** A pipe as it is asked for in a shop. @example "Copper type L, 3/4" */
 const soldAs = (material: Material, size: string) => `${PIPES[material].label}, ${size}`
@@ -44,14 +72,17 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
     at.joints += fittings.bends + fittings.tees + fittings.valves
     bySize.set(`${material} ${size}`, at)
   }
+  const pieceM = PIECE_M[study.units]
+  const perLength = unitOf('length', study.units).label
   const foam = [...bySize].map(([size, { name, metres }]): Bare => {
-    const pieces = Math.ceil(metres / PIECE_M - 1e-9)
+    const pieces = Math.ceil(metres / pieceM - 1e-9)
     return {
-      key: `foam ${size}`,
+      key: `foam ${size} ${wrapKey(m.insulation)} ${perLength}`,
       name: `Insulation for ${name}, ${write.figure('thickness', m.insulation.thicknessMm)}`,
       count: pieces,
-      unit: `pieces of ${write.figure('length', PIECE_M)}`,
+      unit: `pieces of ${write.figure('length', pieceM)}`,
       also: `${write.figure('length', metres)} to cover`,
+      lengthEach: { unit: perLength, units: fromMetric('length', study.units, pieceM) },
     }
   })
   const elbows = [...bySize.values()].reduce((s, b) => s + b.joints, 0)
@@ -73,7 +104,7 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
 const byLength = (study: Study, key: string, name: string, metres: number, also?: string): Bare => {
   const { label } = unitOf('length', study.units)
   return {
-    key: study.units === 'metric' ? key : `${key} ${label}`,
+    key: `${key} ${label}`,
     name,
     count: Math.ceil(fromMetric('length', study.units, metres) - 1e-9),
     unit: label,
@@ -81,10 +112,10 @@ const byLength = (study: Study, key: string, name: string, metres: number, also?
   }
 }
 
-const pipe = (study: Study, name: string, metres: number): Bare[] => [
-  byLength(study, 'pipe', name, metres),
+const pipe = (study: Study, m: MeasureOf<'repipe' | 'own-run'>): Bare[] => [
+  byLength(study, `pipe ${m.pipe.material} ${m.pipe.size}`, soldAs(m.pipe.material, m.pipe.size), m.pipe.lengthM),
   { key: 'fittings', name: 'Fittings and brackets', count: 1, unit: 'set' },
-  { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+  labour(m),
 ]
 
 /** A gravity circuit is taken apart at unions, drained at its lowest point, and never shut. */
@@ -101,11 +132,11 @@ const fireParts: Bare[] = [
 
 const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare[] } = {
   'insulate-runs': insulation,
-  jacket: (study) =>
+  jacket: (study, m) =>
     study.plant.store
       ? [
           {
-            key: 'jacket',
+            key: `jacket ${wrapKey(m.insulation)}`,
             name: 'Jacket',
             count: 1,
             unit: 'piece',
@@ -123,28 +154,39 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
   'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],
   'shorter-draws': () => [],
   'bath-to-shower': () => [],
-  repipe: (study, m) => pipe(study, soldAs(m.pipe.material, m.pipe.size), m.pipe.lengthM),
-  'own-run': (study, m) => pipe(study, soldAs(m.pipe.material, m.pipe.size), m.pipe.lengthM),
-  'move-heater': () => [
+  repipe: pipe,
+  'own-run': pipe,
+  'move-heater': (_, m) => [
     { key: 'lines', name: 'Cold main, fuel or cable, flue and drain to the new location', count: 1, unit: 'job' },
-    { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+    labour(m),
   ],
-  'drain-recovery': (study, { recovery }) => {
+  'drain-recovery': (study, m) => {
+    const { recovery } = m
     const { drain } = study.pipes
     const metres =
       drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
     return [
-      { key: 'unit', name: `Heat recovery unit, ${MOUNT_WORDS[recovery.mount]}`, count: 1, unit: 'piece' },
-      byLength(study, 'pipe', 'Cold pipe, flow and return', metres ?? 0, drain ? undefined : 'route not checked'),
-      { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+      {
+        key: `drain unit ${recovery.mount}`,
+        name: `Heat recovery unit, ${MOUNT_WORDS[recovery.mount]}`,
+        count: 1,
+        unit: 'piece',
+      },
+      byLength(study, 'cold pipe', 'Cold pipe, flow and return', metres ?? 0, drain ? undefined : 'route not checked'),
+      labour(m),
     ]
   },
   'heat-source': (study, m) => [
-    { key: 'heater', name: m.heater.name, count: 'units' in m.heater ? m.heater.units : 1, unit: 'piece' },
+    {
+      key: `heater ${m.heater.kind} ${sizeOf(m.heater)}`,
+      name: m.heater.name,
+      count: 'units' in m.heater ? m.heater.units : 1,
+      unit: 'piece',
+    },
     ...(m.store
       ? [
           {
-            key: 'store',
+            key: `store ${m.store.litres}`,
             name: `${m.store.name}, ${displayOf(study).figure('volume', m.store.litres, 0)}`,
             count: 1,
             unit: 'piece',
@@ -152,23 +194,52 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
         ]
       : []),
     ...(HEATERS[m.heater.kind].source === 'fire' && HEATERS[m.heater.kind].heats === 'store' ? fireParts : []),
-    { key: 'labour', name: 'Work', count: 1, unit: 'job' },
+    labour(m),
   ],
 }
 
-/** What a measure takes, by its parts. Settings and habits take nothing. */
+/** Work that is paid by the hour: in the place of a price for the job, or beside parts that have none. */
+function withHours(parts: Bare[], { hours }: Measure): Bare[] {
+  if (hours === null) return parts
+  return [
+    ...parts.filter((part) => part.unit !== 'job' || !part.key.startsWith('labour ')),
+    { ...HOUR_OF_WORK, count: hours },
+  ]
+}
+/** A price with no range: what was offered. */
+const offered = (money: number): PartPrice => ({ low: money, likely: money, high: money })
+
+/** What a measure takes, by its parts, each at its price: as it was offered, or by the price book. Settings and habits take nothing. */
 export const partsOf = (study: Study, measure: Measure): Part[] =>
-  (PARTS[measure.kind] as (study: Study, measure: Measure) => Bare[])(study, measure)
+  withHours((PARTS[measure.kind] as (study: Study, measure: Measure) => Bare[])(study, measure), measure)
     .filter((part) => part.count > 0)
-    .map((part) => ({ ...part, priceEach: measure.partPrices[part.key] ?? null }))
+    .map((part): Part => {
+      if (Object.hasOwn(measure.partPrices, part.key))
+        return { ...part, priceEach: offered(measure.partPrices[part.key]), priceFrom: 'offer' }
+      return Object.hasOwn(study.economics.book, part.key)
+        ? { ...part, priceEach: study.economics.book[part.key], priceFrom: 'price book' }
+        : { ...part, priceEach: null, priceFrom: null }
+    })
+
+/** Money for so many of a part, or for several of them. */
+export const priceOf = (parts: readonly { count: number; priceEach: PartPrice }[]): PartPrice => {
+  const sum = (of: keyof PartPrice) => parts.reduce((s, p) => s + p.count * p.priceEach[of], 0)
+  return { low: sum('low'), likely: sum('likely'), high: sum('high') }
+}
 
 /**
  * What a measure costs, money: as somebody said for all of it, or by its parts; null as long as any of it is unknown. What
- * takes no parts is done by hand, and nobody said that it costs nothing.
+ * takes no parts is done by hand, and nobody said that it costs nothing. Grants are not taken off.
  */
-export function costOf(study: Study, measure: Measure): number | null {
-  if (measure.costMoney !== null) return measure.costMoney
+export function costOf(study: Study, measure: Measure): PartPrice | null {
+  if (measure.costMoney !== null) return offered(measure.costMoney)
   const parts = partsOf(study, measure)
-  if (parts.length === 0 || parts.some((p) => p.priceEach === null)) return null
-  return parts.reduce((s, p) => s + p.count * p.priceEach!, 0)
+  const priced = parts.filter((p): p is Part & { priceEach: PartPrice } => p.priceEach !== null)
+  return parts.length === 0 || priced.length < parts.length ? null : priceOf(priced)
+}
+
+/** Costs of several together; null as long as one of them is unknown. */
+export function costsTogether(costs: readonly (PartPrice | null)[]): PartPrice | null {
+  const known = costs.filter((c) => c !== null)
+  return known.length < costs.length ? null : priceOf(known.map((priceEach) => ({ count: 1, priceEach })))
 }

@@ -1,9 +1,12 @@
 import { freshId } from '../study/fresh-id'
-import type { Measure, Package } from '../study/measures'
+import { type Measure, NOT_PRICED, type Package } from '../study/measures'
 import type { Study } from '../study/study'
 import type { Plan } from './optimise-schedule'
 
-/** A plan of windows as a package of measures, to be weighed beside others; to set a timer costs nothing. */
+/** To set a timer costs nothing. */
+const FREE = { ...NOT_PRICED, costMoney: 0 }
+
+/** A plan of windows as a package of measures, to be weighed beside others. */
 export function planPackage(study: Study, plan: Plan, heaterId: string | null): Package {
   const { loop, heater } = plan
   const on = loop?.some((day) => day.length > 0)
@@ -13,8 +16,7 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
       kind: 'loop-mode',
       id: 'mode',
       name: on ? 'Circulation schedule' : 'Circulation off',
-      costMoney: 0,
-      partPrices: {},
+      ...FREE,
       mode: on ? 'clock' : 'off',
     })
   if (loop && on)
@@ -22,8 +24,7 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
       kind: 'loop-schedule',
       id: 'loop',
       name: 'Circulation schedule',
-      costMoney: 0,
-      partPrices: {},
+      ...FREE,
       schedule: loop,
     })
   if (heater && heaterId)
@@ -31,8 +32,7 @@ export function planPackage(study: Study, plan: Plan, heaterId: string | null): 
       kind: 'heater-schedule',
       id: 'heater',
       name: 'Hot water schedule',
-      costMoney: 0,
-      partPrices: {},
+      ...FREE,
       heaterId,
       schedule: heater,
     })

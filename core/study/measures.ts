@@ -1,5 +1,6 @@
 import { z } from '../schema/zod'
 import { HeaterControl, LoopMode, SetpointC } from './controls'
+import { PartKey, PriceEach } from './economics'
 import { between, Id, Name, Share } from './fields'
 import { InsulationField, LengthOfPipe, Recovery, withSize } from './pipes'
 import { Heater, StoreField } from './plant'
@@ -11,9 +12,27 @@ const common = {
   name: Name,
   /** What all of it costs to do, money; null: nobody has asked, and the prices of its parts say it where all are known. */
   costMoney: between(0, 1_000_000).nullable(),
-  /** Money for one of a part, by the key of the part; what nobody has asked about is not in it. */
-  partPrices: z.record(z.string().max(40), between(0, 100_000)),
+  /** Money for one of a part as it was offered, by the key of the part; without one the price book of the study says it. */
+  partPrices: z.record(PartKey, PriceEach),
+  /** Work that is paid by the hour, h; null: not asked. */
+  hours: between(0, 1000).nullable(),
+  /** What somebody else pays towards it, once, money; null: not asked. */
+  grantMoney: between(0, 1_000_000).nullable(),
+  /** Years that it lasts; null: the usual of its kind. */
+  lifeYears: between(1, 100).nullable(),
+  /** Money a year to keep it in order; null: not asked. */
+  upkeepAYear: between(0, 100_000).nullable(),
 }
+
+/** Of a measure nobody has asked yet what it costs. */
+export const NOT_PRICED = {
+  costMoney: null,
+  partPrices: {},
+  hours: null,
+  grantMoney: null,
+  lifeYears: null,
+  upkeepAYear: null,
+} satisfies Record<Exclude<keyof typeof common, 'id' | 'name'>, unknown>
 const Pipe = LengthOfPipe.pick({ material: true, size: true, lengthM: true })
 
 /** A change to the household, as data. What each does is in `apply`. */
@@ -85,6 +104,9 @@ export const Package = z.strictObject({
   measures: z.array(Measure).max(40),
 })
 export type Package = z.infer<typeof Package>
+
+/** What belongs to the price of a measure, and not to what it does. */
+export type Priced = keyof typeof NOT_PRICED
 
 /** Parts of a household that measures name, each by its ids. */
 export type Named = Record<'thermostats' | 'heaters' | 'taps' | 'runs' | 'uses', string[]>

@@ -17,6 +17,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
   checkReasons(study, report)
   checkPackages(study, report)
+  checkClaims(study, report)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],
@@ -31,6 +32,18 @@ function unique(ids: string[], path: (string | number)[], report: Report): Set<s
     seen.add(id)
   })
   return seen
+}
+
+function checkClaims({ claims, packages }: StudyShape, report: Report): void {
+  unique(
+    claims.map((c) => c.id),
+    ['claims'],
+    report,
+  )
+  claims.forEach(({ packageId }, i) => {
+    if (packageId !== null && !packages.some((p) => p.id === packageId))
+      report(['claims', i, 'packageId'], `there is no package "${packageId}"`)
+  })
 }
 
 function checkPipes({ pipes }: StudyShape, report: Report): void {

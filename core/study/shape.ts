@@ -2,7 +2,9 @@ import { z } from '../schema/zod'
 import { NUMBER_STYLES } from '../units/parse'
 import { ENERGY_UNITS } from '../units/quantities'
 import { MOST_ORIGINS } from './bounds'
+import { Claim, MOST_CLAIMS } from './claims'
 import { Controls } from './controls'
+import { Economics } from './economics'
 import { Day, Id, Name, Note } from './fields'
 import { Package } from './measures'
 import { People } from './people'
@@ -13,7 +15,7 @@ import { Reading } from './readings'
 import { Site } from './site'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 10
+export const VERSION = 11
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -76,9 +78,11 @@ export const StudyShape = z.strictObject({
     reasons: z.array(Reason).max(100),
   }),
   prices: Prices,
+  economics: Economics,
   /** Day on which somebody marked the visit as finished; null: it goes on. */
   finishedOn: Day.nullable(),
   packages: z.array(Package).max(20),
+  claims: z.array(Claim).max(MOST_CLAIMS),
   readings: z.array(Reading).max(5000),
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
   origins: z

@@ -3,18 +3,20 @@ import type { Check } from '../checks/check'
 import { checksOfMeasure } from '../checks/measure'
 import { applyAll } from '../measures/apply'
 import { AS_FOUND, AS_SET, firstKey, lastKey, packageKey, singleKey } from '../measures/jobs'
-import { costOf, type Part, partsOf } from '../measures/parts'
+import { costOf, costsTogether, type Part, partsOf } from '../measures/parts'
 import { whoDoes } from '../measures/who'
+import type { PartPrice } from '../study/economics'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
 import { changeOf, figuresOfYear, savedOf, type YearFigures } from '../year/figures'
 import type { YearResult } from '../year/result'
+import { type Appraisal, appraised, netCost } from './appraisal'
 import { type Brought, broughtBy } from './brought'
 
 /** What a measure takes, in the house as the measures before it in its package leave it. */
 export interface MeasureDetails {
-  /** What it costs; null as long as any of it is unknown. */
-  costMoney: number | null
+  /** What it costs, grants not taken off; null as long as any of it is unknown. */
+  costMoney: PartPrice | null
   parts: Part[]
   checks: Check[]
   /** Whose work it is. */
@@ -43,8 +45,10 @@ export interface PackageResult {
   /** What the measures would save if single savings added up, and what they do save, money a year over what is set. */
   sumOfSingles: number
   together: number
-  /** What all of it costs; null as long as nobody has asked for a part of it. */
-  costMoney: number | null
+  /** What all of it costs, grants not taken off; null as long as nobody has asked for a part of it. */
+  costMoney: PartPrice | null
+  /** What it is worth over the years, against as set; null as long as a part of it is not priced. */
+  appraisal: Appraisal | null
 }
 
 export interface Comparison {
@@ -66,10 +70,14 @@ export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[]
   })
 
 /** What a package costs, money; null as long as any of it is unknown. */
-export const costOfPackage = (details: readonly MeasureDetails[]): number | null =>
-  details.reduce(
-    (sum: number | null, { costMoney }) => (sum === null || costMoney === null ? null : sum + costMoney),
-    0,
+const costOfPackage = (details: readonly MeasureDetails[]): PartPrice | null =>
+  costsTogether(details.map((d) => d.costMoney))
+
+/** What a package costs the household, grants taken off; null as long as any of it is unknown. */
+export const netCostOf = (study: Study, pack: Package): PartPrice | null =>
+  netCost(
+    pack.measures,
+    detailsOf(study, pack).map((d) => d.costMoney),
   )
 
 /**
@@ -119,6 +127,16 @@ export function compared(
         sumOfSingles: measures.reduce((s, m) => s + m.alone.cost, 0),
         together: start.cost - whole.cost,
         costMoney: costOfPackage(details[p]),
+        appraisal: appraised(
+          study,
+          pack.measures,
+          details[p].map((d) => d.costMoney),
+          {
+            money: start.cost - whole.cost,
+            kwh: start.inputKwh - whole.inputKwh,
+            waitedMinutes: base.comfort.waitedMinutes - result.comfort.waitedMinutes,
+          },
+        ),
       }
     }),
   }

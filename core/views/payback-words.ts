@@ -1,12 +1,27 @@
 import { paybackYears } from '../measures/payback'
 import type { Spread } from '../scenarios/ranges'
+import type { PartPrice } from '../study/economics'
+import type { Display } from '../units/display'
 
 /** Years until something has paid for itself, in words. */
 export const paybackText = (years: number | null): string =>
   years === null ? 'not priced' : years === 0 ? 'immediate' : years === Infinity ? 'never' : `${years.toFixed(1)} years`
 
-/** The same where the saving is a range: from the most of it to the least. @param cost money; null: not asked */
-export function paybackRangeText(cost: number | null, saving: Spread): string {
-  const [soon, late] = [saving.p90, saving.p10].map((money) => paybackText(paybackYears(cost, money)))
+/**
+ * The same where the saving is a range: from the most of it at the lowest cost to the least of it at the highest.
+ * @param cost money; null: not asked
+ */
+export function paybackRangeText(cost: PartPrice | null, saving: Spread): string {
+  const soon = paybackText(paybackYears(cost && cost.low, saving.p90))
+  const late = paybackText(paybackYears(cost && cost.high, saving.p10))
   return soon === late ? soon : `${soon} to ${late}`
+}
+
+/** A cost in words: none is nothing, an unknown one is not priced, and one that is not surely known says how far it may lie apart. */
+export function costText(cost: PartPrice | null, write: Display, unknown = 'not priced'): string {
+  if (!cost) return unknown
+  if (cost.high === 0) return 'nothing'
+  return cost.low === cost.high
+    ? write.money(cost.likely)
+    : `${write.money(cost.likely)} (${write.money(cost.low)} to ${write.money(cost.high)})`
 }

@@ -8,6 +8,7 @@ import { hillTown } from '../../core/demos/hill-town'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
 import { applyAll } from '../../core/measures/apply'
 import type { HeaterOf } from '../../core/study/heater-kinds'
+import { NOT_PRICED } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { broughtBy } from '../../core/views/brought'
 import { SEVERITIES } from '../../core/views/findings'
@@ -120,7 +121,7 @@ describe('checks', () => {
 
   it('says what a package brings that was not there before', () => {
     const pack = applyAll(hillTown, [
-      { kind: 'setpoint', id: 'x', name: 'x', costMoney: null, partPrices: {}, heaterId: 'boiler', setpointC: 45 },
+      { kind: 'setpoint', id: 'x', name: 'x', ...NOT_PRICED, heaterId: 'boiler', setpointC: 45 },
     ])
     const [before, after] = [checksOf(hillTown, simulate(hillTown)), checksOf(pack, simulate(pack))]
     const brought = broughtBy(before, after).map((f) => f.id)

@@ -15,6 +15,7 @@ import type { Carrier } from '../../core/money/carriers'
 import { priceAt, waterPerM3 } from '../../core/money/tariff'
 import { edited } from '../../core/study/edited'
 import { Firing } from '../../core/study/fire'
+import { NOT_PRICED } from '../../core/study/measures'
 import { Drain } from '../../core/study/pipes'
 import { Study } from '../../core/study/study'
 import { randomStudy } from '../../proof/random-study'
@@ -59,8 +60,7 @@ describe('people and taps', () => {
         id: 'less',
         kind: 'tap-flow',
         name: 'Less',
-        costMoney: null,
-        partPrices: {},
+        ...NOT_PRICED,
         tapId: id,
         flowLMin: 4,
       })

@@ -47,7 +47,7 @@ const price = fc.double({ min: 0, max: 500, noNaN: true })
 /** Whatever an engineer may have. */
 const anyones: fc.Arbitrary<EngineerDefaults> = fc.record({
   format: fc.constant('bagno-defaults' as const),
-  version: fc.constant(1 as const),
+  version: fc.constant(2 as const),
   name: fc.string({ maxLength: 60 }).map((s) => s.trim()),
   mark: fc.string({ maxLength: 58 }).map((s) => s.trim()),
   region: some(fc.constantFrom(...(Object.keys(REGIONS) as Region[]))),
@@ -78,6 +78,22 @@ const anyones: fc.Arbitrary<EngineerDefaults> = fc.record({
       lambdaWMK: fc.double({ min: 0.01, max: 0.2, noNaN: true }),
       thicknessMm: fc.double({ min: 0, max: 200, noNaN: true }),
     }),
+  ),
+  book: fc.dictionary(
+    fc.string({ minLength: 1, maxLength: 80 }),
+    fc
+      .tuple(
+        price,
+        price,
+        price,
+        fc.constantFrom('Foam; "self-sealing", 22 mm', '  Work', 'Zeile\nzwei'),
+        fc.string({ maxLength: 40 }),
+      )
+      .map(([a, b, c, name, unit]) => {
+        const [low, likely, high] = [a, b, c].sort((x, y) => x - y)
+        return { name: name.trim(), unit, low, likely, high }
+      }),
+    { maxKeys: 6 },
   ),
   pipes: fc.record({ trunk: some(pipe), branch: some(pipe), small: some(pipe) }),
 }) as fc.Arbitrary<EngineerDefaults>
@@ -163,7 +179,7 @@ describe('what an engineer begins every household with', () => {
   it.each([
     ['a study', JSON.stringify(blankStudy('b')), 'format'],
     ['what is no JSON', '{', undefined],
-    ['a newer version', JSON.stringify({ ...NO_DEFAULTS, version: 2 }), 'version'],
+    ['a newer version', JSON.stringify({ ...NO_DEFAULTS, version: 3 }), 'version'],
     [
       'a size that a material has not',
       JSON.stringify({

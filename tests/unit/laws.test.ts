@@ -8,7 +8,7 @@ import { highestSetting } from '../../core/household/hottest'
 import { apply } from '../../core/measures/apply'
 import { SAFETY } from '../../core/safety/limits'
 import { hasSetpoint } from '../../core/study/heater-kinds'
-import type { Measure } from '../../core/study/measures'
+import { type Measure, NOT_PRICED } from '../../core/study/measures'
 import { readStudy, readStudyText, writeStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { firstDays, randomStudy } from '../../proof/random-study'
@@ -135,7 +135,7 @@ describe('laws, on random studies', () => {
         const held = Object.entries(study.controls.found.heaters)
         const [habit] = study.people.uses
         const [run] = study.pipes.runs
-        const common = { id: 'same', name: 'Same', costMoney: null, partPrices: {} }
+        const common = { id: 'same', name: 'Same', ...NOT_PRICED }
         const idle: Measure[] = [
           {
             ...common,

@@ -5,12 +5,11 @@ import { efficiencyAt } from '../../core/heaters/efficiency'
 import { computedLoopUa } from '../../core/household/loop'
 import { apply, applyAll } from '../../core/measures/apply'
 import { jobsOf } from '../../core/measures/jobs'
-import { paybackYears } from '../../core/measures/payback'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
 import { interactionsOf, pairsOf } from '../../core/scenarios/interactions'
 import { asFound, controlsOf } from '../../core/study/in-force'
-import type { Measure } from '../../core/study/measures'
+import { type Measure, NOT_PRICED } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { cascadeOf } from '../../core/views/cascade'
 import { compared, type Comparison } from '../../core/views/compare'
@@ -163,8 +162,8 @@ describe('what nobody has asked for', () => {
     const years = new Map(jobsOf(study).map((j) => [j.key, simulate(j.study)]))
     const [pack] = compared(study, years).packages
     expect(pack.costMoney).toBeNull()
-    expect(paybackYears(pack.costMoney, pack.together)).toBeNull()
-    expect(paybackYears(pack.measures[0].costMoney, 100)).toBeNull()
+    expect(pack.appraisal).toBeNull()
+    expect(pack.measures[0].costMoney).toBeNull()
   })
 })
 
@@ -173,8 +172,7 @@ describe('a loop whose loss was measured', () => {
     kind: 'insulate-runs',
     id: 'wrap',
     name: 'Wrap',
-    costMoney: null,
-    partPrices: {},
+    ...NOT_PRICED,
     runIds: hillTown.pipes.runs.map((r) => r.id),
     loopReturn: true,
     insulation: { lambdaWMK: 0.038, thicknessMm: 30 },

@@ -11,6 +11,7 @@ import { apply } from '../../core/measures/apply'
 import { jobsOf } from '../../core/measures/jobs'
 import { pipeOf } from '../../core/pipes/catalogue'
 import { fittingsM } from '../../core/pipes/fittings'
+import { NOT_PRICED } from '../../core/study/measures'
 import { MOST_LOGGED } from '../../core/study/people'
 import { readStudyText, writeStudy } from '../../core/study/read'
 import { Study } from '../../core/study/study'
@@ -120,8 +121,7 @@ describe('measures on other plants', () => {
       kind: 'setpoint',
       id: 'x',
       name: 'x',
-      costMoney: null,
-      partPrices: {},
+      ...NOT_PRICED,
       heaterId: 'top-element',
       setpointC: 50,
     })
@@ -139,8 +139,7 @@ describe('measures on other plants', () => {
       kind: 'insulate-runs',
       id: 'x',
       name: 'x',
-      costMoney: null,
-      partPrices: {},
+      ...NOT_PRICED,
       runIds: ['kitchen-branch'],
       loopReturn: false,
       insulation: { lambdaWMK: 0.038, thicknessMm: 20 },

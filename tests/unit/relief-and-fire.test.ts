@@ -9,6 +9,7 @@ import { mountainRefuge } from '../../core/demos/mountain-refuge'
 import { againstPhysics, flowByCurve } from '../../core/heaters/maker-curve'
 import { DISCHARGE } from '../../core/safety/discharge'
 import type { HeaterOf } from '../../core/study/heater-kinds'
+import { NOT_PRICED } from '../../core/study/measures'
 import type { Store } from '../../core/study/plant'
 import type { Study } from '../../core/study/study'
 import { inTheWay } from '../../core/views/findings'
@@ -196,8 +197,7 @@ describe('limits that somebody chose', () => {
       id: 'm',
       name: 'm',
       kind: 'repipe' as const,
-      costMoney: null,
-      partPrices: {},
+      ...NOT_PRICED,
       runId: run.id,
       pipe: { ...run },
     }

@@ -4,6 +4,7 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { changeHeaterKind } from '../../core/household/edits/plant'
 import { apply } from '../../core/measures/apply'
 import type { HeaterOf } from '../../core/study/heater-kinds'
+import { NOT_PRICED } from '../../core/study/measures'
 import { simulate } from '../../core/year/simulate'
 import { changed } from '../../proof/studies'
 
@@ -46,8 +47,7 @@ describe('warm water that runs with nobody there', () => {
       kind: 'stop-when-warm' as const,
       id: 'stop',
       name: 'Stop',
-      costMoney: null,
-      partPrices: {},
+      ...NOT_PRICED,
       tapId: harbourFlat.people.uses[0].tapId,
     }
     expect(simulate(apply(late(60), measure)).cost.total).toBe(prompt.cost.total)

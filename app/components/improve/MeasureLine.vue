@@ -9,8 +9,9 @@ import { LEVEL_LOOK } from '~/utils/level-look'
 import { worst } from '~~/core/checks/check'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Measure } from '~~/core/study/measures'
+import { lessGrant } from '~~/core/views/appraisal'
 import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
-import { paybackText } from '~~/core/views/payback-words'
+import { costText, paybackText } from '~~/core/views/payback-words'
 
 /** One measure: what it saves and costs on one line, and all of it when it is opened. */
 const props = defineProps<{
@@ -26,11 +27,13 @@ const units = computed(() => table.units)
 const open = ref(false)
 const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
+/** What the household pays for it itself. */
+const ownCost = computed(() => cost.value && lessGrant(cost.value.likely, props.measure))
 const figures = computed((): [string, string][] => [
   ['Stand-alone saving', props.saving ? units.value.money(props.saving.alone.cost) : '…'],
   ['Last-in saving', props.saving ? units.value.money(props.saving.lastIn.cost) : '…'],
-  ['Cost', cost.value === null ? 'not priced' : cost.value === 0 ? 'nothing' : units.value.money(cost.value)],
-  ['Simple payback', props.saving ? paybackText(paybackYears(cost.value, props.saving.lastIn.cost)) : '…'],
+  ['Cost', costText(cost.value, units.value)],
+  ['Simple payback', props.saving ? paybackText(paybackYears(ownCost.value, props.saving.lastIn.cost)) : '…'],
 ])
 const id = useId()
 const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))

@@ -4,7 +4,7 @@ import MeasureSearch from '~/components/improve/MeasureSearch.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useStudy } from '~/stores/study'
 import { paybackYears } from '~~/core/measures/payback'
-import { paybackText } from '~~/core/views/payback-words'
+import { costText, paybackText } from '~~/core/views/payback-words'
 
 /** The measures of a package, one line each until it is opened. */
 const props = defineProps<{ index: number }>()
@@ -48,14 +48,8 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
         v-if="result.measures.length > 1"
         >. Stand-alone savings total {{ units.money(result.sumOfSingles) }}; savings interact, so they do not add
         up</template
-      >. Cost:
-      <b>{{
-        result.costMoney === null
-          ? 'not fully priced'
-          : result.costMoney === 0
-            ? 'nothing'
-            : units.money(result.costMoney)
-      }}</b>, simple payback: <b>{{ paybackText(paybackYears(result.costMoney, result.together)) }}</b>.
+      >. Cost: <b>{{ costText(result.costMoney, units, 'not fully priced') }}</b>, simple payback:
+      <b>{{ paybackText(paybackYears(result.appraisal && result.appraisal.netCost.likely, result.together)) }}</b>.
     </p>
   </section>
 </template>

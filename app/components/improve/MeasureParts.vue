@@ -1,13 +1,24 @@
 <script setup lang="ts">
+import { BookMarked } from '@lucide/vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import { useNotice } from '~/composables/useNotice'
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
-import type { Part } from '~~/core/measures/parts'
+import { bookUsable, withBook } from '~~/core/household/engineer/begin-with'
+import { lineOf } from '~~/core/household/engineer/price-book'
+import { lifeOf } from '~~/core/measures/life'
+import { type Part, priceOf } from '~~/core/measures/parts'
+import { pricesToTake } from '~~/core/measures/price-book'
 import { rangeOf } from '~~/core/schema/shape'
-import { Measure } from '~~/core/study/measures'
+import { Measure, type Priced } from '~~/core/study/measures'
+import { costText } from '~~/core/views/payback-words'
 
-/** What a measure takes, part by part, each with its price as far as anybody asked; or one sum for all of it. */
+/** What a measure takes, part by part, each at its own price or that of the price book; or one sum for all of it. */
 const props = defineProps<{ index: number; at: number; measure: Measure; parts: readonly Part[] }>()
 const table = useStudy()
+const own = useOwn()
+const { say } = useNotice()
+onMounted(own.ready)
 const currency = computed(() => table.study!.prices.currency)
 const shape = Measure.options[0].shape
 const edit = (key: string, change: (m: Measure) => void) =>
@@ -17,8 +28,23 @@ const price = (key: string, value: number | null) =>
     if (value === null) delete m.partPrices[key]
     else m.partPrices[key] = value
   })
+const put = (key: Exclude<Priced, 'partPrices'>, value: number | null) => edit(key, (m) => void (m[key] = value))
 const overridden = computed(() => props.measure.costMoney !== null)
 const most = rangeOf(shape.partPrices.valueType).max
+const bookFrom = computed(() => {
+  const { bookFrom: from, bookAsOf } = table.study!.economics
+  return [from && `of ${from}`, bookAsOf && `of ${bookAsOf}`].filter(Boolean).join(', ')
+})
+/** Parts that the price book has another price for. */
+const toTake = computed(() => pricesToTake(table.study!, [props.measure], own.defaults))
+const usable = computed(() => bookUsable(table.study!, own.defaults))
+const known = ({ key, priceEach }: Part) => own.defaults.book[key]?.likely === priceEach?.likely
+async function keep(part: Part) {
+  const before = own.defaults
+  const line = lineOf(part, part.priceEach!.likely)
+  await own.change({ book: { ...before.book, [part.key]: line } })
+  say({ text: `“${part.name}” is in the price book.`, way: { label: 'Undo', take: () => own.keep(before) } })
+}
 </script>
 
 <template>
@@ -29,13 +55,17 @@ const most = rangeOf(shape.partPrices.valueType).max
       <li
         v-for="p in parts"
         :key="p.key"
-        class="grid grid-cols-[minmax(0,1fr)_8rem] items-end gap-3 py-1"
+        class="grid grid-cols-[minmax(0,1fr)_8rem] items-end gap-x-3 py-1 sm:grid-cols-[minmax(0,1fr)_8rem_10rem]"
         :data-part="p.key"
       >
         <p class="text-sm">
           {{ p.count }} {{ p.unit }}: {{ p.name }}<span v-if="p.also" class="caption block">{{ p.also }}</span
-          ><span v-if="p.priceEach !== null" class="caption block"
-            >{{ table.units.money(p.count * p.priceEach) }} in total</span
+          ><span v-if="p.priceEach && p.lengthEach" class="caption block"
+            >{{ table.units.value({ unit: 'money' }, p.priceEach.likely / p.lengthEach.units) }} per
+            {{ p.lengthEach.unit }}</span
+          ><span v-if="p.priceEach" class="caption block" data-part-total
+            >{{ costText(priceOf([{ count: p.count, priceEach: p.priceEach }]), table.units)
+            }}{{ p.priceFrom === 'price book' ? `, from the price book ${bookFrom}` : '' }}</span
           >
         </p>
         <NumberField
@@ -43,25 +73,73 @@ const most = rangeOf(shape.partPrices.valueType).max
           :schema="shape.partPrices.valueType"
           :decimals="2"
           optional
-          :value="p.priceEach"
+          :value="measure.partPrices[p.key] ?? null"
           @change="(v) => price(p.key, v)"
         />
+        <button
+          v-if="p.priceFrom === 'offer' && usable && !known(p)"
+          class="tool tool-bare justify-self-start max-sm:col-span-2"
+          :aria-label="`Keep in price book: ${p.name}`"
+          @click="keep(p)"
+        >
+          <BookMarked :size="17" />Keep in price book
+        </button>
       </li>
     </ul>
-    <div class="mt-1 flex max-w-2xl flex-wrap items-end gap-3">
+    <button v-if="toTake.length" class="tool mt-1" @click="table.replace((s) => withBook(s, own.defaults))">
+      <BookMarked :size="17" />Take {{ toTake.length === 1 ? '1 price' : `${toTake.length} prices` }} from the price
+      book
+    </button>
+    <div class="mt-1 grid max-w-3xl grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <NumberField
-        class="w-48"
+        label="Hours of work"
+        :schema="shape.hours"
+        unit="h"
+        :decimals="1"
+        optional
+        :value="measure.hours"
+        @change="(v) => put('hours', v)"
+      />
+      <NumberField
         :label="parts.length ? `Or lump sum, ${currency}` : `Cost, ${currency}`"
         :schema="shape.costMoney"
         :decimals="0"
         optional
         :value="measure.costMoney"
-        @change="(v) => edit('cost', (m) => void (m.costMoney = v))"
+        @change="(v) => put('costMoney', v)"
       />
-      <p v-if="overridden && parts.length" class="caption pb-2">The lump sum replaces the prices of the parts.</p>
-      <p v-else-if="parts.length" class="caption pb-2">
-        Cost stays “not priced” until every part is priced (up to {{ most.toLocaleString('en-GB') }} each).
-      </p>
+      <NumberField
+        :label="`Grant, ${currency}`"
+        :schema="shape.grantMoney"
+        :decimals="0"
+        optional
+        :value="measure.grantMoney"
+        @change="(v) => put('grantMoney', v)"
+      />
+      <NumberField
+        label="Upkeep"
+        :unit="`${currency}/yr`"
+        :schema="shape.upkeepAYear"
+        :decimals="0"
+        optional
+        :value="measure.upkeepAYear"
+        @change="(v) => put('upkeepAYear', v)"
+      />
+      <NumberField
+        label="Service life"
+        unit="yr"
+        :schema="shape.lifeYears"
+        :decimals="0"
+        optional
+        :value="measure.lifeYears"
+        :help="measure.lifeYears === null ? `Empty: usual ${lifeOf(measure).years} years, assumed.` : ''"
+        @change="(v) => put('lifeYears', v)"
+      />
     </div>
+    <p v-if="overridden && parts.length" class="caption mt-1">The lump sum replaces the prices of the parts.</p>
+    <p v-else-if="parts.length" class="caption mt-1">
+      Cost stays “not priced” until every part is priced (up to {{ most.toLocaleString('en-GB') }} each). Hours are
+      priced at the hourly rate of the price book, or above.
+    </p>
   </div>
 </template>

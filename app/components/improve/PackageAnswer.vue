@@ -8,7 +8,7 @@ import { useYears } from '~/stores/years'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Quantity } from '~~/core/units/quantities'
 import { comfortLost } from '~~/core/views/comfort'
-import { paybackText } from '~~/core/views/payback-words'
+import { costText, paybackText } from '~~/core/views/payback-words'
 import { figureRows } from '~~/core/views/year-figure-words'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
@@ -29,7 +29,9 @@ const difference = computed(
 const base = computed(() => (differs.value && baseline.value === 'set' ? comparison.value!.asSet!.result : found.value))
 const baseName = computed(() => (differs.value && baseline.value === 'set' ? 'As set' : 'As found'))
 const paysBack = computed(() =>
-  result.value ? paybackText(paybackYears(result.value.costMoney, result.value.together)) : '',
+  result.value
+    ? paybackText(paybackYears(result.value.appraisal && result.value.appraisal.netCost.likely, result.value.together))
+    : '',
 )
 const open = computed(() => {
   const checks = details.value.flatMap((d) => d.checks)
@@ -109,13 +111,9 @@ const changes = computed(() => {
         <p v-if="worse.length" class="mt-1 font-semibold text-alarm" data-worse>Worse: {{ worse.join('; ') }}.</p>
         <p class="mt-1">
           Cost
-          <b>{{
-            result.costMoney === null
-              ? 'not fully priced'
-              : result.costMoney === 0
-                ? 'nothing'
-                : units.money(result.costMoney)
-          }}</b>, simple payback: <b>{{ paysBack }}</b>{{ differs ? ', against as set' : '' }}.
+          <b>{{ costText(result.costMoney, units, 'not fully priced') }}</b>, simple payback: <b>{{ paysBack }}</b>{{
+            differs ? ', against as set' : ''
+          }}.
         </p>
         <p v-if="open.refused || open.unknown" class="mt-1">
           <span v-if="open.refused" class="mr-3 font-semibold text-alarm">{{ open.refused }} checks fail</span>

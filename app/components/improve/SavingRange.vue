@@ -46,7 +46,7 @@ const bands = computed(() => {
   }
 })
 const paysBack = computed(() =>
-  saving.value ? paybackRangeText(comparison.value?.packages[0]?.costMoney ?? null, saving.value) : '',
+  saving.value ? paybackRangeText(comparison.value?.packages[0]?.appraisal?.netCost ?? null, saving.value) : '',
 )
 const chance = computed(() => here.value?.last.ranges.chanceOfSaving ?? null)
 const rows = computed(() => figureRows(here.value?.last.ranges.waiting ?? 0))

@@ -7,13 +7,15 @@ import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
-import { addBand, billedBy, waterBilledBy } from '~~/core/household/edits/prices'
+import { addBand, billedBy, inCurrency, waterBilledBy } from '~~/core/household/edits/prices'
 import { BILL_UNIT_KEYS, BILL_UNITS, BILLED, WATER_UNIT_KEYS, WATER_UNITS } from '~~/core/money/billing'
 import { type Carrier, CARRIER_NAMES, CARRIERS, countedOn } from '~~/core/money/carriers'
 import { CURRENCIES, perKwh } from '~~/core/money/tariff'
+import { Economics } from '~~/core/study/economics'
 import { Band, Prices, Tariff } from '~~/core/study/prices'
 import { NUMBER_STYLES } from '~~/core/units/parse'
 import { ENERGY_SHOWN, ENERGY_UNITS } from '~~/core/units/quantities'
+import { usualOutlookText } from '~~/core/views/appraisal-words'
 
 const table = useStudy()
 const prices = computed(() => table.study!.prices)
@@ -27,6 +29,7 @@ const put = (c: Carrier, key: string, change: (t: Tariff) => void) =>
   table.change(`${key} ${c}`, (d) => change(d.prices.carriers[c]!))
 const unitsOf = (c: Carrier) =>
   BILL_UNIT_KEYS.filter((u) => BILLED[c][u] !== undefined).map((value) => ({ value, name: BILL_UNITS[value] }))
+const economics = computed(() => table.study!.economics)
 const water = computed(() => prices.value.water)
 const waterPer = computed(() => `${prices.value.currency}/${WATER_UNITS[water.value.unit].name}`)
 const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[value].name }))
@@ -50,7 +53,7 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
       label="Currency"
       :value="prices.currency"
       :choices="currencies"
-      @change="(v) => table.change('currency', (d) => void (d.prices.currency = v))"
+      @change="(v) => table.replace((s) => inCurrency(s, v))"
     />
   </div>
   <section v-for="c in bought" :key="c" :aria-label="CARRIER_NAMES[c]" class="mb-5">
@@ -210,6 +213,51 @@ const waterUnits = WATER_UNIT_KEYS.map((value) => ({ value, name: WATER_UNITS[va
         label="Date of the water price"
         :value="water.asOf"
         @change="(v) => table.change('water as of', (d) => void (d.prices.water.asOf = v))"
+      />
+    </div>
+  </section>
+  <section aria-label="Money over the years" class="mb-4">
+    <h3 class="mb-1 text-base">Money over the years</h3>
+    <div class="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <NumberField
+        label="Discount rate"
+        unit="%/yr"
+        :decimals="2"
+        optional
+        :schema="Economics.shape.discountPercent"
+        :value="economics.discountPercent"
+        :help="`After inflation. Empty: usual ${usualOutlookText('discountPercent')}, assumed.`"
+        @change="(v) => table.change('discount rate', (d) => void (d.economics.discountPercent = v))"
+      />
+      <NumberField
+        label="Energy and water price growth"
+        unit="%/yr"
+        :decimals="2"
+        optional
+        :schema="Economics.shape.growthPercent"
+        :value="economics.growthPercent"
+        :help="`After inflation. Empty: usual ${usualOutlookText('growthPercent')}, assumed.`"
+        @change="(v) => table.change('growth rate', (d) => void (d.economics.growthPercent = v))"
+      />
+      <NumberField
+        label="Years looked ahead"
+        unit="yr"
+        :decimals="0"
+        optional
+        :schema="Economics.shape.years"
+        :value="economics.years"
+        :help="`Empty: usual ${usualOutlookText('years')}, assumed.`"
+        @change="(v) => table.change('years ahead', (d) => void (d.economics.years = v))"
+      />
+      <NumberField
+        label="Budget"
+        :unit="prices.currency"
+        :decimals="0"
+        optional
+        :schema="Economics.shape.budgetMoney"
+        :value="economics.budgetMoney"
+        help="Most that the household can spend on measures."
+        @change="(v) => table.change('budget', (d) => void (d.economics.budgetMoney = v))"
       />
     </div>
   </section>

@@ -2,6 +2,7 @@ import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
+import { NO_ECONOMICS } from '../../study/economics'
 import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
 import { assumedIn, originsOf } from './assumed'
@@ -169,7 +170,9 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       creditHouseHeat: false,
     },
     finishedOn: null,
+    economics: structuredClone(NO_ECONOMICS),
     packages: [],
+    claims: [],
     readings: [],
     origins: {},
   }

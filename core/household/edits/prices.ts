@@ -33,6 +33,13 @@ export const waterBilledBy = (study: Study, unit: WaterUnit): Study =>
     Object.assign(water, { unit, price: tidy(water.price * scale), sewer: tidy(water.sewer * scale) })
   })
 
+/** The household in another currency: the price book was in the one before. Energy and water are as they were typed. */
+export const inCurrency = (study: Study, currency: string): Study =>
+  edited(study, ({ prices, economics }) => {
+    if (currency !== prices.currency) economics.book = {}
+    prices.currency = currency
+  })
+
 /** A price for other hours, at all hours and of the same height until it is said. */
 export const addBand = (study: Study, carrier: Carrier): Study =>
   edited(study, ({ prices }) => {

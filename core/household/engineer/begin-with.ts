@@ -1,4 +1,5 @@
 import { CARRIERS } from '../../money/carriers'
+import type { PartPrice } from '../../study/economics'
 import { edited } from '../../study/edited'
 import type { Run } from '../../study/pipes'
 import type { Study } from '../../study/study'
@@ -32,7 +33,7 @@ export const pricesIn = (own: EngineerDefaults): string => currencyIn(firstAnswe
 /** Other defaults of place and currency: prices of one currency are none of another, and are left behind. */
 export function movedTo(own: EngineerDefaults, part: Partial<EngineerDefaults>): EngineerDefaults {
   const next = { ...own, ...part }
-  return pricesIn(next) === pricesIn(own) ? next : { ...next, carriers: {}, water: null, pricesAsOf: null }
+  return pricesIn(next) === pricesIn(own) ? next : { ...next, carriers: {}, water: null, pricesAsOf: null, book: {} }
 }
 
 /** What a run is to an engineer who buys pipe: it feeds other runs, goes to an outlet, or to nothing but basins. */
@@ -41,6 +42,22 @@ function useOf(run: Run, { runs, taps }: Study['pipes']): PipeUse {
   const fed = taps.filter((t) => t.runId === run.id)
   return fed.length > 0 && fed.every((t) => t.kind === 'basin') ? 'small' : 'branch'
 }
+
+/** Puts the price book into a study that is being edited: all of it, so that a part chosen later has its price too. */
+function takeBook(study: Study, own: EngineerDefaults): void {
+  study.economics.book = Object.fromEntries(
+    Object.entries(own.book).map(([key, { low, likely, high }]): [string, PartPrice] => [key, { low, likely, high }]),
+  )
+  study.economics.bookFrom = signedBy(own)
+  study.economics.bookAsOf = own.pricesAsOf
+}
+
+/** Whether the price book is in the currency of a household. */
+export const bookUsable = ({ prices }: Study, own: EngineerDefaults): boolean => pricesIn(own) === prices.currency
+
+/** A household with the price book as it is now; as it was where the book is in another currency. */
+export const withBook = (study: Study, own: EngineerDefaults): Study =>
+  bookUsable(study, own) ? edited(study, (s) => takeBook(s, own)) : study
 
 /**
  * A new household as this engineer begins one. All of it stays assumed: prices of a region are not this household's bill. Own
@@ -51,7 +68,8 @@ export function withDefaults(study: Study, own: EngineerDefaults): Study {
     s.controls.by = signedBy(own)
     for (const run of s.pipes.runs) Object.assign(run, own.pipes[useOf(run, s.pipes)])
     if (s.pipes.loop) Object.assign(s.pipes.loop.back, own.pipes.branch)
-    if (pricesIn(own) !== s.prices.currency) return
+    if (!bookUsable(s, own)) return
+    takeBook(s, own)
     const said = { source: PRICES_FROM, asOf: own.pricesAsOf }
     for (const carrier of CARRIERS) {
       const [tariff, price] = [s.prices.carriers[carrier], own.carriers[carrier]]

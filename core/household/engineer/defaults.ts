@@ -3,7 +3,8 @@ import { MATERIALS, sizesOf } from '../../pipes/catalogue'
 import type { Insulation } from '../../pipes/loss'
 import { documentFault } from '../../schema/words'
 import { z } from '../../schema/zod'
-import { Day } from '../../study/fields'
+import { MOST_BOOK, PartKey, PriceEach } from '../../study/economics'
+import { Day, Name } from '../../study/fields'
 import { Carrier } from '../../study/fuels'
 import { InsulationField } from '../../study/pipes'
 import { Prices, Tariff } from '../../study/prices'
@@ -11,7 +12,7 @@ import { refused, type Result } from '../../units/result'
 import { type Region, REGIONS } from '../quick-start/regions'
 
 export const DEFAULTS_FORMAT = 'bagno-defaults'
-export const DEFAULTS_VERSION = 1
+export const DEFAULTS_VERSION = 2
 /** Largest file of defaults that is read, bytes. */
 export const LARGEST_DEFAULTS = 256 * 1024
 
@@ -38,6 +39,12 @@ export type PipeUse = keyof typeof PIPE_USES
 const water = Prices.shape.water.shape
 const OwnTariff = Tariff.pick({ unit: true, kwhPerUnit: true, price: true })
 
+/** A line of the price book: what one of a part costs, in the currency of the defaults. */
+export const BookLine = z
+  .strictObject({ name: Name, unit: z.string().max(40), low: PriceEach, likely: PriceEach, high: PriceEach })
+  .refine(({ low, likely, high }) => low <= likely && likely <= high, 'low, likely and high in this order')
+export type BookLine = z.infer<typeof BookLine>
+
 /**
  * What an engineer brings to every new household: name and mark, where the work is, prices of the region, the insulation in
  * the van and the pipe that is met there. Null or missing: what Bagno itself begins with.
@@ -60,6 +67,10 @@ export const EngineerDefaults = z.strictObject({
   pricesAsOf: Day.nullable(),
   /** Pipe insulation kept in the van. */
   insulation: InsulationField.nullable(),
+  /** Price book: parts and hours by their key. */
+  book: z
+    .record(PartKey, BookLine)
+    .refine((all) => Object.keys(all).length <= MOST_BOOK, `at most ${MOST_BOOK} of them`),
   pipes: z.strictObject({ trunk: BoughtPipe.nullable(), branch: BoughtPipe.nullable(), small: BoughtPipe.nullable() }),
 })
 export type EngineerDefaults = z.infer<typeof EngineerDefaults>
@@ -77,6 +88,7 @@ export const NO_DEFAULTS: EngineerDefaults = {
   water: null,
   pricesAsOf: null,
   insulation: null,
+  book: {},
   pipes: { trunk: null, branch: null, small: null },
 }
 
@@ -93,7 +105,10 @@ export function readDefaults(document: unknown): Result<EngineerDefaults> {
     return refused(`this is no file of defaults: "format" should be "${DEFAULTS_FORMAT}"`, 'format')
   if (typeof head.version === 'number' && head.version > DEFAULTS_VERSION)
     return refused(`was written by a newer Bagno; this one reads version ${DEFAULTS_VERSION}`, 'version')
-  const read = EngineerDefaults.safeParse(document)
+  // The first files knew no price book.
+  const read = EngineerDefaults.safeParse(
+    head.version === 1 ? { ...head, version: DEFAULTS_VERSION, book: {} } : document,
+  )
   return read.success
     ? { ok: true, value: read.data }
     : { ok: false, faults: read.error.issues.slice(0, 50).map(documentFault) }

@@ -8,6 +8,7 @@ import HeatFlow from '~/components/improve/HeatFlow.vue'
 import MeasureList from '~/components/improve/MeasureList.vue'
 import MonthChart from '~/components/improve/MonthChart.vue'
 import PackageAnswer from '~/components/improve/PackageAnswer.vue'
+import PackageWorth from '~/components/improve/PackageWorth.vue'
 import SavingCascade from '~/components/improve/SavingCascade.vue'
 import SavingRange from '~/components/improve/SavingRange.vue'
 import SizeList from '~/components/improve/SizeList.vue'
@@ -87,6 +88,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
           <BroughtList :brought="judgement.judged.brought" />
         </section>
         <p v-else-if="judgement.judged" class="caption mt-3">No check gets worse.</p>
+        <PackageWorth v-if="pack.measures.length" class="mt-6" />
         <SavingCascade class="mt-6" />
         <SavingRange v-if="pack.measures.length" class="mt-6" />
         <section class="mt-6" aria-label="Heat balance">
