@@ -2,18 +2,23 @@ import Table from 'cli-table3'
 import { type Schedule, weekInWords } from '../core/calendar/week'
 import { LOOP_MODE_WORDS } from '../core/household/loop-mode-words'
 import { type Carrier, CARRIER_NAMES } from '../core/money/carriers'
+import type { ClaimsTogether, JudgedClaim } from '../core/scenarios/claims'
 import type { Interaction } from '../core/scenarios/interactions'
 import { type ModeRow } from '../core/scenarios/loop-modes'
 import type { Found, Tried } from '../core/scenarios/optimise-schedule'
+import type { OrderOfWork } from '../core/scenarios/order-of-work'
 import type { Ranges, Spread } from '../core/scenarios/ranges'
+import type { Claim } from '../core/study/claims'
 import { displayOf } from '../core/study/display-of'
 import type { Package } from '../core/study/measures'
 import type { Study } from '../core/study/study'
 import type { Brought } from '../core/views/brought'
+import { claimSentences, claimText, togetherText, VERDICT_WORDS } from '../core/views/claim-words'
 import { assessed } from '../core/views/comfort'
 import { type FullComparison, netCostOf } from '../core/views/compare'
 import type { Finding } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
+import { unpricedText, workSentences, workSummary } from '../core/views/order-of-work'
 import { costText, paybackRangeText } from '../core/views/payback-words'
 import { narrowsText, nextText, refusedText } from '../core/views/range-words'
 import type { Sized, Sizes } from '../core/views/sizes'
@@ -228,4 +233,33 @@ export function rangesTable(study: Study, pack: Package | null, r: Ranges): stri
     ...(r.next.length ? ['Find out next:', ...r.next.map((n) => `- ${nextText(n)}: ${narrowsText(n)}`)] : []),
   ]
   return `${t.toString()}\n${lines.filter(Boolean).join('\n')}\n`
+}
+
+/** Which measures to do, in which order, and what is left out and why. */
+export function orderTable(study: Study, order: OrderOfWork): string {
+  const d = displayOf(study)
+  const steps = workSentences(order, study).map((sentence, i) => `${i + 1}. ${sentence}\n`)
+  const left = order.left.map(({ measure, why }) => `- ${measure.name}: ${why.join(' ')}\n`)
+  const unpriced = order.notPriced.map((n) => `- ${unpricedText(n, d)}\n`)
+  return [
+    `${study.name}\n${workSummary(order, study)}\n`,
+    ...steps,
+    ...(left.length ? ['Left out:\n', ...left] : []),
+    ...(unpriced.length ? ['Not priced:\n', ...unpriced] : []),
+  ].join('')
+}
+
+/** Each claim with its verdict and what it rests on. */
+export function claimsText(
+  study: Study,
+  claims: readonly (JudgedClaim & { claim: Claim })[],
+  together: ClaimsTogether | null,
+): string {
+  const d = displayOf(study)
+  if (claims.length === 0) return 'no claims\n'
+  const lines = claims.map(
+    ({ claim, ...judged }) =>
+      `${VERDICT_WORDS[judged.verdict].name.padEnd(13)} ${claimText(claim)}\n              ${claimSentences(claim, judged, d).join(' ')}\n`,
+  )
+  return [...lines, together ? `${togetherText(together)}\n` : ''].join('')
 }

@@ -5,10 +5,19 @@ import { PLACES } from '../core/climate/places'
 import { DEMOS } from '../core/demos/index'
 import { HEATER_KINDS } from '../core/heaters/kinds'
 import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
+import { partsOf } from '../core/measures/parts'
 import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
+import {
+  CLAIM_BASES,
+  CLAIM_PERIODS,
+  CLAIM_TAGS,
+  type ClaimBase,
+  type ClaimPeriod,
+  type ClaimTag,
+} from '../core/study/claims'
 import { TIMER_BY } from '../core/study/controls'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
@@ -187,6 +196,57 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
   } as Heater
 }
 
+/** What anything costs, what money is worth, and what somebody promises. */
+const money = fc.record({
+  economics: fc.record({
+    discountPercent: fc.option(num(0, 30)),
+    growthPercent: fc.option(num(-10, 30)),
+    years: fc.option(fc.integer({ min: 1, max: 60 })),
+    budgetMoney: fc.option(num(0, 1e6)),
+    each: fc.option(fc.tuple(num(0, 1e5), num(0, 1e5), num(0, 1e5))),
+  }),
+  priced: fc.record({
+    costMoney: fc.option(num(0, 1e6)),
+    hours: fc.option(num(0, 1000)),
+    grantMoney: fc.option(num(0, 1e6)),
+    lifeYears: fc.option(num(1, 100)),
+    upkeepAYear: fc.option(num(0, 1e5)),
+  }),
+  claims: fc.array(
+    fc.record({
+      who: fc.constant('Leaflet'),
+      on: fc.constantFrom(null, '2026-03-01'),
+      tag: fc.constantFrom(...(Object.keys(CLAIM_TAGS) as ClaimTag[])),
+      percent: num(0, 100),
+      upTo: fc.boolean(),
+      of: fc.option(fc.constantFrom(...(Object.keys(CLAIM_BASES) as ClaimBase[]))),
+      per: fc.option(fc.constantFrom(...(Object.keys(CLAIM_PERIODS) as ClaimPeriod[]))),
+      about: fc.boolean(),
+    }),
+    { maxLength: 4 },
+  ),
+})
+
+function putMoney(study: Study, { economics, priced, claims }: typeof money extends fc.Arbitrary<infer M> ? M : never) {
+  const { each, ...rates } = economics
+  const measures = study.packages.flatMap((p) => p.measures)
+  const [low, likely, high] = [...(each ?? [])].sort((a, b) => a - b)
+  const keys = measures.flatMap((m) => partsOf(study, m).map((p) => p.key))
+  study.economics = {
+    ...study.economics,
+    ...rates,
+    book: each ? Object.fromEntries(keys.map((key) => [key, { low, likely, high }])) : {},
+    bookFrom: each ? 'Ada Quill' : '',
+    bookAsOf: each ? '2026-03-01' : null,
+  }
+  for (const m of measures) Object.assign(m, priced)
+  study.claims = claims.map(({ about, ...claim }, i) => ({
+    ...claim,
+    id: `claim-${i}`,
+    packageId: about ? (study.packages[0]?.id ?? null) : null,
+  }))
+}
+
 /**
  * A sound study of a household nobody has thought of: a demo's shape with its figures thrown about, to the edges of
  * what the schema takes.
@@ -254,6 +314,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     stopsWhenWarm: fc.boolean(),
     dripLH: fc.constantFrom(null, null, 0, 0.4, 3, 30),
     survey,
+    money,
     exportPerKwh: fc.option(num(0, 0.5)),
     standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
@@ -319,6 +380,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       found.loop = { ...r.loopSettings, mode: r.mode, schedule: everyDay(r.loop) }
     }
     putSurvey(study, r.survey)
+    putMoney(study, r.money)
     return Study.parse(study)
   })
 

@@ -78,11 +78,12 @@ export const useRanges = defineStore('ranges', () => {
   }
   watch(() => [table.study, years.lookedAt], stop)
 
-  /** What is known of the package that is being looked at, and whether it is of the household as it is now. */
-  const here = computed(() => {
-    const found = known.value.get(keyOf(years.lookedAt))
+  /** What is known of a package, and whether it is of the household as it is now. */
+  function of(packageId: string | null) {
+    const found = known.value.get(keyOf(packageId))
     const study = table.study
-    return found && study ? { ...found, holds: found.last.content === contentOf(study, years.lookedAt) } : null
-  })
-  return { done, wanted: SAMPLES.usual, running, failed, here, run, stop }
+    return found && study ? { ...found, holds: found.last.content === contentOf(study, packageId) } : null
+  }
+  const here = computed(() => of(years.lookedAt))
+  return { of, done, wanted: SAMPLES.usual, running, failed, here, run, stop }
 })

@@ -3,9 +3,11 @@ import type { Check } from '~~/core/checks/check'
 import type { Wrap } from '~~/core/household/engineer/defaults'
 import { fit } from '~~/core/readings/fit'
 import { type SampleYears, sampleYears, samplingOf } from '~~/core/scenarios/ranges'
+import type { Measure } from '~~/core/study/measures'
 import type { Study } from '~~/core/study/study'
 import { type Candidate, candidatesFor, type Tried, tried } from '~~/core/views/advice'
 import { type Judged, judgedPackage } from '~~/core/views/compare'
+import { refusalsOf } from '~~/core/views/order-of-work'
 import type { YearResult } from '~~/core/year/result'
 import { traceDay } from '~~/core/year/trace'
 
@@ -26,6 +28,14 @@ export const furtherWork = {
   /** A household as it may really be: the years of one sample of its doubts, as it stands and with a package. */
   sampled: (study: Study, packageId: string | null, samples: number, seed: number, i: number): SampleYears | null =>
     sampleYears(study, study.packages.find((p) => p.id === packageId) ?? null, samplingOf(study, samples, seed), i),
+  /** What is against measures, by the year with them. */
+  refusals: (
+    study: Study,
+    measures: readonly Measure[],
+    now: YearResult,
+    then: YearResult,
+    worseComfort: boolean,
+  ): string[] => refusalsOf(study, measures, now, then, worseComfort),
   /** What a package would make worse, and the limits that it keeps. */
   judged: (study: Study, packageId: string, now: YearResult | null, then: YearResult): Judged =>
     judgedPackage(

@@ -31,6 +31,7 @@ export const yearWork = {
   candidates: further('candidates'),
   tried: further('tried'),
   judged: further('judged'),
+  refusals: further('refusals'),
   sampled: further('sampled'),
 }
 export type YearWork = typeof yearWork

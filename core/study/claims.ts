@@ -1,5 +1,5 @@
 import { z } from '../schema/zod'
-import { Day, Id, Name, Share } from './fields'
+import { between, Day, Id, Name } from './fields'
 
 /** What a share can be a share of, in the words it is told in. */
 export const CLAIM_BASES = {
@@ -33,7 +33,8 @@ export const Claim = z.strictObject({
   who: Name,
   on: Day.nullable(),
   tag: keys(CLAIM_TAGS),
-  share: Share,
+  /** Percent of it. */
+  percent: between(0, 100),
   /** "Up to": a ceiling, not what is to be expected. */
   upTo: z.boolean(),
   /** Null: nobody said. */

@@ -70,7 +70,7 @@ export const detailsOf = (study: Study, { measures }: Package): MeasureDetails[]
   })
 
 /** What a package costs, money; null as long as any of it is unknown. */
-const costOfPackage = (details: readonly MeasureDetails[]): PartPrice | null =>
+export const costOfPackage = (details: readonly MeasureDetails[]): PartPrice | null =>
   costsTogether(details.map((d) => d.costMoney))
 
 /** What a package costs the household, grants taken off; null as long as any of it is unknown. */

@@ -43,6 +43,8 @@ function likely(key: string, line: BookLine, price: number) {
     high: same ? price : Math.max(line.high, price),
   })
 }
+/** What a price is for. @example "per piece of 2.0 m" */
+const perText = (unit: string) => (unit ? `per ${unit.replace(/^pieces/, 'piece')}` : '')
 function remove(key: string) {
   const before = own.defaults
   const { [key]: gone, ...others } = book.value
@@ -84,40 +86,41 @@ async function onPick(event: Event) {
       </ul>
     </div>
     <ul v-if="lines.length">
-      <li
-        v-for="[key, line] in lines"
-        :key="key"
-        class="grid grid-cols-3 items-end gap-x-3 border-b border-line py-1.5 sm:grid-cols-[minmax(0,1fr)_6.5rem_6.5rem_6.5rem_2.75rem]"
-        :data-book="key"
-      >
-        <p class="pb-2.5 text-sm max-sm:col-span-3">
-          {{ line.name
-          }}<span class="caption block">{{ line.unit === 'h' ? 'an hour' : `for one: ${line.unit}` }}</span>
-        </p>
-        <NumberField
-          label="Low"
-          :schema="PriceEach.max(line.likely)"
-          :decimals="2"
-          :value="line.low"
-          @change="(v) => put(key, { ...line, low: v! })"
-        />
-        <NumberField
-          label="Likely"
-          :schema="PriceEach"
-          :decimals="2"
-          :value="line.likely"
-          @change="(v) => likely(key, line, v!)"
-        />
-        <NumberField
-          label="High"
-          :schema="PriceEach.min(line.likely)"
-          :decimals="2"
-          :value="line.high"
-          @change="(v) => put(key, { ...line, high: v! })"
-        />
-        <button class="tool tool-bare px-2" :aria-label="`Remove from price book: ${line.name}`" @click="remove(key)">
-          <Trash2 :size="17" />
-        </button>
+      <li v-for="[key, line] in lines" :key="key">
+        <div
+          role="group"
+          :aria-label="line.name"
+          class="grid grid-cols-3 items-end gap-x-3 border-b border-line py-1.5 sm:grid-cols-[minmax(0,1fr)_6.5rem_6.5rem_6.5rem_2.75rem]"
+          :data-book="key"
+        >
+          <p class="pb-2.5 text-sm max-sm:col-span-3">
+            {{ line.name }}<span class="caption block">{{ perText(line.unit) }}</span>
+          </p>
+          <NumberField
+            label="Low"
+            :schema="PriceEach.max(line.likely)"
+            :decimals="2"
+            :value="line.low"
+            @change="(v) => put(key, { ...line, low: v! })"
+          />
+          <NumberField
+            label="Likely"
+            :schema="PriceEach"
+            :decimals="2"
+            :value="line.likely"
+            @change="(v) => likely(key, line, v!)"
+          />
+          <NumberField
+            label="High"
+            :schema="PriceEach.min(line.likely)"
+            :decimals="2"
+            :value="line.high"
+            @change="(v) => put(key, { ...line, high: v! })"
+          />
+          <button class="tool tool-bare px-2" :aria-label="`Remove from price book: ${line.name}`" @click="remove(key)">
+            <Trash2 :size="17" />
+          </button>
+        </div>
       </li>
     </ul>
     <p v-else class="text-sm text-ink-soft">

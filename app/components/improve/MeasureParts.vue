@@ -90,7 +90,7 @@ async function keep(part: Part) {
       <BookMarked :size="17" />Take {{ toTake.length === 1 ? '1 price' : `${toTake.length} prices` }} from the price
       book
     </button>
-    <div class="mt-1 grid max-w-3xl grid-cols-2 items-start gap-3 sm:grid-cols-4">
+    <div class="mt-1 grid max-w-4xl grid-cols-2 items-start gap-3 sm:grid-cols-5">
       <NumberField
         label="Hours of work"
         :schema="shape.hours"
@@ -132,7 +132,7 @@ async function keep(part: Part) {
         :decimals="0"
         optional
         :value="measure.lifeYears"
-        :help="measure.lifeYears === null ? `Empty: usual ${lifeOf(measure).years} years, assumed.` : ''"
+        :help="measure.lifeYears === null ? `Empty: usual ${lifeOf(measure).years} yr, assumed.` : ''"
         @change="(v) => put('lifeYears', v)"
       />
     </div>

@@ -53,7 +53,7 @@ watch(
         <X :size="20" />
       </button>
     </div>
-    <p v-if="step" class="caption mb-2" data-depends>
+    <p v-if="step" class="caption mb-2 max-sm:min-h-10" data-depends>
       {{ step.assumed === 1 ? '1 value' : `${step.assumed} values` }} here still assumed<template
         v-if="step.money !== null && step.money < 0.5"
         >; the annual cost hardly depends on {{ step.assumed === 1 ? 'it' : 'them' }}</template

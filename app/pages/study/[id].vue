@@ -83,7 +83,7 @@ function open(at: StationName, on: string) {
     </p>
   </div>
   <div v-else class="mx-auto max-w-[84rem] px-3 pb-32 sm:px-4 lg:pb-10">
-    <header class="flex items-center gap-x-1 py-0.5 sm:gap-x-3 sm:py-2">
+    <header class="print:hidden flex items-center gap-x-1 py-0.5 sm:gap-x-3 sm:py-2">
       <NuxtLink to="/" class="tool tool-bare px-2" aria-label="All households"><ArrowLeft :size="20" /></NuxtLink>
       <h1 class="line-clamp-2 min-w-0 flex-1 text-base leading-5 sm:text-2xl" :title="table.study.name">
         {{ table.study.name }}
@@ -107,7 +107,7 @@ function open(at: StationName, on: string) {
       <p class="font-semibold">Change not accepted:</p>
       <p v-for="(f, i) in table.faults" :key="i">{{ f.path }}: {{ f.message }}</p>
     </div>
-    <div class="flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'sm:py-1'">
+    <div class="print:hidden flex items-start gap-2 border-y border-line-strong" :class="full ? 'py-2' : 'sm:py-1'">
       <div class="min-w-0 flex-1">
         <template v-if="full">
           <WaterLine v-if="drawn" :station="stage === 'survey' ? station : null" :chosen="chosen" @open="open" />
@@ -126,11 +126,11 @@ function open(at: StationName, on: string) {
         <ChevronUp v-if="full" :size="18" /><ChevronDown v-else :size="18" />
       </button>
     </div>
-    <div class="mt-2 grid gap-x-6 sm:mt-3 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
+    <div class="mt-2 grid gap-x-6 sm:mt-3 gap-y-4 lg:grid-cols-[minmax(0,1fr)_15rem] print:block">
       <div class="min-w-0">
         <nav
           aria-label="Stages of the visit"
-          class="flex border-line max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:border-t max-sm:bg-plaster-pale sm:mb-3 sm:gap-1 sm:border-b"
+          class="print:hidden flex border-line max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:border-t max-sm:bg-plaster-pale sm:mb-3 sm:gap-1 sm:border-b"
         >
           <NuxtLink
             v-for="s in STAGES"
@@ -146,9 +146,9 @@ function open(at: StationName, on: string) {
           <NuxtPage :station="station" :chosen="chosen" />
         </main>
       </div>
-      <RunningTotals id="totals" class="lg:sticky lg:top-2 lg:self-start" />
+      <RunningTotals id="totals" class="print:hidden lg:sticky lg:top-2 lg:self-start" />
     </div>
-    <TotalsBar class="lg:hidden" />
+    <TotalsBar class="lg:hidden print:hidden" />
     <p v-if="years.lastMs" class="sr-only" data-last-ms>{{ Math.round(years.lastMs) }}</p>
   </div>
 </template>

@@ -1,0 +1,103 @@
+import { paybackYears } from '../measures/payback'
+import type { PartPrice } from '../study/economics'
+import type { Package } from '../study/measures'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+import { figuresOfYear, savedOf } from '../year/figures'
+import type { YearResult } from '../year/result'
+import { type Appraisal, appraised } from './appraisal'
+import { appraisalRows } from './appraisal-words'
+import { type Brought } from './brought'
+import { costOfPackage, detailsOf } from './compare'
+import { LEVEL_WORDS } from './level-words'
+import { costText, paybackText } from './payback-words'
+import { figureRows } from './year-figure-words'
+
+/** Most packages that stand beside each other. */
+export const MOST_BESIDE = 4
+
+/** A package as a column, against the household as it stands. */
+export interface Column {
+  id: string
+  name: string
+  measures: string[]
+  result: YearResult
+  costMoney: PartPrice | null
+  appraisal: Appraisal | null
+  brought: Brought[]
+}
+
+/** @param brought what the package makes worse */
+export function columnOf(study: Study, pack: Package, now: YearResult, then: YearResult, brought: Brought[]): Column {
+  const details = detailsOf(study, pack)
+  const [from, to] = [figuresOfYear(now), figuresOfYear(then)]
+  return {
+    id: pack.id,
+    name: pack.name,
+    measures: pack.measures.map((m) => m.name),
+    result: then,
+    costMoney: costOfPackage(details),
+    appraisal: appraised(
+      study,
+      pack.measures,
+      details.map((d) => d.costMoney),
+      {
+        money: from.cost - to.cost,
+        kwh: from.inputKwh - to.inputKwh,
+        waitedMinutes: now.comfort.waitedMinutes - then.comfort.waitedMinutes,
+      },
+    ),
+    brought,
+  }
+}
+
+/** A line of the comparison: a cell for the household as it stands, and one for each package. */
+export interface Line {
+  name: string
+  cells: string[]
+}
+
+/** Packages in columns, the first cell for the household as it stands. */
+export function linesOf(now: YearResult, columns: readonly Column[], write: Display): Line[] {
+  const waiting = Math.min(now.comfort.waiting, ...columns.map((c) => c.result.comfort.waiting))
+  const base = figuresOfYear(now)
+  const figures = columns.map((c) => figuresOfYear(c.result))
+  const yearly = figureRows(waiting).map(({ key, name, write: text }): Line => ({
+    name,
+    cells: [text(write, base[key]), ...figures.map((f) => text(write, f[key]))],
+  }))
+  const saved = figureRows(waiting)
+    .filter((row) => row.key === 'cost' || row.key === 'inputKwh')
+    .map(({ key, saved: name, write: text }): Line => ({
+      name,
+      cells: ['', ...figures.map((f) => text(write, savedOf(base, f)[key]))],
+    }))
+  const money = columns.map((c) => new Map(c.appraisal ? appraisalRows(c.appraisal, write) : []))
+  const names = [...new Set(money.flatMap((m) => [...m.keys()]))]
+  return [
+    { name: 'Measures', cells: ['', ...columns.map((c) => c.measures.join('; ') || 'none')] },
+    ...yearly,
+    ...saved,
+    { name: 'Cost', cells: ['', ...columns.map((c) => costText(c.costMoney, write, 'not fully priced'))] },
+    {
+      name: 'Simple payback',
+      cells: [
+        '',
+        ...columns.map((c, i) =>
+          paybackText(paybackYears(c.appraisal && c.appraisal.netCost.likely, savedOf(base, figures[i]).cost)),
+        ),
+      ],
+    },
+    ...names.map((name) => ({ name, cells: ['', ...money.map((m) => m.get(name) ?? 'not priced')] })),
+    {
+      name: 'Made worse',
+      cells: [
+        '',
+        ...columns.map((c) => c.brought.map((b) => `${LEVEL_WORDS[b.level]}: ${b.title}`).join('; ') || 'no check'),
+      ],
+    },
+  ]
+}
+
+/** Whether every package says the same, and what is there too where it has a cell. */
+export const isSame = ({ cells }: Line): boolean => new Set(cells[0] === '' ? cells.slice(1) : cells).size === 1
