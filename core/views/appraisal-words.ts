@@ -40,7 +40,7 @@ export function appraisalAssumes(a: Appraisal, economics: Economics): string[] {
   const list = (names: readonly string[]) => names.join(', ')
   return [
     `Discount rate ${rate(outlook.discountPercent, economics.discountPercent)}, energy and water dearer by ${rate(outlook.growthPercent, economics.growthPercent)}, ${outlook.years} years${economics.years === null ? ' (usual)' : ''}.`,
-    'Bought again at the end of its service life; what is left of the last one counts by its share.',
+    'Replaced at the end of its service life; what is left of the last one counts by its share.',
     ...(a.usualLife.length ? [`Usual service life assumed: ${list(a.usualLife)}.`] : []),
     ...(a.upkeepNotAsked.length ? [`Upkeep not entered, none counted: ${list(a.upkeepNotAsked)}.`] : []),
   ]

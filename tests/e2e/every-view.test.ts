@@ -24,7 +24,7 @@ const VIEWS = [
     (s) => `${HOUSE}/survey?at=${s}`,
   ),
   `${HOUSE}/measure`,
-  `${HOUSE}/improve?view=sizes`,
+  ...['sizes', 'beside', 'work', 'claims'].map((view) => `${HOUSE}/improve?view=${view}`),
   `${HOUSE}/set`,
   ...['board', 'week', 'modes', 'day'].map((view) => `${HOUSE}/set?view=${view}`),
   `${HOUSE}/improve`,

@@ -16,6 +16,7 @@ const VIEWS = [
   ...['', 'board', 'week', 'modes', 'day'].map((view) => `set?view=${view}`),
   'improve',
   'improve?view=sizes',
+  'improve?view=beside',
 ]
 /** What browsers call good: the share of the window that moved times how far, summed up. */
 const GOOD = 0.1

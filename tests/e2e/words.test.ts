@@ -21,7 +21,7 @@ const VIEWS = [
   'measure',
   ...['', 'board', 'week', 'modes', 'schedule', 'day'].map((view) => `set?view=${view}`),
   'improve',
-  'improve?view=sizes',
+  ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]
 
 /** All that is read or heard on the page, text by text, but for what was typed into the study. */

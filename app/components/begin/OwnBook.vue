@@ -147,7 +147,7 @@ async function onPick(event: Event) {
       />
     </div>
     <div class="mt-2 flex flex-wrap gap-2">
-      <button class="tool" :disabled="!lines.length" @click="exportBook(book)">
+      <button class="tool" :disabled="!lines.length" data-export-book @click="exportBook(book)">
         <Download :size="18" />Export price book (CSV)
       </button>
       <button class="tool" @click="picker?.click()"><FileUp :size="18" />Import price book (CSV)</button>

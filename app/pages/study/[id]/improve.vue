@@ -101,7 +101,9 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
           <button class="tool" @click="add"><Plus :size="17" />Package</button>
           <button v-if="pack" class="tool tool-bare" @click="remove"><Trash2 :size="17" />Remove package</button>
           <template v-if="comparison">
-            <button class="tool tool-bare" @click="toCsv"><Download :size="17" />Export comparison (CSV)</button>
+            <button class="tool tool-bare" data-export-comparison @click="toCsv">
+              <Download :size="17" />Export comparison (CSV)
+            </button>
             <button class="tool tool-bare" @click="print"><Printer :size="17" />Print</button>
           </template>
         </div>
