@@ -1,6 +1,6 @@
 import type { Claim, ClaimBase } from '../study/claims'
 import type { MeasureKind, Package } from '../study/measures'
-import { cameInKwh, type EnergyGoes,energyGoes } from '../year/account/where-it-goes'
+import { cameInKwh, type EnergyGoes, energyGoes } from '../year/account/where-it-goes'
 import { drawnL, purchasedKwh, type YearResult } from '../year/result'
 import type { Ranges, Spread } from './ranges'
 

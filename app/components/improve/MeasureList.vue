@@ -44,8 +44,8 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
       />
     </ol>
     <p v-if="result && pack.measures.length" class="mt-2 pl-9">
-      Together, against as set: <b>{{ units.money(result.together) }}</b> a year<template
-        v-if="result.measures.length > 1"
+      Together, against {{ comparison?.asSet ? 'as set' : 'as found' }}: <b>{{ units.money(result.together) }}</b> a
+      year<template v-if="result.measures.length > 1"
         >. Stand-alone savings total {{ units.money(result.sumOfSingles) }}; savings interact, so they do not add
         up</template
       >. Cost: <b>{{ costText(result.costMoney, units, 'not fully priced') }}</b>, simple payback:
