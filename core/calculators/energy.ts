@@ -135,10 +135,56 @@ export const runningCost = defineCalculator({
         { label: 'Per day', formula: 'per hour × hours a day', value: perDay, unit: 'money', decimals: 2 },
         { label: 'Per year', formula: 'per day × 365', value: perDay * 365, unit: 'money', decimals: 2 },
       ],
-      notes: [],
+      notes: [
+        'Upper bound, not an estimate, where a thermostat switches the load: hours allowed by a timer are not hours on. The annual simulation counts those.',
+      ],
     }
   },
 })
+
+export const moneyHours = defineCalculator({
+  name: 'money-hours',
+  title: 'Run hours from a cost',
+  about: 'Hours a day that a stated cost would take, and whether it is meant per month or per year.',
+  source: 'hours = cost / (price × input × days)',
+  input: input(['costMoney', 'priceKwh', 'inputKw']),
+  results: {
+    hoursIfYear: { label: 'If it is the cost of a year', unit: 'h/day', decimals: 2 },
+    hoursIfMonth: { label: 'If it is the cost of a month', unit: 'h/day', decimals: 2 },
+    kwh: { label: 'Energy', quantity: 'energy' },
+    likely: { label: 'Likely period' },
+  },
+  example: { costMoney: 48, priceKwh: 0.3, inputKw: 3 },
+  work: ({ costMoney, priceKwh, inputKw }) => {
+    needsAbove('priceKwh', priceKwh, 0, 'nothing')
+    const kwh = costMoney / priceKwh
+    const hours = (days: number) => kwh / inputKw / days
+    const [hoursIfYear, hoursIfMonth] = [hours(365), hours(365 / 12)]
+    const likely = likelyPeriod(hoursIfYear, hoursIfMonth)
+    return {
+      out: { hoursIfYear, hoursIfMonth, kwh, likely },
+      steps: [
+        { label: 'Energy', formula: 'cost / price', value: kwh, quantity: 'energy' },
+        { label: 'Hours in all', formula: 'energy / input', value: kwh / inputKw, unit: 'h', decimals: 0 },
+        { label: 'A day, of a year', formula: 'hours / 365', value: hoursIfYear, unit: 'h/day', decimals: 2 },
+        { label: 'A day, of a month', formula: 'hours / 30.4', value: hoursIfMonth, unit: 'h/day', decimals: 2 },
+      ],
+      notes: [
+        `A hot water heater usually runs ${RUNS_H.least} to ${RUNS_H.most} h a day at full input; compare with the annual simulation of this household.`,
+        ...(likely === 'ask' ? ['Both, or neither, are believable: ask for the period.'] : []),
+      ],
+    }
+  },
+})
+
+/** Hours a day at full input that a heater of a household usually runs for hot water; from practice. */
+const RUNS_H = { least: 0.3, most: 6 }
+
+function likelyPeriod(ifYear: number, ifMonth: number): string {
+  const believable = (hours: number) => hours >= RUNS_H.least && hours <= RUNS_H.most
+  if (believable(ifYear) === believable(ifMonth)) return 'ask'
+  return believable(ifYear) ? 'year' : 'month'
+}
 
 export const pumpPower = defineCalculator({
   name: 'pump-power',

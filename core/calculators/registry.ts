@@ -1,5 +1,14 @@
 import type { Calculator } from './calculator'
-import { flowAtRiseSum, heaterSize, labelYear, meterRate, pumpPower, runningCost, waterPowerSum } from './energy'
+import {
+  flowAtRiseSum,
+  heaterSize,
+  labelYear,
+  meterRate,
+  moneyHours,
+  pumpPower,
+  runningCost,
+  waterPowerSum,
+} from './energy'
 import { fireIntoStore, stovePump } from './fire'
 import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
 import { drawOff, expansionVessel, reheat, storeLoss, thermosiphon } from './stores'
@@ -25,6 +34,7 @@ export const CALCULATORS: readonly Calculator[] = [
   loopLoss,
   pumpPower,
   runningCost,
+  moneyHours,
   labelYear,
   wasteYear,
   drainRecoverySum,

@@ -151,6 +151,10 @@ export const timeToHot = defineReading({
   },
 })
 
+/** Hotter than the setpoint by more than a thermometer and a steady thermostat explain, K. */
+const STEADY_K = THERMOMETER_K + 1
+const PASSING = 'Hotter than the setpoint: a passing value, or the dial is off. Measure again once it holds steady.'
+
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',
   title: 'Hot water temperature at an outlet',
@@ -186,7 +190,10 @@ export const tapTemperature = defineReading({
             quantity: 'temperature',
           },
         ],
-        notes: hotC > SAFETY.scalds.value ? ['Scald risk: check for a mixing valve and vulnerable occupants.'] : [],
+        notes: [
+          ...(hotC > SAFETY.scalds.value ? ['Scald risk: check for a mixing valve and vulnerable occupants.'] : []),
+          ...(!mixed && hotC > leavesC + STEADY_K ? [PASSING] : []),
+        ],
       },
       results: { hotC: { label: `At ${tap.name}`, quantity: 'temperature' } },
       verdict: {

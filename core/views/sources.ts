@@ -2,6 +2,8 @@ import type { Level } from '../checks/check'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { type Choice, heatSource, type How, sourcesFor } from '../household/edits/heat-source'
 import { putHeater } from '../household/edits/plant'
+import { beginHeatSource } from '../measures/begin'
+import { costOf } from '../measures/parts'
 import { type Carrier, CARRIER_NAMES } from '../money/carriers'
 import { displayOf } from '../study/display-of'
 import { carrierOf } from '../study/heater-kinds'
@@ -9,6 +11,7 @@ import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { purchasedKwh, type YearResult } from '../year/result'
+import { appraised } from './appraisal'
 import { type Sizes, sizes } from './sizes'
 
 /** A heat source as it would stand in a house, and the household with it. */
@@ -20,7 +23,16 @@ export interface SourceJob {
   level: Level
   /** What of it is assumed and decides its year, in words. */
   assumedFigures: string[]
+  /** Money a year for buying and fitting it over its service life, by the price book; null: not priced. */
+  boughtAYear: number | null
 }
+
+/** What a heat source costs a year over its life; null as long as a part of it is not priced. */
+function boughtAYear(study: Study, kind: HeaterKind, how: How, choice: Choice): number | null {
+  const measure = beginHeatSource(study, kind, how, 'source', choice)
+  return measure && (appraised(study, [measure], [costOf(study, measure)], NOTHING_SAVED)?.aYear ?? null)
+}
+const NOTHING_SAVED = { money: 0, kwh: 0, waitedMinutes: 0 }
 
 /** Every heat source that could serve the whole house instead of what is there or beside it, as it is chosen. */
 export function sourceJobs(
@@ -39,6 +51,7 @@ export function sourceJobs(
           how,
           heater,
           study: putHeater(study, replaces, heater, control, store),
+          boughtAYear: boughtAYear(study, kind, how, choiceOf(kind, how)),
           level: sized[how].find((s) => s.kind === kind)?.level ?? 'not checked',
           assumedFigures:
             'pvKwp' in heater
@@ -77,6 +90,8 @@ export interface SourceYear {
   /** Money a year less than now; negative: it costs more. What it costs to buy and fit is not in it. */
   savesMoney: number
   totalMoney: number
+  /** The same with what buying and fitting it costs a year over its service life; null: not priced. */
+  ownedMoney: number | null
   purchasedKwh: number
   /** kg a year less than now. */
   savesCo2Kg: number
@@ -98,6 +113,7 @@ export function sourceYear(study: Study, now: YearResult, job: SourceJob, then: 
     how: job.how,
     savesMoney: now.cost.total - then.cost.total,
     totalMoney: then.cost.total,
+    ownedMoney: job.boughtAYear === null ? null : then.cost.total + job.boughtAYear,
     purchasedKwh: purchasedKwh(then),
     savesCo2Kg: now.co2Kg - then.co2Kg,
     moreCoolDraws: then.comfort.unmetDraws - now.comfort.unmetDraws,
@@ -137,6 +153,9 @@ export function sourceSentences(year: SourceYear, write: Display): string[] {
   const names = assumedPrices.map((c) => CARRIER_NAMES[c].toLowerCase()).join(' and ')
   return [
     `${write.wholeMoney(year.totalMoney)} a year, ${against(year.savesMoney, write.wholeMoney)}.`,
+    year.ownedMoney === null
+      ? 'Purchase and work not priced.'
+      : `${write.wholeMoney(year.ownedMoney)} a year with purchase and work over its service life.`,
     `Purchased energy ${write.energy(year.purchasedKwh)}, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
     ...(even
       ? [

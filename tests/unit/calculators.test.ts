@@ -419,3 +419,19 @@ describe('an expansion vessel', () => {
     )
   })
 })
+
+describe('run hours from a cost', () => {
+  it('are money over price over input, and tell a month from a year', () => {
+    // 160 kWh at 3 kW are 53.3 h: nine minutes a day of a year, an hour and three quarters a day of a month.
+    const told = out('money-hours', { costMoney: 48, priceKwh: 0.3, inputKw: 3 })
+    expect(told.kwh).toBeCloseTo(160, 9)
+    expect(told.hoursIfYear).toBeCloseTo(160 / 3 / 365, 9)
+    expect(told.hoursIfMonth).toBeCloseTo((160 / 3 / 365) * 12, 9)
+    expect(told.likely).toBe('month')
+    expect(out('money-hours', { costMoney: 480, priceKwh: 0.3, inputKw: 3 }).likely).toBe('year')
+    expect(out('money-hours', { costMoney: 200, priceKwh: 0.3, inputKw: 3 }).likely).toBe('year')
+    // Believable either way.
+    expect(out('money-hours', { costMoney: 110, priceKwh: 0.3, inputKw: 3 }).likely).toBe('ask')
+    expect(fault('money-hours', { costMoney: 48, priceKwh: 0, inputKw: 3 })).toMatch(/must be above/)
+  })
+})

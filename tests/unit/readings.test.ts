@@ -292,6 +292,16 @@ describe('what readings say', () => {
     expect(offered(30)).not.toContain('pipes.recovery.effectiveness')
   })
 
+  it('hotter than the setpoint is a passing value, and behind a mixing valve nothing is said of it', () => {
+    const said = (study: Study, hotC: number, where: string) =>
+      judge(study, reading('tap-temperature', { hotC, where: 'near' }, where))!.worked.notes.join(' ')
+    const setC = controlsOf(harbourFlat).heaters[Object.keys(controlsOf(harbourFlat).heaters)[0]].setpointC
+    const tap = harbourFlat.pipes.taps[0].id
+    expect(said(harbourFlat, setC + 2, tap)).not.toMatch(/passing/)
+    expect(said(harbourFlat, setC + 12, tap)).toMatch(/passing value/)
+    expect(said(forestFarm, 70, 'shower')).not.toMatch(/passing/)
+  })
+
   it('behind a mixing valve a tap says nothing of the thermostat, and a store before a heater has its own', () => {
     expect(judge(forestFarm, reading('tap-temperature', { hotC: 50, where: 'near' }, 'shower'))!.offers).toEqual([])
     const solar = addHeater(addHeater(harbourFlat, 'solar'), 'element')

@@ -7,6 +7,7 @@ import { bagno } from '../../cli/program'
 import { demo, DEMOS } from '../../core/demos/index'
 import { applyAll } from '../../core/measures/apply'
 import { beginHeatSource } from '../../core/measures/begin'
+import { partsOf } from '../../core/measures/parts'
 import { displayOf } from '../../core/study/display-of'
 import { edited } from '../../core/study/edited'
 import { readStudy } from '../../core/study/read'
@@ -43,6 +44,20 @@ describe('a year with each heat source', () => {
         ).cost.total
       expect(at(study) / at(hill), heater.name).toBeCloseTo(1, 6)
     }
+  })
+
+  it('costs what is bought for it too, as far as that is priced', () => {
+    const bare = job('heat-pump')
+    expect(sourceYear(hill, now, bare, now).ownedMoney).toBeNull()
+    expect(sourceSentences(sourceYear(hill, now, bare, now), displayOf(hill))).toContain(
+      'Purchase and work not priced.',
+    )
+    const keys = partsOf(hill, beginHeatSource(hill, 'heat-pump', 'instead', 'm')!).map((p) => p.key)
+    const book = Object.fromEntries(keys.map((key) => [key, { low: 900, likely: 1000, high: 1500 }]))
+    const priced = edited(hill, ({ economics }) => void Object.assign(economics, { book, discountPercent: 0 }))
+    const there = sourceJobs(priced).find((j) => j.kind === 'heat-pump' && j.how === 'instead')!
+    // A thousand for each part, over fifteen years without interest.
+    expect(sourceYear(priced, now, there, now).ownedMoney).toBeCloseTo(now.cost.total + (1000 * keys.length) / 15, 6)
   })
 
   it('has no break-even where the house lives on the same carrier', () => {

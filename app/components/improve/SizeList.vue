@@ -138,8 +138,8 @@ function add(kind: Sized['kind'], how: How) {
         <button class="tool" @click="stop">Stop</button>
       </template>
       <p v-if="sourced && most === 0" role="status" class="caption">
-        Sorted by running cost; failed sources last. Purchase and installation are not included: add one as a measure
-        and enter its price. {{ refused ? `${refused} could not be simulated.` : '' }}
+        Sorted by running cost; failed sources last. Purchase and work are told apart, where the price book has them:
+        add one as a measure and enter its price. {{ refused ? `${refused} could not be simulated.` : '' }}
       </p>
     </div>
     <details v-if="open" class="mt-4" data-answer>
