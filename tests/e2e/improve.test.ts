@@ -60,7 +60,7 @@ describe('a package of measures', () => {
       expect(await onLine(kind, 'Simple payback')).toBe('not priced')
       expect(pack.measures[i]!.costMoney).toBeNull()
     }
-    expect(pack.measures[1]!.parts.map((p) => p.key)).toContain('unit')
+    expect(pack.measures[1]!.parts.map((p) => p.key)).toContain('drain unit upright')
     expect(errors).toEqual([])
   })
 

@@ -97,7 +97,7 @@ describe('what is begun', () => {
       fc.property(randomStudy, (study) => {
         for (const kind of measuresFor(study)) {
           const measure = beginMeasure(study, kind, 'one')
-          sound({ ...study, packages: [{ id: 'p', name: 'P', measures: [measure] }] })
+          sound({ ...study, claims: [], packages: [{ id: 'p', name: 'P', measures: [measure] }] })
           sound(apply(study, measure))
         }
         expect(Drain.safeParse(assumedDrain(study)).success).toBe(true)

@@ -45,7 +45,7 @@ describe('measures, on every demo', () => {
     (_, study) => {
       for (const m of allOf(study)) {
         const after = apply(study, m)
-        const proposed = { ...study, packages: [{ id: 'p', name: 'p', measures: [m] }] }
+        const proposed = { ...study, claims: [], packages: [{ id: 'p', name: 'p', measures: [m] }] }
         for (const s of [proposed, after]) expect(Study.safeParse(s).success, `${m.kind} ${m.name}`).toBe(true)
         const { residual, input, flows } = firstDays(after, DAYS)
         const moved = input + flows.recovered + flows.renewable + flows.ambient + Math.abs(flows.storedChange)

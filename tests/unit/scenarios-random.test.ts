@@ -19,6 +19,7 @@ const quick = randomStudy
       s.people.uses = s.people.uses.slice(0, 2)
       // A measure may be about one of the others.
       s.packages = []
+      s.claims = []
     }),
   )
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DataSourceFields from '~/components/fields/DataSourceFields.vue'
+import EfficiencyFields from '~/components/fields/EfficiencyFields.vue'
 import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
@@ -15,9 +16,8 @@ import { useStudy } from '~/stores/study'
 import { FLOW_OF_PUMP } from '~/utils/heater-rows'
 import { HEATER_ROWS } from '~/utils/heater-rows'
 import { PLACE_NAMES } from '~/utils/places'
-import { efficiencyAt } from '~~/core/heaters/efficiency'
 import { circuitFlow, riseAt } from '~~/core/heaters/fire'
-import { ASSUMED_FIRE_PUMP, assumedBackup, assumedEfficiency } from '~~/core/household/defaults/assumed-heaters'
+import { ASSUMED_FIRE_PUMP, assumedBackup } from '~~/core/household/defaults/assumed-heaters'
 import { withPrices } from '~~/core/household/edits/plant'
 import { outputFromPlate } from '~~/core/household/plate'
 import { reservoirDay } from '~~/core/household/reservoir-day'
@@ -67,8 +67,6 @@ const fuels = computed(() =>
 )
 const burn = (fuel: string) => table.replace((s) => withPrices(withValueAt(s, at('carrier'), fuel)))
 const efficiency = computed(() => efficiencyOf(props.heater))
-const fixedShare = BoilerCoil.shape.efficiency.options[1].shape.share
-const shift = BoilerCoil.shape.efficiency.options[0].shape.shift
 const backupShape = HeatPump.shape.backup.options
 const BACKUP_NAMES: Record<Backup['by'], string> = {
   'top of store': 'cylinder top below setpoint',
@@ -220,41 +218,13 @@ const circuit = computed(() => {
         @change="(v) => putControl('keepHot', v === 'on')"
       />
     </template>
-    <template v-if="efficiency">
-      <ChoiceField
-        label="Efficiency"
-        :value="efficiency.kind"
-        :choices="[
-          { value: 'condensing', name: 'Condensing' },
-          { value: 'fixed', name: 'Fixed efficiency' },
-        ]"
-        @change="(v) => put('efficiency', assumedEfficiency(v))"
-      />
-      <NumberField
-        v-if="efficiency.kind === 'fixed'"
-        label="Efficiency, gross, 0 to 1"
-        :schema="fixedShare"
-        :value="efficiency.share"
-        :origin="table.origin(at('efficiency'))"
-        @change="(v) => put('efficiency', { kind: 'fixed', share: v })"
-      />
-      <template v-else>
-        <NumberField
-          label="Efficiency correction"
-          :decimals="3"
-          :schema="shift"
-          :value="efficiency.shift"
-          :origin="table.origin(at('efficiency'))"
-          help="Measured minus standard curve; 0 = standard curve"
-          @change="(v) => put('efficiency', { kind: 'condensing', shift: v })"
-        />
-        <p class="caption self-end pb-2">
-          {{ Math.round(efficiencyAt(efficiency, 30, carrierOf(heater)) * 100) }}% at a return of
-          {{ units.temperature(30) }}, {{ Math.round(efficiencyAt(efficiency, 60, carrierOf(heater)) * 100) }}% at
-          {{ units.temperature(60) }}
-        </p>
-      </template>
-    </template>
+    <EfficiencyFields
+      v-if="efficiency"
+      :efficiency="efficiency"
+      :carrier="carrierOf(heater)"
+      :origin="table.origin(at('efficiency'))"
+      @change="(v) => put('efficiency', v)"
+    />
     <NumberField
       v-for="r in HEATER_ROWS[heater.kind]"
       :key="r.path"

@@ -64,26 +64,34 @@ function chosen(study: Study, heater: Heater, choice: Choice): Heater {
   } as Heater
 }
 
+/** What stays when a heater gives way to a newer one of its kind: how large it is, and what it is connected to. */
+const STAYS = ['outputKw', 'minOutputKw', 'powerKw', 'units', 'phases', 'coil', 'primary', 'height', 'air', 'supply']
+
+function asLargeAs(newer: Heater, old: Heater): Heater {
+  const stays = Object.entries(old).filter(([key]) => STAYS.includes(key) && key in newer)
+  return { ...newer, ...structuredClone(Object.fromEntries(stays)), name: `${newer.name}, new` }
+}
+
 /** Kinds of heater that could stand there in the place of the one that supplies, or beside it. */
 export const sourcesFor = (study: Study, how: How): HeaterKind[] =>
   HEATER_KINDS.filter((kind) => heatSource(study, kind, how) !== null)
+
+/** What serves one tap takes nobody's place, what heats as it runs none of the sun's, and a network has to be there. */
+const canStand = ({ site }: Study, kind: HeaterKind, how: How): boolean =>
+  (how === 'beside' || (HEATERS[kind].heats !== 'tap' && HEATERS[kind].thermostat)) &&
+  !(HEATERS[kind].source === 'network' && site.networks.heat === false)
 
 /** A heat source as it is begun, or null where its kind cannot stand there. */
 export function heatSource(study: Study, kind: HeaterKind, how: How, choice: Choice = {}): HeatSource | null {
   const { heaters, store } = study.plant
   const supplying = heaters.find((h) => h.id === supplyOf(study).heaterId)!
-  // What serves one tap takes nobody's place, and what heats as it runs none of the sun's.
-  if (how === 'instead' && (HEATERS[kind].heats === 'tap' || !HEATERS[kind].thermostat || kind === supplying.kind))
-    return null
-  if (HEATERS[kind].source === 'network' && study.site.networks.heat === false) return null
+  if (!canStand(study, kind, how)) return null
   const replaces = how === 'instead' ? [supplying.id] : []
   const id = freshId(kind, namedHeaters(study))
   const place = store?.place ?? supplying.place
-  const heater = chosen(
-    study,
-    assumedHeater(kind, id, place, farFreeTap(study), store?.litres ?? ASSUMED_STORE_L),
-    choice,
-  )
+  const begun = assumedHeater(kind, id, place, farFreeTap(study), store?.litres ?? ASSUMED_STORE_L)
+  const newer = how === 'instead' && kind === supplying.kind
+  const heater = chosen(study, newer ? asLargeAs(begun, supplying) : begun, choice)
   if (refusesPut(study, replaces, heater) !== null) return null
   // What takes over a store keeps it as warm as it was kept.
   const alike = HEATERS[supplying.kind].heats === HEATERS[kind].heats && hasSetpoint(supplying)
