@@ -1,5 +1,6 @@
 import { ALWAYS, everyDay, type Schedule } from '../calendar/week'
 import { checksOf } from '../checks/catalogue'
+import { misfits } from '../household/grid'
 import { warmUpVolumeTo } from '../household/lookups'
 import { storeThermostat } from '../household/supply'
 import { standingUa } from '../stores/standing-loss'
@@ -186,7 +187,10 @@ class Search {
     // What always on does not keep no windows keep: then they have to keep as much as that.
     this.least = Math.min(this.goal.shareWarm, always.warm)
     this.best = always
-    await this.tryAll([this.planNow()])
+    // What is set counts as an answer where the controller can hold it: a slip of the pen may have been entered as found.
+    const now = this.planNow()
+    if ([now.loop, now.heater].every((week) => week === null || misfits(grid, week).length === 0))
+      await this.tryAll([now])
 
     const draws = drawsOfYear(study.people, study.site)
     const lead = {

@@ -40,7 +40,6 @@ const shift = BoilerCoil.shape.efficiency.options[0].shape.shift
       :schema="shift"
       :value="efficiency.shift"
       :origin="origin"
-      help="Measured minus standard curve; 0 = standard curve"
       @change="(v) => emit('change', { kind: 'condensing', shift: v! })"
     />
     <p class="caption self-end pb-2">
