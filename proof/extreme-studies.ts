@@ -61,6 +61,7 @@ export const EXTREMES: [string, Study][] = [
       for (const tap of s.pipes.taps) tap.runId = 'r199'
       s.pipes.loop!.returnConnectionRunId = 'r199'
       s.packages = []
+      s.claims = []
     }),
   ],
   [
@@ -104,6 +105,7 @@ export const extremeStudy: fc.Arbitrary<Study> = fc
       const habits = s.people.uses.slice(0, 10)
       // Measures name habits by ids that are no more; these years are without packages.
       s.packages = []
+      s.claims = []
       s.people.uses = Array.from({ length: copies }, (_, k) =>
         habits.map((h) => ({ ...h, id: `${h.id.slice(0, 30)}-${k}`, use: { kind: 'timed' as const, minutes } })),
       ).flat()

@@ -288,7 +288,7 @@ export const mountainRefuge: Study = {
           id: 'jacket',
           name: 'Cylinder jacket, 80 mm',
           ...NOT_PRICED,
-          partPrices: { 'jacket 0.037 80': 95 },
+          partPrices: { 'jacket 0,037 80': 95 },
           insulation: { lambdaWMK: 0.037, thicknessMm: 80 },
           coveredShare: 0.8,
         },

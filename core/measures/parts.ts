@@ -213,6 +213,8 @@ const offered = (money: number): PartPrice => ({ low: money, likely: money, high
 export const partsOf = (study: Study, measure: Measure): Part[] =>
   withHours((PARTS[measure.kind] as (study: Study, measure: Measure) => Bare[])(study, measure), measure)
     .filter((part) => part.count > 0)
+    // A path of the study parts its names by dots.
+    .map((part) => ({ ...part, key: part.key.replaceAll('.', ',') }))
     .map((part): Part => {
       if (Object.hasOwn(measure.partPrices, part.key))
         return { ...part, priceEach: offered(measure.partPrices[part.key]), priceFrom: 'offer' }

@@ -1,8 +1,12 @@
 import { z } from '../schema/zod'
 import { between, Day, Note } from './fields'
 
-/** Names a part by what decides its price, so that the price goes when the part is another. @example "foam copper-l 3/4 0.038 20" */
-export const PartKey = z.string().min(1).max(80)
+/** Names a part by what decides its price, so that the price goes when the part is another. @example "foam copper-l 3/4 0,038 20 m" */
+export const PartKey = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[^.]*$/, 'a key without a point')
 
 /** Most that one of a part costs, money. */
 export const PriceEach = between(0, 100_000)

@@ -187,6 +187,7 @@ describe('the price book', () => {
     ['key,name,likely\na,Foam,3\na,Foam,4', /line 3: "a" stands there twice/],
     ['key,name,low,likely,high\na,Foam,5,4,6', /line 2: low, likely and high in this order/],
     ['key,name,likely\na,Foam,-3', /line 2/],
+    ['key,name,likely\na.b,Foam,3', /line 2: the key has a point/],
     ['', /no column/],
   ])('refuses %j by its line', (text, says) => {
     const read = readBook(text)

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { documentFault } from '../../schema/words'
-import { MOST_BOOK } from '../../study/economics'
+import { MOST_BOOK, PartKey } from '../../study/economics'
 import { type Fault, refused, type Result } from '../../units/result'
 import { BookLine, type EngineerDefaults } from './defaults'
 
@@ -54,6 +54,8 @@ export function readBook(text: string): Result<Book> {
     }
     const read = BookLine.safeParse(line)
     if (!row.key?.trim()) faults.push({ path, message: 'no key: it names the part' })
+    else if (!PartKey.safeParse(row.key.trim()).success)
+      faults.push({ path, message: 'the key has a point or is longer than 80 characters. Accepts keys as exported' })
     else if (Object.hasOwn(book, row.key.trim()))
       faults.push({ path, message: `"${row.key.trim()}" stands there twice` })
     else if (read.success) book[row.key.trim()] = read.data

@@ -46,7 +46,7 @@ export const from10 = (doc: Doc): Doc => ({
       ...m,
       partPrices: Object.fromEntries(
         Object.entries(object(m.partPrices)).map(([key, price]) => [
-          partKey(key, m, doc.units),
+          partKey(key, m, doc.units).replaceAll('.', ','),
           partPrice(key, price, doc.units),
         ]),
       ),
