@@ -154,7 +154,7 @@ export async function giveFiles(page: Page, ...contents: (string | object)[]): P
     writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content))
     return path
   })
-  const input = await page.waitForSelector('input[type="file"]')
+  const input = await page.waitForSelector('input[type="file"]:not([accept=".csv,text/csv"])')
   await (input as unknown as ElementHandle<HTMLInputElement>).uploadFile(...paths)
 }
 
