@@ -11,7 +11,8 @@ beforeAll(async () => void ({ browser, close } = await openBrowser()))
 afterAll(() => close())
 
 /** Units that only the other system writes. kWh and W stand for electricity in both. */
-const METRIC = /°C|\d\s?K\b|\bL\b|L\/min|m³|\bmm\b|W\/m|W\/K|\bkW\b|\bbar\b|\bkg\b|mg\/L|\d\s?m\b|\blitres?\b/
+/** A pipe of copper may be of type L. */
+const METRIC = /°C|\d\s?K\b|(?<!type )\bL\b|L\/min|m³|\bmm\b|W\/m|W\/K|\bkW\b|\bbar\b|\bkg\b|mg\/L|\d\s?m\b|\blitres?\b/
 const US = /°F|\bgal\b|\bgpm\b|[Bb]tu|\btherms?\b|\bft\b|\bpsi\b|\blb\b|\bgpg\b|\d\s?(?:am|pm)\b/
 const STATIONS = ['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices']
 
