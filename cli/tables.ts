@@ -208,7 +208,7 @@ export function sourcesTable(study: Study, now: YearResult, years: readonly (Sou
     `${y.name}, ${y.how === 'instead' ? 'replacement' : 'additional'}\n${sourceSentences(y, d)
       .map((sentence) => `    ${sentence}\n`)
       .join('')}`
-  return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as set; purchase and installation not included\n\n${years.map(of).join('')}`
+  return `${study.name}: ${d.wholeMoney(now.cost.total)} a year as set; sorted by running cost\n\n${years.map(of).join('')}`
 }
 
 /** What a household's year may be, what a package may save of it, and what to find out next. */

@@ -4,38 +4,33 @@ import { cameInKwh, type EnergyGoes, energyGoes } from '../year/account/where-it
 import { drawnL, purchasedKwh, type YearResult } from '../year/result'
 import type { Ranges, Spread } from './ranges'
 
+const LOSSES = ['runs', 'loop', 'standing', 'conversion'] as const
+const LESS_USED = ['useful', 'runs', 'standing', 'conversion'] as const
+
 /** Where the energy goes that a kind of measure can save at all: no more than that is within its reach. */
 const REACHES: Record<MeasureKind, readonly (keyof EnergyGoes)[]> = {
   'insulate-runs': ['runs', 'loop', 'conversion'],
   jacket: ['standing', 'conversion'],
-  setpoint: ['runs', 'loop', 'standing', 'conversion'],
-  'heater-schedule': ['runs', 'loop', 'standing', 'conversion'],
-  'heater-control': ['runs', 'loop', 'standing', 'conversion'],
-  'loop-mode': ['runs', 'loop', 'standing', 'conversion'],
-  'loop-schedule': ['runs', 'loop', 'standing', 'conversion'],
-  'tap-flow': ['useful', 'runs', 'standing', 'conversion'],
-  'stop-when-warm': ['useful', 'runs', 'standing', 'conversion'],
-  'mend-drip': ['useful', 'runs', 'standing', 'conversion'],
-  'shorter-draws': ['useful', 'runs', 'standing', 'conversion'],
-  'bath-to-shower': ['useful', 'runs', 'standing', 'conversion'],
-  repipe: ['runs', 'loop', 'standing', 'conversion'],
-  'own-run': ['runs', 'loop', 'standing', 'conversion'],
-  'move-heater': ['runs', 'loop', 'standing', 'conversion'],
+  setpoint: LOSSES,
+  'heater-schedule': LOSSES,
+  'heater-control': LOSSES,
+  'loop-mode': LOSSES,
+  'loop-schedule': LOSSES,
+  'tap-flow': LESS_USED,
+  'stop-when-warm': LESS_USED,
+  'mend-drip': LESS_USED,
+  'shorter-draws': LESS_USED,
+  'bath-to-shower': LESS_USED,
+  repipe: LOSSES,
+  'own-run': LOSSES,
+  'move-heater': LOSSES,
   'drain-recovery': ['useful', 'standing', 'conversion'],
-  'heat-source': ['useful', 'runs', 'loop', 'standing', 'conversion'],
+  'heat-source': ['useful', ...LOSSES],
 }
-/** Kinds that use less water, beyond what runs off before it is hot. */
-const SAVES_WATER: readonly MeasureKind[] = [
-  'tap-flow',
-  'stop-when-warm',
-  'mend-drip',
-  'shorter-draws',
-  'bath-to-shower',
-]
 
 /** The figure of a year that a claim is held against: money, kWh that are bought, or litres. */
-export type ClaimFigure = 'cost' | 'inputKwh' | 'waterL'
-export const CLAIM_FIGURE: Record<ClaimBase, ClaimFigure> = {
+type ClaimFigure = 'cost' | 'inputKwh' | 'waterL'
+const CLAIM_FIGURE: Record<ClaimBase, ClaimFigure> = {
   cost: 'cost',
   energy: 'inputKwh',
   'standing-loss': 'inputKwh',
@@ -43,16 +38,8 @@ export const CLAIM_FIGURE: Record<ClaimBase, ClaimFigure> = {
   water: 'waterL',
 }
 
-export const CLAIM_VERDICTS = [
-  'of what?',
-  'per what?',
-  'out of reach',
-  'optimistic',
-  'plausible',
-  'cautious',
-  'not judged',
-] as const
-export type ClaimVerdict = (typeof CLAIM_VERDICTS)[number]
+export type ClaimVerdict =
+  'of what?' | 'per what?' | 'out of reach' | 'optimistic' | 'plausible' | 'cautious' | 'not judged'
 
 export interface JudgedClaim {
   verdict: ClaimVerdict
@@ -86,8 +73,8 @@ function wholeOf(base: ClaimBase, year: YearResult): number {
 /** The most that a package can save of a figure, whatever it is made of: all that its measures reach. */
 function reachOf(figure: ClaimFigure, { measures }: Package, year: YearResult): number {
   const kinds = measures.map((m) => m.kind)
-  const savesWater = kinds.some((k) => SAVES_WATER.includes(k))
-  const water = savesWater ? drawnL(year.water) : year.water.toWasteL
+  // What uses less hot water saves of all of it; the rest only what runs off before it is hot.
+  const water = kinds.some((k) => REACHES[k] === LESS_USED) ? drawnL(year.water) : year.water.toWasteL
   if (figure === 'waterL') return water
   const reached = new Set(kinds.flatMap((k) => REACHES[k]))
   const goes = energyGoes(year)

@@ -1,11 +1,13 @@
 import { outlookOf } from '../household/outlook'
 import { applyAll } from '../measures/apply'
+import { boughtAt } from '../measures/bought'
 import { lifeOf } from '../measures/life'
 import { costOf, partsOf } from '../measures/parts'
 import { paybackYears } from '../measures/payback'
 import { presentWorth, yearlyCost } from '../money/appraisal'
 import type { Measure } from '../study/measures'
 import type { Study } from '../study/study'
+import { dependsOn } from '../year/depends-on'
 import type { YearResult } from '../year/result'
 import type { Simulator } from './optimise-schedule'
 
@@ -18,10 +20,10 @@ interface Option {
 }
 
 /** Says what is against a set of measures, by the year with them; nothing: it may be advised. */
-export type Refusals = (measures: readonly Measure[], then: YearResult) => Promise<readonly string[]>
+type Refusals = (measures: readonly Measure[], then: YearResult) => Promise<readonly string[]>
 
 /** A measure at its place in the order of work. */
-export interface WorkStep {
+interface WorkStep {
   measure: Measure
   /** Money a year that it saves after those before it, and what it costs, money. */
   saves: number
@@ -53,24 +55,29 @@ function optionOf(study: Study, measure: Measure): Option {
   const byHand = measure.costMoney === null && partsOf(study, measure).length === 0
   const cost = byHand ? { likely: 0 } : costOf(study, measure)
   if (!cost) return { measure, cost: null, aYear: 0 }
-  const grant = Math.min(measure.grantMoney ?? 0, cost.likely)
-  const bought = { cost: cost.likely, grant, lifeYears: lifeOf(measure).years, upkeepAYear: measure.upkeepAYear ?? 0 }
+  const bought = boughtAt(measure, cost.likely)
   return {
     measure,
-    cost: cost.likely - grant,
+    cost: bought.cost - bought.grant,
     aYear: yearlyCost(bought, outlookOf(study.economics).discountPercent / 100),
   }
 }
 
-/** Whether two measures cannot be done together: they set the same thing, or one takes away what the other is about. */
-export function exclude(a: Measure, b: Measure): boolean {
+/** What a year depends on, to nine digits: two ways to one household differ in the last ones. */
+const roughly = (study: Study) =>
+  dependsOn(study).replace(/-?\d+\.\d+(e-?\d+)?/g, (figure) => Number(figure).toPrecision(9))
+
+/**
+ * Whether two measures cannot be done together: two of a kind are about the same thing, one takes away what the other sets, or
+ * it matters which of them is done first, so that one undoes part of the other.
+ */
+export function exclude(study: Study, a: Measure, b: Measure): boolean {
   const target = (m: Measure) =>
     'heaterId' in m ? m.heaterId : 'tapId' in m ? m.tapId : 'runId' in m ? m.runId : m.kind
-  if (a.kind === b.kind && a.kind !== 'insulate-runs' && target(a) === target(b)) return true
+  if (a.kind === b.kind) return a.kind !== 'insulate-runs' && target(a) === target(b)
   const gone = (source: Measure, m: Measure) =>
     source.kind === 'heat-source' && 'heaterId' in m && source.replaces.includes(m.heaterId)
-  const off = (mode: Measure, m: Measure) => mode.kind === 'loop-mode' && m.kind === 'loop-schedule'
-  return gone(a, b) || gone(b, a) || off(a, b) || off(b, a)
+  return gone(a, b) || gone(b, a) || roughly(applyAll(study, [a, b])) !== roughly(applyAll(study, [b, a]))
 }
 
 type Known = YearResult | null
@@ -86,7 +93,6 @@ export async function orderOfWork(
   base: YearResult,
   simulate: Simulator,
   refusals: Refusals,
-  onProgress: (years: number) => void = () => {},
 ): Promise<OrderOfWork> {
   const options = measures.map((m) => optionOf(study, m))
   const known = new Map<string, Known>([['', base]])
@@ -99,7 +105,6 @@ export async function orderOfWork(
     const wanted = [...new Map(sets.map((s) => [keyOf(s), s])).entries()].filter(([key]) => !known.has(key))
     const all = await simulate(wanted.map(([, set]) => applyAll(study, inOrder(set))))
     wanted.forEach(([key], i) => known.set(key, all[i]))
-    onProgress(known.size - 1)
   }
   const moneyOf = (set: readonly number[]) => {
     const year = known.get(keyOf(set))
@@ -126,7 +131,9 @@ export async function orderOfWork(
   }
 
   const priced = options.flatMap((o, i) => (o.cost === null ? [] : [i]))
-  const fit = (set: readonly number[], i: number) => set.every((k) => !exclude(measures[k], measures[i]))
+  const apart = measures.map((a, i) => measures.map((b, k) => (k < i ? exclude(study, a, b) : false)))
+  const excluded = (i: number, k: number) => apart[Math.max(i, k)][Math.min(i, k)]
+  const fit = (set: readonly number[], i: number) => set.every((k) => !excluded(k, i))
   const few = priced.flatMap((a) => [[a], ...priced.filter((b) => b > a && fit([a], b)).map((b) => [a, b])])
   await years(few)
   const first = await best(few, 0)
@@ -174,7 +181,7 @@ export async function orderOfWork(
     await years(out.filter((i) => fit(set, i)).map((i) => [...set, i]))
     return Promise.all(
       out.map(async (i) => {
-        const rival = set.find((k) => exclude(measures[k], measures[i]))
+        const rival = set.find((k) => excluded(k, i))
         if (rival !== undefined) return { measure: measures[i], why: [`In its place: ${measures[rival].name}.`] }
         const whole = [...set, i]
         const why = [...(await refusedBy(whole))]

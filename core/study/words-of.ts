@@ -2,7 +2,7 @@ import { inWordsOf } from '../words/dialect'
 import type { Study } from './study'
 
 /** Texts of which parts are told in sentences, and texts that are told whole. */
-const NAMES = new Set(['name', 'watchedBy', 'testedBy', 'source', 'conditions'])
+const NAMES = new Set(['name', 'watchedBy', 'testedBy', 'source', 'conditions', 'who', 'bookFrom'])
 const WHOLE = new Set(['note', 'text', 'by', 'why'])
 
 /** What somebody has typed into a study: it is said as it was typed, in any study. */

@@ -1,10 +1,12 @@
 import { type Outlook, USUAL_OUTLOOK } from '../household/outlook'
 import type { Economics } from '../study/economics'
 import type { Display } from '../units/display'
+import { percentText } from '../units/percent'
 import type { Appraisal } from './appraisal'
 import { costText } from './payback-words'
 
-const percent = (x: number) => `${Number(x.toFixed(2))}%`.replace('-', '−')
+/** A rate that is kept in percent. */
+const percent = (x: number) => percentText(x / 100, 2)
 
 /** What a package is worth, figure by figure: its name and how it is written. */
 export function appraisalRows(a: Appraisal, write: Display): [name: string, text: string][] {

@@ -1,9 +1,12 @@
 import { type Outlook, outlookOf } from '../household/outlook'
+import { boughtAt, ownCost } from '../measures/bought'
 import { lifeOf } from '../measures/life'
-import { paidFor, presentWorth, yearlyCost } from '../money/appraisal'
+import { paybackYears } from '../measures/payback'
+import { type Bought, paidFor, presentWorth, yearlyCost } from '../money/appraisal'
 import type { PartPrice } from '../study/economics'
 import type { Measure } from '../study/measures'
 import type { Study } from '../study/study'
+import { purchasedKwh, type YearResult } from '../year/result'
 
 /** What a package changes in a year, less is positive: money, kWh that are bought, minutes that are waited. */
 export interface YearSaved {
@@ -12,11 +15,20 @@ export interface YearSaved {
   waitedMinutes: number
 }
 
+/** What is saved from one year to another. */
+export const yearSaved = (from: YearResult, to: YearResult): YearSaved => ({
+  money: from.cost.total - to.cost.total,
+  kwh: purchasedKwh(from) - purchasedKwh(to),
+  waitedMinutes: from.comfort.waitedMinutes - to.comfort.waitedMinutes,
+})
+
 /** A package weighed over the years: what is paid for it against what it saves. */
 export interface Appraisal {
   outlook: Outlook
   /** What all of it costs less what somebody else pays, money. */
   netCost: PartPrice
+  /** Years until its saving has paid for that; Infinity: never. */
+  paybackYears: number
   /** Grants that were counted, money. */
   grants: number
   /** Money a year for it over the life of each measure, upkeep with it. */
@@ -32,15 +44,11 @@ export interface Appraisal {
   upkeepNotAsked: string[]
 }
 
-/** What the household pays of a sum: what somebody else pays is off it, but no more than all of it. */
-export const lessGrant = (money: number, { grantMoney }: Pick<Measure, 'grantMoney'>): number =>
-  Math.max(0, money - (grantMoney ?? 0))
-
 /** What measures cost the household, grants taken off; null as long as one of them is not priced. */
 export function netCost(measures: readonly Measure[], costs: readonly (PartPrice | null)[]): PartPrice | null {
   const known = costs.filter((c) => c !== null)
   if (known.length < costs.length) return null
-  const sum = (of: keyof PartPrice) => known.reduce((s, c, i) => s + lessGrant(c[of], measures[i]), 0)
+  const sum = (of: keyof PartPrice) => known.reduce((s, c, i) => s + ownCost(measures[i], c[of]), 0)
   return { low: sum('low'), likely: sum('likely'), high: sum('high') }
 }
 
@@ -56,21 +64,16 @@ export function appraised(
   const outlook = outlookOf(study.economics)
   const { years } = outlook
   const [d, growth] = [outlook.discountPercent / 100, outlook.growthPercent / 100]
-  const at = (which: keyof PartPrice) =>
-    measures.map((m, i) => ({
-      cost: costs[i]![which],
-      grant: Math.min(m.grantMoney ?? 0, costs[i]![which]),
-      lifeYears: lifeOf(m).years,
-      upkeepAYear: m.upkeepAYear ?? 0,
-    }))
+  const at = (which: keyof PartPrice) => measures.map((m, i) => boughtAt(m, costs[i]![which]))
   const [low, likely, high] = [at('low'), at('likely'), at('high')]
-  const sum = <T>(of: readonly T[], value: (x: T) => number) => of.reduce((s, x) => s + value(x), 0)
+  const sum = (of: readonly Bought[], value: (b: Bought) => number) => of.reduce((s, b) => s + value(b), 0)
   const saves = presentWorth(saved.money, years, d, growth)
-  const worth = (bought: typeof likely) => saves - sum(bought, (b) => paidFor(b, years, d))
+  const worth = (bought: readonly Bought[]) => saves - sum(bought, (b) => paidFor(b, years, d))
   const aYear = sum(likely, (b) => yearlyCost(b, d))
   return {
     outlook,
     netCost: net,
+    paybackYears: paybackYears(net.likely, saved.money)!,
     grants: sum(likely, (b) => b.grant),
     aYear,
     netPresentValue: { low: worth(high), likely: worth(likely), high: worth(low) },

@@ -10,7 +10,7 @@ import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
 import { changeOf, figuresOfYear, savedOf, type YearFigures } from '../year/figures'
 import type { YearResult } from '../year/result'
-import { type Appraisal, appraised, netCost } from './appraisal'
+import { type Appraisal, appraised, netCost, yearSaved } from './appraisal'
 import { type Brought, broughtBy } from './brought'
 
 /** What a measure takes, in the house as the measures before it in its package leave it. */
@@ -131,11 +131,7 @@ export function compared(
           study,
           pack.measures,
           details[p].map((d) => d.costMoney),
-          {
-            money: start.cost - whole.cost,
-            kwh: start.inputKwh - whole.inputKwh,
-            waitedMinutes: base.comfort.waitedMinutes - result.comfort.waitedMinutes,
-          },
+          yearSaved(base, result),
         ),
       }
     }),

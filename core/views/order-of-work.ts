@@ -68,8 +68,8 @@ export function workOptions(study: Study, wrap: Wrap = null): Measure[] {
 }
 
 /**
- * What is against measures by the year with them: a check that fails, a danger that was not there or cannot be ruled out, and,
- * unless the household agrees to it, comfort that gets worse.
+ * What is against measures by the year with them: a check that fails, a danger that was not there or that nobody has ruled out,
+ * and, unless the household agrees to it, comfort that gets worse.
  */
 export function refusalsOf(
   study: Study,
@@ -80,9 +80,16 @@ export function refusalsOf(
   before: readonly Check[] = checksOf(study, now),
 ): string[] {
   const brought = broughtBy(before, checksOf(applyAll(study, measures), then))
+    .filter((b) => b.level === 'fail' || b.concern === 'harm')
+    .map((b) => b.title)
+  // What is to be looked at before a measure is done stands in the way while it could hurt somebody.
+  const open = measures
+    .flatMap((m, i) => checksOfMeasure(applyAll(study, measures.slice(0, i)), m))
+    .filter((c) => c.level === 'fail' || (c.level === 'not checked' && c.concern === 'harm'))
+    .map((c) => (c.level === 'fail' ? c.title : `${c.title}: not checked`))
   const write = displayOf(study)
   return [
-    ...brought.filter((b) => b.level === 'fail' || b.concern === 'harm').map((b) => `${b.title}.`),
+    ...[...new Set([...brought, ...open])].map((title) => `${title}.`),
     ...(worseComfort
       ? []
       : comfortLost(now, then).map(({ what, quantity, was, is }) =>

@@ -1,13 +1,12 @@
-import { paybackYears } from '../measures/payback'
 import type { PartPrice } from '../study/economics'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { figuresOfYear, savedOf } from '../year/figures'
 import type { YearResult } from '../year/result'
-import { type Appraisal, appraised } from './appraisal'
+import { type Appraisal, appraised, yearSaved } from './appraisal'
 import { appraisalRows } from './appraisal-words'
-import { type Brought } from './brought'
+import type { Brought } from './brought'
 import { costOfPackage, detailsOf } from './compare'
 import { LEVEL_WORDS } from './level-words'
 import { costText, paybackText } from './payback-words'
@@ -30,7 +29,6 @@ export interface Column {
 /** @param brought what the package makes worse */
 export function columnOf(study: Study, pack: Package, now: YearResult, then: YearResult, brought: Brought[]): Column {
   const details = detailsOf(study, pack)
-  const [from, to] = [figuresOfYear(now), figuresOfYear(then)]
   return {
     id: pack.id,
     name: pack.name,
@@ -41,18 +39,14 @@ export function columnOf(study: Study, pack: Package, now: YearResult, then: Yea
       study,
       pack.measures,
       details.map((d) => d.costMoney),
-      {
-        money: from.cost - to.cost,
-        kwh: from.inputKwh - to.inputKwh,
-        waitedMinutes: now.comfort.waitedMinutes - then.comfort.waitedMinutes,
-      },
+      yearSaved(now, then),
     ),
     brought,
   }
 }
 
 /** A line of the comparison: a cell for the household as it stands, and one for each package. */
-export interface Line {
+interface Line {
   name: string
   cells: string[]
 }
@@ -81,12 +75,7 @@ export function linesOf(now: YearResult, columns: readonly Column[], write: Disp
     { name: 'Cost', cells: ['', ...columns.map((c) => costText(c.costMoney, write, 'not fully priced'))] },
     {
       name: 'Simple payback',
-      cells: [
-        '',
-        ...columns.map((c, i) =>
-          paybackText(paybackYears(c.appraisal && c.appraisal.netCost.likely, savedOf(base, figures[i]).cost)),
-        ),
-      ],
+      cells: ['', ...columns.map((c) => paybackText(c.appraisal && c.appraisal.paybackYears))],
     },
     ...names.map((name) => ({ name, cells: ['', ...money.map((m) => m.get(name) ?? 'not priced')] })),
     {

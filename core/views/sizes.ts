@@ -2,7 +2,14 @@ import { type Check, check, type Level, worst } from '../checks/check'
 import { heaterChecks, storeNeeds } from '../checks/sizing'
 import { placeChecks } from '../checks/space'
 import type { HeaterKind } from '../heaters/kinds'
-import { type Choice, choicesOf, heatSource, type How, sourcesFor } from '../household/edits/heat-source'
+import {
+  type Choice,
+  choiceOf as chosenOf,
+  choicesOf,
+  heatSource,
+  type How,
+  sourcesFor,
+} from '../household/edits/heat-source'
 import { putHeater } from '../household/edits/plant'
 import { supplyC } from '../household/supply'
 import { displayOf } from '../study/display-of'
@@ -66,11 +73,7 @@ export function sizeHeater(
     checks,
     level: checks.length === 0 ? 'not checked' : worst(checks.map((c) => c.level)),
     choices: before ? choicesOf(before, heater) : {},
-    choice: {
-      ...('carrier' in heater ? { carrier: heater.carrier } : {}),
-      ...('phases' in heater ? { phases: heater.phases } : {}),
-      ...('air' in heater ? { air: heater.air } : {}),
-    },
+    choice: chosenOf(heater),
   }
 }
 

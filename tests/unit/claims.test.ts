@@ -13,12 +13,13 @@ import { type Ranges, rangesOf, sampleYears, samplingOf } from '../../core/scena
 import type { Claim } from '../../core/study/claims'
 import { displayOf } from '../../core/study/display-of'
 import { Study } from '../../core/study/study'
+import { wordsOf } from '../../core/study/words-of'
 import { claimSentences, claimText } from '../../core/views/claim-words'
 import { compared } from '../../core/views/compare'
 import { comparisonCsv } from '../../core/views/comparison-csv'
 import { columnOf, isSame, linesOf } from '../../core/views/side-by-side'
 import { cameInKwh, energyGoes } from '../../core/year/account/where-it-goes'
-import { purchasedKwh } from '../../core/year/result'
+import { drawnL, purchasedKwh, type YearResult } from '../../core/year/result'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 
@@ -150,6 +151,11 @@ describe('what is claimed', () => {
     )
   }, 60_000)
 
+  it('keeps the words of whoever made it, in any units', () => {
+    const us = { ...courtFlat, units: 'us' as const, claims: [{ ...claim, who: 'Tap and cylinder shop' }] }
+    expect(wordsOf(us)(claimText(us.claims[0]))).toContain('Tap and cylinder shop')
+  })
+
   it('is about no package once that is gone', () => {
     const study = { ...courtFlat, claims: [claim] }
     expect(Study.safeParse({ ...study, packages: [] }).success).toBe(false)
@@ -172,9 +178,51 @@ describe('a comparison', () => {
     expect(Number(total.P50)).toBeCloseTo(saving.p50, 6)
     const inOrder = data.filter((r) => r.figure === 'Annual cost' && r.measure !== '')
     expect(inOrder.reduce((s, r) => s + Number(r['in this order']), 0)).toBeCloseTo(Number(total['in this order']), 6)
-    expect(data.some((r) => r.from === 'not priced' && r.P50 === '')).toBe(true)
+    expect(data.some((r) => r.from === 'not priced' && r.likely === '')).toBe(true)
+    const unit = data.find((r) => r.from === 'offer')!
+    expect([unit.low, unit.likely, unit.high, unit.P50]).toEqual(['480', '480', '480', ''])
     expect(text).not.toMatch(/NaN|undefined/)
   })
+
+  it('tells no waits where nothing waits, and is in the words and units of its study', () => {
+    const quiet = (year: YearResult) => ({ ...year, comfort: { ...year.comfort, waiting: 0 } })
+    const [only] = comparison.packages
+    const none = comparisonCsv(
+      courtFlat,
+      { ...comparison, asFound: quiet(comparison.asFound), packages: [{ ...only, result: quiet(only.result) }] },
+      () => null,
+    )
+    expect(none).not.toMatch(/time to tap|Unmet/)
+    const us = { ...courtFlat, units: 'us' as const }
+    const text = comparisonCsv(us, comparison, () => null)
+    expect(text).toMatch(/Unmet draws/)
+    const { data } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true })
+    const water = data.find((r) => r.figure === 'Water')!
+    expect(water.unit).toBe('gal/yr')
+    expect(Number(water['as found'])).toBeCloseTo(drawnL(comparison.asFound.water) / 3.785411784, 1)
+  })
+
+  it('of random households is of figures, in every table', () => {
+    fc.assert(
+      fc.property(
+        randomStudy.filter((s) => s.packages.length > 0 && (s.plant.store?.litres ?? 100) >= 80),
+        (study) => {
+          const packages = study.packages.map((p) => ({ ...p, measures: p.measures.slice(0, 1) }))
+          const small = { ...study, packages }
+          const known = new Map(jobsOf(small).map((j) => [j.key, simulate(j.study)]))
+          const made = compared(small, known)
+          const now = made.asSet?.result ?? made.asFound
+          const columns = made.packages.map((p, i) => columnOf(small, packages[i], now, p.result, []))
+          const text = [
+            comparisonCsv(small, made, () => null),
+            JSON.stringify(linesOf(now, columns, displayOf(small))),
+          ].join()
+          expect(text).not.toMatch(/NaN|undefined|Infinity/)
+        },
+      ),
+      { numRuns: 2 },
+    )
+  }, 120_000)
 
   it('side by side says the same as the comparison, and knows what is the same', () => {
     const { result } = comparison.packages[0]

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { checksOf } from '../../core/checks/catalogue'
 import { courtFlat } from '../../core/demos/court-flat'
+import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
 import { applyAll } from '../../core/measures/apply'
-import { beginMeasure } from '../../core/measures/begin'
+import { beginHeatSource, beginMeasure } from '../../core/measures/begin'
 import { exclude, type OrderOfWork, orderOfWork } from '../../core/scenarios/order-of-work'
 import { edited } from '../../core/study/edited'
 import type { Measure } from '../../core/study/measures'
@@ -100,11 +101,42 @@ describe('an order of work', () => {
     expect(unknown.worthUpTo).toBeCloseTo((unknown.saves * (k * (1 - k ** 25))) / (1 - k), 6)
   }, 60_000)
 
-  it('does not do two things that set the same, or one after what it is about has gone', () => {
-    const at = (c: number): Measure => ({ ...beginMeasure(courtFlat, 'setpoint', `s${c}`), setpointC: c })
-    expect(exclude(at(55), at(60))).toBe(true)
+  it('does not do two things that set the same, nor what undoes part of another, but what goes together', () => {
+    const apart = (a: Measure, b: Measure, study = courtFlat) => {
+      expect(exclude(study, b, a)).toBe(exclude(study, a, b))
+      return exclude(study, a, b)
+    }
+    const at = (c: number) => ({ ...beginMeasure(courtFlat, 'setpoint', `s${c}`), setpointC: c })
     const source = beginMeasure(courtFlat, 'heat-source', 'x')
-    expect(exclude({ ...source, replaces: [(at(55) as { heaterId: string }).heaterId] } as Measure, at(55))).toBe(true)
-    expect(exclude(jacket, drain)).toBe(false)
+    const controls = beginMeasure(courtFlat, 'heater-control', 'c')
+    expect(apart(at(55), at(60))).toBe(true)
+    expect(apart({ ...source, replaces: [at(55).heaterId] }, at(55))).toBe(true)
+    // All controls of a heater are its setpoint too.
+    expect(apart({ ...controls, control: { ...controls.control, setpointC: 50 } }, at(60))).toBe(true)
+    expect(apart(jacket, drain)).toBe(false)
+    // A clock and its hours are set together, whichever comes first.
+    const clock = { ...beginMeasure(hillTown, 'loop-mode', 'm'), mode: 'clock' as const }
+    expect(apart(clock, beginMeasure(hillTown, 'loop-schedule', 'h'), hillTown)).toBe(false)
+    // Moved nearer and laid anew: what is laid is as long as it was said, or shorter.
+    const root = hillTown.pipes.runs.find((r) => r.from === null)!
+    const anew = { ...beginMeasure(hillTown, 'repipe', 'r'), runId: root.id }
+    expect(apart(anew, beginMeasure(hillTown, 'move-heater', 'n'), hillTown)).toBe(true)
+    expect(apart(beginMeasure(hillTown, 'insulate-runs', 'i'), anew, hillTown)).toBe(false)
+  })
+
+  it('leaves out what could hurt somebody while nobody has looked', async () => {
+    const now = simulate(courtFlat)
+    const electric: Measure = {
+      ...beginMeasure(courtFlat, 'heat-source', 'e'),
+      ...beginHeatSource(
+        edited(courtFlat, (s) => void (s.site.electricMain = null)),
+        'element',
+        'instead',
+        'e',
+      ),
+    } as Measure
+    const unknown = edited(courtFlat, (s) => void (s.site.electricMain = null))
+    const said = refusalsOf(unknown, [electric], now, simulate(applyAll(unknown, [electric])), true)
+    expect(said.join(' ')).toMatch(/supply: not checked/i)
   })
 })

@@ -4,6 +4,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import WorkProgress from '~/components/fields/WorkProgress.vue'
 import { useRanges } from '~/stores/ranges'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -102,16 +103,12 @@ const rangeHolds = (packageId: string) => ranges.of(packageId)?.holds === true
               <Play :size="17" />Work out the range
             </button>
           </div>
-          <div v-if="ranges.running && at === c.packageId" class="mt-1 flex flex-wrap items-center gap-3" role="status">
-            <progress
-              class="w-40 accent-copper"
-              :value="ranges.done"
-              :max="ranges.wanted"
-              aria-label="Samples simulated"
-            />
-            {{ ranges.done }} of {{ ranges.wanted }} samples
+          <template v-if="ranges.running && at === c.packageId">
+            <WorkProgress class="mt-1" counts="Samples simulated" :done="ranges.done" :of="ranges.wanted">
+              {{ ranges.done }} of {{ ranges.wanted }} samples
+            </WorkProgress>
             <button class="tool" @click="ranges.stop()"><Square :size="17" />Stop</button>
-          </div>
+          </template>
           <div class="mt-2 grid grid-cols-2 items-start gap-3 md:grid-cols-4">
             <NumberField
               label="Share claimed"

@@ -7,9 +7,9 @@ import MeasureParts from '~/components/improve/MeasureParts.vue'
 import { useStudy } from '~/stores/study'
 import { LEVEL_LOOK } from '~/utils/level-look'
 import { worst } from '~~/core/checks/check'
+import { ownCost } from '~~/core/measures/bought'
 import { paybackYears } from '~~/core/measures/payback'
 import type { Measure } from '~~/core/study/measures'
-import { lessGrant } from '~~/core/views/appraisal'
 import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
 import { costText, paybackText } from '~~/core/views/payback-words'
 
@@ -28,12 +28,12 @@ const open = ref(false)
 const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
 /** What the household pays for it itself. */
-const ownCost = computed(() => cost.value && lessGrant(cost.value.likely, props.measure))
+const paid = computed(() => cost.value && ownCost(props.measure, cost.value.likely))
 const figures = computed((): [string, string][] => [
   ['Stand-alone saving', props.saving ? units.value.money(props.saving.alone.cost) : '…'],
   ['Last-in saving', props.saving ? units.value.money(props.saving.lastIn.cost) : '…'],
   ['Cost', costText(cost.value, units.value)],
-  ['Simple payback', props.saving ? paybackText(paybackYears(ownCost.value, props.saving.lastIn.cost)) : '…'],
+  ['Simple payback', props.saving ? paybackText(paybackYears(paid.value, props.saving.lastIn.cost)) : '…'],
 ])
 const id = useId()
 const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))

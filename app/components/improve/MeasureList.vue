@@ -3,7 +3,6 @@ import MeasureLine from '~/components/improve/MeasureLine.vue'
 import MeasureSearch from '~/components/improve/MeasureSearch.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useStudy } from '~/stores/study'
-import { paybackYears } from '~~/core/measures/payback'
 import { costText, paybackText } from '~~/core/views/payback-words'
 
 /** The measures of a package, one line each until it is opened. */
@@ -49,7 +48,7 @@ const savings = computed(() => new Map(result.value?.measures.map((m) => [m.id, 
         >. Stand-alone savings total {{ units.money(result.sumOfSingles) }}; savings interact, so they do not add
         up</template
       >. Cost: <b>{{ costText(result.costMoney, units, 'not fully priced') }}</b>, simple payback:
-      <b>{{ paybackText(paybackYears(result.appraisal && result.appraisal.netCost.likely, result.together)) }}</b>.
+      <b>{{ paybackText(result.appraisal && result.appraisal.paybackYears) }}</b>.
     </p>
   </section>
 </template>

@@ -5,7 +5,6 @@ import { usePackage } from '~/composables/usePackage'
 import { useJudgement } from '~/stores/judgement'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
-import { paybackYears } from '~~/core/measures/payback'
 import type { Quantity } from '~~/core/units/quantities'
 import { comfortLost } from '~~/core/views/comfort'
 import { costText, paybackText } from '~~/core/views/payback-words'
@@ -29,9 +28,7 @@ const difference = computed(
 const base = computed(() => (differs.value && baseline.value === 'set' ? comparison.value!.asSet!.result : found.value))
 const baseName = computed(() => (differs.value && baseline.value === 'set' ? 'As set' : 'As found'))
 const paysBack = computed(() =>
-  result.value
-    ? paybackText(paybackYears(result.value.appraisal && result.value.appraisal.netCost.likely, result.value.together))
-    : '',
+  result.value ? paybackText(result.value.appraisal && result.value.appraisal.paybackYears) : '',
 )
 const open = computed(() => {
   const checks = details.value.flatMap((d) => d.checks)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Play, Square } from '@lucide/vue'
 import { scaleLinear } from 'd3-scale'
+import WorkProgress from '~/components/fields/WorkProgress.vue'
 import { usePackage } from '~/composables/usePackage'
 import { useRanges } from '~/stores/ranges'
 import { useStudy } from '~/stores/study'
@@ -75,15 +76,9 @@ async function take(kind: ReadingKindName) {
       it was entered or measured. Both years of a sample have the same draw-offs. What the package brings is taken as
       given.
     </p>
-    <div v-if="ranges.running" class="mt-2" role="status">
-      <progress
-        class="h-3 w-full accent-copper"
-        :value="ranges.done"
-        :max="ranges.wanted"
-        aria-label="Samples simulated"
-      />
-      <p>{{ ranges.done }} of {{ ranges.wanted }} samples</p>
-    </div>
+    <WorkProgress v-if="ranges.running" class="mt-2" counts="Samples simulated" :done="ranges.done" :of="ranges.wanted">
+      {{ ranges.done }} of {{ ranges.wanted }} samples
+    </WorkProgress>
     <p v-if="ranges.failed" class="mt-2 text-alarm" role="alert">{{ ranges.failed }}</p>
     <template v-if="here && saving">
       <p v-if="!here.holds" class="mt-2 border-l-4 border-copper pl-2">

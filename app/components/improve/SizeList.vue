@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import ChoiceField from '~/components/fields/ChoiceField.vue'
+import HeaterChoices from '~/components/fields/HeaterChoices.vue'
 import LevelMark from '~/components/findings/LevelMark.vue'
 import HouseSupplies from '~/components/stations/HouseSupplies.vue'
 import { useStudy } from '~/stores/study'
@@ -9,7 +9,6 @@ import { dateOf } from '~~/core/calendar/names'
 import { HEATERS } from '~~/core/heaters/kinds'
 import type { Choice, How } from '~~/core/household/edits/heat-source'
 import { addToPackage, beginHeatSource, idInPackage } from '~~/core/measures/begin'
-import { CARRIER_NAMES } from '~~/core/money/carriers'
 import { type Sized, sizes } from '~~/core/views/sizes'
 import { ranked, sourceJobs, sourceSentences, type SourceYear, sourceYear } from '~~/core/views/sources'
 
@@ -189,32 +188,12 @@ function add(kind: Sized['kind'], how: How) {
             >
               Add as measure
             </button>
-            <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8">
-              <ChoiceField
-                v-if="s.choices.carrier"
-                class="w-44"
-                :label="`Fuel: ${HEATERS[s.kind].name}`"
-                :value="s.choice.carrier!"
-                :choices="s.choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
-                @change="(carrier) => choose(s.kind, g.how!, { carrier })"
-              />
-              <ChoiceField
-                v-if="s.choices.phases"
-                class="w-44"
-                :label="`Phases: ${HEATERS[s.kind].name}`"
-                :value="s.choice.phases!"
-                :choices="s.choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
-                @change="(phases) => choose(s.kind, g.how!, { phases })"
-              />
-              <ChoiceField
-                v-if="s.choices.air"
-                class="w-44"
-                :label="`Air: ${HEATERS[s.kind].name}`"
-                :value="s.choice.air!"
-                :choices="
-                  s.choices.air.map((value) => ({ value, name: value === 'outdoors' ? 'from outdoors' : value }))
-                "
-                @change="(air) => choose(s.kind, g.how!, { air })"
+            <div v-if="g.how && Object.keys(s.choices).length" class="mt-1 flex flex-wrap gap-3 pl-8 *:w-44">
+              <HeaterChoices
+                :choices="s.choices"
+                :choice="s.choice"
+                :of="HEATERS[s.kind].name"
+                @change="(choice) => choose(s.kind, g.how!, choice)"
               />
             </div>
             <p v-if="yearOf(s, g.how)" class="mt-1 max-w-prose pl-8" :data-year="`${g.how} ${s.kind}`">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PackagePlus, Search, Square } from '@lucide/vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import WorkProgress from '~/components/fields/WorkProgress.vue'
 import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -110,10 +111,9 @@ function add() {
         <Search :size="17" />Find the order of work
       </button>
     </div>
-    <div v-if="running" class="mt-3" role="status">
-      <progress class="h-3 w-full accent-copper" aria-label="Years simulated" />
-      <p>{{ done }} years simulated</p>
-    </div>
+    <WorkProgress v-if="running" class="mt-3" counts="Years simulated" :done="done">
+      {{ done }} years simulated
+    </WorkProgress>
     <p v-if="failed" class="mt-2 text-alarm" role="alert">{{ failed }}</p>
     <template v-if="found">
       <p v-if="!holds" class="mt-3 border-l-4 border-copper pl-2">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Search, Square } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import WorkProgress from '~/components/fields/WorkProgress.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -117,20 +118,12 @@ function keepAsMeasures() {
       Each schedule is simulated for a year on the household’s own draw-offs, within the controller limits. Schedules
       that fail a safety check are left out.
     </p>
-    <div v-if="progress" class="mt-3" role="status">
-      <progress
-        class="h-3 w-full accent-copper"
-        :value="progress.done"
-        :max="progress.most"
-        aria-label="Years simulated"
-      />
-      <p>
-        {{ progress.done }} of at most {{ progress.most }} years<template v-if="progress.best"
-          >; best so far <b>{{ units.money(progress.best.cost) }}</b> a year with
-          {{ percent(progress.best.warm) }} hot</template
-        >
-      </p>
-    </div>
+    <WorkProgress v-if="progress" class="mt-3" counts="Years simulated" :done="progress.done" :of="progress.most">
+      {{ progress.done }} of at most {{ progress.most }} years<template v-if="progress.best"
+        >; best so far <b>{{ units.money(progress.best.cost) }}</b> a year with
+        {{ percent(progress.best.warm) }} hot</template
+      >
+    </WorkProgress>
     <p v-if="nothing" class="mt-3">{{ nothing }}</p>
     <p v-if="trouble" class="mt-3 text-alarm" role="alert">{{ trouble }}</p>
     <template v-if="found">

@@ -50,6 +50,13 @@ export function choicesOf(study: Study, heater: Heater): { [K in keyof Choice]: 
   }
 }
 
+/** What is chosen of a heater. */
+export const choiceOf = (heater: Heater): Choice => ({
+  ...('carrier' in heater ? { carrier: heater.carrier } : {}),
+  ...('phases' in heater ? { phases: heater.phases } : {}),
+  ...('air' in heater ? { air: heater.air } : {}),
+})
+
 /** A heater as it is chosen; where nothing is, by what the house has: its own fuel, its phases. */
 function chosen(study: Study, heater: Heater, choice: Choice): Heater {
   const burnt = study.plant.heaters.map(carrierOf)

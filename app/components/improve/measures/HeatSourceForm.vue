@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import EfficiencyFields from '~/components/fields/EfficiencyFields.vue'
+import HeaterChoices from '~/components/fields/HeaterChoices.vue'
 import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { HEATER_ROWS } from '~/utils/heater-rows'
 import { PLACE_NAMES } from '~/utils/places'
 import { HEATERS } from '~~/core/heaters/kinds'
-import { choicesOf } from '~~/core/household/edits/heat-source'
-import { CARRIER_NAMES } from '~~/core/money/carriers'
+import { type Choice, choiceOf, choicesOf } from '~~/core/household/edits/heat-source'
 import { SetpointC } from '~~/core/study/controls'
 import { carrierOf, efficiencyOf } from '~~/core/study/heater-kinds'
 import type { MeasureOf } from '~~/core/study/measures'
@@ -22,9 +22,11 @@ const table = useStudy()
 const gone = computed(() =>
   table.study!.plant.heaters.filter((h) => props.measure.replaces.includes(h.id)).map((h) => h.name),
 )
-/** What can be chosen of it, and how well it burns. */
-const choices = computed(() => choicesOf(table.study!, props.measure.heater))
+/** How well it burns. */
 const efficiency = computed(() => efficiencyOf(props.measure.heater))
+function choose(choice: Choice) {
+  for (const [key, value] of Object.entries(choice)) emit('change', `heater.${key}`, value)
+}
 const figure = (path: string) => valueAt(props.measure.heater, path) as number | null
 </script>
 
@@ -56,26 +58,10 @@ const figure = (path: string) => valueAt(props.measure.heater, path) as number |
     :choices="PLACE_NAMES"
     @change="(v) => emit('change', 'heater.place', v)"
   />
-  <ChoiceField
-    v-if="choices.carrier && 'carrier' in measure.heater"
-    label="Fuel"
-    :value="measure.heater.carrier"
-    :choices="choices.carrier.map((value) => ({ value, name: CARRIER_NAMES[value] }))"
-    @change="(v) => emit('change', 'heater.carrier', v)"
-  />
-  <ChoiceField
-    v-if="choices.phases && 'phases' in measure.heater"
-    label="Phases"
-    :value="measure.heater.phases"
-    :choices="choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
-    @change="(v) => emit('change', 'heater.phases', v)"
-  />
-  <ChoiceField
-    v-if="choices.air && 'air' in measure.heater"
-    label="Air"
-    :value="measure.heater.air"
-    :choices="choices.air.map((value) => ({ value, name: value === 'outdoors' ? 'from outdoors' : value }))"
-    @change="(v) => emit('change', 'heater.air', v)"
+  <HeaterChoices
+    :choices="choicesOf(table.study!, measure.heater)"
+    :choice="choiceOf(measure.heater)"
+    @change="choose"
   />
   <EfficiencyFields
     v-if="efficiency"
