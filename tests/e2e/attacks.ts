@@ -150,9 +150,9 @@ export async function memory(page: Page, url: string, edits: number, rounds: num
       await settled(page)
     }
   }
-  // What is kept once, such as years that were simulated and steps back, is there after some of both.
-  for (let k = 0; k < Math.min(20, edits / 2); k++) await edit(k)
-  for (let k = 0; k < Math.min(10, rounds); k++) await round()
+  // What is kept once, such as code, years that were simulated and steps back, is there after some of both.
+  for (let k = 0; k < Math.min(20, edits); k++) await edit(k)
+  for (let k = 0; k < Math.min(10, 2 * rounds); k++) await round()
   const first = await used()
   for (let k = 0; k < edits; k++) await edit(k)
   for (let k = 0; k < rounds; k++) await round()
