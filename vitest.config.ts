@@ -9,8 +9,9 @@ export default defineConfig({
           name: 'unit',
           include: ['tests/unit/**/*.test.ts'],
           setupFiles: ['tests/unit/seed.ts'],
-          testTimeout: 300_000,
-          hookTimeout: 300_000,
+          // Minutes of simulation, on a machine that may be busy with something else.
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
         },
       },
       {

@@ -2,6 +2,7 @@ import { displayOf } from '../study/display-of'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
 import type { YearResult } from '../year/result'
+import { AS_READ_CHECKS } from './as-read'
 import { type Check, check, type Rule, type Visit } from './check'
 import { CIRCULATION_CHECKS } from './circulation'
 import { COMBUSTION_CHECKS } from './combustion'
@@ -25,6 +26,7 @@ import { WATER_CHECKS } from './water'
 /** Every check there is, by name, in the order of the water: a file's own that are left out of its record are unused. */
 const CATALOGUE = {
   ...SCALD_CHECKS,
+  ...AS_READ_CHECKS,
   ...RELIEF_CHECKS,
   ...FIRE_CHECKS,
   ...COMBUSTION_CHECKS,

@@ -1,12 +1,11 @@
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
-import { fittingsM } from '../pipes/fittings'
-import { pressureDrop } from '../pipes/friction'
 import { coolDownHours } from '../pipes/loss'
 import { pointOfUseOf } from '../study/heater-kinds'
-import type { Run, Tap } from '../study/pipes'
+import type { Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 import { heaterDelayS, runsTo, warmUpVolumeTo } from './lookups'
+import { runDrop } from './loop-flow'
 import { runUa } from './runs'
 import { supplyC } from './supply'
 
@@ -28,15 +27,6 @@ export interface TapFigures {
 /** Pipes may take this share of the pressure at the main: heights, valves and the tap itself need the rest. */
 export const MOST_DROP_SHARE = 0.3
 
-/** Water temperature at which friction is reckoned, °C. */
-const WARM_C = 50
-
-/** Pressure lost in a run with its fittings, Pa. */
-function dropOf(run: Run, flowLMin: number): number {
-  const { innerM, wall } = pipeOf(run.material, run.size)
-  return pressureDrop(flowLMin, run.lengthM + fittingsM(run.fittings, innerM), innerM, WARM_C, wall.roughnessMm)
-}
-
 export function tapFigures(study: Study, tap: Tap): TapFigures {
   const runs = runsTo(study, tap)
   if (pointOfUseOf(study.plant.heaters, tap.id))
@@ -52,7 +42,7 @@ export function tapFigures(study: Study, tap: Tap): TapFigures {
     toWasteL: (tap.flowLMin * waitS) / 60,
     waitS,
     coolDownH: coolDownHours(pipeOf(last.material, last.size), ua),
-    dropBar: runs.reduce((s, r) => s + dropOf(r, tap.flowLMin), 0) / 1e5,
+    dropBar: runs.reduce((s, r) => s + runDrop(r, tap.flowLMin), 0) / 1e5,
   }
 }
 

@@ -22,7 +22,7 @@ export const USUAL_DOUBT = {
 } as const
 
 /**
- * How much of that is left of a figure by where it comes from: a label, a tape or what somebody said halves it, a reading leaves
- * a quarter, for instruments and the day they were read on are not the year; from practice, as above.
+ * How much of that is left of a figure by where it comes from: a label, a tape or what somebody said halves it, a good reading
+ * leaves a quarter, for the day it was read on is not the year, a poor one what it is itself off by; from practice, as above.
  */
 export const DOUBT_LEFT = { assumed: 1, entered: 0.5, measured: 0.25 } as const

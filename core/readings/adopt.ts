@@ -9,8 +9,8 @@ const replaceReading = (study: Study, id: string, change: Partial<Reading>): Stu
 })
 
 /**
- * The study corrected by a reading: what it offers replaces what stood there, is marked measured, and what stood there is
- * kept with the reading. Does nothing when the reading offers nothing or is adopted already.
+ * The study corrected by a reading: what it offers replaces what stood there, is marked measured (an estimate: assumed), and
+ * what stood there is kept with the reading. Does nothing when the reading offers nothing or is adopted already.
  */
 export function adopt(study: Study, id: string): Study {
   const reading = study.readings.find((r) => r.id === id)
@@ -21,7 +21,7 @@ export function adopt(study: Study, id: string): Study {
     const before = valueAt(next, offer.path)
     const beforeOrigin = next.origins[offer.path] ?? null
     next = withValueAt(next, offer.path, offer.value)
-    next = { ...next, origins: { ...next.origins, [offer.path]: 'measured' } }
+    next = { ...next, origins: { ...next.origins, [offer.path]: offer.origin ?? 'measured' } }
     return { path: offer.path, before: before as never, beforeOrigin }
   })
   return replaceReading(next, id, { adopted })

@@ -16,6 +16,7 @@ import type { Study } from '../study/study'
 import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
+import { SIGMAS } from './reading-kind'
 
 /**
  * A quantity of the study that is not surely known, and how far it may reasonably be off before anything is read.
@@ -198,8 +199,6 @@ function beforeAdoption(study: Study): Study {
     .reduce((s, r) => (r.adopted?.every((a) => paths.has(a.path)) ? unAdopt(s, r.id) : s), study)
 }
 
-/** A reading agrees within two standard deviations: its uncertainty is twice the one it is weighted by. */
-const SIGMAS = 2
 /** What is left of a doubt above which it counts as undetermined. */
 const UNDETERMINED = 0.75
 /** Step of the derivative, in doubts. */

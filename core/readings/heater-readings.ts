@@ -7,15 +7,23 @@ import { z } from '../schema/zod'
 import { carrierOf, efficiencyOf, outputOf } from '../study/heater-kinds'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
+import { percentText } from '../units/percent'
 import { defineReading } from './reading-kind'
+import { differenceK, STEADINESS, TAKEN_WITH } from './taken-with'
 import { workedBy } from './worked-by'
 
-/** A heater's display is good to about this share of the heat. */
+/** A heater's display is good to about this share of the heat, most of it of the flow. */
 const DISPLAY_SHARE = 0.06
+/** A flow by bucket, share, and the watch in the hand, s. */
+const BUCKET = { share: 0.03, watchS: 1.5 } as const
 /** An efficiency from display and meter together, share of it. */
 const METERED_SHARE = 0.05
 /** Return at which a condensing appliance is compared while it heats water, °C. */
 const USUAL_RETURN_C = 45
+
+/** Flow caught in a bucket, L/min; null where none was. */
+const caughtLMin = ({ bucketL, bucketS }: { bucketL?: number; bucketS?: number }): number | null =>
+  bucketL === undefined || bucketS === undefined ? null : (bucketL / bucketS) * 60
 
 export const heaterDisplay = defineReading({
   kind: 'heater-display',
@@ -30,12 +38,53 @@ export const heaterDisplay = defineReading({
     flowLMin: FIELDS.flowLMin,
     efficiency: FIELDS.efficiency.optional(),
     gave: z.enum(['all it has', 'what was asked']).optional(),
+    bucketL: FIELDS.bucketL.optional(),
+    bucketS: FIELDS.bucketS.optional(),
+    ...STEADINESS,
+    ...TAKEN_WITH,
   }),
   begin: {},
   possible: () => true,
-  judge: (study, reading, { gave, ...values }) => {
+  judge: (study, reading, { gave, bucketL, bucketS, inletC, outletC, flowLMin: shownLMin, efficiency, ...taken }) => {
     const heater = heaterOf(study, reading.where)
-    const worked = workedBy(waterPowerSum, values)
+    const caught = caughtLMin({ bucketL, bucketS })
+    const flowLMin = caught ?? shownLMin
+    const work = workedBy(waterPowerSum, {
+      inletC,
+      outletC,
+      flowLMin,
+      ...(efficiency === undefined ? {} : { efficiency }),
+    })
+    const flowShare = caught === null ? DISPLAY_SHARE : BUCKET.share + BUCKET.watchS / bucketS!
+    const within = Math.hypot(flowShare, differenceK(taken, reading) / Math.max(1, outletC - inletC))
+    const apart = caught === null ? 0 : shownLMin / caught - 1
+    const worked = {
+      ...work,
+      steps: [
+        ...(caught === null
+          ? []
+          : [
+              { label: 'Flow by bucket', formula: 'caught / time', value: caught, quantity: 'flow' } as const,
+              {
+                label: 'Display against bucket',
+                formula: 'display / bucket − 1',
+                value: 100 * apart,
+                unit: '%',
+              } as const,
+            ]),
+        ...work.steps,
+      ],
+      notes: [
+        ...(caught === null
+          ? []
+          : [
+              Math.abs(apart) > DISPLAY_SHARE + flowShare
+                ? `Display reads ${percentText(Math.abs(apart), 0)} ${apart > 0 ? 'above' : 'below'} the bucket: worked with the bucket’s flow. Check that no other outlet ran.`
+                : 'Display and bucket agree: worked with the bucket’s flow.',
+            ]),
+        ...work.notes,
+      ],
+    }
     const kw = worked.out.waterKw as number | undefined
     const output = outputOf(heater)
     const rated = output?.kw ?? 0
@@ -50,7 +99,7 @@ export const heaterDisplay = defineReading({
               figure: { label: `Output of ${heater.name}`, quantity: 'power' },
               measured: kw,
               modelled: rated,
-              uncertainty: rated * DISPLAY_SHARE,
+              uncertainty: rated * within,
               likely:
                 kw < rated
                   ? ['it was at part load', 'scale on the heat exchanger', 'the rating is input, not output']
@@ -78,7 +127,8 @@ function powerFromLog(study: Study, reading: Reading): number | undefined {
     .at(-1)
   if (!shown) return undefined
   const { inletC, outletC, flowLMin } = shown.values
-  return workedBy(waterPowerSum, { inletC, outletC, flowLMin }).out.waterKw as number | undefined
+  const caught = caughtLMin(shown.values)
+  return workedBy(waterPowerSum, { inletC, outletC, flowLMin: caught ?? flowLMin }).out.waterKw as number | undefined
 }
 
 /** An efficiency that agrees with a measured one: a curve stays a curve and is moved, a fixed one becomes it. */

@@ -1,14 +1,19 @@
 import { calculatorNamed } from '../calculators/registry'
 import { HEATERS } from '../heaters/kinds'
 import { z } from '../schema/zod'
+import { displayOf } from '../study/display-of'
 import { takes } from '../study/limits'
 import type { Reading, ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 import { climb } from './climb'
+import { difference } from './difference'
+import { drain } from './drain-readings'
 import { EVENTS } from './events'
 import { dial, heaterDisplay, meter } from './heater-readings'
+import { loop, pump } from './loop-readings'
 import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
-import { drain, loop, overnightDrop, pump, storeTop } from './store-readings'
+import { overnightDrop, storeTop } from './store-readings'
+import { takenNotes, type TakenWith } from './taken-with'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
 
@@ -45,6 +50,7 @@ export const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> 
   hardness,
   'hot-litres': hotLitres,
   bucket,
+  difference,
   'time-to-hot': timeToHot,
   climb,
   'tap-temperature': tapTemperature,
@@ -91,7 +97,14 @@ export function judge(study: Study, reading: Reading): Judgement | null {
   if (!kind || !kind.possible(study)) return null
   const values = kind.input.safeParse(reading.values)
   if (!values.success) return null
-  const judgement = kind.judge(study, reading, values.data as never)
-  // What the study would not take is not offered.
-  return { ...judgement, offers: judgement.offers.filter((o) => takes(study, o.path, o.value)) }
+  const { worked, verdict, offers, results } = kind.judge(study, reading, values.data as never)
+  const taken = values.data as TakenWith
+  const passing = taken.state === 'passing'
+  return {
+    results,
+    worked: { ...worked, notes: [...takenNotes(study, taken, reading, displayOf(study)), ...worked.notes] },
+    verdict: passing ? null : verdict,
+    // What the study would not take is not offered.
+    offers: passing ? [] : offers.filter((o) => takes(study, o.path, o.value)),
+  }
 }

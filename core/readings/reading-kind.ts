@@ -14,6 +14,9 @@ export interface Verdict {
   likely: readonly string[]
 }
 
+/** A verdict's uncertainty holds 19 readings of 20: so many standard deviations. */
+export const SIGMAS = 2
+
 export const agrees = (v: Verdict) => Math.abs(v.measured - v.modelled) <= v.uncertainty
 
 /** A figure of the study that the reading can replace. */
@@ -21,6 +24,8 @@ export interface Offer {
   path: string
   label: string
   value: unknown
+  /** What it is marked as once applied, where it is only an estimate; otherwise measured. */
+  origin?: 'assumed'
 }
 
 export interface Judgement {

@@ -10,12 +10,12 @@ import { instantaneousOf } from '../study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { frontPast, hotFront, lengthOffer } from './hot-front'
 import { defineReading, impossible, type Judgement } from './reading-kind'
+import { settlesS, STEADINESS, TAKEN_WITH, thermometerK } from './taken-with'
 import { workedBy } from './worked-by'
 
-/** A stopwatch in the hand, s; a flow by bucket, share; a tap thermometer, K. */
+/** A stopwatch in the hand, s; a flow by bucket, share. */
 const WATCH_S = 1.5
 const FLOW_SHARE = 0.05
-const THERMOMETER_K = 1.5
 
 export const bucket = defineReading({
   kind: 'bucket',
@@ -69,10 +69,10 @@ export const timeToHot = defineReading({
   section: 'taps',
   needs: ['watch', 'bucket'],
   at: 'tap',
-  input: input(['seconds', 'flowLMin', 'hotC']),
+  input: input(['seconds', 'flowLMin', 'hotC']).extend(TAKEN_WITH),
   begin: { hotC: 40 },
   possible: () => true,
-  judge: (study, reading, { seconds, flowLMin, hotC }) => {
+  judge: (study, reading, { seconds, flowLMin, hotC, ...taken }) => {
     const tap = tapOf(study, reading.where)
     const delayS = heaterDelayS(study)
     const measured = (flowLMin / 60) * Math.max(0, seconds - delayS)
@@ -128,14 +128,14 @@ export const timeToHot = defineReading({
             figure: { label: `Maximum temperature at ${tap.name}`, quantity: 'temperature' },
             measured: hotC,
             modelled: steadyC,
-            uncertainty: THERMOMETER_K,
+            uncertainty: thermometerK(taken, reading),
             likely: ['thermostat above its marking', 'the cylinder had just reheated'],
           }
         : front && {
             figure: { label: `Warm-up volume to ${tap.name}`, quantity: 'volume', decimals: 2 },
             measured,
             modelled: front.hotL,
-            uncertainty: front.hotL * FLOW_SHARE * 2 + (flowLMin / 60) * WATCH_S,
+            uncertainty: front.hotL * FLOW_SHARE * 2 + (flowLMin / 60) * (WATCH_S + settlesS(taken)),
             likely:
               measured > front.hotL
                 ? ['a run is longer or larger than entered', 'cold crossover']
@@ -151,9 +151,9 @@ export const timeToHot = defineReading({
   },
 })
 
-/** Hotter than the setpoint by more than a thermometer and a steady thermostat explain, K. */
-const STEADY_K = THERMOMETER_K + 1
-const PASSING = 'Hotter than the setpoint: a passing value, or the dial is off. Measure again once it holds steady.'
+/** A steady thermostat holds its water within this, K. */
+const HELD_K = 1
+const HOTTER = 'Hotter than the setpoint: a passing value, or the dial is off. Measure again once it holds steady.'
 
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',
@@ -162,10 +162,16 @@ export const tapTemperature = defineReading({
   section: 'taps',
   needs: ['thermometer'],
   at: 'tap',
-  input: z.strictObject({ hotC: FIELDS.hotC, where: z.enum(['near', 'far']) }),
+  input: z.strictObject({
+    hotC: FIELDS.hotC,
+    where: z.enum(['near', 'far']),
+    flowLMin: FIELDS.flowLMin.optional(),
+    ...STEADINESS,
+    ...TAKEN_WITH,
+  }),
   begin: { where: 'far' },
   possible: () => true,
-  judge: (study, reading, { hotC, where }) => {
+  judge: (study, reading, { hotC, where, flowLMin, ...taken }) => {
     const tap = tapOf(study, reading.where)
     const { heaterId } = supplyOf(study)
     const leavesC = supplyC(study)
@@ -173,6 +179,7 @@ export const tapTemperature = defineReading({
     const supply = Math.round((leavesC + hotC - modelled) * 10) / 10
     // Behind a mixing valve a tap says nothing of the thermostat.
     const mixed = mixesTo(study.plant.store) !== null
+    const within = HELD_K + thermometerK(taken, reading)
     return {
       worked: {
         out: { hotC },
@@ -189,10 +196,21 @@ export const tapTemperature = defineReading({
             value: supply,
             quantity: 'temperature',
           },
+          // What a bill counts is heat bought; this is heat lost, while it runs at that flow.
+          ...(flowLMin === undefined || mixed
+            ? []
+            : [
+                {
+                  label: 'Lost on the way at this flow',
+                  formula: 'flow × ρ × c × (setpoint − temperature at the outlet)',
+                  value: ((flowLMin * KJ_PER_LITRE_K) / 60) * 1000 * Math.max(0, leavesC - hotC),
+                  quantity: 'watts',
+                } as const,
+              ]),
         ],
         notes: [
           ...(hotC > SAFETY.scalds.value ? ['Scald risk: check for a mixing valve and vulnerable occupants.'] : []),
-          ...(!mixed && hotC > leavesC + STEADY_K ? [PASSING] : []),
+          ...(!mixed && hotC > leavesC + within ? [HOTTER] : []),
         ],
       },
       results: { hotC: { label: `At ${tap.name}`, quantity: 'temperature' } },
@@ -200,7 +218,7 @@ export const tapTemperature = defineReading({
         figure: { label: `Steady hot water at ${tap.name}`, quantity: 'temperature' },
         measured: hotC,
         modelled,
-        uncertainty: THERMOMETER_K + 1,
+        uncertainty: within,
         likely:
           hotC < modelled
             ? ['thermostat below its marking', 'cold crossover at a mixer', 'cylinder partly discharged']
@@ -220,7 +238,7 @@ export const tapTemperature = defineReading({
   },
 })
 
-/** Two thermometers, or one read twice, K. */
+/** What two thermometers, or one read twice, may be apart, and what the heater may be off its output by, K. */
 const DROOP_K = 2
 
 export const droop = defineReading({
@@ -228,12 +246,17 @@ export const droop = defineReading({
   title: 'Two outlets at once',
   how: 'Measure the hot water of one outlet alone, open the other as in use, measure the first again.',
   section: 'taps',
-  needs: ['bucket', 'watch'],
+  needs: ['thermometer'],
   at: 'tap',
-  input: z.strictObject({ otherTap: FIELDS.otherTap, aloneC: FIELDS.aloneC, togetherC: FIELDS.togetherC }),
+  input: z.strictObject({
+    otherTap: FIELDS.otherTap,
+    aloneC: FIELDS.aloneC,
+    togetherC: FIELDS.togetherC,
+    ...TAKEN_WITH,
+  }),
   begin: {},
   possible: (study) => study.pipes.taps.length > 1,
-  judge: (study, reading, { otherTap, aloneC, togetherC }): Judgement => {
+  judge: (study, reading, { otherTap, aloneC, togetherC, ...taken }): Judgement => {
     const [first, second] = [tapOf(study, reading.where), study.pipes.taps.find((t) => t.id === otherTap)]
     if (!second || second.id === first.id) return impossible('Choose two different outlets.')
     const heater = instantaneousOf(study.plant.heaters)
@@ -275,7 +298,7 @@ export const droop = defineReading({
               figure: { label: `${first.name} with ${second.name} open`, quantity: 'temperature' },
               measured: togetherC,
               modelled,
-              uncertainty: DROOP_K + 1,
+              uncertainty: 1 + thermometerK(taken, reading, DROOP_K),
               likely:
                 togetherC < modelled
                   ? ['output below rating: scale, gas pressure, altitude', 'flows larger than entered']

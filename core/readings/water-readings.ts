@@ -8,8 +8,9 @@ import type { Study } from '../study/study'
 import { HARD_MG_L, SCALES_C } from '../water/hardness'
 import { mainsByMonth } from '../water/mains'
 import { defineReading, type Offer } from './reading-kind'
+import { STEADINESS, TAKEN_WITH, thermometerK } from './taken-with'
 
-/** A thermometer in the stream, and one day against its neighbours, K. */
+/** One day against its neighbours, with a thermometer in the stream, K. */
 const MAINS_K = 1
 /** What a sealed pressure gauge on a tap is good to, bar. */
 const GAUGE_BAR = 0.2
@@ -32,10 +33,10 @@ export const mains = defineReading({
   section: 'main',
   needs: ['thermometer'],
   at: null,
-  input: input(['coldC']),
+  input: input(['coldC']).extend({ ...STEADINESS, ...TAKEN_WITH }),
   begin: {},
   possible: () => true,
-  judge: (study, reading, { coldC }) => {
+  judge: (study, reading, { coldC, ...taken }) => {
     const modelled = mainsOn(study, reading.takenAt)
     return {
       worked: { out: { coldC }, steps: [], notes: [] },
@@ -44,7 +45,7 @@ export const mains = defineReading({
         figure: { label: 'Cold main on this day', quantity: 'temperature' },
         measured: coldC,
         modelled,
-        uncertainty: MAINS_K,
+        uncertainty: Math.max(MAINS_K, thermometerK(taken, reading, MAINS_K)),
         likely: ['shallow main, or pipe through a warm space', 'not run long enough'],
       },
       offers: [mainsOffer(study, reading.takenAt, coldC)],

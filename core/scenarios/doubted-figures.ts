@@ -1,5 +1,7 @@
 import { loopUa } from '../household/loop'
-import { USUAL_DOUBT } from '../household/usual-doubt'
+import { DOUBT_LEFT, USUAL_DOUBT } from '../household/usual-doubt'
+import { judge } from '../readings/kinds'
+import { SIGMAS } from '../readings/reading-kind'
 import { rangeOf } from '../schema/shape'
 import { standingUa } from '../stores/standing-loss'
 import { WaterC } from '../study/fields'
@@ -9,13 +11,21 @@ import { StoreField } from '../study/plant'
 import type { ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 
+/** A doubt as a share of the figure (its logarithm), or in the figure's own unit. */
+interface Doubt {
+  as: 'share' | 'amount'
+  of: number
+}
+
 /** A kind of figure that a year hangs on and nobody surely knows. */
 export interface DoubtedKind {
   /** What it is, where it is told that a reading settles it. */
   name: string
   at: RegExp
-  /** The figure so many times its usual doubt away. */
-  moved: (value: never, steps: number, study: Study) => unknown
+  /** How far off it usually is, one standard deviation. */
+  usual: Doubt
+  /** The figure so many times its usual doubt away, where it is more than a number. */
+  moved?: (value: never, steps: number, study: Study) => unknown
   /** The reading that settles it; null: it is looked up or counted. */
   reading: (study: Study) => ReadingKindName | null
   /** Of several all are off alike; otherwise each by itself, and in the sum part of it cancels. */
@@ -32,8 +42,8 @@ const MOST_UA = rangeOf(StoreField.shape.loss.options[0].shape.uaWK).max
 const WATER_C = rangeOf(WaterC)
 const clamp = (x: number, { min, max }: { min: number; max: number }) => Math.min(max, Math.max(min, x))
 
-const byFactor = (sigma: number) => (value: number, steps: number) => value * Math.exp(sigma * steps)
-const by = (kelvin: number) => (value: number, steps: number) => value + kelvin * steps
+const byShare = (of: number): Doubt => ({ as: 'share', of })
+const by = (of: number): Doubt => ({ as: 'amount', of })
 const is = (kind: ReadingKindName) => () => kind
 const none = () => null
 
@@ -42,6 +52,7 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
   {
     name: 'cold main temperature',
     at: /^site\.monthlyAirC$/,
+    usual: by(USUAL_DOUBT.mainsK),
     moved: (months: readonly number[], steps) => months.map((c) => c + USUAL_DOUBT.mainsK * steps),
     reading: is('mains'),
     counts: ({ site }) => site.mains.kind !== 'monthly',
@@ -49,6 +60,7 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
   {
     name: 'cold main temperature',
     at: /^site\.mains$/,
+    usual: by(USUAL_DOUBT.mainsK),
     moved: (mains: Extract<Study['site']['mains'], { kind: 'monthly' }>, steps) => ({
       ...mains,
       monthlyC: mains.monthlyC.map((c) => clamp(c + USUAL_DOUBT.mainsK * steps, WATER_C)),
@@ -59,36 +71,38 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
   {
     name: 'efficiency',
     at: /^plant\.heaters\.[^.]+\.efficiency$/,
+    usual: by(USUAL_DOUBT.efficiency),
     moved: efficiencyMoved,
     reading: is('meter'),
   },
   {
     name: 'standby and pilot',
     at: /^plant\.heaters\.[^.]+\.(standbyW|pilotW)$/,
-    moved: byFactor(USUAL_DOUBT.standby),
+    usual: byShare(USUAL_DOUBT.standby),
     reading: none,
   },
   {
     name: 'heater circuit loss',
     at: /^plant\.heaters\.[^.]+\.primary\.uaWK$/,
-    moved: byFactor(USUAL_DOUBT.loopLoss),
+    usual: byShare(USUAL_DOUBT.loopLoss),
     reading: none,
   },
   {
     name: 'collector or PV size',
     at: /^plant\.heaters\.[^.]+\.(areaM2|pvKwp)$/,
-    moved: byFactor(USUAL_DOUBT.collector),
+    usual: byShare(USUAL_DOUBT.collector),
     reading: none,
   },
   {
     name: 'setpoint',
     at: /^controls\.(found|set)\.heaters\.[^.]+\.setpointC$/,
-    moved: by(USUAL_DOUBT.setpointK),
+    usual: by(USUAL_DOUBT.setpointK),
     reading: ({ plant }) => (plant.store ? 'store-top' : 'tap-temperature'),
   },
   {
     name: 'standing loss',
     at: /^plant\.store\.loss$/,
+    usual: byShare(USUAL_DOUBT.storeLoss),
     moved: (loss: NonNullable<Study['plant']['store']>['loss'], steps: number, { plant }: Study) => ({
       kind: 'ua',
       uaWK: Math.min(MOST_UA, standingUa(loss, plant.store!.litres) * Math.exp(USUAL_DOUBT.storeLoss * steps)),
@@ -99,6 +113,7 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
     name: 'circulation loss',
     at: /^pipes\.loop\.measuredUaWK$/,
     // What its pipes say is as much in doubt as what somebody wrote down.
+    usual: byShare(USUAL_DOUBT.loopLoss),
     moved: (uaWK: number | null, steps: number, study: Study) =>
       (uaWK ?? loopUa(study)) * Math.exp(USUAL_DOUBT.loopLoss * steps),
     reading: is('loop'),
@@ -106,37 +121,38 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
   {
     name: 'return pipe length',
     at: /^pipes\.loop\.back\.lengthM$/,
-    moved: byFactor(USUAL_DOUBT.length),
+    usual: byShare(USUAL_DOUBT.length),
     reading: is('loop'),
   },
-  { name: 'pump power', at: /^pipes\.loop\.pumpW$/, moved: byFactor(USUAL_DOUBT.loopLoss), reading: is('pump') },
+  { name: 'pump power', at: /^pipes\.loop\.pumpW$/, usual: byShare(USUAL_DOUBT.loopLoss), reading: is('pump') },
   {
     name: 'pump flow rate',
     at: /^pipes\.loop\.pumpLMin$/,
-    moved: byFactor(USUAL_DOUBT.loopLoss),
+    usual: byShare(USUAL_DOUBT.loopLoss),
     reading: is('loop'),
   },
   {
     name: 'run lengths',
     at: /^pipes\.runs\.[^.]+\.lengthM$/,
-    moved: byFactor(USUAL_DOUBT.length),
+    usual: byShare(USUAL_DOUBT.length),
     reading: is('time-to-hot'),
   },
   {
     name: 'insulation thickness',
     at: /^pipes\.(runs\.[^.]+|loop\.back)\.insulation\.thicknessMm$/,
-    moved: byFactor(USUAL_DOUBT.insulation),
+    usual: byShare(USUAL_DOUBT.insulation),
     reading: none,
   },
   {
     name: 'outlet flow rates',
     at: /^pipes\.taps\.[^.]+\.flowLMin$/,
-    moved: byFactor(USUAL_DOUBT.flow),
+    usual: byShare(USUAL_DOUBT.flow),
     reading: is('bucket'),
   },
   {
     name: 'volume of use',
     at: /^people\.uses\.[^.]+\.use$/,
+    usual: byShare(USUAL_DOUBT.uses),
     moved: useMoved,
     reading: is('hot-litres'),
     alike: true,
@@ -146,15 +162,15 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
   {
     name: 'temperature wanted',
     at: /^people\.uses\.[^.]+\.requiredC$/,
-    moved: by(USUAL_DOUBT.wantedK),
+    usual: by(USUAL_DOUBT.wantedK),
     reading: is('tap-temperature'),
     alike: true,
   },
-  { name: 'energy prices', at: /^prices\.carriers\.[^.]+\.price$/, moved: byFactor(USUAL_DOUBT.price), reading: none },
+  { name: 'energy prices', at: /^prices\.carriers\.[^.]+\.price$/, usual: byShare(USUAL_DOUBT.price), reading: none },
   {
     name: 'water prices',
     at: /^prices\.water\.(price|sewer)$/,
-    moved: byFactor(USUAL_DOUBT.price),
+    usual: byShare(USUAL_DOUBT.price),
     reading: none,
     alike: true,
   },
@@ -175,10 +191,29 @@ function useMoved(use: { kind: 'timed'; minutes: number } | { kind: 'filled'; li
   return use.kind === 'timed' ? { ...use, minutes: use.minutes * factor } : { ...use, litres: use.litres * factor }
 }
 
+/** A figure so many times its usual doubt away. */
+function movedBy(study: Study, { usual, moved }: DoubtedKind, value: unknown, steps: number): unknown {
+  if (moved) return moved(value as never, steps, study)
+  const number = value as number
+  return usual.as === 'share' ? number * Math.exp(usual.of * steps) : number + usual.of * steps
+}
+
+/**
+ * How much of its usual doubt is left of a figure that a reading corrected: what that reading may itself be off, no less than a
+ * good one leaves, and no more than there was.
+ */
+export function leftByReading(study: Study, kind: DoubtedKind, path: string): number {
+  const reading = study.readings.findLast((r) => r.adopted?.some((a) => a.path === path))
+  const verdict = reading?.kind === kind.reading(study) ? judge(study, reading)?.verdict : null
+  if (!verdict) return DOUBT_LEFT.measured
+  const usual = kind.usual.as === 'share' ? kind.usual.of * Math.abs(verdict.measured) : kind.usual.of
+  return clamp(verdict.uncertainty / SIGMAS / usual, { min: DOUBT_LEFT.measured, max: DOUBT_LEFT.assumed })
+}
+
 /** A study with a figure so many times its usual doubt away, no further than the study takes it; as it was where it takes none. */
-export function withDoubt(study: Study, { moved }: DoubtedKind, path: string, steps: number): Study {
+export function withDoubt(study: Study, kind: DoubtedKind, path: string, steps: number): Study {
   if (steps === 0) return study
-  const value = within(study, path, moved(valueAt(study, path) as never, steps, study))
+  const value = within(study, path, movedBy(study, kind, valueAt(study, path), steps))
   return takes(study, path, value) ? withValueAt(study, path, value) : study
 }
 

@@ -11,7 +11,7 @@ import type { Study } from '../study/study'
 import { eachFigure, figuresOfYear, savedOf, type YearFigure, type YearFigures } from '../year/figures'
 import { simulate } from '../year/simulate'
 import { YearRefused } from '../year/work'
-import { DOUBTED_KINDS, type DoubtedKind, withDoubt } from './doubted-figures'
+import { DOUBTED_KINDS, type DoubtedKind, leftByReading, withDoubt } from './doubted-figures'
 
 /** Pairs of years that a range is usually made of, and their seed. */
 export const SAMPLES = { usual: 64, least: 8, most: 1024, seed: 1 } as const
@@ -53,8 +53,10 @@ function placesIn(study: Study): string[] {
 }
 
 /** How much of its usual doubt is left of a figure, by where it comes from. */
-function leftOf(study: Study, { settledBy }: DoubtedKind, path: string): number {
-  if (settledBy && study.origins[settledBy] === 'measured') return DOUBT_LEFT.measured
+function leftOf(study: Study, kind: DoubtedKind, path: string): number {
+  const { settledBy } = kind
+  if (settledBy && study.origins[settledBy] === 'measured') return leftByReading(study, kind, settledBy)
+  if (study.origins[path] === 'measured') return leftByReading(study, kind, path)
   // A loss that nobody wrote down is what the pipes say by their lengths and wrapping.
   if (path === 'pipes.loop.measuredUaWK' && study.pipes.loop!.measuredUaWK === null) return DOUBT_LEFT.assumed
   return DOUBT_LEFT[study.origins[path] ?? 'entered']

@@ -8,6 +8,7 @@ export const READING_KINDS = [
   'hardness',
   'hot-litres',
   'bucket',
+  'difference',
   'time-to-hot',
   'tap-temperature',
   'climb',

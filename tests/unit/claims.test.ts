@@ -149,7 +149,7 @@ describe('what is claimed', () => {
       ),
       { numRuns: 6 },
     )
-  }, 60_000)
+  })
 
   it('keeps the words of whoever made it, in any units', () => {
     const us = { ...courtFlat, units: 'us' as const, claims: [{ ...claim, who: 'Tap and cylinder shop' }] }
@@ -222,7 +222,7 @@ describe('a comparison', () => {
       ),
       { numRuns: 2 },
     )
-  }, 120_000)
+  })
 
   it('side by side says the same as the comparison, and knows what is the same', () => {
     const { result } = comparison.packages[0]

@@ -61,7 +61,7 @@ describe.each(DEMOS.map((d) => [d.study.id, d.study] as const))('the order of wo
     )
     for (const { why } of order.left) expect(why.length).toBeGreaterThan(0)
     expect(Study.safeParse({ ...study, packages: [...study.packages, pack] }).success).toBe(true)
-  }, 120_000)
+  })
 })
 
 describe('an order of work', () => {
@@ -80,7 +80,7 @@ describe('an order of work', () => {
       return allowed ? now.cost.total - then.cost.total - set.reduce((s, m) => s + aYear(m), 0) : -Infinity
     })
     expect(order.benefit).toBeCloseTo(Math.max(...worth), 6)
-  }, 60_000)
+  })
 
   it('keeps the budget, and says what is over it', async () => {
     const poor = edited(courtFlat, (s) => void (s.economics.budgetMoney = 100))
@@ -90,7 +90,7 @@ describe('an order of work', () => {
     expect(names(order)).toEqual([jacket.name])
     expect(workSentences(order, poor)[0]).toMatch(/^Jacket, 80 mm: saves €\d.* a year for €20, paid back in/)
     expect(workSummary(order, poor)).toMatch(/every single measure and every pair/)
-  }, 60_000)
+  })
 
   it('never counts an unknown price as none, and says what it may cost', async () => {
     const order = await search(courtFlat, [{ ...drain, costMoney: null }])
@@ -99,7 +99,7 @@ describe('an order of work', () => {
     // As much a year, growing by 1 and discounted at 3 %, as long as it lasts.
     const k = 1.01 / 1.03
     expect(unknown.worthUpTo).toBeCloseTo((unknown.saves * (k * (1 - k ** 25))) / (1 - k), 6)
-  }, 60_000)
+  })
 
   it('does not do two things that set the same, nor what undoes part of another, but what goes together', () => {
     const apart = (a: Measure, b: Measure, study = courtFlat) => {

@@ -43,6 +43,7 @@ const READ: Partial<Record<Reading['kind'], Reading['values']>> = {
   hardness: { hardnessMgL: 200 },
   'hot-litres': { volumeL: 1200, days: 7 },
   bucket: { volumeL: 5, seconds: 40 },
+  difference: { othersL: 2, othersS: 60, volumeL: 8, seconds: 60 },
   'time-to-hot': { seconds: 40, flowLMin: 6 },
   climb: { points: '0 12; 15 30; 30 55; 45 55.2; 60 55.1', flowLMin: 6 },
   'tap-temperature': { hotC: 55 },

@@ -15,7 +15,8 @@ import { localIso } from '~/utils/local-iso'
 import { smallPicture } from '~/utils/pictures'
 import { useReadingDrafts } from '~/utils/reading-draft'
 import { adopt } from '~~/core/readings/adopt'
-import { KINDS, placesFor } from '~~/core/readings/kinds'
+import { judge, KINDS, placesFor } from '~~/core/readings/kinds'
+import { lastTakenWith, TAKEN_WITH } from '~~/core/readings/taken-with'
 import { freshId } from '~~/core/study/fresh-id'
 import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { Fault } from '~~/core/units/result'
@@ -27,13 +28,17 @@ const { say } = useNotice()
 const taken = useReadingDrafts()
 const studyId = table.study!.id
 const kind = KINDS.find((k) => k.kind === props.kind)!
+const begin = {
+  ...kind.begin,
+  ...('thermometer' in kind.input.shape ? lastTakenWith(table.study!, localIso(new Date()).slice(0, 10)) : {}),
+}
 const draft = computed(() => taken.drafts.value.of[props.kind])
 /** It is in the log or given up: what comes late, such as a picture, begins no other. */
 let closed = false
 function put(part: Partial<ReadingDraft>) {
-  if (!closed) taken.put(studyId, props.kind, part, { ...kind.begin })
+  if (!closed) taken.put(studyId, props.kind, part, { ...begin })
 }
-const values = computed(() => draft.value?.values ?? { ...kind.begin })
+const values = computed(() => draft.value?.values ?? { ...begin })
 const note = computed(() => draft.value?.note ?? '')
 const photo = computed(() => draft.value?.photo ?? null)
 /** When it was taken, by the clock on the wall; empty: now. A reading of another day carries that. */
@@ -49,7 +54,11 @@ const where = computed(() => {
 const trouble = ref('')
 /** The points of a climb are taken by their own clock. */
 const fields = computed(() =>
-  Object.fromEntries(Object.entries(kind.input.shape).filter(([name]) => name !== 'points' && name !== 'otherTap')),
+  Object.fromEntries(
+    Object.entries(kind.input.shape).filter(
+      ([name]) => name !== 'points' && name !== 'otherTap' && !(name in TAKEN_WITH),
+    ),
+  ),
 )
 const reading = computed((): Reading => ({
   id: freshId('reading', table.study!.readings),
@@ -63,9 +72,7 @@ const reading = computed((): Reading => ({
   adopted: null,
 }))
 const checked = computed(() => kind.input.safeParse(reading.value.values))
-const judgement = computed(() =>
-  checked.value.success ? kind.judge(table.study!, reading.value, checked.value.data as never) : null,
-)
+const judgement = computed(() => (checked.value.success ? judge(table.study!, reading.value) : null))
 /** Share of the room for pictures that is taken, this one counted. */
 const pictures = computed(() => picturesTake([...table.study!.readings, reading.value]) / MOST_PICTURES)
 function close() {
@@ -179,6 +186,22 @@ function picture(event: Event) {
         :value="values[name]"
         :faults="faults"
         @change="(v) => set(String(name), v)"
+      />
+      <CalculatorField
+        v-if="'thermometer' in kind.input.shape"
+        name="thermometer"
+        path="thermometer"
+        :schema="TAKEN_WITH.thermometer"
+        :value="values.thermometer"
+        :faults="faults"
+        @change="(v) => set('thermometer', v)"
+      />
+      <DateField
+        v-if="values.thermometer"
+        label="Last checked on"
+        help="In ice or boiling water"
+        :value="String(values.checkedOn ?? '') || null"
+        @change="(on) => set('checkedOn', on ?? undefined)"
       />
     </div>
     <template v-if="judgement">

@@ -38,6 +38,8 @@ const read = computed(() => {
       const figure = results?.[name] ?? FIGURES[name as FieldName]
       if (name === 'otherTap')
         return `with ${table.study!.pipes.taps.find((t) => t.id === value)?.name ?? 'a removed outlet'}`
+      if (name === 'checkedOn') return `checked on ${writeDay(String(value), table.units.system)}`
+      if (name === 'state') return value === 'passing' ? 'passing value' : 'steady'
       if (typeof value === 'string') return value
       const plain = String(Number(value.toPrecision(4)))
       const decimals = figure?.quantity ? undefined : (plain.split('.')[1]?.length ?? 0)

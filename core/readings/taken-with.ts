@@ -1,0 +1,98 @@
+import { daysSince1970 } from '../calendar/year'
+import { z } from '../schema/zod'
+import type { Reading } from '../study/readings'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+import { boilsAt } from '../water/boiling'
+
+/**
+ * Thermometers by how they are held: how far off each usually reads while it is checked every year, K, how long it takes to
+ * settle, s, and how it is held. A bare sensor of class B is good to 0.6 K at 60 °C (IEC 60751: 0.3 K + 0.005 × t); what holds
+ * it and what shows it add the rest, from practice.
+ */
+export const THERMOMETERS = {
+  'probe in the stream': { offK: 0.8, settlesS: 10, method: 'Tip in the stream, not on the spout.' },
+  'glass thermometer': { offK: 1, settlesS: 60, method: 'Read it in the water, not after lifting it out.' },
+  'dial thermometer': { offK: 2, settlesS: 90, method: 'Stem in to its mark.' },
+  'clamped to the pipe': { offK: 1.5, settlesS: 120, method: 'On bare metal, insulated over; plastic pipe reads low.' },
+  infrared: { offK: 3, settlesS: 2, method: 'On matt tape or paint: bare copper reads far too low.' },
+  'thermal camera': { offK: 3, settlesS: 2, method: 'On matt tape or paint: bare copper reads far too low.' },
+  'appliance display': { offK: 2, settlesS: 30, method: 'Shows where its sensor is, not what leaves the appliance.' },
+} as const
+export type Thermometer = keyof typeof THERMOMETERS
+const NAMES = Object.keys(THERMOMETERS) as [Thermometer, ...Thermometer[]]
+
+/** A thermometer that was not checked for longer may be off by so many times as much. */
+const CHECK_DAYS = 365
+const UNCHECKED_TIMES = 1.5
+
+/** Of its error so much is left in a difference of two readings with the same thermometer: most of it is in both. */
+const LEFT_IN_DIFFERENCE = 0.4
+
+/** What every reading of a temperature may say of itself. */
+export const TAKEN_WITH = {
+  thermometer: z.enum(NAMES).optional(),
+  /** Day of its last check against ice or boiling water. */
+  checkedOn: z.iso.date().optional(),
+} as const
+
+/** What a reading that must hold steady says besides. */
+export const STEADINESS = { state: z.enum(['steady', 'passing']).optional() } as const
+
+export interface TakenWith {
+  thermometer?: Thermometer
+  checkedOn?: string
+  state?: 'steady' | 'passing'
+}
+
+/** With what the last temperature of a day was read: whoever reads the next one has it in the hand. */
+export function lastTakenWith(study: Study, day: string): Pick<TakenWith, 'thermometer' | 'checkedOn'> {
+  const last = study.readings.findLast((r) => r.takenAt.startsWith(day) && r.values.thermometer !== undefined)
+  const read = z.object(TAKEN_WITH).safeParse(last?.values ?? {})
+  return read.success ? read.data : {}
+}
+
+const dayNumber = (iso: string) =>
+  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
+
+/** Whether a thermometer was checked in the year before a reading. */
+function checked({ checkedOn }: TakenWith, { takenAt }: Pick<Reading, 'takenAt'>): boolean {
+  if (checkedOn === undefined) return false
+  const age = dayNumber(takenAt) - dayNumber(checkedOn)
+  return age >= 0 && age <= CHECK_DAYS
+}
+
+/** A tap thermometer of which nobody has said more, K. */
+const UNSAID_K = 1.5
+
+/** How far off a temperature may be as it was taken, K. @param unsaidK while nobody has said with what */
+export function thermometerK(taken: TakenWith, reading: Pick<Reading, 'takenAt'>, unsaidK = UNSAID_K): number {
+  if (taken.thermometer === undefined) return unsaidK
+  return THERMOMETERS[taken.thermometer].offK * (checked(taken, reading) ? 1 : UNCHECKED_TIMES)
+}
+
+/** How far off a difference of two temperatures with one thermometer may be, K. */
+export const differenceK = (taken: TakenWith, reading: Pick<Reading, 'takenAt'>, unsaidK = UNSAID_K): number =>
+  LEFT_IN_DIFFERENCE * thermometerK(taken, reading, unsaidK)
+
+/** How late a thermometer shows what comes, s; none where it is not said. */
+export const settlesS = ({ thermometer }: TakenWith): number => (thermometer ? THERMOMETERS[thermometer].settlesS : 0)
+
+const PASSING = 'Passing value: nothing is compared or applied. Measure again once it holds steady.'
+
+/** What is said of how a temperature was taken. */
+export function takenNotes(study: Study, taken: TakenWith, reading: Reading, write: Display): string[] {
+  const { thermometer, state } = taken
+  return [
+    ...(state === 'passing' ? [PASSING] : []),
+    ...(thermometer === undefined
+      ? []
+      : [
+          `${THERMOMETERS[thermometer].method} Settles in ${THERMOMETERS[thermometer].settlesS} s; good to ±${write.figure('rise', thermometerK(taken, reading), 1)}${
+            checked(taken, reading)
+              ? '.'
+              : `: no check within a year before the reading is recorded. Check it in melting ice (${write.figure('temperature', 0, 0)}) and boiling water (${write.figure('temperature', boilsAt(study.site.altitudeM), 0)} here).`
+          }`,
+        ]),
+  ]
+}
