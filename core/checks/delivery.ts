@@ -90,10 +90,11 @@ const delivery: Rule = (visit): Told[] => {
   ]
 }
 
-/** Taps that need hot water before they mix, and those of them that do not get it. */
+/** Taps that need hot water before they mix. */
 const askingTaps = ({ pipes, plant }: Study): Tap[] =>
   pipes.taps.filter((t) => t.minHotInletC !== null && !pointOfUseOf(plant.heaters, t.id))
-const shortTaps = (study: Study): Tap[] => askingTaps(study).filter((t) => arrivesAt(study, t) < t.minHotInletC!)
+/** Outlets that ask for hotter water than comes. */
+export const shortTaps = (study: Study): Tap[] => askingTaps(study).filter((t) => arrivesAt(study, t) < t.minHotInletC!)
 
 /** One tap of several asks for hotter water: hotter water everywhere is the dearest answer to it. */
 export const asksAlone = (study: Study): boolean => shortTaps(study).length === 1 && study.pipes.taps.length > 1
@@ -119,7 +120,7 @@ const tapNeeds: Rule = ({ study, write }) => {
       },
       source: 'Along each run T − air falls as exp(−U′L/ṁc)',
       remedy: alone
-        ? 'Insulate its run, adjust its mixer or fit a point-of-use heater: each costs less than a higher setpoint.'
+        ? 'Adjust its mixer, insulate its run or fit a point-of-use heater before raising the setpoint; compare them under Improve, Side by side.'
         : 'Insulate the run or raise the setpoint.',
       settledBy: 'tap-temperature',
       mendedBy: 'insulate-runs',
@@ -127,6 +128,10 @@ const tapNeeds: Rule = ({ study, write }) => {
     }
   })
 }
+
+/** What comes at each tap that asks for hot water, in a long draw of the coldest month, °C. */
+export const arrivals = (study: Study): { tap: Tap; arrivesC: number }[] =>
+  askingTaps(study).map((tap) => ({ tap, arrivesC: arrivesAt(study, tap) }))
 
 /** What the pipes must carry so that a tap gets what it needs in a long draw of the coldest month, °C; null: boiling would not do. */
 export function requiredSupplyC(study: Study, tap: Tap): number | null {

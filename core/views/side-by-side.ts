@@ -1,3 +1,5 @@
+import { arrivals } from '../checks/delivery'
+import { applyAll } from '../measures/apply'
 import type { PartPrice } from '../study/economics'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
@@ -24,6 +26,8 @@ export interface Column {
   costMoney: PartPrice | null
   appraisal: Appraisal | null
   brought: Brought[]
+  /** What comes at outlets that ask for hot water, °C, by outlet; one that has a heater of its own asks no more. */
+  arrives: ReadonlyMap<string, number>
 }
 
 /** @param brought what the package makes worse */
@@ -42,8 +46,24 @@ export function columnOf(study: Study, pack: Package, now: YearResult, then: Yea
       yearSaved(now, then),
     ),
     brought,
+    arrives: arrivesBy(applyAll(study, pack.measures)),
   }
 }
+
+const arrivesBy = (study: Study) => new Map(arrivals(study).map(({ tap, arrivesC }) => [tap.id, arrivesC]))
+
+/** What comes at each outlet that asks for hot water, in a long draw-off of the coldest month. */
+const arrivalLines = (study: Study, columns: readonly Column[], write: Display): Line[] =>
+  arrivals(study).map(({ tap, arrivesC }) => ({
+    name: `Arrives at ${tap.name}, ${write.temperature(tap.minHotInletC!)} required`,
+    cells: [
+      write.temperature(arrivesC),
+      ...columns.map((c) => {
+        const then = c.arrives.get(tap.id)
+        return then === undefined ? 'heater of its own' : write.temperature(then)
+      }),
+    ],
+  }))
 
 /** A line of the comparison: a cell for the household as it stands, and one for each package. */
 interface Line {
@@ -52,7 +72,7 @@ interface Line {
 }
 
 /** Packages in columns, the first cell for the household as it stands. */
-export function linesOf(now: YearResult, columns: readonly Column[], write: Display): Line[] {
+export function linesOf(study: Study, now: YearResult, columns: readonly Column[], write: Display): Line[] {
   const waiting = Math.min(now.comfort.waiting, ...columns.map((c) => c.result.comfort.waiting))
   const base = figuresOfYear(now)
   const figures = columns.map((c) => figuresOfYear(c.result))
@@ -70,6 +90,7 @@ export function linesOf(now: YearResult, columns: readonly Column[], write: Disp
   const names = [...new Set(money.flatMap((m) => [...m.keys()]))]
   return [
     { name: 'Measures', cells: ['', ...columns.map((c) => c.measures.join('; ') || 'none')] },
+    ...arrivalLines(study, columns, write),
     ...yearly,
     ...saved,
     { name: 'Cost', cells: ['', ...columns.map((c) => costText(c.costMoney, write, 'not fully priced'))] },

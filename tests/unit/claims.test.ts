@@ -215,7 +215,7 @@ describe('a comparison', () => {
           const columns = made.packages.map((p, i) => columnOf(small, packages[i], now, p.result, []))
           const text = [
             comparisonCsv(small, made, () => null),
-            JSON.stringify(linesOf(now, columns, displayOf(small))),
+            JSON.stringify(linesOf(small, now, columns, displayOf(small))),
           ].join()
           expect(text).not.toMatch(/NaN|undefined|Infinity/)
         },
@@ -227,7 +227,7 @@ describe('a comparison', () => {
   it('side by side says the same as the comparison, and knows what is the same', () => {
     const { result } = comparison.packages[0]
     const column = columnOf(courtFlat, pack, comparison.asFound, result, [])
-    const lines = linesOf(comparison.asFound, [column, column], displayOf(courtFlat))
+    const lines = linesOf(courtFlat, comparison.asFound, [column, column], displayOf(courtFlat))
     const cell = (name: string) => lines.find((l) => l.name === name)!
     expect(cell('Annual cost').cells[1]).toBe(displayOf(courtFlat).money(result.cost.total))
     expect(cell('Cost').cells).toEqual(['', 'not fully priced', 'not fully priced'])
@@ -236,7 +236,9 @@ describe('a comparison', () => {
     expect(lines.some((l) => l.name.startsWith('Net present value'))).toBe(false)
     const priced = columnOf(hillTown, hillTown.packages[0], comparison.asFound, result, [])
     expect(
-      linesOf(comparison.asFound, [priced], displayOf(hillTown)).some((l) => l.name.startsWith('Net present')),
+      linesOf(hillTown, comparison.asFound, [priced], displayOf(hillTown)).some((l) =>
+        l.name.startsWith('Net present'),
+      ),
     ).toBe(true)
   })
 })

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { applyAll } from '~~/core/measures/apply'
+import { type PackageSet, packageSets, withSet } from '~~/core/scenarios/package-sets'
 import { type Column, columnOf, isSame, linesOf, MOST_BESIDE } from '~~/core/views/side-by-side'
 
 /** Up to four packages in columns beside the household as it stands. */
@@ -41,16 +43,28 @@ watch(
 onUnmounted(() => batch++)
 const lines = computed(() => {
   if (!columns.value || !years.now) return []
-  const all = linesOf(years.now, columns.value, table.units)
+  const all = linesOf(table.study!, years.now, columns.value, table.units)
   return differencesOnly.value ? all.filter((l) => !isSame(l)) : all
 })
 const choose = (id: string) =>
   (chosen.value = chosen.value.includes(id) ? chosen.value.filter((x) => x !== id) : [...chosen.value, id])
+/** Answers to one question that this household gives reason for: made as packages, and chosen. */
+const own = useOwn()
+onMounted(() => own.ready())
+const sets = computed(() => packageSets(table.study!, own.defaults.insulation))
+function take(set: PackageSet) {
+  const made = withSet(table.study!, set)
+  if (table.replace(() => made.study)) chosen.value = made.ids
+}
 const baseName = computed(() => (table.study!.controls.set ? 'As set' : 'As found'))
 </script>
 
 <template>
   <section aria-label="Side by side">
+    <div v-if="sets.length" class="mb-3 flex flex-wrap items-center gap-2">
+      <p class="caption w-full">Make the packages of a question, and compare them</p>
+      <button v-for="s in sets" :key="s.name" class="tool" @click="take(s)">{{ s.name }}</button>
+    </div>
     <p v-if="packages.length === 0">No package yet. Begin one under Packages, or have the order of work made one.</p>
     <template v-else>
       <fieldset class="flex flex-wrap gap-x-5">
