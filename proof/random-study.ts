@@ -9,7 +9,9 @@ import { partsOf } from '../core/measures/parts'
 import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
+import { SLITS } from '../core/pipes/loss'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
+import { JACKET_CLEAR } from '../core/stores/jacket'
 import {
   CLAIM_BASES,
   CLAIM_PERIODS,
@@ -196,7 +198,7 @@ function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F :
   } as Heater
 }
 
-/** What anything costs, what money is worth, and what somebody promises. */
+/** What anything costs, how it is fitted, what money is worth, and what somebody promises. */
 const money = fc.record({
   economics: fc.record({
     discountPercent: fc.option(num(0, 30)),
@@ -212,6 +214,7 @@ const money = fc.record({
     lifeYears: fc.option(num(1, 100)),
     upkeepAYear: fc.option(num(0, 1e5)),
   }),
+  fitted: fc.record({ slit: fc.constantFrom(...SLITS), clear: fc.subarray([...JACKET_CLEAR]) }),
   claims: fc.array(
     fc.record({
       who: fc.constant('Leaflet'),
@@ -227,7 +230,10 @@ const money = fc.record({
   ),
 })
 
-function putMoney(study: Study, { economics, priced, claims }: typeof money extends fc.Arbitrary<infer M> ? M : never) {
+function putMoney(
+  study: Study,
+  { economics, priced, fitted, claims }: typeof money extends fc.Arbitrary<infer M> ? M : never,
+) {
   const { each, ...rates } = economics
   const measures = study.packages.flatMap((p) => p.measures)
   const [low, likely, high] = [...(each ?? [])].sort((a, b) => a - b)
@@ -239,7 +245,11 @@ function putMoney(study: Study, { economics, priced, claims }: typeof money exte
     bookFrom: each ? 'Ada Quill' : '',
     bookAsOf: each ? '2026-03-01' : null,
   }
-  for (const m of measures) Object.assign(m, priced)
+  for (const m of measures) {
+    Object.assign(m, priced)
+    if (m.kind === 'insulate-runs') m.slit = fitted.slit
+    if (m.kind === 'jacket') m.clear = fitted.clear
+  }
   study.claims = claims.map(({ about, ...claim }, i) => ({
     ...claim,
     id: `claim-${i}`,

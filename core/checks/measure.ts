@@ -8,7 +8,8 @@ import { MOST_DROP_SHARE, tapFigures } from '../household/tap-figures'
 import { apply } from '../measures/apply'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
-import { insulationOf, INSULATIONS } from '../pipes/loss'
+import { closureOf, insulationOf, INSULATIONS } from '../pipes/loss'
+import { type JacketClear, staysClear } from '../stores/jacket'
 import { displayOf } from '../study/display-of'
 import { instantaneousOf, isHeatPump } from '../study/heater-kinds'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
@@ -94,12 +95,12 @@ function insulationHeat(study: Study, m: MeasureOf<'insulate-runs'>, write: Disp
         `Temperature limit of insulation at ${write.figure('conductivity', m.insulation.lambdaWMK)} not checked; water up to ${write.temperature(comesC)}.`,
       ),
     ]
-  const { standsC, closed } = INSULATIONS[kind]
+  const { standsC } = INSULATIONS[kind]
   return [
     one(
       'heat',
       comesC > standsC ? 'fail' : 'pass',
-      `Insulation limit ${write.temperature(standsC)}; maximum water temperature ${write.temperature(comesC)}. Closure: ${closed}. Near a flue use mineral wool only.`,
+      `Insulation limit ${write.temperature(standsC)}; maximum water temperature ${write.temperature(comesC)}. Closure: ${closureOf(kind, m.slit)}. Near a flue use mineral wool only.`,
     ),
   ]
 }
@@ -113,6 +114,18 @@ function leastBore({ pipes }: Study, { material, size }: MeasureOf<'repipe'>['pi
     least === null ? 'not checked' : boreMm < least - 1e-9 ? 'fail' : 'pass',
     `Bore ${write.figure('thickness', boreMm, 1)}; ${least === null ? 'minimum bore by local code not checked' : `minimum bore by local code ${write.figure('thickness', least, 1)}`}.`,
   )
+}
+
+/** What a jacket leaves clear: whoever has not looked may cover what gives a flame its air. */
+function jacketClear(flueInside: boolean, clear: readonly JacketClear[]): Told {
+  const missing = staysClear(flueInside).filter((c) => !clear.includes(c))
+  return missing.length
+    ? one(
+        'clear',
+        flueInside ? 'not checked' : 'marginal',
+        `Not looked at: ${missing.join(', ')}. Mark each on the jacket and cut it out.`,
+      )
+    : one('clear', 'pass', `Stays clear: ${staysClear(flueInside).join(', ')}.`)
 }
 
 const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
@@ -138,14 +151,8 @@ const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
       ...insulationHeat(study, m, write),
     ]
   },
-  jacket: ({ plant }, _, write) => [
-    one(
-      'clear',
-      'pass',
-      flueInStore(plant)
-        ? 'Keep top, draught hood, air inlet, controls and relief valve clear.'
-        : 'Keep controls, immersion heater covers, connections and relief valve clear.',
-    ),
+  jacket: ({ plant }, { clear }, write) => [
+    jacketClear(flueInStore(plant), clear),
     ...(flueInStore(plant)
       ? [
           one(

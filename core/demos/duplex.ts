@@ -284,6 +284,7 @@ export const duplex: Study = {
           runIds: ['basement-main', 'laundry-run', 'kitchen-run'],
           loopReturn: false,
           insulation: { lambdaWMK: 0.04, thicknessMm: 19 },
+          slit: 'plain',
         },
         {
           kind: 'tap-flow',

@@ -231,6 +231,7 @@ export const harbourFlat: Study = {
           runIds: ['corridor', 'kitchen-run'],
           loopReturn: false,
           insulation: { lambdaWMK: 0.038, thicknessMm: 13 },
+          slit: 'plain',
         },
       ],
     },

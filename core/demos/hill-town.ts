@@ -376,6 +376,7 @@ export const hillTown: Study = {
           runIds: ['cellar-main', 'kitchen-branch', 'first-branch', 'top-shower-run'],
           loopReturn: true,
           insulation: { lambdaWMK: 0.038, thicknessMm: 20 },
+          slit: 'plain',
         },
         {
           kind: 'setpoint',

@@ -291,6 +291,7 @@ export const mountainRefuge: Study = {
           partPrices: { 'jacket 0,037 80': 95 },
           insulation: { lambdaWMK: 0.037, thicknessMm: 80 },
           coveredShare: 0.8,
+          clear: [],
         },
         {
           kind: 'tap-flow',

@@ -94,11 +94,13 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
     runIds: study.pipes.runs.filter((r) => r.reachable).map((r) => r.id),
     loopReturn: study.pipes.loop?.back.reachable ?? false,
     insulation: { ...(wrap ?? WRAP) },
+    slit: 'plain',
   }),
   jacket: (study) => ({
     name: `Jacket, ${displayOf(study).figure('thickness', JACKET_MM)}`,
     insulation: { lambdaWMK: INSULATIONS['mineral wool'].lambdaWMK, thicknessMm: JACKET_MM },
     coveredShare: flueInStore(study.plant) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
+    clear: [],
   }),
   // A setpoint below what is safe is not lowered.
   setpoint: (study) => {

@@ -3,7 +3,7 @@ import { HOUR_OF_WORK } from '../household/engineer/price-book'
 import { MOUNT_WORDS } from '../household/mounts'
 import { storeArea } from '../household/store-area'
 import { type Material, PIPES } from '../pipes/catalogue'
-import type { Insulation } from '../pipes/loss'
+import { hasSlit, type Insulation } from '../pipes/loss'
 import { displayOf } from '../study/display-of'
 import type { PartPrice } from '../study/economics'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
@@ -73,12 +73,13 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
     bySize.set(`${material} ${size}`, at)
   }
   const pieceM = PIECE_M[study.units]
+  const selfSealing = m.slit === 'self-sealing' && hasSlit(m.insulation.lambdaWMK)
   const perLength = unitOf('length', study.units).label
   const foam = [...bySize].map(([size, { name, metres }]): Bare => {
     const pieces = Math.ceil(metres / pieceM - 1e-9)
     return {
-      key: `foam ${size} ${wrapKey(m.insulation)} ${perLength}`,
-      name: `Insulation for ${name}, ${write.figure('thickness', m.insulation.thicknessMm)}`,
+      key: `foam ${size} ${wrapKey(m.insulation)}${selfSealing ? ' self-sealing' : ''} ${perLength}`,
+      name: `Insulation for ${name}, ${write.figure('thickness', m.insulation.thicknessMm)}${selfSealing ? ', self-sealing' : ''}`,
       count: pieces,
       unit: `pieces of ${write.figure('length', pieceM)}`,
       also: `${write.figure('length', metres)} to cover`,

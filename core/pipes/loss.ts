@@ -12,21 +12,42 @@ export interface Insulation {
   thicknessMm: number
 }
 
+/** How the slit of foam or rubber is closed: by hand, or it comes with an adhesive strip. */
+export const SLITS = ['plain', 'self-sealing'] as const
+export type Slit = (typeof SLITS)[number]
+
 /**
- * The usual pipe insulations: conductivity, W/(m·K); what they stand for good, °C; how they are closed. Usual figures of the
- * trade: the maker's go before them.
+ * The usual pipe insulations: conductivity, W/(m·K); what they stand for good, °C; whether they come with a self-sealing slit;
+ * how they are closed. Usual figures of the trade: the maker's go before them.
  */
 export const INSULATIONS = {
-  'polyethylene foam': { lambdaWMK: 0.04, standsC: 95, closed: 'slit and butts glued or taped' },
-  'elastomeric rubber': { lambdaWMK: 0.038, standsC: 105, closed: 'slit and butts glued, tight against damp' },
-  'mineral wool': { lambdaWMK: 0.037, standsC: 250, closed: 'foil taped; it must stay dry' },
-  polyurethane: { lambdaWMK: 0.028, standsC: 130, closed: 'shells butted, under a jacket' },
+  'polyethylene foam': { lambdaWMK: 0.04, standsC: 95, slit: true, closed: 'slit and butts glued or taped' },
+  'elastomeric rubber': {
+    lambdaWMK: 0.038,
+    standsC: 105,
+    slit: true,
+    closed: 'slit and butts glued, tight against damp',
+  },
+  'mineral wool': { lambdaWMK: 0.037, standsC: 250, slit: false, closed: 'foil taped; it must stay dry' },
+  polyurethane: { lambdaWMK: 0.028, standsC: 130, slit: false, closed: 'shells butted, under a jacket' },
 } as const
 export type InsulationKind = keyof typeof INSULATIONS
+
+/** How insulation is closed. */
+export function closureOf(kind: InsulationKind, slit: Slit): string {
+  const { slit: comes, closed } = INSULATIONS[kind]
+  return comes && slit === 'self-sealing' ? 'slit pressed shut on a clean, dry surface, butts taped' : closed
+}
 
 /** The kind that has a conductivity; null for one that was typed in. */
 export const insulationOf = (lambdaWMK: number): InsulationKind | null =>
   (Object.keys(INSULATIONS) as InsulationKind[]).find((k) => INSULATIONS[k].lambdaWMK === lambdaWMK) ?? null
+
+/** Whether insulation comes with a slit to close, plain or self-sealing; what was typed in may. */
+export function hasSlit(lambdaWMK: number): boolean {
+  const kind = insulationOf(lambdaWMK)
+  return kind === null || INSULATIONS[kind].slit
+}
 
 /** Emissivity of the outside of any insulation. */
 const JACKET_EMISSIVITY = 0.9

@@ -1,4 +1,6 @@
+import { SLITS } from '../pipes/loss'
 import { z } from '../schema/zod'
+import { JACKET_CLEAR } from '../stores/jacket'
 import { HeaterControl, LoopMode, SetpointC } from './controls'
 import { PartKey, PriceEach } from './economics'
 import { between, Id, Name, Share } from './fields'
@@ -44,6 +46,8 @@ export const Measure = z.discriminatedUnion('kind', [
     /** Insulate the loop's return as well. */
     loopReturn: z.boolean(),
     insulation: InsulationField,
+    /** How its slit is closed where it is foam or rubber. */
+    slit: z.enum(SLITS),
   }),
   z.strictObject({
     ...common,
@@ -51,6 +55,8 @@ export const Measure = z.discriminatedUnion('kind', [
     insulation: InsulationField,
     /** Share of the store's surface that it covers: what stays clear is not in it. */
     coveredShare: Share,
+    /** What somebody has looked at and cuts out. */
+    clear: z.array(z.enum(JACKET_CLEAR)).max(JACKET_CLEAR.length),
   }),
   z.strictObject({ ...common, kind: z.literal('setpoint'), heaterId: Id, setpointC: SetpointC }),
   z.strictObject({ ...common, kind: z.literal('heater-schedule'), heaterId: Id, schedule: Schedule.nullable() }),

@@ -143,6 +143,7 @@ describe('laws, on random studies', () => {
             runIds: [],
             loopReturn: false,
             insulation: { lambdaWMK: 0.04, thicknessMm: 20 },
+            slit: 'plain',
           },
           ...held.flatMap(([heaterId, control]): Measure[] => [
             { ...common, kind: 'setpoint', heaterId, setpointC: control.setpointC },
@@ -167,6 +168,7 @@ describe('laws, on random studies', () => {
                   kind: 'jacket' as const,
                   insulation: { lambdaWMK: 0.04, thicknessMm: 80 },
                   coveredShare: 0,
+                  clear: [],
                 },
               ]
             : []),

@@ -1,18 +1,24 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { checksOfMeasure } from '../../core/checks/measure'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
 import { computedLoopUa } from '../../core/household/loop'
+import { flueInStore } from '../../core/household/store-loss'
 import { apply, applyAll } from '../../core/measures/apply'
+import { beginMeasure } from '../../core/measures/begin'
 import { jobsOf } from '../../core/measures/jobs'
+import { partsOf } from '../../core/measures/parts'
 import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
 import { interactionsOf, pairsOf } from '../../core/scenarios/interactions'
+import { type JacketClear, staysClear } from '../../core/stores/jacket'
 import { asFound, controlsOf } from '../../core/study/in-force'
 import { type Measure, NOT_PRICED } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { cascadeOf } from '../../core/views/cascade'
 import { compared, type Comparison } from '../../core/views/compare'
+import { refusalsOf } from '../../core/views/order-of-work'
 import { drawsOfYear } from '../../core/year/draws/draws'
 import { figuresOfYear, YEAR_FIGURES } from '../../core/year/figures'
 import type { YearResult } from '../../core/year/result'
@@ -167,6 +173,64 @@ describe('what nobody has asked for', () => {
   })
 })
 
+describe('insulation', () => {
+  const priced = (m: Measure, price: number) => {
+    const [foam] = partsOf(hillTown, m).filter((p) => p.key.startsWith('foam'))
+    return { ...m, partPrices: { [foam.key]: price } } as Measure
+  }
+  const foamOf = (m: Measure) => partsOf(hillTown, m).find((p) => p.key.startsWith('foam'))!
+  const plain = beginMeasure(hillTown, 'insulate-runs', 'w')
+
+  it('with a self-sealing slit is another part with a price of its own, and is closed in another way', () => {
+    const selfSealing = { ...priced(plain, 4), slit: 'self-sealing' } as typeof plain
+    expect(foamOf(priced(plain, 4)).priceEach?.likely).toBe(4)
+    expect(foamOf(selfSealing).priceEach).toBeNull()
+    expect(foamOf(selfSealing).name).toMatch(/self-sealing/)
+    const closure = (m: Measure) => checksOfMeasure(hillTown, m).find((c) => c.id === 'heat')!.sentence
+    expect(closure(plain)).toMatch(/glued/)
+    expect(closure(selfSealing)).toMatch(/pressed shut/)
+    expect(simulate(apply(hillTown, selfSealing)).cost.total).toBe(simulate(apply(hillTown, plain)).cost.total)
+  })
+
+  it('that comes without a slit to seal has none, whatever was chosen before', () => {
+    const wool = { ...plain, slit: 'self-sealing' as const, insulation: { lambdaWMK: 0.037, thicknessMm: 20 } }
+    expect(foamOf(wool).name).not.toMatch(/self-sealing/)
+    expect(foamOf(wool).key).toBe(foamOf({ ...wool, slit: 'plain' }).key)
+  })
+})
+
+describe('a jacket', () => {
+  const clearOf = (study: Study, clear: JacketClear[]) =>
+    checksOfMeasure(study, { ...beginMeasure(study, 'jacket', 'j'), clear }).find((c) => c.id === 'clear')!
+
+  it('round a flue is not checked until all that must stay clear was looked at, and is not advised before', () => {
+    expect(flueInStore(duplex.plant)).toBe(true)
+    const all = [...staysClear(true)]
+    expect(clearOf(duplex, all).level).toBe('pass')
+    for (const left of all) {
+      const without = clearOf(
+        duplex,
+        all.filter((c) => c !== left),
+      )
+      expect(without).toMatchObject({ level: 'not checked', concern: 'harm', blocks: true })
+      expect(without.sentence).toMatch(left)
+    }
+    const jacket = beginMeasure(duplex, 'jacket', 'j')
+    const refused = (measure: Measure) => {
+      const now = simulate(duplex)
+      return refusalsOf(duplex, [measure], now, simulate(apply(duplex, measure)), false)
+    }
+    expect(refused(jacket).join()).toMatch(/Clearances/)
+    expect(refused({ ...jacket, clear: all }).join()).not.toMatch(/Clearances/)
+  })
+
+  it('round a store without one asks for other things, and for its flue not at all', () => {
+    expect(clearOf(hillTown, []).level).toBe('marginal')
+    expect(clearOf(hillTown, []).sentence).not.toMatch(/flue|draught/)
+    expect(clearOf(hillTown, [...staysClear(false)]).level).toBe('pass')
+  })
+})
+
 describe('a loop whose loss was measured', () => {
   const wrap: Measure = {
     kind: 'insulate-runs',
@@ -176,6 +240,7 @@ describe('a loop whose loss was measured', () => {
     runIds: hillTown.pipes.runs.map((r) => r.id),
     loopReturn: true,
     insulation: { lambdaWMK: 0.038, thicknessMm: 30 },
+    slit: 'plain',
   }
   const saves = (study: Study) => simulate(study).cost.total - simulate(apply(study, wrap)).cost.total
 

@@ -143,6 +143,7 @@ describe('measures on other plants', () => {
       runIds: ['kitchen-branch'],
       loopReturn: false,
       insulation: { lambdaWMK: 0.038, thicknessMm: 20 },
+      slit: 'plain',
     })
     expect(lost(wrapped)[i]).toBeLessThan(lost(slab)[i])
     expect(lost(wrapped)[i]).toBeGreaterThan(0)

@@ -87,11 +87,11 @@ const baseName = computed(() => (table.study!.controls.set ? 'As set' : 'As foun
       <p v-if="!columns" class="py-6 text-ink-soft" role="status">Simulating the year of each…</p>
       <template v-else>
         <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="Table of packages">
-          <table class="w-full min-w-160 text-sm" data-beside>
+          <table class="w-full min-w-160 table-fixed text-sm" data-beside>
             <thead>
               <tr class="border-b-2 border-ink text-left">
                 <th scope="col" class="w-44 py-1.5 pr-3"><span class="sr-only">Figure</span></th>
-                <th scope="col" class="py-1.5 pr-3">{{ baseName }}</th>
+                <th scope="col" class="w-28 py-1.5 pr-3">{{ baseName }}</th>
                 <th v-for="c in columns" :key="c.id" scope="col" class="py-1.5 pr-3">{{ c.name }}</th>
               </tr>
             </thead>

@@ -54,6 +54,8 @@ export const from10 = (doc: Doc): Doc => ({
       grantMoney: null,
       lifeYears: null,
       upkeepAYear: null,
+      ...(m.kind === 'insulate-runs' ? { slit: 'plain' } : {}),
+      ...(m.kind === 'jacket' ? { clear: [] } : {}),
     })),
   })),
   claims: [],

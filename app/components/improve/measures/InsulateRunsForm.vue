@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import ChoiceField from '~/components/fields/ChoiceField.vue'
 import InsulationFields from '~/components/improve/measures/InsulationFields.vue'
 import { useStudy } from '~/stores/study'
 import { toggled } from '~/utils/measure-field'
+import { hasSlit, SLITS } from '~~/core/pipes/loss'
 import type { MeasureOf } from '~~/core/study/measures'
 
 /** Pipes to wrap, and with what. */
@@ -13,6 +15,13 @@ const pipes = computed(() => table.study!.pipes)
 
 <template>
   <InsulationFields :insulation="measure.insulation" @change="(path, v) => emit('change', path, v)" />
+  <ChoiceField
+    v-if="hasSlit(measure.insulation.lambdaWMK)"
+    label="Slit"
+    :value="measure.slit"
+    :choices="SLITS.map((s) => ({ value: s, name: s === 'plain' ? 'plain, glued or taped' : s }))"
+    @change="(v) => emit('change', 'slit', v)"
+  />
   <fieldset class="col-span-full">
     <legend class="caption">Pipes to insulate; pipes that are not accessible are left out</legend>
     <div class="flex flex-wrap gap-x-4">
