@@ -123,7 +123,7 @@ function jacketClear(flueInside: boolean, clear: readonly JacketClear[]): Told {
     ? one(
         'clear',
         flueInside ? 'not checked' : 'marginal',
-        `Not looked at: ${missing.join(', ')}. Mark each on the jacket and cut it out.`,
+        `Before it goes on, mark on the jacket and cut out: ${missing.join(', ')}.`,
       )
     : one('clear', 'pass', `Stays clear: ${staysClear(flueInside).join(', ')}.`)
 }

@@ -114,6 +114,13 @@ export const PLANT_TERMS = {
     at: 'heater',
   },
   coil: { metric: 'coil', help: 'Transfers heat into the cylinder.', also: ['heat exchanger'], at: 'heater' },
+  draughtHood: {
+    metric: 'draught hood',
+    us: 'draft hood',
+    help: 'Opening above the burner where room air joins the flue gas; must stay clear.',
+    also: ['draft diverter', 'flue hood'],
+    at: 'heater',
+  },
   gravity: {
     metric: 'gravity circulation',
     us: 'thermosiphon circulation',

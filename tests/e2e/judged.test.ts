@@ -9,7 +9,7 @@ import { display } from '../../core/units/display'
 import type { Comparison } from '../../core/views/compare'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, goTo, handedOver, openDemo, press, type } from './hand'
+import { choose, figure, goTo, handedOver, openDemo, press, type } from './hand'
 import { told } from './told'
 
 const url = inject('url')
@@ -96,6 +96,30 @@ describe('the order of work', () => {
 })
 
 describe('packages side by side', () => {
+  it('of one question are made in one touch, and compared', async () => {
+    await openDemo(page, url, 'hill-town')
+    await settled(page)
+    await goTo(page, `${url}/study/hill-town/improve?view=beside`)
+    await settled(page)
+    await press(page, 'button', 'Circulation, with and without insulation')
+    const heads = () => page.$$eval('[data-beside] thead th', (all) => all.slice(2).map((th) => th.textContent!.trim()))
+    await page.waitForFunction(
+      () =>
+        document.querySelectorAll('[data-beside] thead th').length === 5 &&
+        document.querySelector('[data-line="Saving"]'),
+    )
+    expect(await heads()).toEqual([
+      'Circulation as set, insulated',
+      'Circulation: on demand',
+      'Circulation: on demand, insulated',
+    ])
+    const saved = await page.$$eval('[data-line="Saving"] td', (all) => all.slice(1).map((td) => td.textContent!))
+    const [insulated, mode, both] = saved.map(figure)
+    // Insulation saves less round a loop that seldom runs: the whole is less than its parts.
+    expect(both).toBeGreaterThan(Math.max(insulated, mode))
+    expect(both).toBeLessThan(insulated + mode)
+  })
+
   it('stand in columns with the figures of the command line, and show differences alone on request', async () => {
     await improve()
     await press(page, 'button', 'Package')

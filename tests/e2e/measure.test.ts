@@ -76,11 +76,8 @@ describe('the log of a visit, on a phone', () => {
       await openFor(seconds)
       await page.waitForFunction(
         (s) =>
-          Math.abs(
-            Number.parseFloat(
-              document.querySelector('[aria-label="Timed readings"] [role="timer"]')?.textContent ?? '',
-            ) - s,
-          ) < 4,
+          Number.parseFloat(document.querySelector('[aria-label="Timed readings"] [role="timer"]')?.textContent ?? '') >
+          s - 4,
         {},
         seconds,
       )
@@ -159,6 +156,31 @@ describe('the log of a visit, on a phone', () => {
     await page.waitForSelector('li[data-reading="pump"] img')
   })
 
+  it('holds a passing value against nothing, and says what the thermometer is good to', async () => {
+    await takeReading(page, 'Cylinder, top temperature')
+    await type(page, 'Cylinder', '48')
+    await page.waitForSelector('[aria-label="Cylinder, top temperature"] [data-verdict]')
+    await choose(page, 'Thermometer', 'infrared')
+    await page.waitForFunction(() => /good to ±4.5 K/.test(document.querySelector('main')!.textContent!))
+    await choose(page, 'Held steady', 'no, a passing value')
+    await page.waitForFunction(() => !document.querySelector('[aria-label="Cylinder, top temperature"] [data-verdict]'))
+    expect(await page.$('button::-p-text(Save and apply)')).toBeNull()
+    await press(page, 'button', 'Save to log')
+    await page.waitForFunction(() =>
+      /passing value/.test(document.querySelector('ul[aria-label="Log of readings"]')?.textContent ?? ''),
+    )
+    // The thermometer is still in the hand; whether the next value holds is asked anew.
+    await takeReading(page, 'Circulation flow and return')
+    await page.waitForFunction(() =>
+      Array.from(document.querySelectorAll('select')).some((s) => s.selectedOptions[0]?.text.trim() === 'infrared'),
+    )
+    await type(page, 'Flow temperature', '57')
+    await type(page, 'Return temperature', '51')
+    await page.waitForFunction(() => /Pump flow rate, estimated/.test(document.querySelector('main')!.textContent!))
+    expect(await page.$('[aria-label="Circulation flow and return"] [data-verdict]')).toBeNull()
+    await press(page, 'button', 'Close the reading')
+  })
+
   it('finds the place of a dial between two marks', async () => {
     for (const [division, hot] of [
       ['2', '50'],
@@ -179,7 +201,7 @@ describe('the log of a visit, on a phone', () => {
     await kept()
     await page.reload()
     await settled(page)
-    expect(await rows()).toHaveLength(4)
+    expect(await rows()).toHaveLength(5)
     const before = await total(page, 'Cost')
     await press(page, 'button', 'Undo apply: Flow of an outlet')
     await newTotal(page, before)
