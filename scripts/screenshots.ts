@@ -142,15 +142,6 @@ const SHOTS: Shot[] = [
   { name: 'defaults', path: '/defaults', ...DESK, before: ownDefaults },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: openHeaters },
-  {
-    name: 'people',
-    path: `${HOUSE}/survey?at=people`,
-    ...DESK,
-    before: async (page) => {
-      await page.$$eval('details', (all) => all.forEach((d) => (d.open = true)))
-      await to('section[aria-label="Absences"]')(page)
-    },
-  },
   { name: 'dark', path: `${HOUSE}/set?view=day`, ...DESK, dark: true },
   { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
@@ -158,6 +149,15 @@ const SHOTS: Shot[] = [
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
   { name: 'calculators', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
+  {
+    name: 'beside',
+    path: `${HOUSE}/improve?view=beside`,
+    ...DESK,
+    before: async (page) => {
+      await press(page, 'button', 'Circulation, with and without insulation')
+      await page.waitForSelector('[data-line="Saving"]', { timeout: 60_000 })
+    },
+  },
   { name: 'savings', path: `${HOUSE}/improve`, ...DESK, before: range },
 ]
 
