@@ -1,8 +1,10 @@
+import { FIELDS } from '../calculators/fields'
 import { scaldLimitOf } from '../household/at-risk'
-import { tapOf, wantedAt } from '../household/lookups'
+import { wantedAt } from '../household/lookups'
 import type { Tap } from '../study/pipes'
 import type { Reading } from '../study/readings'
 import type { Rule, Told, Visit } from './check'
+import { NO_HANDS } from './scald'
 
 interface AtTap {
   tap: Tap
@@ -16,15 +18,16 @@ const THERE_K = 1
 function lastDay({ study }: Visit): { on: string; taps: AtTap[] } {
   const steady = study.readings.filter(
     (r): r is Reading & { values: { hotC: number } } =>
-      r.kind === 'tap-temperature' && r.values.state !== 'passing' && typeof r.values.hotC === 'number',
+      r.kind === 'tap-temperature' && r.values.state !== 'passing' && FIELDS.hotC.safeParse(r.values.hotC).success,
   )
   const on = steady.reduce((day, r) => (r.takenAt.slice(0, 10) > day ? r.takenAt.slice(0, 10) : day), '')
   const byTap = new Map<string, AtTap>()
   for (const r of steady
     .filter((s) => s.takenAt.startsWith(on))
     .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))) {
-    const tap = tapOf(study, r.where)
-    byTap.set(tap.id, { tap, hotC: r.values.hotC })
+    // An outlet that is gone is judged no more.
+    const tap = study.pipes.taps.find((t) => t.id === r.where)
+    if (tap && !NO_HANDS.has(tap.kind)) byTap.set(tap.id, { tap, hotC: r.values.hotC })
   }
   return { on, taps: [...byTap.values()] }
 }

@@ -12,7 +12,7 @@ import type { Heater } from '../study/plant'
 import type { Level, Rule, Told, Visit } from './check'
 
 /** Taps that nobody puts a hand under. */
-const NO_HANDS = new Set(['machine'])
+export const NO_HANDS = new Set(['machine'])
 /** Water that gets hotter by less than this burns as it did, K. */
 const NOTICED_K = 2
 /** A figure this close to a limit keeps it, K. */

@@ -1,11 +1,9 @@
 import { FIELDS } from '../calculators/fields'
 import { tapOf } from '../household/lookups'
 import { z } from '../schema/zod'
+import { percentText } from '../units/percent'
+import { METER_SHARE, WATCH_S } from './instruments'
 import { defineReading, type Judgement } from './reading-kind'
-
-/** A water meter, share of what it counts, and a watch in the hand, s. */
-const METER_SHARE = 0.02
-const WATCH_S = 1.5
 
 export const difference = defineReading({
   kind: 'difference',
@@ -39,7 +37,7 @@ export const difference = defineReading({
           { label: 'This outlet', formula: 'with it − the rest alone', value: flowLMin, quantity: 'flow' },
           {
             label: 'Give or take',
-            formula: 'each flow × (2% of the meter + 1.5 s / its time), as the root of the sum of squares',
+            formula: `each flow × (${percentText(METER_SHARE)} of the meter + ${WATCH_S} s / its time), as the root of the sum of squares`,
             value: within,
             quantity: 'flow',
           },

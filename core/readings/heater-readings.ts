@@ -8,14 +8,13 @@ import { carrierOf, efficiencyOf, outputOf } from '../study/heater-kinds'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import { percentText } from '../units/percent'
+import { BUCKET_SHARE, WATCH_S } from './instruments'
 import { defineReading } from './reading-kind'
 import { differenceK, STEADINESS, TAKEN_WITH } from './taken-with'
 import { workedBy } from './worked-by'
 
 /** A heater's display is good to about this share of the heat, most of it of the flow. */
 const DISPLAY_SHARE = 0.06
-/** A flow by bucket, share, and the watch in the hand, s. */
-const BUCKET = { share: 0.03, watchS: 1.5 } as const
 /** An efficiency from display and meter together, share of it. */
 const METERED_SHARE = 0.05
 /** Return at which a condensing appliance is compared while it heats water, °C. */
@@ -55,7 +54,7 @@ export const heaterDisplay = defineReading({
       flowLMin,
       ...(efficiency === undefined ? {} : { efficiency }),
     })
-    const flowShare = caught === null ? DISPLAY_SHARE : BUCKET.share + BUCKET.watchS / bucketS!
+    const flowShare = caught === null ? DISPLAY_SHARE : BUCKET_SHARE + WATCH_S / bucketS!
     const within = Math.hypot(flowShare, differenceK(taken, reading) / Math.max(1, outletC - inletC))
     const apart = caught === null ? 0 : shownLMin / caught - 1
     const worked = {

@@ -31,6 +31,12 @@ const carriedAt = (supplyC: number) => (density(supplyC) * specificHeat(supplyC)
 const coolings = ({ supplyC, returnC, ambientC }: LoopTemperatures) =>
   Math.log((supplyC - ambientC) / (returnC - ambientC))
 
+/** Said of a return that is too cool, whatever is known of the flow. */
+const coolReturn = (returnC: number): string[] =>
+  returnC < SAFETY.loopReturn.value
+    ? ['Secondary return in the growth range or below its limit. Follow the local code.']
+    : []
+
 /** A flow that its two temperatures need for the loss its pipes have: an estimate, which rests on that loss. */
 function estimatedFlow(study: Study, loop: Loop, at: LoopTemperatures): Judgement {
   const uaWK = loopUa(study)
@@ -53,7 +59,10 @@ function estimatedFlow(study: Study, loop: Loop, at: LoopTemperatures): Judgemen
           quantity: 'flow',
         },
       ],
-      notes: [`Estimate: it rests on the ${measured ? 'measured' : 'calculated'} loss, and says nothing of that loss.`],
+      notes: [
+        `Estimate: it rests on the ${measured ? 'measured' : 'calculated'} loss, and says nothing of that loss.`,
+        ...coolReturn(at.returnC),
+      ],
     },
     results: {
       estimateLMin: { label: 'Pump flow rate, estimated', quantity: 'flow' },
@@ -115,6 +124,7 @@ export const loop = defineReading({
     const lossW = carriedWK * (supplyC - returnC)
     const uaWK = carriedWK * coolings(at)
     const modelled = loopUa(study)
+    const dropK = differenceK(taken, reading, PIPES_K)
     return {
       worked: {
         out: { lossW, uaWK },
@@ -148,9 +158,7 @@ export const loop = defineReading({
           ...(byCurve
             ? ['Flow by the pump’s curve is an estimate: check and balancing valves are not counted, so it is less.']
             : []),
-          ...(returnC < SAFETY.loopReturn.value
-            ? ['Secondary return in the growth range or below its limit. Follow the local code.']
-            : []),
+          ...coolReturn(returnC),
         ],
       },
       results: {
@@ -161,10 +169,7 @@ export const loop = defineReading({
         figure: { label: 'Circulation heat loss coefficient (UA)', quantity: 'lossRate' },
         measured: uaWK,
         modelled,
-        uncertainty:
-          uaWK *
-          (FLOW_SHARE[byCurve ? 'curve' : 'read'] +
-            differenceK(taken, reading, PIPES_K) / Math.max(differenceK(taken, reading, PIPES_K), supplyC - returnC)),
+        uncertainty: uaWK * (FLOW_SHARE[byCurve ? 'curve' : 'read'] + dropK / Math.max(dropK, supplyC - returnC)),
         likely:
           uaWK > modelled
             ? ['more uninsulated pipe than entered', 'longer than entered', 'a branch circulates too']

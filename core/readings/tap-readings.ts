@@ -9,13 +9,10 @@ import { z } from '../schema/zod'
 import { instantaneousOf } from '../study/heater-kinds'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { frontPast, hotFront, lengthOffer } from './hot-front'
+import { BUCKET_SHARE, WATCH_S } from './instruments'
 import { defineReading, impossible, type Judgement } from './reading-kind'
 import { settlesS, STEADINESS, TAKEN_WITH, thermometerK } from './taken-with'
 import { workedBy } from './worked-by'
-
-/** A stopwatch in the hand, s; a flow by bucket, share. */
-const WATCH_S = 1.5
-const FLOW_SHARE = 0.05
 
 export const bucket = defineReading({
   kind: 'bucket',
@@ -45,7 +42,7 @@ export const bucket = defineReading({
             figure: { label: `Flow of ${tap.name}`, quantity: 'flow' },
             measured: flowLMin,
             modelled: tap.flowLMin,
-            uncertainty: tap.flowLMin * (FLOW_SHARE + WATCH_S / seconds),
+            uncertainty: tap.flowLMin * (BUCKET_SHARE + WATCH_S / seconds),
             likely: ['outlet opened differently from normal use', 'blocked strainer or shower head'],
           }
         : null,
@@ -135,7 +132,7 @@ export const timeToHot = defineReading({
             figure: { label: `Warm-up volume to ${tap.name}`, quantity: 'volume', decimals: 2 },
             measured,
             modelled: front.hotL,
-            uncertainty: front.hotL * FLOW_SHARE * 2 + (flowLMin / 60) * (WATCH_S + settlesS(taken)),
+            uncertainty: front.hotL * BUCKET_SHARE * 2 + (flowLMin / 60) * (WATCH_S + settlesS(taken)),
             likely:
               measured > front.hotL
                 ? ['a run is longer or larger than entered', 'cold crossover']

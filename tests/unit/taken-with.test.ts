@@ -196,6 +196,13 @@ describe('the flow of a loop', () => {
     expect(equal.worked.notes.join(' ')).toMatch(/cannot be estimated/)
   })
 
+  it('that nobody has read hides no cool return', () => {
+    for (const pumpLMin of [undefined, 4])
+      expect(
+        notes(hillTown, 'loop', { supplyC: 52, returnC: 44, ...(pumpLMin === undefined ? {} : { pumpLMin }) }),
+      ).toMatch(/growth range/)
+  })
+
   it('is judged in the air that was read beside it', () => {
     const ua = (ambientC: number) =>
       judged(hillTown, 'loop', { supplyC: 57, returnC: 51, pumpLMin: 4, ambientC }).worked.out.uaWK
@@ -280,8 +287,13 @@ describe('two outlets read on one day', () => {
     expect(level(limit - 1, limit + 0.5)[0]).toBe('marginal')
   })
 
-  it('say nothing of a passing value', () => {
+  it('say nothing of a passing value, nor of an outlet that is gone', () => {
     expect(read(62, 45, 'passing')).toEqual([])
+    const gone = [
+      readingOf('tap-temperature', { hotC: 62, where: 'near' }, { id: 'a', where: 'gone' }),
+      readingOf('tap-temperature', { hotC: 45, where: 'far' }, { id: 'b', where: far.id }),
+    ]
+    expect(checksOf({ ...hillTown, readings: gone }, null).filter((c) => c.id.startsWith('read-'))).toEqual([])
   })
 })
 
