@@ -16,6 +16,7 @@ import { type JacketClear, staysClear } from '../../core/stores/jacket'
 import { asFound, controlsOf } from '../../core/study/in-force'
 import { type Measure, NOT_PRICED } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
+import { wordsOf } from '../../core/study/words-of'
 import { cascadeOf } from '../../core/views/cascade'
 import { compared, type Comparison } from '../../core/views/compare'
 import { refusalsOf } from '../../core/views/order-of-work'
@@ -213,7 +214,7 @@ describe('a jacket', () => {
         all.filter((c) => c !== left),
       )
       expect(without).toMatchObject({ level: 'not checked', concern: 'harm', blocks: true })
-      expect(without.sentence).toMatch(left)
+      expect(without.sentence).toMatch(wordsOf(duplex)(left))
     }
     const jacket = beginMeasure(duplex, 'jacket', 'j')
     const refused = (measure: Measure) => {

@@ -96,7 +96,12 @@ const baseName = computed(() => (table.study!.controls.set ? 'As set' : 'As foun
               </tr>
             </thead>
             <tbody>
-              <tr v-for="l in lines" :key="l.name" class="border-b border-line align-top" :data-line="l.name">
+              <tr
+                v-for="(l, k) in lines"
+                :key="`${l.name} ${k}`"
+                class="border-b border-line align-top"
+                :data-line="l.name"
+              >
                 <th scope="row" class="py-1.5 pr-3 text-left font-normal text-ink-soft">{{ l.name }}</th>
                 <td v-for="(cell, i) in l.cells" :key="i" class="py-1.5 pr-3" :class="{ 'whitespace-nowrap': i === 0 }">
                   {{ cell }}
