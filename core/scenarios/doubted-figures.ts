@@ -1,7 +1,5 @@
 import { loopUa } from '../household/loop'
-import { DOUBT_LEFT, USUAL_DOUBT } from '../household/usual-doubt'
-import { judge } from '../readings/kinds'
-import { SIGMAS } from '../readings/reading-kind'
+import { USUAL_DOUBT } from '../household/usual-doubt'
 import { rangeOf } from '../schema/shape'
 import { standingUa } from '../stores/standing-loss'
 import { WaterC } from '../study/fields'
@@ -196,18 +194,6 @@ function movedBy(study: Study, { usual, moved }: DoubtedKind, value: unknown, st
   if (moved) return moved(value as never, steps, study)
   const number = value as number
   return usual.as === 'share' ? number * Math.exp(usual.of * steps) : number + usual.of * steps
-}
-
-/**
- * How much of its usual doubt is left of a figure that a reading corrected: what that reading may itself be off, no less than a
- * good one leaves, and no more than there was.
- */
-export function leftByReading(study: Study, kind: DoubtedKind, path: string): number {
-  const reading = study.readings.findLast((r) => r.adopted?.some((a) => a.path === path))
-  const verdict = reading?.kind === kind.reading(study) ? judge(study, reading)?.verdict : null
-  if (!verdict) return DOUBT_LEFT.measured
-  const usual = kind.usual.as === 'share' ? kind.usual.of * Math.abs(verdict.measured) : kind.usual.of
-  return clamp(verdict.uncertainty / SIGMAS / usual, { min: DOUBT_LEFT.measured, max: DOUBT_LEFT.assumed })
 }
 
 /** A study with a figure so many times its usual doubt away, no further than the study takes it; as it was where it takes none. */

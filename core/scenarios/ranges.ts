@@ -3,15 +3,15 @@ import { mean, probit, quantileSorted, sampleCorrelation, sampleStandardDeviatio
 import { type FirstStep, stationOf } from '../household/first-steps'
 import { DOUBT_LEFT } from '../household/usual-doubt'
 import { applyAll } from '../measures/apply'
-import { canTake, READINGS } from '../readings/kinds'
-import type { ReadingKind } from '../readings/reading-kind'
+import { canTake, judge, READINGS } from '../readings/kinds'
+import { type ReadingKind, SIGMAS } from '../readings/reading-kind'
 import type { Package } from '../study/measures'
 import type { ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 import { eachFigure, figuresOfYear, savedOf, type YearFigure, type YearFigures } from '../year/figures'
 import { simulate } from '../year/simulate'
 import { YearRefused } from '../year/work'
-import { DOUBTED_KINDS, type DoubtedKind, leftByReading, withDoubt } from './doubted-figures'
+import { DOUBTED_KINDS, type DoubtedKind, withDoubt } from './doubted-figures'
 
 /** Pairs of years that a range is usually made of, and their seed. */
 export const SAMPLES = { usual: 64, least: 8, most: 1024, seed: 1 } as const
@@ -50,6 +50,18 @@ function placesIn(study: Study): string[] {
   }
   for (const part of PARTS) walk(study[part], part)
   return out
+}
+
+/**
+ * How much of its usual doubt is left of a figure that a reading corrected: what that reading may itself be off, no less than a
+ * good one leaves, and no more than there was.
+ */
+export function leftByReading(study: Study, kind: DoubtedKind, path: string): number {
+  const reading = study.readings.findLast((r) => r.adopted?.some((a) => a.path === path))
+  const verdict = reading?.kind === kind.reading(study) ? judge(study, reading)?.verdict : null
+  if (!verdict) return DOUBT_LEFT.measured
+  const usual = kind.usual.as === 'share' ? kind.usual.of * Math.abs(verdict.measured) : kind.usual.of
+  return Math.min(DOUBT_LEFT.assumed, Math.max(DOUBT_LEFT.measured, verdict.uncertainty / SIGMAS / usual))
 }
 
 /** How much of its usual doubt is left of a figure, by where it comes from. */
