@@ -1,6 +1,7 @@
 import { FIELDS } from '../calculators/fields'
 import { scaldLimitOf } from '../household/at-risk'
 import { wantedAt } from '../household/lookups'
+import { isPassing } from '../readings/taken-with'
 import type { Tap } from '../study/pipes'
 import type { Reading } from '../study/readings'
 import type { Rule, Told, Visit } from './check'
@@ -18,7 +19,7 @@ const THERE_K = 1
 function lastDay({ study }: Visit): { on: string; taps: AtTap[] } {
   const steady = study.readings.filter(
     (r): r is Reading & { values: { hotC: number } } =>
-      r.kind === 'tap-temperature' && r.values.state !== 'passing' && FIELDS.hotC.safeParse(r.values.hotC).success,
+      r.kind === 'tap-temperature' && !isPassing(r) && FIELDS.hotC.safeParse(r.values.hotC).success,
   )
   const on = steady.reduce((day, r) => (r.takenAt.slice(0, 10) > day ? r.takenAt.slice(0, 10) : day), '')
   const byTap = new Map<string, AtTap>()

@@ -17,6 +17,7 @@ import { mainsByMonth } from '../water/mains'
 import { unAdopt } from './adopt'
 import { judge, titleOf } from './kinds'
 import { SIGMAS } from './reading-kind'
+import { isPassing } from './taken-with'
 
 /**
  * A quantity of the study that is not surely known, and how far it may reasonably be off before anything is read.
@@ -113,7 +114,9 @@ function doubts(study: Study): Doubt[] {
     const path = `plant.heaters.${heater.id}.${output.field}`
     const now = output.kw
     if (
-      study.readings.some((r) => r.kind === 'heater-display' && r.where === heater.id && r.values.gave === 'all it has')
+      study.readings.some(
+        (r) => r.kind === 'heater-display' && r.where === heater.id && r.values.gave === 'all it has' && !isPassing(r),
+      )
     )
       out.push({
         path,

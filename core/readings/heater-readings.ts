@@ -10,7 +10,7 @@ import type { Study } from '../study/study'
 import { percentText } from '../units/percent'
 import { BUCKET_SHARE, WATCH_S } from './instruments'
 import { defineReading } from './reading-kind'
-import { differenceK, STEADINESS, TAKEN_WITH } from './taken-with'
+import { differenceK, isPassing, STEADINESS, TAKEN_WITH } from './taken-with'
 import { workedBy } from './worked-by'
 
 /** A heater's display is good to about this share of the heat, most of it of the flow. */
@@ -119,6 +119,7 @@ function powerFromLog(study: Study, reading: Reading): number | undefined {
     .filter(
       (r) =>
         r.kind === 'heater-display' &&
+        !isPassing(r) &&
         r.where === reading.where &&
         r.takenAt.slice(0, 10) === reading.takenAt.slice(0, 10) &&
         r.id !== reading.id,

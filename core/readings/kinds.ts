@@ -13,7 +13,7 @@ import { dial, heaterDisplay, meter } from './heater-readings'
 import { loop, pump } from './loop-readings'
 import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
 import { overnightDrop, storeTop } from './store-readings'
-import { takenNotes, type TakenWith } from './taken-with'
+import { isPassing, takenNotes } from './taken-with'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
 
@@ -98,11 +98,13 @@ export function judge(study: Study, reading: Reading): Judgement | null {
   const values = kind.input.safeParse(reading.values)
   if (!values.success) return null
   const { worked, verdict, offers, results } = kind.judge(study, reading, values.data as never)
-  const taken = values.data as TakenWith
-  const passing = taken.state === 'passing'
+  const passing = isPassing(reading)
   return {
     results,
-    worked: { ...worked, notes: [...takenNotes(study, taken, reading, displayOf(study)), ...worked.notes] },
+    worked: {
+      ...worked,
+      notes: [...takenNotes(study, values.data, reading, displayOf(study)), ...worked.notes],
+    },
     verdict: passing ? null : verdict,
     // What the study would not take is not offered.
     offers: passing ? [] : offers.filter((o) => takes(study, o.path, o.value)),

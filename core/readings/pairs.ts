@@ -4,6 +4,7 @@ import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import { CHANGES_LOGGED } from './events'
 import { judge, kindOf } from './kinds'
+import { isPassing } from './taken-with'
 
 /** What a reading is of: readings of one thing can be held against each other. */
 export const thingOf = (r: Reading): string =>
@@ -56,11 +57,11 @@ function changesIn(study: Study, from: Reading, to: Reading): Between[] {
   return [...settings, ...logged].filter((c) => !seen.has(c.what) && seen.add(c.what))
 }
 
-/** Every reading with the one before it of the same thing, and what changed in between; of a long log only what was read twice. */
+/** Every reading that held steady with the one before it of the same thing, and what changed in between. */
 export function consecutive(study: Study): { before: Reading; after: Reading; changes: Between[] }[] {
   const last = new Map<string, Reading>()
   return study.readings
-    .filter((r) => kindOf(r) !== undefined && r.kind !== 'event' && r.kind !== 'note')
+    .filter((r) => kindOf(r) !== undefined && r.kind !== 'event' && r.kind !== 'note' && !isPassing(r))
     .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
     .flatMap((after) => {
       const before = last.get(thingOf(after))

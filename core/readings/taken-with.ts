@@ -42,8 +42,10 @@ export const STEADINESS = { state: z.enum(['steady', 'passing']).optional() } as
 export interface TakenWith {
   thermometer?: Thermometer
   checkedOn?: string
-  state?: 'steady' | 'passing'
 }
+
+/** Read while it still moved: held against nothing, and nothing is corrected by it. */
+export const isPassing = ({ values }: Pick<Reading, 'values'>): boolean => values.state === 'passing'
 
 /** With what the last temperature of a day was read: whoever reads the next one has it in the hand. */
 export function lastTakenWith(study: Study, day: string): Pick<TakenWith, 'thermometer' | 'checkedOn'> {
@@ -82,9 +84,9 @@ const PASSING = 'Passing value: nothing is compared or applied. Measure again on
 
 /** What is said of how a temperature was taken. */
 export function takenNotes(study: Study, taken: TakenWith, reading: Reading, write: Display): string[] {
-  const { thermometer, state } = taken
+  const { thermometer } = taken
   return [
-    ...(state === 'passing' ? [PASSING] : []),
+    ...(isPassing(reading) ? [PASSING] : []),
     ...(thermometer === undefined
       ? []
       : [

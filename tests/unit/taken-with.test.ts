@@ -123,6 +123,33 @@ describe('a passing value', () => {
   )
 })
 
+describe('a passing value in the log', () => {
+  const shown = (id: string, day: string, outletC: number, state: 'steady' | 'passing') =>
+    readingOf(
+      'heater-display',
+      { inletC: 12, outletC, flowLMin: 8, state },
+      { id, where: harbourFlat.plant.heaters[0].id, takenAt: `${day}T10:00:00Z` },
+    )
+  const told = (state: 'steady' | 'passing') => {
+    const readings = [shown('a', '2025-01-20', 52, 'steady'), shown('b', '2026-01-20', 40, state)]
+    return checksOf({ ...harbourFlat, readings }, null).some((c) => c.id === 'trend-b')
+  }
+
+  it('is no trend, and makes no pair with what was read before', () => {
+    expect(told('steady')).toBe(true)
+    expect(told('passing')).toBe(false)
+  })
+
+  it('gives no output to an efficiency that is metered beside it', () => {
+    const { id } = harbourFlat.plant.heaters[0]
+    const meter = readingOf('meter', { fuel: 'gas-m3', amount: 0.08, seconds: 120 }, { id: 'm', where: id })
+    const efficiency = (state: 'steady' | 'passing') =>
+      judge({ ...harbourFlat, readings: [shown('a', '2026-01-20', 52, state), meter] }, meter)!.worked.out.efficiency
+    expect(efficiency('steady')).toBeGreaterThan(0.3)
+    expect(efficiency('passing')).toBeNull()
+  })
+})
+
 describe('the flow of a loop', () => {
   it('is estimated from its two temperatures: what its loss needs', () => {
     for (const study of looped) {

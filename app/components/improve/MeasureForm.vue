@@ -17,6 +17,8 @@ import SetpointForm from '~/components/improve/measures/SetpointForm.vue'
 import ShorterDrawsForm from '~/components/improve/measures/ShorterDrawsForm.vue'
 import TapFlowForm from '~/components/improve/measures/TapFlowForm.vue'
 import { useStudy } from '~/stores/study'
+import { BEFORE_MEASURE } from '~/utils/measure-field'
+import { applyAll } from '~~/core/measures/apply'
 import type { Measure, MeasureKind } from '~~/core/study/measures'
 import { withValueAt } from '~~/core/study/paths'
 
@@ -43,6 +45,11 @@ const FORMS: Record<MeasureKind, Component> = {
   'drain-recovery': DrainRecoveryForm,
   'heat-source': HeatSourceForm,
 }
+/** What a form asks is of the household with what comes before it done, as its checks are. */
+provide(
+  BEFORE_MEASURE,
+  computed(() => applyAll(table.study!, table.study!.packages[props.index]!.measures.slice(0, props.at))),
+)
 const put = (path: string, value: unknown) =>
   table.change(`measure ${props.at} ${path}`, (d) => {
     const all = d.packages[props.index]!.measures

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import NumberField from '~/components/fields/NumberField.vue'
 import InsulationFields from '~/components/improve/measures/InsulationFields.vue'
-import { useStudy } from '~/stores/study'
-import { measureField, toggled } from '~/utils/measure-field'
+import { BEFORE_MEASURE, measureField, toggled } from '~/utils/measure-field'
 import { flueInStore } from '~~/core/household/store-loss'
 import { staysClear } from '~~/core/stores/jacket'
 import type { MeasureOf } from '~~/core/study/measures'
@@ -10,8 +9,8 @@ import type { MeasureOf } from '~~/core/study/measures'
 /** A jacket round the store. */
 defineProps<{ measure: MeasureOf<'jacket'> }>()
 const emit = defineEmits<{ change: [path: string, value: unknown] }>()
-const table = useStudy()
-const parts = computed(() => staysClear(flueInStore(table.study!.plant)))
+const before = inject(BEFORE_MEASURE)!
+const parts = computed(() => staysClear(flueInStore(before.value.plant)))
 </script>
 
 <template>
