@@ -165,7 +165,7 @@ export function comparisonTable(study: Study, c: Compared): string {
   return out
 }
 
-export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes): string {
+export function sizeTable(study: Study, { peaks, there, instead, beside, atTap }: Sizes): string {
   const d = displayOf(study)
   const names = peaks.tapIds.map((id) => study.pipes.taps.find((t) => t.id === id)!.name).join(', ')
   const rows = (title: string, sized: readonly Sized[]) =>
@@ -177,7 +177,7 @@ export function sizeTable(study: Study, { peaks, there, instead, beside }: Sizes
               `${LEVEL_WORDS[s.level].padEnd(13)} ${s.heater}\n${s.checks.map((c) => `${' '.repeat(14)}${LEVEL_WORDS[c.level]}: ${c.sentence}\n`).join('')}`,
           )
           .join('')}`
-  return `${study.name}: peak demand ${d.figure('flow', peaks.hotLMin)} of hot water (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} in the peak hour\n${rows('Existing', there)}${rows('Replacement', instead)}${rows('Additional', beside)}`
+  return `${study.name}: peak demand ${d.figure('flow', peaks.hotLMin)} of hot water (${names}), ${d.figure('power', peaks.kw)}; ${d.litres(peaks.worstHourL)} in the peak hour\n${rows('Existing', there)}${rows('Replacement', instead)}${rows('Additional', beside)}${rows('At one outlet', atTap)}`
 }
 
 /** What stands out, one entry for each cause, with its parts. */

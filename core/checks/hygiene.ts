@@ -4,7 +4,7 @@ import { bypassOf } from '../household/loop'
 import { storeSetpoint, supplyOf } from '../household/supply'
 import { logKillPerHour } from '../safety/legionella'
 import { SAFETY } from '../safety/limits'
-import { hasSetpoint, instantaneousOf, isOnStore, isPointOfUse } from '../study/heater-kinds'
+import { hasSetpoint, instantaneousOf, isOnStore, isPointOfUse, storesWater } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import { MOST_KILLS } from '../year/account/hygiene'
 import type { Level, Rule, Told, Visit } from './check'
@@ -136,7 +136,7 @@ const growthInStore: Rule = (visit): Told[] => {
 
 /** The same in a small store at one tap. */
 const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
-  study.plant.heaters.filter(isPointOfUse).map((h): Told => {
+  study.plant.heaters.filter((h) => isPointOfUse(h) && storesWater(h)).map((h): Told => {
     const of = year?.hygiene.locals.find((l) => l.id === h.id)
     const kills = of?.weeklyLogReductionDrawn ?? null
     const tepidHours = of?.tepidHoursWeek ?? 0

@@ -23,11 +23,11 @@ import type { Heater, Store } from '../study/plant'
 import type { Study } from '../study/study'
 import { heatPerLitre } from '../water/power'
 import type { Demand, Peaks } from '../year/demand'
+import { atTapChecks } from './at-tap'
 import { answered, type Level, type Told, type Visit } from './check'
 import { candidateSupply } from './electrical'
+import { USABLE_SHARE } from './usable-share'
 
-/** Of a store that is as hot as it is set, this share can be drawn before it runs cool: cold water mixes in below. */
-const USABLE_SHARE = 0.75
 /** Return at which a burner's input is reckoned, °C. */
 const INPUT_RETURN_C = 50
 /** Largest store that is sized, L, and how near its size is found. */
@@ -336,5 +336,6 @@ const SIZES: readonly Size[] = [output, contents, alone, leastFire, inlet, netwo
 /** Whether a heater serves a household at its busiest, and can be fed where it stands: its checks, in the order they are read. */
 export const heaterChecks = (visit: Visit, heater: Heater, demand: Demand): Told[] => [
   ...SIZES.flatMap((size) => size({ visit, heater, demand })),
+  ...atTapChecks(visit, heater),
   ...candidateSupply(visit, heater),
 ]

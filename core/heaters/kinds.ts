@@ -19,6 +19,8 @@ export interface KindOfHeater {
   name: string
   heats: Heats
   source: Source
+  /** Keeps water ready in a vessel: what grows in warm water can grow there, and a hot run makes sense. */
+  stores: boolean
   /** Held by a thermostat; the sun and a fire heat whether the water is hot or not. */
   thermostat: boolean
   /** Sends its flue through the store it heats. */
@@ -106,6 +108,17 @@ export const HEATERS = {
     'cut-out',
     `${ISOLATE} Its outlet must stay open, or it needs a relief valve.`,
   ),
+  'tap-electric': {
+    ...kind(
+      'Instantaneous point-of-use heater',
+      'tap',
+      'electricity',
+      'setpoint',
+      `${ISOLATE} It needs a circuit of its own.`,
+    ),
+    stores: false as boolean,
+    begins: AS_IT_RUNS,
+  },
   reservoir: kind(
     'Reservoir on a stove',
     'tap',
@@ -130,6 +143,7 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
     heats,
     source,
     hottest,
+    stores: (heats !== 'instantaneous') as boolean,
     thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
     pumpsHeat: false as boolean,

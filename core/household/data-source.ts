@@ -1,5 +1,4 @@
 import type { DataSource } from '../study/fields'
-import { isInstantaneous } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 
 /** Whose a figure is, of which day and under which conditions, in words. */
@@ -13,7 +12,9 @@ export function publishedFigures({ plant, pipes, origins }: Study): { name: stri
   const { store } = plant
   const storesLoss = store && store.loss.kind !== 'ua' && origins['plant.store.loss'] !== 'assumed'
   return [
-    ...plant.heaters.filter((h) => isInstantaneous(h) && (h.makerFlow.length > 0 || h.maxInletC !== null)),
+    ...plant.heaters.filter(
+      (h) => ('makerFlow' in h && h.makerFlow.length > 0) || ('maxInletC' in h && h.maxInletC !== null),
+    ),
     ...(storesLoss ? [store] : []),
     ...(pipes.recovery ? [{ name: 'Waste water heat recovery', dataSource: pipes.recovery.dataSource }] : []),
   ].map(({ name, dataSource }) => ({ name, dataSource }))

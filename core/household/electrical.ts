@@ -19,10 +19,9 @@ const LEAST_COP = 2
 
 /** What a heater draws, kW, or null where its heat is not electric. Of several side by side all together. */
 export function loadOf(heater: Heater, units: Study['units']): ElectricLoad | null {
-  const { source, heats } = HEATERS[heater.kind]
+  const { source, stores } = HEATERS[heater.kind]
   if (source !== 'electricity') return null
-  const stored = heats !== 'instantaneous'
-  const continuous = stored && units === 'us'
+  const continuous = stores && units === 'us'
   if (isHeatPump(heater)) return { kw: heater.outputKw / LEAST_COP + heater.backupKw, phases: 1, continuous }
   const kw = (outputOf(heater)?.kw ?? 0) * (isInstantaneous(heater) ? heater.units : 1)
   return { kw, phases: 'phases' in heater ? heater.phases : 1, continuous }

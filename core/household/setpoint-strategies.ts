@@ -1,6 +1,6 @@
 import { SAFETY } from '../safety/limits'
 import { defaultPasteurisation, type HeaterControl } from '../study/controls'
-import { isHeatPump, isInstantaneous } from '../study/heater-kinds'
+import { isHeatPump, storesWater } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Display } from '../units/display'
 import { SCALES_C } from '../water/hardness'
@@ -15,7 +15,7 @@ export interface School {
 
 /** Schools that fit a heater. */
 export function strategiesFor(heater: Heater, write: Display): School[] {
-  if (isInstantaneous(heater))
+  if (!storesWater(heater))
     return [
       {
         id: 'as-used',
@@ -48,7 +48,7 @@ export function strategiesFor(heater: Heater, write: Display): School[] {
 
 /** Where a setpoint of a heater usually belongs, °C, and what speaks for more and for less. */
 export function bandFor(heater: Heater, write: Display): { lowC: number; highC: number; raise: string; lower: string } {
-  if (isInstantaneous(heater))
+  if (!storesWater(heater))
     return {
       lowC: 42,
       highC: SAFETY.livesOn.value,

@@ -22,6 +22,12 @@ export interface PackageSet {
 /** Setpoints are moved by this, K. */
 const SETPOINT_STEP_K = 0.5
 
+/** Heaters that one outlet may have of its own. */
+const AT_TAP = [
+  { kind: 'under-sink', name: 'point-of-use heater' },
+  { kind: 'tap-electric', name: 'instantaneous point-of-use heater' },
+] as const
+
 const insulate = (study: Study, wrap: Wrap, runIds: string[], loopReturn: boolean): Measure => ({
   ...beginMeasure(study, 'insulate-runs', 'insulate', wrap),
   runIds,
@@ -35,7 +41,12 @@ function tapRemedies(study: Study, tap: Tap, wrap: Wrap): PackageSet {
   const requiredC = requiredSupplyC(study, tap)
   const setpointC = requiredC === null ? Infinity : Math.ceil(requiredC / SETPOINT_STEP_K) * SETPOINT_STEP_K
   const governs = study.plant.heaters.some((h) => h.id === heaterId && hasSetpoint(h))
-  const own = beginHeatSource(study, 'under-sink', 'beside', 'own-heater')
+  const own = AT_TAP.flatMap(({ kind, name }) => {
+    const m = beginHeatSource(study, kind, 'beside', 'own-heater')
+    return m?.kind === 'heat-source' && 'tapId' in m.heater
+      ? [{ name: `${tap.name}: ${name}`, measures: [{ ...m, heater: { ...m.heater, tapId: tap.id } }] }]
+      : []
+  })
   return {
     name: `Remedies for ${tap.name}`,
     packages: [
@@ -54,14 +65,7 @@ function tapRemedies(study: Study, tap: Tap, wrap: Wrap): PackageSet {
             },
           ]
         : []),
-      ...(own?.kind === 'heat-source' && 'tapId' in own.heater
-        ? [
-            {
-              name: `${tap.name}: heater of its own`,
-              measures: [{ ...own, heater: { ...own.heater, tapId: tap.id } }],
-            },
-          ]
-        : []),
+      ...own,
       ...(governs && setpointC <= SETPOINT_C.high
         ? [
             {

@@ -6,6 +6,8 @@ import type { Heater } from './plant'
 export type HeaterOf<K extends HeaterKind> = Extract<Heater, { kind: K }>
 
 export type InstantaneousHeater = HeaterOf<KindThat<'instantaneous'>>
+/** A small store at one tap. */
+export type StoreAtTapHeater = HeaterOf<'under-sink' | 'reservoir'>
 export type PointOfUseHeater = HeaterOf<KindThat<'tap'>>
 export type StoreHeaterSpec = HeaterOf<KindThat<'store'>>
 type HeldHeater = HeaterOf<HeldKind>
@@ -18,6 +20,8 @@ export const isPointOfUse = (h: Heater): h is PointOfUseHeater => HEATERS[h.kind
 export const isOnStore = (h: Heater): h is StoreHeaterSpec => HEATERS[h.kind].heats === 'store'
 /** Follows a thermostat; the sun and a fire do not. */
 export const hasSetpoint = (h: Heater): h is HeldHeater => HEATERS[h.kind].thermostat
+/** Keeps water ready, in the store or in a vessel of its own. */
+export const storesWater = (h: Heater) => HEATERS[h.kind].stores
 /** Stands at a tap and is filled by the hot run. */
 export const isFedHot = (h: PointOfUseHeater) => 'feed' in h && h.feed === 'hot'
 /** Makes its heat out of air. */

@@ -118,23 +118,29 @@ export const BoilerCoil = z.strictObject({
   }),
 })
 
+const ActivationFlow = between(0, 20)
+const ExchangerL = between(0.1, 20)
+const ExchangerUa = between(0, 20)
+const MaxInletC = between(10, 90).nullable()
+const Phases = z.union([z.literal(1), z.literal(3)])
+
 export const UNITS_SHARE = ['in turn', 'together'] as const
 /** What everything that heats water as it runs has. */
 const running = {
   ...named,
   outputKw: OutputKw,
   /** Does not fire below this flow, L/min. */
-  minActivationFlowLMin: between(0, 20),
+  minActivationFlowLMin: ActivationFlow,
   startDelayS: StartLagS,
   standbyW: StandbyW,
   /** Water in its exchanger, L, and what that loses, W/K. */
-  contentL: between(0.1, 20),
-  contentUaWK: between(0, 20),
+  contentL: ExchangerL,
+  contentUaWK: ExchangerUa,
   /** How many of it stand side by side on the same pipes, and whether one after the other lights or all share the flow. */
   units: z.int().min(1).max(8),
   unitsShare: z.enum(UNITS_SHARE),
   /** Warmest water it accepts at its inlet, °C; null: not read. */
-  maxInletC: between(10, 90).nullable(),
+  maxInletC: MaxInletC,
   /** What its maker says it gives at each rise, as read off a table or a curve; none: nobody has read it. */
   makerFlow: z.array(z.strictObject({ riseK: between(2, 90), lMin: between(0.3, 100) })).max(MOST_CURVE_POINTS),
 }
@@ -164,7 +170,7 @@ const InstantElectric = z.strictObject({
   ...running,
   ...supplied,
   kind: z.literal('instant-electric'),
-  phases: z.union([z.literal(1), z.literal(3)]),
+  phases: Phases,
 })
 
 /** A plate exchanger between a heat network and the taps. */
@@ -288,6 +294,8 @@ const WoodCoil = z.strictObject({
   coil: z.strictObject({ bottom: Share, top: Share }),
 })
 
+/** Filled from the cold main, or from the hot run so that it bridges the wait. */
+const Feed = z.enum(['cold', 'hot'])
 /** What stands at one tap only. */
 const atTap = { tapId: Id, litres: between(1, 200), uaWK: between(0, 20) }
 
@@ -298,8 +306,24 @@ const UnderSink = z.strictObject({
   ...supplied,
   kind: z.literal('under-sink'),
   powerKw: between(0.3, 20),
-  /** Filled from the cold main, or from the hot run so that it bridges the wait. */
-  feed: z.enum(['cold', 'hot']),
+  feed: Feed,
+})
+
+/** Heats the water of one tap as it runs. */
+const TapElectric = z.strictObject({
+  ...named,
+  ...supplied,
+  kind: z.literal('tap-electric'),
+  tapId: Id,
+  powerKw: between(0.3, 40),
+  phases: Phases,
+  minActivationFlowLMin: ActivationFlow,
+  startDelayS: StartLagS,
+  standbyW: StandbyW,
+  contentL: ExchangerL,
+  contentUaWK: ExchangerUa,
+  maxInletC: MaxInletC,
+  feed: Feed,
 })
 
 /** A vessel on or in a stove that is filled and emptied at its own tap. */
@@ -317,6 +341,7 @@ export const Heater = z.discriminatedUnion('kind', [
   PvElement,
   WoodCoil,
   UnderSink,
+  TapElectric,
   Reservoir,
 ])
 export type Heater = z.infer<typeof Heater>

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { Controls } from './controls'
-import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from './heater-kinds'
+import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from './heater-kinds'
 import { lists, type Named, needs } from './measures'
 import { MOST_PICTURES, picturesTake } from './readings'
 import type { StudyShape } from './shape'
@@ -165,9 +165,9 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
           ? 'on or off: it is an instantaneous water heater'
           : 'only for instantaneous water heaters',
       )
-    else if (isInstantaneous(heater) && control.pasteurisation)
+    else if (!storesWater(heater) && control.pasteurisation)
       report(
-        [...path, 'heaters', heater.id, 'disinfection'],
+        [...path, 'heaters', heater.id, 'pasteurisation'],
         'only for stored hot water: it is an instantaneous water heater',
       )
   }

@@ -1,7 +1,7 @@
 import { type Check, check, type Level, worst } from '../checks/check'
 import { heaterChecks, storeNeeds } from '../checks/sizing'
 import { placeChecks } from '../checks/space'
-import type { HeaterKind } from '../heaters/kinds'
+import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import {
   type Choice,
   choiceOf as chosenOf,
@@ -13,7 +13,7 @@ import {
 import { putHeater } from '../household/edits/plant'
 import { supplyC } from '../household/supply'
 import { displayOf } from '../study/display-of'
-import { isInstantaneous, isPointOfUse } from '../study/heater-kinds'
+import { isInstantaneous } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
@@ -44,6 +44,8 @@ export interface Sizes {
   there: Sized[]
   instead: Sized[]
   beside: Sized[]
+  /** What could serve one outlet alone: where the water is longest on its way. */
+  atTap: Sized[]
 }
 
 /**
@@ -96,15 +98,12 @@ export function sizes(
     const after = putHeater(study, replaces, heater, control, store)
     return sizeHeater(after, heater, demandAt(supplyC(after)), study)
   }
+  const beside = sourcesFor(study, 'beside')
   return {
     peaks: now.peaks,
     there: study.plant.heaters.map((h) => sizeHeater(study, h, now, null, year)),
     instead: sourcesFor(study, 'instead').map((kind) => sized(kind, 'instead')),
-    beside: sourcesFor(study, 'beside')
-      .filter((kind) => !isLocalKind(study, kind))
-      .map((kind) => sized(kind, 'beside')),
+    beside: beside.filter((kind) => HEATERS[kind].heats !== 'tap').map((kind) => sized(kind, 'beside')),
+    atTap: beside.filter((kind) => HEATERS[kind].heats === 'tap').map((kind) => sized(kind, 'beside')),
   }
 }
-
-/** What stands at one tap is no source for the house. */
-const isLocalKind = (study: Study, kind: HeaterKind) => isPointOfUse(heatSource(study, kind, 'beside')!.heater)

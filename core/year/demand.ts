@@ -1,6 +1,7 @@
 import { DAY_S, HOUR_S } from '../calendar/year'
 import { hotFlow, mainsOnWarmest } from '../household/hot-flow'
 import { mainsOnColdest, wantedAt } from '../household/lookups'
+import { pointOfUseOf } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import { mainsThroughYear } from '../water/mains'
 import { heatPerLitre } from '../water/power'
@@ -73,14 +74,20 @@ interface Edge {
 
 /**
  * The household's own busiest moment, hour and day, from the draws of its year, each mixed with the coldest main. What stands
- * hot or cold in the pipes is left out. @param hotC hot water that would be supplied, °C
+ * hot or cold in the pipes is left out.
+ * @param hotC hot water that would be supplied, °C; @param serves the taps of it: without, all but those with a heater of their
+ * own that the cold main fills
  * @throws YearRefused when there are more draws than anybody follows
  */
-export function demandOf(study: Study, hotC: number): Demand {
+export function demandOf(
+  study: Study,
+  hotC: number,
+  serves: (tapId: string) => boolean = (tapId) => pointOfUseOf(study.plant.heaters, tapId) === null,
+): Demand {
   const coldC = mainsOnColdest(study)
   const warmestC = mainsOnWarmest(study)
   const mains = mainsThroughYear(study.site)
-  const draws = drawsOfYear(study.people, study.site).filter((d) => d.requiredC > coldC)
+  const draws = drawsOfYear(study.people, study.site).filter((d) => d.requiredC > coldC && serves(d.tapId))
   const edges: Edge[] = []
   let leastHotLMin = Infinity
   const freeAt = new Map<string, number>()
@@ -119,7 +126,7 @@ export function demandOf(study: Study, hotC: number): Demand {
       }
   }
   const kwOf = (hotLMin: number) => (hotLMin / 60) * heatPerLitre(coldC, hotC) * (hotC - coldC)
-  const all = study.pipes.taps.reduce((s, t) => s + hotFlow(t, wantedAt(study, t.id) ?? hotC, coldC, hotC), 0)
+  const all = study.pipes.taps.reduce((s, t) => (serves(t.id) ? s +  hotFlow(t, wantedAt(study, t.id) ?? hotC, coldC, hotC) : s), 0)
   return {
     peaks: {
       coldC,

@@ -5,7 +5,7 @@ import { type Carrier, CARRIERS } from '../money/carriers'
 import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
 import type { LoopControl } from '../study/controls'
-import { isPointOfUse, standbyOf } from '../study/heater-kinds'
+import { standbyOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import { KJ_PER_LITRE_K } from '../water/properties'
@@ -37,7 +37,11 @@ export class House {
   readonly plant: PlantModel
   readonly taps: OpenTaps
   /** What bears on growth: in the store that all water passes, in the loop, and in each small store at a tap. */
-  readonly hygiene: { store: StoreHygiene | null; loop: LoopHygiene; locals: { id: string; log: StoreHygiene }[] }
+  readonly hygiene: {
+    store: StoreHygiene | null
+    loop: LoopHygiene
+    locals: { id: string; plant: PlantModel; log: StoreHygiene }[]
+  }
   readonly branchLostKj: number[]
   pumping = false
   private readonly drips: Drips
@@ -101,7 +105,9 @@ export class House {
     this.hygiene = {
       store: this.plant.coolestC() === null ? null : new StoreHygiene(empty),
       loop: new LoopHygiene(),
-      locals: study.plant.heaters.filter(isPointOfUse).map((h) => ({ id: h.id, log: new StoreHygiene(empty) })),
+      locals: this.taps.locals
+        .filter(({ local }) => local.plant.coolestC() !== null)
+        .map(({ id, local }) => ({ id, plant: local.plant, log: new StoreHygiene(empty) })),
     }
     this.heldAtMonthStart = this.heldKj()
     this.startAt(0)
@@ -285,9 +291,9 @@ export class House {
 
   private lookAtHygiene(dt: number): void {
     const { hygiene, nowS } = this
-    const { locals } = this.taps
+    const { locals } = hygiene
     if (hygiene.store) lookAtStore(hygiene.store, this.plant, nowS, dt)
-    for (let i = 0; i < locals.length; i++) lookAtStore(hygiene.locals[i].log, locals[i].local.plant, nowS, dt)
+    for (let i = 0; i < locals.length; i++) lookAtStore(locals[i].log, locals[i].plant, nowS, dt)
     if (this.network.hasLoop) hygiene.loop.step(this.network.returnC(nowS), this.pumping, dt)
   }
 

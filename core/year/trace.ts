@@ -103,7 +103,7 @@ function frameOf(home: House, minute: number, open: string[], money: number): Fr
     runs,
     loopReturnC: home.network.hasLoop ? tenth(home.network.returnC(home.nowS)) : null,
     locals: Object.fromEntries(
-      home.taps.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.exitC())]),
+      home.taps.locals.map(({ tap, local }) => [home.study.pipes.taps[tap].id, tenth(local.plant.supplyC())]),
     ),
     taps: Object.fromEntries(home.study.pipes.taps.map((t, i) => [t.id, tenth(home.taps.atTapC(i, home.nowS))])),
     open,

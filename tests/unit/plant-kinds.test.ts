@@ -14,6 +14,9 @@ import { fittingsM } from '../../core/pipes/fittings'
 import { pipeLoss } from '../../core/pipes/loss'
 import type { HeaterOf } from '../../core/study/heater-kinds'
 import { Study } from '../../core/study/study'
+import { sizes } from '../../core/views/sizes'
+import { mainsThroughYear } from '../../core/water/mains'
+import { KJ_PER_LITRE_K } from '../../core/water/properties'
 import { FireDiary } from '../../core/year/heaters/fire-diary'
 import { simulate } from '../../core/year/simulate'
 import { firstDays } from '../../proof/random-study'
@@ -248,6 +251,54 @@ describe('small stores at one tap', () => {
     const wait = (y: typeof without) => y.taps.find((t) => t.id === 'kitchen-sink')!.waitMedianS
     expect(wait(withIt)).toBeLessThan(0.3 * wait(without))
     expect(withIt.energy.inputKwh.electricity!).toBeLessThan(0.5 * (withIt.energy.inputKwh['natural-gas'] ?? 0))
+  })
+})
+
+describe('instantaneous heaters at one tap', () => {
+  const sink = 'kitchen-sink'
+  const withOne = (edit: (h: HeaterOf<'tap-electric'>) => void) =>
+    changed(addHeater(harbourFlat, 'tap-electric'), (s) => {
+      const h = heaterOf(s, 'tap-electric')
+      h.tapId = sink
+      edit(h)
+    })
+  const at = (y: ReturnType<typeof simulate>) => y.taps.find((t) => t.id === sink)!
+  const without = simulate(harbourFlat)
+
+  it('filled cold, give that tap its water at the setpoint, whole and without the run', () => {
+    const year = simulate(withOne((h) => Object.assign(h, { powerKw: 27, minActivationFlowLMin: 0 })))
+    expect(year.energy.residualKwh).toBe(0)
+    expect(at(year).unmetDraws).toBe(0)
+    expect(at(year).waitMedianS).toBeLessThan(5)
+    expect(at(year).hottestC!).toBeLessThan(51)
+    // What is taken there, and what cools in it, is bought whole.
+    const bought = year.energy.inputKwh.electricity! - without.energy.inputKwh.electricity!
+    expect(bought).toBeGreaterThan(at(year).usefulKwh)
+    expect(bought).toBeLessThan(1.35 * at(year).usefulKwh + 12)
+  })
+
+  it('too weak, give what their power lifts: inlet + P / (ρ c flow)', () => {
+    const weak = withOne((h) => Object.assign(h, { powerKw: 3, minActivationFlowLMin: 0, feed: 'cold' }))
+    const year = simulate(weak)
+    const { flowLMin } = weak.pipes.taps.find((t) => t.id === sink)!
+    const warmest = Math.max(...mainsThroughYear(weak.site))
+    const reaches = warmest + 3 / ((flowLMin / 60) * KJ_PER_LITRE_K)
+    expect(at(year).hottestC!).toBeLessThan(reaches + 0.5)
+    expect(at(year).hottestC!).toBeGreaterThan(reaches - 3)
+    expect(at(year).unmetDraws).toBeGreaterThan(0)
+    expect(sizes(weak).there.find((x) => x.kind === 'tap-electric')!.level).toBe('fail')
+  })
+
+  it('filled hot, bridge the wait and leave the rest to the plant', () => {
+    const year = simulate(withOne((h) => Object.assign(h, { powerKw: 15, minActivationFlowLMin: 0, feed: 'hot' })))
+    expect(year.energy.residualKwh).toBe(0)
+    expect(at(year).waitMedianS).toBeLessThan(0.5 * at(without).waitMedianS)
+    expect(year.energy.inputKwh.electricity!).toBeLessThan(0.5 * year.energy.inputKwh['natural-gas']!)
+  })
+
+  it('below their least flow stay cold', () => {
+    const year = simulate(withOne((h) => Object.assign(h, { powerKw: 27, minActivationFlowLMin: 20 })))
+    expect(at(year).hottestC!).toBeLessThan(30)
   })
 })
 

@@ -83,6 +83,7 @@ const groups = computed((): { title: string; how: How | null; list: readonly Siz
   { title: 'Existing', how: null, list: sized.value.there },
   { title: 'Replacement', how: 'instead', list: ordered(sized.value.instead, 'instead') },
   { title: 'Additional', how: 'beside', list: ordered(sized.value.beside, 'beside') },
+  { title: 'At one outlet', how: 'beside', list: sized.value.atTap },
 ])
 const COLUMNS =
   'grid grid-cols-[1.75rem_minmax(0,1fr)] gap-x-2 sm:grid-cols-[1.75rem_minmax(0,2fr)_minmax(0,1.4fr)_6rem_6rem]'

@@ -15,7 +15,7 @@ import {
   SetpointC,
   TIMER_BY,
 } from '~~/core/study/controls'
-import { carrierOf, isInstantaneous } from '~~/core/study/heater-kinds'
+import { carrierOf, storesWater } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
 
 /** What a heater's control can do besides its setpoint: holiday, hot run, boosts and overrides, prices. */
@@ -83,7 +83,7 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
           @change="(v) => set('holiday', (c) => void (c.holidayC = v))"
         />
       </div>
-      <div v-if="!isInstantaneous(heater)">
+      <div v-if="storesWater(heater)">
         <label class="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"

@@ -201,7 +201,7 @@ const circuit = computed(() => {
         @change="(v) => putControl('setpointC', v)"
       />
       <NumberField
-        :label="isInstantaneous(heater) ? 'Switching differential' : 'Switching differential'"
+        label="Switching differential"
         quantity="rise"
         :schema="HeaterControl.shape.differentialK"
         :value="control.differentialK"
@@ -315,7 +315,7 @@ const circuit = computed(() => {
         <button class="tool" @click="put('outputKw', fromPlate)">Output {{ units.figure('power', fromPlate) }}</button>
         <p class="caption">Gross input × efficiency</p>
       </div>
-      <DataSourceFields :value="heater.dataSource" @change="(v) => put('papers', v)" />
+      <DataSourceFields :value="heater.dataSource" @change="(v) => put('dataSource', v)" />
       <ChoiceField
         v-for="(name, key) in HEATER_FUNCTIONS"
         :key="key"

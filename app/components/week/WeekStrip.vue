@@ -11,7 +11,7 @@ import { DAY_S, MONTH_OF_DAY } from '~~/core/calendar/year'
 import { daylight } from '~~/core/climate/sun'
 import { emptyDays } from '~~/core/household/empty-days'
 import { dearWeek } from '~~/core/money/tariff'
-import { hasSetpoint, isInstantaneous } from '~~/core/study/heater-kinds'
+import { hasSetpoint, storesWater } from '~~/core/study/heater-kinds'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
 
@@ -37,7 +37,7 @@ interface Lane {
 }
 const lanes = computed((): Lane[] => [
   ...study.value.plant.heaters
-    .filter((h) => hasSetpoint(h) && !isInstantaneous(h))
+    .filter((h) => hasSetpoint(h) && storesWater(h))
     .map((h) => ({
       key: h.id,
       name: h.name,

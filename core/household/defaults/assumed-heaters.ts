@@ -189,6 +189,20 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
     powerKw: 2,
     feed: 'cold',
   },
+  'tap-electric': {
+    ...supply,
+    kind: 'tap-electric',
+    name: 'Instantaneous point-of-use heater',
+    powerKw: 6,
+    phases: 1,
+    minActivationFlowLMin: 1.5,
+    startDelayS: 1,
+    standbyW: 1,
+    contentL: 0.2,
+    contentUaWK: 0.3,
+    maxInletC: null,
+    feed: 'cold',
+  },
   reservoir: { ...fire, kind: 'reservoir', name: 'Reservoir on the stove', litres: 30, uaWK: 3, waterKw: 1 },
 }
 

@@ -3,17 +3,10 @@ import { startsASecond } from '../../heaters/burner'
 import { type Efficiency, efficiencyAt } from '../../heaters/efficiency'
 import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
-import { emptyDays } from '../../household/empty-days'
-import type { HeaterControl } from '../../study/controls'
-import {
-  carrierOf,
-  efficiencyOf,
-  type HeaterOf,
-  type InstantaneousHeater,
-  instantaneousOf,
-} from '../../study/heater-kinds'
-import { controlsOf } from '../../study/in-force'
-import type { Study } from '../../study/study'
+import type { Controls } from '../../study/controls'
+import { carrierOf, efficiencyOf, type HeaterOf, type InstantaneousHeater } from '../../study/heater-kinds'
+import type { Loop } from '../../study/pipes'
+import type { Site } from '../../study/site'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
@@ -37,6 +30,17 @@ const KEPT_STEP_S = 3600
 const RUNNING_STEP_S = 60
 /** Electricity and metered district heat arrive whole. */
 const WHOLE: Efficiency = { kind: 'fixed', share: 1 }
+
+/** What it stands on: the parts of a study. */
+export interface InstantParts {
+  heater: InstantaneousHeater
+  controls: Pick<Controls, 'heaters' | 'heating'>
+  site: Site
+  /** Days of the year on which nobody is there. */
+  empty: ReadonlySet<number>
+  /** A loop that comes back to it. */
+  loop: Pick<Loop, 'pumpLMin'> | null
+}
 
 /** Several of one heater on the same pipes as one: in turn the flow lights as many as it needs, together it lights all. */
 function sideBySide(spec: InstantaneousHeater): InstantaneousHeater {
@@ -64,7 +68,7 @@ export class InstantPlant implements PlantModel {
   /** Its steps are no longer than its tee allows. */
   readonly mostAtOnceL = Infinity
   private readonly spec: InstantaneousHeater
-  private readonly control: HeaterControl
+  private readonly control: Controls['heaters'][string]
   private readonly levels: Levels
   /** What it is set to now, °C. */
   private setpointC: number
@@ -76,7 +80,8 @@ export class InstantPlant implements PlantModel {
   private readonly minOutputKw: number
   /** Heat that its water takes up between going out and lighting, kJ. */
   private readonly swingKj: number
-  private readonly study: Study
+  private readonly site: Site
+  private readonly loop: InstantParts['loop']
   private readonly ledger: Ledger
   /** Its water before the heat and behind it. */
   private readonly cold: PlugRun
@@ -100,23 +105,21 @@ export class InstantPlant implements PlantModel {
   private warmEnough = false
   private keptKj = 0
 
-  constructor(study: Study, ledger: Ledger) {
-    const running = instantaneousOf(study.plant.heaters)
-    if (!running) throw new RangeError('nothing here heats water as it runs')
-    const spec = sideBySide(atAltitude(running, study.site.altitudeM))
+  constructor({ heater, controls, site, empty, loop }: InstantParts, ledger: Ledger) {
+    const spec = sideBySide(atAltitude(heater, site.altitudeM))
     this.spec = spec
-    const controls = controlsOf(study)
     this.control = controls.heaters[spec.id]
-    this.levels = new Levels(this.control, emptyDays(study.people))
+    this.levels = new Levels(this.control, empty)
     this.setpointC = this.control.setpointC
     this.heatsHouse = controls.heating.heaterId === spec.id
     this.efficiency = efficiencyOf(spec) ?? WHOLE
     this.gas = spec.kind === 'instant-gas' ? spec : null
     this.minOutputKw = this.gas?.minOutputKw ?? 0
-    this.swingKj = (spec.contentL + (study.pipes.loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.differentialK
-    this.study = study
+    this.swingKj = (spec.contentL + (loop ? TEE_L : 0)) * KJ_PER_LITRE_K * this.control.differentialK
+    this.site = site
+    this.loop = loop
     this.ledger = ledger
-    const startC = airAround(spec, 0, study.site.monthlyAirC)
+    const startC = airAround(spec, 0, site.monthlyAirC)
     this.tee = new LoopTee(startC)
     const half = () => new PlugRun(spec.contentL / 2, this.control.keepHot ? 0 : spec.contentUaWK / 2, 1, startC)
     this.cold = half()
@@ -132,7 +135,7 @@ export class InstantPlant implements PlantModel {
   longestStep(tapLMin: number, loopLMin: number): number {
     const flowLMin = tapLMin + loopLMin
     if (flowLMin <= 0) return this.control.keepHot ? KEPT_STEP_S : Infinity
-    const { loop } = this.study.pipes
+    const { loop } = this
     const longest = loop ? Math.min(RUNNING_STEP_S, this.tee.longestStep(loop.pumpLMin)) : RUNNING_STEP_S
     if (!this.fires(flowLMin)) return longest
     if (this.warmEnough) return Math.min(longest, LOOK_S)
@@ -262,7 +265,7 @@ export class InstantPlant implements PlantModel {
 
   setMonth(month: number): void {
     this.month = month
-    this.cold.ambientC = this.exchanger.ambientC = airAround(this.spec, month, this.study.site.monthlyAirC)
+    this.cold.ambientC = this.exchanger.ambientC = airAround(this.spec, month, this.site.monthlyAirC)
   }
 
   settle(ledger: Ledger, heatingMonth: boolean): void {
@@ -275,7 +278,7 @@ export class InstantPlant implements PlantModel {
   }
 
   heldKj(): number {
-    return this.cold.heldKj() + this.exchanger.heldKj() + (this.study.pipes.loop ? this.tee.heldKj() : 0)
+    return this.cold.heldKj() + this.exchanger.heldKj() + (this.loop ? this.tee.heldKj() : 0)
   }
 
   supplyC(): number {

@@ -12,8 +12,14 @@ import { StorePlant } from './store-plant'
 export function plantOf(study: Study, ledger: Ledger): PlantModel {
   const { store, heaters } = study.plant
   const running = instantaneousOf(heaters)
-  if (!store) return new InstantPlant(study, ledger)
   const { loop } = study.pipes
+  const controls = controlsOf(study)
+  const common = { site: study.site, empty: emptyDays(study.people) }
+  const instant = () => {
+    if (!running) throw new RangeError('nothing here heats water as it runs')
+    return new InstantPlant({ ...common, heater: running, controls, loop }, ledger)
+  }
+  if (!store) return instant()
   const back =
     loop && !running
       ? { pumpLMin: loop.pumpLMin, height: loop.returns.by === 'own pipe' ? loop.returns.height : 0 }
@@ -21,11 +27,10 @@ export function plantOf(study: Study, ledger: Ledger): PlantModel {
   const parts = {
     store,
     heaters: heaters.filter(isOnStore),
-    controls: controlsOf(study).heaters,
-    site: study.site,
-    empty: emptyDays(study.people),
+    ...common,
+    controls: controls.heaters,
     loop: back,
   }
   const first = new StorePlant(parts, ledger)
-  return running ? new SeriesPlant(first, new InstantPlant(study, ledger)) : first
+  return running ? new SeriesPlant(first, instant()) : first
 }

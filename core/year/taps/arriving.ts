@@ -14,6 +14,7 @@ export class Arriving {
   seconds = 0
   /** Whether all that was shown was alike, as far as it was asked for. */
   alike = true
+  private ended = false
   private heat = 0
   private lowC = 0
   private highC = 0
@@ -35,6 +36,7 @@ export class Arriving {
     this.seconds = this.heat = this.a = 0
     this.b = 1
     this.alike = true
+    this.ended = false
   }
 
   /** Mean of what arrives while it is alike, °C. */
@@ -44,7 +46,12 @@ export class Arriving {
 
   /** Whether it has seen enough. */
   get done(): boolean {
-    return !this.alike || this.seconds >= this.mostS
+    return this.ended || !this.alike || this.seconds >= this.mostS
+  }
+
+  /** Nothing that stands behind what was shown says what arrives: it is made on the way. */
+  end(): void {
+    this.ended = true
   }
 
   /** What water that stands behind all that was shown would arrive at, °C. */

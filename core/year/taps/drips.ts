@@ -2,7 +2,7 @@ import type { Tap } from '../../study/pipes'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger } from '../account/ledger'
 import type { Network } from '../pipes/network'
-import type { PointOfUseTap } from './point-of-use'
+import type { PointOfUse } from './point-of-use'
 
 /** A house with a tap that drips is looked at at least this often: what drips is little, and a thermostat feels it late, s. */
 const DRIP_STEP_S = 600
@@ -16,7 +16,7 @@ export class Drips {
   constructor(
     taps: readonly Tap[],
     private readonly network: Network,
-    private readonly localOf: readonly (PointOfUseTap | null)[],
+    private readonly localOf: readonly (PointOfUse | null)[],
   ) {
     this.dripping = taps.flatMap(({ dripLH }, tap) => (dripLH ? [{ tap, lMin: dripLH / 60 }] : []))
     this.longestStepS = this.dripping.length > 0 ? DRIP_STEP_S : Infinity

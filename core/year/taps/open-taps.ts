@@ -7,7 +7,7 @@ import type { ColdLineReturn } from '../loop/cold-line-return'
 import type { Network } from '../pipes/network'
 import { Outflow } from '../pipes/outflow'
 import type { DrainUnit } from '../recovery/drain-unit'
-import { PointOfUseTap } from './point-of-use'
+import { type PointOfUse, pointOfUseAt } from './point-of-use'
 import { type Ahead, type DrawRecord, TapDraw, type Way } from './tap-draw'
 
 /** What stands at a mixer beside the hot water: cold water of a drain unit, or of a line that a loop comes back through. */
@@ -20,10 +20,10 @@ export interface ColdSide {
 export class OpenTaps {
   readonly active: TapDraw[] = []
   readonly records: DrawRecord[] = []
-  /** Small stores at taps, with the index of the tap. */
-  readonly locals: { tap: number; local: PointOfUseTap }[] = []
-  /** The small store of each tap that has one. */
-  readonly localOf: (PointOfUseTap | null)[]
+  /** What stands at taps, with the index of the tap. */
+  readonly locals: { id: string; tap: number; local: PointOfUse }[] = []
+  /** The heater of each tap that has one of its own. */
+  readonly localOf: (PointOfUse | null)[]
   private readonly tapIndex: Map<string, number>
   /** What water passes on its way to each tap, in order. */
   private readonly ways: Way[]
@@ -42,8 +42,8 @@ export class OpenTaps {
     this.localOf = taps.map(() => null)
     for (const h of study.plant.heaters)
       if (isPointOfUse(h)) {
-        const [tap, local] = [this.tapIndex.get(h.tapId)!, new PointOfUseTap(study, h, ledger)]
-        this.locals.push({ tap, local })
+        const [tap, local] = [this.tapIndex.get(h.tapId)!, pointOfUseAt(study, h, ledger)]
+        this.locals.push({ id: h.id, tap, local })
         this.localOf[tap] = local
       }
     this.ways = taps.map((_, tap) => this.wayTo(tap))
@@ -128,7 +128,7 @@ export class OpenTaps {
     return dt
   }
 
-  /** What stands past the runs to a draw: the plant, or nothing past a small store that the cold main fills. */
+  /** What stands past the runs to a draw: the plant, or nothing past what stands at the tap and the cold main fills. */
   private ahead(draw: TapDraw, plant: PlantModel): Ahead | null {
     const local = this.localOf[draw.tapIndex]
     return local && !local.fedHot ? null : plant
@@ -141,7 +141,7 @@ export class OpenTaps {
     return sum
   }
 
-  /** Lets the water of a step through the small stores and out at the taps. */
+  /** Lets the water of a step through what stands at taps, and out at them. */
   receive(atS: number, dtS: number, mainsC: number): void {
     const { network } = this
     for (const { tap, local } of this.locals)

@@ -15,7 +15,7 @@ import { useYears } from '~/stores/years'
 import { lazy } from '~/utils/lazy'
 import { ALWAYS, type Schedule } from '~~/core/calendar/week'
 import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
-import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse } from '~~/core/study/heater-kinds'
+import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
 const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
@@ -164,7 +164,7 @@ const warnings = computed(
             }}</span
           >
         </label>
-        <p v-if="isInstantaneous(heater) && controls.heaters[heater.id]!.schedule === null" class="caption mt-3">
+        <p v-if="!storesWater(heater) && controls.heaters[heater.id]!.schedule === null" class="caption mt-3">
           Heats only during draw-off: no hot water schedule.
         </p>
         <div v-else class="mt-4">
