@@ -21,6 +21,7 @@ import { LEVEL_WORDS } from '../core/views/level-words'
 import { unpricedText, workSentences, workSummary } from '../core/views/order-of-work'
 import { costText, paybackRangeText } from '../core/views/payback-words'
 import { narrowsText, nextText, refusedText } from '../core/views/range-words'
+import { winterCreditSentence } from '../core/views/room-heat'
 import type { Sized, Sizes } from '../core/views/sizes'
 import { sourceSentences, type SourceYear } from '../core/views/sources'
 import { figureRows } from '../core/views/year-figure-words'
@@ -159,6 +160,8 @@ export function comparisonTable(study: Study, c: Compared): string {
     out += `${m.toString()}\n`
     for (const { measures, money } of p.pairs ?? [])
       out += `${measures.join(' and ')}: ${money === null ? 'not simulated' : d.money(money)} together, less each stand-alone\n`
+    const credit = winterCreditSentence(study, c.asSet?.result ?? c.asFound, p.result, d)
+    if (credit) out += `${credit}\n`
     for (const t of p.targets) out += `${LEVEL_WORDS[t.level]}: ${t.sentence}\n`
     if (p.brought.length) out += `New findings:\n${broughtText(study, p.brought)}`
   }

@@ -12,6 +12,7 @@ import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
 import { SLITS } from '../core/pipes/loss'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
 import { JACKET_CLEAR } from '../core/stores/jacket'
+import { LABEL_CLASSES } from '../core/stores/standing-loss'
 import {
   CLAIM_BASES,
   CLAIM_PERIODS,
@@ -21,6 +22,7 @@ import {
   type ClaimTag,
 } from '../core/study/claims'
 import { TIMER_BY } from '../core/study/controls'
+import { storesWater } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
 import { type Heater, UNITS_SHARE } from '../core/study/plant'
@@ -45,13 +47,7 @@ const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
 const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   study,
   ...HEATER_KINDS.flatMap((kind) => [changeHeaterKind(study, study.plant.heaters[0].id, kind), addHeater(study, kind)]),
-  ...[addHeater(addHeater(study, 'under-sink'), 'reservoir')].map((s) => ({
-    ...s,
-    plant: {
-      ...s.plant,
-      heaters: s.plant.heaters.map((h) => (h.kind === 'under-sink' ? { ...h, feed: 'hot' as const } : h)),
-    },
-  })),
+  addHeater(addHeater(study, 'under-sink'), 'reservoir'),
 ])
 
 /** A study keeps no minus zero: JSON knows none. */
@@ -272,7 +268,11 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     heightM: num(0.2, 5),
     sensorHeight: num(0, 1),
     inletMix: num(0, 0.3),
-    uaWK: num(0, 8),
+    loss: fc.oneof(
+      fc.record({ kind: fc.constant('ua' as const), uaWK: num(0, 8) }),
+      fc.record({ kind: fc.constant('test' as const), kwhDay: num(0, 8), riseK: num(20, 60) }),
+      fc.record({ kind: fc.constant('label' as const), label: fc.constantFrom(...LABEL_CLASSES) }),
+    ),
     reliefC: num(80, 99),
     timer: fc.option(fc.tuple(fc.integer({ min: 0, max: 700 }), fc.integer({ min: 720, max: 1440 }))),
     mode: fc.oneof(
@@ -318,6 +318,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         warmUpS: fc.oneof(fc.constant(0), num(0, 300)),
         dropK: num(0, 10),
         dataSource,
+        inspectedOn: fc.constant(null),
       }),
     ),
     unattendedS: fc.constantFrom(0, 0, 20, 600),
@@ -356,7 +357,9 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     for (const [i, id] of Object.keys(found.heaters).entries()) {
       found.heaters[id] = {
         ...r.functions[i % 4],
-        pasteurisation: 'keepHot' in found.heaters[id] ? null : r.functions[i % 4].pasteurisation,
+        pasteurisation: storesWater(study.plant.heaters.find((h) => h.id === id)!)
+          ? r.functions[i % 4].pasteurisation
+          : null,
         setpointC: r.setpoints[i % 4],
         differentialK: r.differentialK,
         schedule: r.timer ? everyDay(r.timer) : null,
@@ -371,7 +374,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
         sensorHeight: r.sensorHeight,
         inletMix: r.inletMix,
         reliefC: r.reliefC,
-        loss: { kind: 'ua', uaWK: r.uaWK },
+        loss: r.loss,
         mixing: r.mixing,
         ambientC: r.ambientC,
       }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { beginMeasure, measuresFor } from '../core/measures/begin'
+import { INLETS } from '../core/stores/connections'
 import { FAIL_SAFES } from '../core/study/fire'
 import { isInstantaneous } from '../core/study/heater-kinds'
 import { RELIEF_KINDS } from '../core/study/plant'
@@ -40,6 +41,24 @@ export const survey = fc.record({
     covered: looked,
     watchedBy: fc.constantFrom('', 'whoever lights the stove'),
   }),
+  connections: fc.record({
+    heatTraps: looked,
+    inlet: fc.option(
+      fc.record({
+        at: fc.constantFrom(...INLETS),
+        material: fc.constant('copper-en' as const),
+        size: fc.constantFrom('15', '22', '28'),
+        insulation: fc.option(fc.record({ lambdaWMK: num(0.02, 0.06), thicknessMm: num(0, 40) })),
+      }),
+    ),
+  }),
+  cooling: fc.option(
+    fc.record({ months: fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }), efficiency: num(1, 10) }),
+  ),
+  minAirC: fc.option(num(-40, 20)),
+  inspectedOn: day,
+  toShowerM: fc.option(num(0, 60)),
+  feed: fc.constantFrom('cold' as const, 'hot' as const),
   heaterPlace: fc.record({ flue: looked, condensate: looked, socket: looked }),
   dataSource,
   way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),
@@ -112,14 +131,24 @@ export function putSurvey(study: Study, s: Survey): void {
     designAirC: s.designAirC,
     heaterPlace: s.heaterPlace,
     networks: s.networks,
+    cooling: s.cooling,
     frostGuard: s.frostGuard,
   })
   pipes.taps[0].guard = s.guard
   study.people.persons.forEach((p, i) => void (p.kind = s.kinds[i % s.kinds.length]))
-  if (plant.store) Object.assign(plant.store, s.relief, { discharge: s.discharge, dataSource: s.dataSource })
+  if (pipes.recovery) pipes.recovery.inspectedOn = s.inspectedOn
+  if (pipes.drain) pipes.drain.toShowerM = s.toShowerM
+  if (plant.store)
+    Object.assign(plant.store, s.relief, {
+      discharge: s.discharge,
+      dataSource: s.dataSource,
+      connections: s.connections,
+    })
   for (const h of plant.heaters) {
     h.dataSource = s.dataSource
     if ('combustion' in h) h.combustion = s.combustion
+    if ('minAirC' in h) h.minAirC = s.minAirC
+    if ('feed' in h) h.feed = s.feed
     if (h.kind === 'wood-coil') {
       h.way = s.way
       Object.assign(h.circuit, { failSafe: s.failSafe, pump: s.firePump })

@@ -58,6 +58,11 @@ const ROWS: Record<string, Row> = {
   backupKw: { label: 'Backup immersion heater power', quantity: 'electricPower', help: '0 if not fitted' },
   backupHeight: { label: 'Backup immersion heater height', help: HEIGHTS },
   minOperatingAirC: { label: 'Minimum operating air temperature', quantity: 'temperature' },
+  minAirC: {
+    label: 'Minimum outdoor temperature',
+    quantity: 'temperature',
+    help: 'If it stands outdoors; from the data sheet',
+  },
   minOutputKw: { label: 'Minimum output', quantity: 'power' },
   minActivationFlowLMin: { label: 'Minimum activation flow', quantity: 'flow' },
   maxInletC: {

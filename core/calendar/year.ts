@@ -34,6 +34,13 @@ export function daysSince1970(year: number, month: number, day: number): number 
   return (year - 1970) * DAYS + leapDays + firstDayOf(month - 1) + day - 1
 }
 
+/**
+ * The same of a day or time as it is written, by ISO 8601; 0 where there is no such day.
+ * @example dayNumber('2026-03-02T08:00') // 20514
+ */
+export const dayNumber = (iso: string): number =>
+  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
+
 /** Day of the year (0–364) about which it is coldest: the middle of January, or of July south of the equator. */
 export const midwinterDay = (latitudeDeg: number): number => (latitudeDeg < 0 ? 15 + DAYS / 2 : 15)
 

@@ -17,6 +17,7 @@ import { LIMIT_CHECKS } from './limits-in-order'
 import { LOG_CHECKS } from './log'
 import { PIPES_CHECKS } from './pipes'
 import { RECORDS_CHECKS } from './records'
+import { RECOVERY_CHECKS } from './recovery'
 import { RELIEF_CHECKS } from './relief'
 import { RUNNING_CHECKS } from './running'
 import { SCALD_CHECKS } from './scald'
@@ -41,6 +42,7 @@ const CATALOGUE = {
   ...RUNNING_CHECKS,
   ...CONTROLS_CHECKS,
   ...PIPES_CHECKS,
+  ...RECOVERY_CHECKS,
   ...TARGET_CHECKS,
   ...RECORDS_CHECKS,
   ...LOG_CHECKS,

@@ -1,4 +1,4 @@
-import { daysSince1970 } from '../calendar/year'
+import { dayNumber } from '../calendar/year'
 import { lastDayThere } from '../household/last-day'
 import { type Burning, burnsFuel, everBurns } from '../study/heater-kinds'
 import { answered, type Level, type Rule, saidOf, type Told } from './check'
@@ -6,9 +6,6 @@ import { answered, type Level, type Rule, saidOf, type Told } from './check'
 /** A service stands for so many days. */
 const SERVICE_DAYS = 400
 const SOURCE = 'Carbon monoxide; local code and the data sheet'
-const dayOf = (iso: string): number =>
-  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
-
 /** Flue, air and alarm of everything that burns fuel indoors. A flue that draws on the room can be turned back by a fan. */
 function ofHeater(h: Burning, there: string | null): Told[] {
   const { flue, airOpen, extractor, alarm, servicedOn } = h.combustion
@@ -20,7 +17,7 @@ function ofHeater(h: Burning, there: string | null): Told[] {
     cause: { id: `combustion-${h.id}`, title: `Carbon monoxide at ${h.name}` },
     source: SOURCE,
   } as const
-  const overdue = servicedOn !== null && there !== null && dayOf(there) - dayOf(servicedOn) > SERVICE_DAYS
+  const overdue = servicedOn !== null && there !== null && dayNumber(there) - dayNumber(servicedOn) > SERVICE_DAYS
   return [
     {
       ...at,

@@ -136,36 +136,38 @@ const growthInStore: Rule = (visit): Told[] => {
 
 /** The same in a small store at one tap. */
 const growthAtTaps: Rule = ({ study, year, write }): Told[] =>
-  study.plant.heaters.filter((h) => isPointOfUse(h) && storesWater(h)).map((h): Told => {
-    const of = year?.hygiene.locals.find((l) => l.id === h.id)
-    const kills = of?.weeklyLogReductionDrawn ?? null
-    const tepidHours = of?.tepidHoursWeek ?? 0
-    const setpointC = hasSetpoint(h) ? controlsOf(study).heaters[h.id].setpointC : null
-    // Its pasteurisation cycles are told from the store's by nobody: it has to be hot enough without.
-    const level = storedLevel(kills, tepidHours, setpointC, false)
-    return {
-      id: `growth-${h.id}`,
-      subject: { kind: 'heater', id: h.id },
-      concern: 'harm',
-      level,
-      title: level === 'pass' ? `Legionella, ${h.name}` : lowTitle(h.name, kills, setpointC, write),
-      sentence: `${setpointC === null ? `No thermostat; reaches ${write.temperature(ordinaryHottest(study, h))}` : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`}${of ? `; lowest weekly log reduction ${logText(kills)} at draw-off level; in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week` : ''}.`,
-      figures: {
-        ...(kills === null
-          ? {}
-          : { logReductionsWeek: { value: kills, unit: 'log/week', worse: { when: 'less' as const, by: 0.5 } } }),
-        ...(of
-          ? { growthRangeHours: { value: tepidHours, unit: 'h/week', worse: { when: 'more' as const, by: 2 } } }
-          : {}),
-      },
-      source: SAFETY.requiredWeeklyLogReduction.source,
-      remedy: hasSetpoint(h)
-        ? `Store at ${write.temperature(SAFETY.storedHot.value)} and fit a mixing valve at the outlet.`
-        : 'Empty and refill it daily; for washing only.',
-      setting: hasSetpoint(h) ? `heaters.${h.id}.setpointC` : null,
-      board: hasSetpoint(h) ? [h.id] : [],
-    }
-  })
+  study.plant.heaters
+    .filter((h) => isPointOfUse(h) && storesWater(h))
+    .map((h): Told => {
+      const of = year?.hygiene.locals.find((l) => l.id === h.id)
+      const kills = of?.weeklyLogReductionDrawn ?? null
+      const tepidHours = of?.tepidHoursWeek ?? 0
+      const setpointC = hasSetpoint(h) ? controlsOf(study).heaters[h.id].setpointC : null
+      // Its pasteurisation cycles are told from the store's by nobody: it has to be hot enough without.
+      const level = storedLevel(kills, tepidHours, setpointC, false)
+      return {
+        id: `growth-${h.id}`,
+        subject: { kind: 'heater', id: h.id },
+        concern: 'harm',
+        level,
+        title: level === 'pass' ? `Legionella, ${h.name}` : lowTitle(h.name, kills, setpointC, write),
+        sentence: `${setpointC === null ? `No thermostat; reaches ${write.temperature(ordinaryHottest(study, h))}` : `Stored at ${write.temperature(setpointC)}: ${killsAt(setpointC, write)}`}${of ? `; lowest weekly log reduction ${logText(kills)} at draw-off level; in the growth range (${growthRange(write)}) ${tepidHours.toFixed(0)} h/week` : ''}.`,
+        figures: {
+          ...(kills === null
+            ? {}
+            : { logReductionsWeek: { value: kills, unit: 'log/week', worse: { when: 'less' as const, by: 0.5 } } }),
+          ...(of
+            ? { growthRangeHours: { value: tepidHours, unit: 'h/week', worse: { when: 'more' as const, by: 2 } } }
+            : {}),
+        },
+        source: SAFETY.requiredWeeklyLogReduction.source,
+        remedy: hasSetpoint(h)
+          ? `Store at ${write.temperature(SAFETY.storedHot.value)} and fit a mixing valve at the outlet.`
+          : 'Empty and refill it daily; for washing only.',
+        setting: hasSetpoint(h) ? `heaters.${h.id}.setpointC` : null,
+        board: hasSetpoint(h) ? [h.id] : [],
+      }
+    })
 
 /** A pasteurisation cycle reaches its temperature and holds it, or it is said that it does not. */
 const cycleHolds: Rule = (visit): Told[] => {

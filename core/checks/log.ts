@@ -1,6 +1,6 @@
 import type { Figure as SumFigure } from '../calculators/calculator'
 import { calculatorNamed } from '../calculators/registry'
-import { daysSince1970 } from '../calendar/year'
+import { dayNumber } from '../calendar/year'
 import { runsTo, tapOf } from '../household/lookups'
 import { FAULTS_LOGGED } from '../readings/events'
 import { judge, kindOf, titleOf } from '../readings/kinds'
@@ -119,7 +119,7 @@ function trendOf(before: Reading, after: Reading): { flowLMin: number; was: numb
       : null
   const [a, b] = [read(before), read(after)]
   if (!a || !b || a.rise <= 0) return null
-  const apart = dayNumber(after) - dayNumber(before) >= TREND_DAYS
+  const apart = dayNumber(after.takenAt) - dayNumber(before.takenAt) >= TREND_DAYS
   const sameFlow = Math.abs(a.flowLMin - b.flowLMin) <= SAME_FLOW_SHARE * a.flowLMin
   return apart && sameFlow && b.rise < (1 - TREND_SHARE) * a.rise
     ? { flowLMin: b.flowLMin, was: a.rise, is: b.rise }
@@ -146,9 +146,6 @@ const repeatedEvents: Rule = ({ study }) =>
   })
 
 const years = (iso: string) => Number(iso.slice(0, 4)) + Number(iso.slice(5, 7)) / 12
-
-const dayNumber = ({ takenAt }: Reading) =>
-  daysSince1970(Number(takenAt.slice(0, 4)), Number(takenAt.slice(5, 7)), Number(takenAt.slice(8, 10))) ?? 0
 
 const staleOrContradictory: Rule = ({ study }) => {
   const things = new Map<string, number>()

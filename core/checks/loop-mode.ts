@@ -11,7 +11,7 @@ import { one } from './one'
 const isThere = (place: Loop['pumpAt']) => place !== 'not there' && place !== 'not checked'
 
 /** What a way of running a loop needs along it: a supply for the pump or cable, a sensor, a wire between them. */
-export function loopModeChecks(study: Study, { mode }: MeasureOf<'loop-mode'>, write: Display): Told[] {
+export function loopModeChecks(study: Study, { mode }: Pick<MeasureOf<'loop-mode'>, 'mode'>, write: Display): Told[] {
   const { loop } = study.pipes
   if (!loop || mode === 'off') return []
   if (mode === 'trace heating')

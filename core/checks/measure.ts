@@ -9,6 +9,7 @@ import { apply } from '../measures/apply'
 import { pipeOf } from '../pipes/catalogue'
 import { contentsPerMetre } from '../pipes/contents'
 import { closureOf, insulationOf, INSULATIONS } from '../pipes/loss'
+import { FIRST_M } from '../stores/connections'
 import { type JacketClear, staysClear } from '../stores/jacket'
 import { displayOf } from '../study/display-of'
 import { instantaneousOf, isHeatPump } from '../study/heater-kinds'
@@ -128,6 +129,18 @@ function jacketClear(flueInside: boolean, clear: readonly JacketClear[]): Told {
     : one('clear', 'pass', `Stays clear: ${staysClear(flueInside).join(', ')}.`)
 }
 
+function trapsThere(heatTraps: boolean | null): Told {
+  if (heatTraps === null)
+    return one(
+      'traps',
+      'not checked',
+      'Heat traps not checked, so no saving is calculated. Enter it with the cylinder.',
+    )
+  return heatTraps
+    ? one('traps', 'marginal', 'Heat traps are fitted already: none are added.')
+    : one('traps', 'pass', 'No heat trap fitted: the water in the pipes at the top turns over.')
+}
+
 const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
   'insulate-runs': (study, m, write) => {
     const names = study.pipes.runs.filter((r) => m.runIds.includes(r.id) && !r.reachable).map((r) => r.name)
@@ -163,7 +176,33 @@ const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
         ]
       : []),
   ],
+  'store-connections': ({ plant: { store } }, m) =>
+    store
+      ? [
+          ...(m.heatTraps ? [trapsThere(store.connections.heatTraps)] : []),
+          one(
+            'cold-inlet',
+            store.connections.inlet === null ? 'not checked' : 'pass',
+            store.connections.inlet === null
+              ? 'Cold inlet not checked: no saving is calculated for it. Enter it with the cylinder.'
+              : `Cold inlet at the ${store.connections.inlet.at} of the cylinder, ${store.connections.inlet.insulation ? 'insulated' : 'bare'}.`,
+          ),
+        ]
+      : [],
   'loop-mode': loopModeChecks,
+  'lay-loop': (study, m, write) => {
+    if (study.pipes.loop) return [one('way', 'fail', 'There is a circulation already: nothing is laid.')]
+    const after = apply(study, m)
+    const { loop } = after.pipes
+    return [
+      one(
+        'way',
+        'not checked',
+        `Return of ${write.figure('length', loop!.back.lengthM)}: route, wall and ceiling openings not checked.`,
+      ),
+      ...loopModeChecks(after, m, write),
+    ]
+  },
   'tap-flow': lessFlow,
   'stop-when-warm': ({ people }, m) => {
     const late = people.uses.filter((h) => h.tapId === m.tapId && h.unattendedS > 0)
@@ -225,9 +264,6 @@ const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
     ]
   },
 }
-
-/** Pipe at the plant that is wrapped before any other, m. */
-const FIRST_M = 2
 
 /** Air that a heat pump without ducts needs around it, m³: usual in makers’ papers. */
 const ROOM_M3 = 20

@@ -17,6 +17,8 @@ const ABOUT = {
   loop: ['Pipes of the circulation', 'cost', 'Add them to the measure.'],
   clear: ['Clearances', 'harm', 'Keep it clear.'],
   flue: ['Flue loss', 'cost', 'Keep it clear.'],
+  traps: ['Heat traps', 'cost', 'Look, and enter it with the cylinder.'],
+  'cold-inlet': ['Cold inlet', 'cost', 'Look, and enter it with the cylinder.'],
   late: ['Unattended run time', 'cost', 'Ask, and enter it with the use.'],
   way: ['Distance', 'fault', 'Move it less, or choose another location.'],
   lines: ['Supplies at the new location', 'fault', 'Check before moving.'],

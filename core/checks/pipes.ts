@@ -1,6 +1,13 @@
+import { DAYS, yearMean } from '../calendar/year'
 import { type Place } from '../climate/places'
+import { airAround } from '../household/air-around'
+import { connectionsUa } from '../household/store-connections'
+import { storeThermostat, supplyOf } from '../household/supply'
 import { tapFigures } from '../household/tap-figures'
+import { apply } from '../measures/apply'
+import { beginMeasure } from '../measures/begin'
 import { type Run } from '../study/pipes'
+import type { Study } from '../study/study'
 import type { Rule, Told } from './check'
 
 /** Where it is cold enough for a bare pipe to be worth wrapping, and short ones are not worth a word, m. */
@@ -101,4 +108,59 @@ const contentsSaid: Rule = ({ study, write }) =>
     ]
   })
 
-export const PIPES_CHECKS = { bareInTheCold, metalsMet, leadsNowhere, contentsSaid }
+/** What water that turns over in the pipes at the top of the store, and its bare cold inlet, cost a year. */
+const storeConnections: Rule = ({ study, write }) => {
+  const { store } = study.plant
+  if (!store) return []
+  const { heatTraps, inlet } = store.connections
+  const airC = yearMean(study.site.monthlyAirC.map((_, m) => airAround(store, m, study.site.monthlyAirC)))
+  const { setpointC } = storeThermostat(study) ?? supplyOf(study)
+  const yearKwh = (uaWK: number) => (uaWK * Math.max(0, setpointC - airC) * DAYS * 24) / 1000
+  const at = {
+    id: 'store-connections',
+    concern: 'cost',
+    subject: { kind: 'store', id: null },
+    source:
+      'U′ of the pipe over the length in which its water turns over, or conduction along it; setpoint less air, all year',
+    asks: 'plant.store.connections.heatTraps',
+  } as const
+  if (heatTraps === null || inlet === null) {
+    const most = connectionsUa(study, {
+      heatTraps: false,
+      inlet: inlet ?? { at: 'top', ...pipeAtPlant(study), insulation: null },
+    })
+    return [
+      {
+        ...at,
+        level: 'not checked',
+        title: 'Heat traps and cold inlet',
+        sentence: `Not checked. Without heat traps and with a bare cold inlet up to ${write.energy(yearKwh(most))} a year, not in the figures.`,
+        remedy:
+          'Look for heat traps or pipes that fall first, and for insulation of the cold inlet; enter both with the cylinder.',
+      },
+    ]
+  }
+  const now = connectionsUa(study)
+  const least = connectionsUa(apply(study, beginMeasure(study, 'store-connections', 'tried')))
+  const saves = yearKwh(now - least)
+  return [
+    {
+      ...at,
+      level: saves < WORTH_KWH ? 'pass' : 'marginal',
+      title: saves < WORTH_KWH ? 'Heat traps and cold inlet' : heatTraps ? 'Cold inlet not insulated' : 'No heat traps',
+      sentence: `Connections of the cylinder take ${write.energy(yearKwh(now))} a year${saves < WORTH_KWH ? '' : `; with heat traps and an insulated cold inlet ${write.energy(yearKwh(least))}`}.`,
+      remedy: 'Fit heat traps and insulate the first length of the cold inlet: add it under Improve.',
+      mendedBy: 'store-connections',
+    },
+  ]
+}
+
+/** Less than this a year is not worth a word, kWh. */
+const WORTH_KWH = 20
+
+const pipeAtPlant = ({ pipes }: Study) => {
+  const { material, size } = pipes.runs.find((r) => r.from === null)!
+  return { material, size }
+}
+
+export const PIPES_CHECKS = { storeConnections, bareInTheCold, metalsMet, leadsNowhere, contentsSaid }

@@ -1,4 +1,6 @@
+import { dayNumber } from '../calendar/year'
 import { hotFlow, leastWantedAt, mainsOnWarmest } from '../household/hot-flow'
+import { lastDayThere } from '../household/last-day'
 import { warmestPreheated } from '../household/preheated'
 import { supplyOf } from '../household/supply'
 import { UPRIGHT_M } from '../measures/begin'
@@ -8,8 +10,38 @@ import type { Recovery } from '../study/pipes'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { KJ_PER_LITRE_K } from '../water/properties'
-import type { Told } from './check'
+import type { Rule, Told } from './check'
 import { one } from './one'
+
+/** A drain unit is looked at once in so many days. */
+const INSPECTION_DAYS = 400
+
+/** When somebody last looked at a drain unit that is there. */
+const inspection: Rule = ({ study }) => {
+  const { recovery } = study.pipes
+  if (!recovery) return []
+  const there = lastDayThere(study)
+  const { inspectedOn } = recovery
+  const overdue = inspectedOn !== null && there !== null && dayNumber(there) - dayNumber(inspectedOn) > INSPECTION_DAYS
+  return [
+    {
+      id: 'recovery-inspection',
+      concern: 'fault',
+      subject: { kind: 'supply', id: null },
+      level: inspectedOn === null || there === null ? 'not checked' : overdue ? 'fail' : 'pass',
+      title: overdue ? 'Inspection of the heat recovery unit overdue' : 'Inspection of the heat recovery unit',
+      sentence:
+        inspectedOn === null
+          ? 'Not checked.'
+          : `Last inspection on ${inspectedOn}${there === null ? '; date of the visit not entered' : ''}.`,
+      source: 'Practice: once a year, for limescale and hair; data sheet',
+      remedy: 'Inspect it for limescale and hair, clean it, and enter the date with the unit.',
+      asks: 'pipes.recovery.inspectedOn',
+    },
+  ]
+}
+
+export const RECOVERY_CHECKS = { inspection }
 
 /** Hours of work that fitting a drain unit takes, as assumed until a plumber has seen it. */
 const FIT_HOURS = { upright: { open: 4, shut: 12 }, flat: { open: 6, shut: 16 } } as const

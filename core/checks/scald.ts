@@ -1,4 +1,4 @@
-import { daysSince1970 } from '../calendar/year'
+import { dayNumber } from '../calendar/year'
 import { atRisk, burnsInS, scaldLimitOf } from '../household/at-risk'
 import { hottestAtPlant, ordinaryHottest } from '../household/hottest-water'
 import { lastDayThere } from '../household/last-day'
@@ -145,9 +145,6 @@ const uncontrolledHeat: Rule = ({ study, write }) => {
 
 /** Days for which a test of a mixing valve stands. */
 const YEARLY_DAYS = 366
-const dayOf = (iso: string): number =>
-  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
-
 /** A valve that makes hot water bearable has to be known to work. */
 const mixingTested: Rule = ({ study, write }): Told[] => {
   const { store } = study.plant
@@ -168,7 +165,7 @@ const mixingTested: Rule = ({ study, write }): Told[] => {
   return valves.flatMap(({ id, subject, valve, at }): Told[] => {
     if (typeof valve !== 'object' || hottestC <= limitC) return []
     const { testedOn } = valve
-    if (testedOn && there && dayOf(there) - dayOf(testedOn) <= YEARLY_DAYS) return []
+    if (testedOn && there && dayNumber(there) - dayNumber(testedOn) <= YEARLY_DAYS) return []
     const known = !testedOn
       ? 'No test recorded.'
       : `Last test ${testedOn}${there ? '' : '; date of the visit not entered'}.`

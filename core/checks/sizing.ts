@@ -8,7 +8,7 @@ import { atAltitude } from '../household/at-altitude'
 import { citation } from '../household/data-source'
 import { loopAir, loopUa } from '../household/loop'
 import { warmestPreheated } from '../household/preheated'
-import { standingUa } from '../stores/standing-loss'
+import { storeUa } from '../household/store-connections'
 import {
   carrierOf,
   efficiencyOf,
@@ -147,7 +147,7 @@ function loopTakesKw(study: Study, { hotC }: Peaks): number {
 
 /** What a store loses standing, kW, in the coldest month. */
 const standingKw = (study: Study, store: Store, hotC: number): number =>
-  (standingUa(store.loss, store.litres) *
+  (storeUa(study)! *
     Math.max(0, hotC - airAround(store, coldestMonth(study.site.monthlyAirC), study.site.monthlyAirC))) /
   1000
 
@@ -271,7 +271,7 @@ const outdoors: Size = (ask) => {
   const pump = isHeatPump(heater) ? heater : null
   if (heater.place !== 'outdoors' && pump?.air !== 'outdoors') return []
   const { designAirC } = study.site
-  const limit = pump?.minOperatingAirC ?? null
+  const limit = pump?.minOperatingAirC ?? ('minAirC' in heater ? heater.minAirC : null)
   const byElement = pump !== null && pump.backupKw > 0
   const asItIs: Level = designAirC === null || limit === null ? 'not checked' : designAirC < limit ? 'fail' : 'pass'
   return [

@@ -5,6 +5,9 @@ import { groundInMonth, PIPE_DEPTH_M } from './ground'
 export const PLACES = ['heated', 'cellar', 'loft', 'outdoors', 'ground', 'slab'] as const
 export type Place = (typeof PLACES)[number]
 
+/** Share of what is lost there that comes to heated rooms: of a slab half, as it lies half way to the ground. */
+export const TO_ROOMS: Record<Place, number> = { heated: 1, cellar: 0, loft: 0, outdoors: 0, ground: 0, slab: 0.5 }
+
 /** Air of a heated room in the months of heating, °C; above that it follows the weather. */
 export const HEATED_ROOM_C = 20
 

@@ -54,6 +54,7 @@ export const courtFlat: Study = {
     expansionVessel: false,
     heatingMonths: HEATED,
     heating: { carrier: 'district-heat', efficiency: 1 },
+    cooling: null,
     summerTime: 'europe',
     firstWeekday: 3,
   },
@@ -146,7 +147,15 @@ export const courtFlat: Study = {
     deadLegLimitL: 1,
     energyLimitKwh: null,
     minBoreMm: null,
-    drain: { stackHeightM: 1.7, diameterMm: 75, toMainM: 2, toHeaterM: 5, tapIds: ['shower'], access: true },
+    drain: {
+      stackHeightM: 1.7,
+      diameterMm: 75,
+      toMainM: 2,
+      toHeaterM: 5,
+      toShowerM: null,
+      tapIds: ['shower'],
+      access: true,
+    },
     recovery: null,
   },
   plant: {
@@ -232,6 +241,7 @@ export const courtFlat: Study = {
           partPrices: { 'drain unit upright': 480, 'cold pipe m': 9 },
           recovery: {
             connection: 'A',
+            inspectedOn: null,
             mount: 'upright',
             effectiveness: 0.46,
             ratedFlowLMin: 9.2,

@@ -52,6 +52,7 @@ export const duplex: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.8 },
+    cooling: null,
     summerTime: 'north america',
     firstWeekday: 3,
   },
@@ -203,6 +204,7 @@ export const duplex: Study = {
       {
         ...combustionNotChecked(),
         kind: 'gas-store',
+        minAirC: null,
         outputHolds: 'at this height',
         sensorHeight: null,
         id: 'burner',

@@ -52,6 +52,7 @@ export const harbourFlat: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.85 },
+    cooling: null,
     summerTime: 'europe',
     firstWeekday: 3,
   },
@@ -154,6 +155,7 @@ export const harbourFlat: Study = {
       {
         ...combustionNotChecked(),
         kind: 'instant-gas',
+        minAirC: null,
         exchanger: 'direct',
         pilotW: 0,
         outputHolds: 'at this height',

@@ -55,6 +55,7 @@ export const hillTown: Study = {
     expansionVessel: null,
     heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
     heating: { carrier: 'natural-gas', efficiency: 0.88 },
+    cooling: null,
     summerTime: 'europe',
     firstWeekday: 3,
   },
@@ -272,6 +273,7 @@ export const hillTown: Study = {
       {
         ...combustionNotChecked(),
         kind: 'boiler-coil',
+        minAirC: null,
         outputHolds: 'at this height',
         sensorHeight: null,
         id: 'boiler',

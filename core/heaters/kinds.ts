@@ -116,7 +116,7 @@ export const HEATERS = {
       'setpoint',
       `${ISOLATE} It needs a circuit of its own.`,
     ),
-    stores: false as boolean,
+    stores: false,
     begins: AS_IT_RUNS,
   },
   reservoir: kind(
@@ -143,7 +143,7 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
     heats,
     source,
     hottest,
-    stores: (heats !== 'instantaneous') as boolean,
+    stores: heats !== 'instantaneous',
     thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
     pumpsHeat: false as boolean,

@@ -2,6 +2,7 @@ import { HEATERS } from '../heaters/kinds'
 import { putHeater } from '../household/edits/plant'
 import { computedLoopUa } from '../household/loop'
 import { storeArea } from '../household/store-area'
+import { connectionsUa, storeUa } from '../household/store-connections'
 import { storeLoss } from '../household/store-loss'
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
@@ -50,6 +51,26 @@ function stillMeasured(before: Study, after: Study): Study {
 /** What stands at a tap stays there, and so do a roof and a hearth. */
 const movesWithStore = (h: Heater) => !isPointOfUse(h) && !['sun', 'fire'].includes(HEATERS[h.kind].source)
 
+/**
+ * Heat traps where there are none, and the cold inlet wrapped. What nobody has looked at takes nothing and saves nothing; a
+ * loss that was measured where the store stands has them in it, and falls by what they take less.
+ */
+function withConnections(study: Study, { heatTraps, insulation }: MeasureOf<'store-connections'>): Study {
+  const after = edited(study, ({ plant: { store } }) => {
+    if (!store) return
+    const { connections } = store
+    if (heatTraps && connections.heatTraps === false) connections.heatTraps = true
+    const { inlet } = connections
+    if (!inlet || !insulation) return
+    const { outerM } = pipeOf(inlet.material, inlet.size)
+    if (resistanceOf(insulation, outerM) > resistanceOf(inlet.insulation, outerM)) inlet.insulation = insulation
+  })
+  const saved = connectionsUa(study) - connectionsUa(after)
+  return edited(after, ({ plant: { store } }) => {
+    if (store?.loss.kind === 'ua') store.loss.uaWK = Math.max(0, store.loss.uaWK - saved)
+  })
+}
+
 const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Study } = {
   'insulate-runs': (study, m) =>
     stillMeasured(
@@ -63,14 +84,23 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
     edited(study, ({ plant: { store } }) => {
       if (!store) return
       const jacket = { ...insulation, areaM2: storeArea(store), share: coveredShare }
-      const { allWK, shellWK } = storeLoss(study.plant)!
-      store.loss = { kind: 'ua', uaWK: allWK - shellWK + wrapped(shellWK, jacket) }
+      const { shellWK } = storeLoss(study.plant)!
+      store.loss = { kind: 'ua', uaWK: storeUa(study)! - shellWK + wrapped(shellWK, jacket) }
     }),
+  'store-connections': withConnections,
   setpoint: (study, m) => withControl(study, m.heaterId, (c) => void (c.setpointC = m.setpointC)),
   'heater-schedule': (study, m) => withControl(study, m.heaterId, (c) => void (c.schedule = m.schedule)),
   'heater-control': (study, m) => withControl(study, m.heaterId, (c) => void Object.assign(c, m.control)),
   'loop-mode': (study, m) => withControls(study, (c) => void (c.loop.mode = m.mode)),
   'loop-schedule': (study, m) => withControls(study, (c) => void (c.loop.schedule = m.schedule)),
+  // Where one is there already, nothing is laid.
+  'lay-loop': (study, m) =>
+    study.pipes.loop
+      ? study
+      : withControls(
+          edited(study, ({ pipes }) => void (pipes.loop = m.loop)),
+          (c) => Object.assign(c.loop, { mode: m.mode, schedule: m.schedule }),
+        ),
   'tap-flow': (study, m) =>
     edited(study, ({ pipes }) => {
       for (const tap of pipes.taps) if (tap.id === m.tapId) tap.flowLMin = m.flowLMin

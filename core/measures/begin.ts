@@ -2,6 +2,7 @@ import { ALWAYS, type Schedule } from '../calendar/week'
 import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { assumedDrain } from '../household/defaults/drain'
 import { type Choice, farFreeTap, heatSource, type How } from '../household/edits/heat-source'
+import { addLoop } from '../household/edits/plant'
 import { USUAL_WRAP_MM, type Wrap } from '../household/engineer/defaults'
 import { runsTo } from '../household/lookups'
 import { flueInStore } from '../household/store-loss'
@@ -10,11 +11,12 @@ import { INSULATIONS } from '../pipes/loss'
 import { SAFETY } from '../safety/limits'
 import { rangeOf } from '../schema/shape'
 import { displayOf } from '../study/display-of'
+import { edited } from '../study/edited'
 import { freshId } from '../study/fresh-id'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import { type Measure, type MeasureKind, type MeasureOf, NOT_PRICED, type Priced } from '../study/measures'
-import { type Recovery, Tap } from '../study/pipes'
+import { type Loop, type Recovery, Run, Tap } from '../study/pipes'
 import type { Study } from '../study/study'
 import { MEASURES } from './names'
 
@@ -49,6 +51,8 @@ export function measuresFor(study: Study): MeasureKind[] {
   const supplying = plant.heaters.find((h) => h.id === supplyOf(study).heaterId)!
   const has: Partial<Record<MeasureKind, boolean>> = {
     'loop-mode': pipes.loop !== null,
+    'lay-loop': pipes.loop === null,
+    'store-connections': plant.store !== null,
     'loop-schedule': pipes.loop !== null,
     setpoint: hasSetpoint(supplying),
     'heater-schedule': hasSetpoint(supplying),
@@ -79,7 +83,26 @@ export function beginRecovery(study: Study): Recovery {
     mount,
     ...UNITS[mount],
     dataSource: null,
+    inspectedOn: null,
     tapIds: surveyed.length ? surveyed : [draining[0].id],
+  }
+}
+
+/** A loop that turns where the way to the furthest outlet leaves the last run it shares, its return as long as the way out. */
+function loopToFarTap(study: Study): Loop {
+  const way = runsTo(
+    study,
+    study.pipes.taps.find((t) => t.id === farFreeTap(study))!,
+  )
+  const out = way.length > 1 ? way.slice(0, -1) : way
+  const last = out[out.length - 1]
+  const { loop } = addLoop(edited(study, ({ pipes }) => void (pipes.loop = null))).pipes
+  const { min, max } = rangeOf(Run.shape.lengthM)
+  const lengthM = Math.round(10 * out.reduce((s, r) => s + r.lengthM, 0)) / 10
+  return {
+    ...loop!,
+    returnConnectionRunId: last.id,
+    back: { ...loop!.back, lengthM: Math.min(max, Math.max(min, lengthM)), reachable: true },
   }
 }
 
@@ -101,6 +124,11 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
     insulation: { lambdaWMK: INSULATIONS['mineral wool'].lambdaWMK, thicknessMm: JACKET_MM },
     coveredShare: flueInStore(study.plant) ? JACKET_SHARE.flue : JACKET_SHARE.usual,
     clear: [],
+  }),
+  'store-connections': (_, wrap) => ({
+    name: 'Heat traps and cold inlet',
+    heatTraps: true,
+    insulation: { ...(wrap ?? WRAP) },
   }),
   // A setpoint below what is safe is not lowered.
   setpoint: (study) => {
@@ -125,6 +153,12 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
   },
   'loop-mode': () => ({ name: 'Circulation off', mode: 'off' }),
   'loop-schedule': (study) => ({ name: 'Circulation schedule', schedule: ownWeek(controlsOf(study).loop.schedule) }),
+  'lay-loop': (study) => ({
+    name: 'Circulation with a dedicated return',
+    loop: loopToFarTap(study),
+    mode: 'on demand',
+    schedule: ownWeek(ALWAYS),
+  }),
   'tap-flow': ({ pipes }) => {
     const tap = pipes.taps.find((t) => t.kind === 'shower') ?? pipes.taps[0]
     const flowLMin = Math.max(LEAST_FLOW_L_MIN, Math.round(tap.flowLMin * FLOW_SHARE * 10) / 10)

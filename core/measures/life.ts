@@ -8,11 +8,13 @@ import type { Measure, MeasureKind } from '../study/measures'
 const LIFE: Record<Exclude<MeasureKind, 'heat-source'>, number> = {
   'insulate-runs': 25,
   jacket: 15,
+  'store-connections': 25,
   setpoint: 5,
   'heater-schedule': 5,
   'heater-control': 5,
   'loop-mode': 10,
   'loop-schedule': 5,
+  'lay-loop': 20,
   'tap-flow': 8,
   'stop-when-warm': 8,
   'mend-drip': 5,

@@ -5,6 +5,11 @@ import type { MeasureKind } from '../study/measures'
 export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: string }> = {
   'insulate-runs': { name: 'Insulate pipes', at: 'Pipes', finds: 'foam wrap lagging insulation first metres' },
   jacket: { name: 'Jacket for the cylinder', at: 'Cylinder', finds: 'blanket tank insulation standing loss' },
+  'store-connections': {
+    name: 'Heat traps and cold inlet',
+    at: 'Cylinder',
+    finds: 'connections siphon trap first metres insulation standing loss',
+  },
   setpoint: { name: 'Change the setpoint', at: 'Heater', finds: 'temperature lower dial' },
   'heater-schedule': { name: 'Hot water schedule', at: 'Heater', finds: 'clock windows hours schedule timer' },
   'heater-control': {
@@ -21,6 +26,11 @@ export const MEASURES: Record<MeasureKind, { name: string; at: string; finds: st
     name: 'Circulation schedule',
     at: 'Circulation',
     finds: 'pump clock timer loop recirculation windows',
+  },
+  'lay-loop': {
+    name: 'Lay a circulation',
+    at: 'Circulation',
+    finds: 'new loop return pipe pump recirculation time to tap wait',
   },
   'tap-flow': { name: 'Reduce outlet flow', at: 'Outlets', finds: 'shower head aerator low flow saving' },
   'stop-when-warm': {

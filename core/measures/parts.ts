@@ -4,9 +4,11 @@ import { MOUNT_WORDS } from '../household/mounts'
 import { storeArea } from '../household/store-area'
 import { type Material, PIPES } from '../pipes/catalogue'
 import { hasSlit, type Insulation } from '../pipes/loss'
+import { FIRST_M } from '../stores/connections'
 import { displayOf } from '../study/display-of'
 import type { PartPrice } from '../study/economics'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
+import type { Run } from '../study/pipes'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { fromMetric, unitOf } from '../units/quantities'
@@ -57,35 +59,47 @@ const labour = (m: Measure): Bare => ({
 /** A pipe as it is asked for in a shop. @example "Copper type L, 3/4" */
 const soldAs = (material: Material, size: string) => `${PIPES[material].label}, ${size}`
 
+/** Insulation for so many metres of a pipe, in whole pieces. */
+function foamOf(
+  study: Study,
+  wrap: Insulation,
+  selfSealing: boolean,
+  material: Material,
+  size: string,
+  metres: number,
+): Bare {
+  const write = displayOf(study)
+  const pieceM = PIECE_M[study.units]
+  const perLength = unitOf('length', study.units).label
+  const sealing = selfSealing ? ' self-sealing' : ''
+  return {
+    key: `foam ${material} ${size} ${wrapKey(wrap)}${sealing} ${perLength}`,
+    name: `Insulation for ${soldAs(material, size)}, ${write.figure('thickness', wrap.thicknessMm)}${selfSealing ? ', self-sealing' : ''}`,
+    count: Math.ceil(metres / pieceM - 1e-9),
+    unit: `pieces of ${write.figure('length', pieceM)}`,
+    also: `${write.figure('length', metres)} to cover`,
+    lengthEach: { unit: perLength, units: fromMetric('length', study.units, pieceM) },
+  }
+}
+
 const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
   const { runs, loop } = study.pipes
-  const write = displayOf(study)
   const after = apply(study, m)
   const wrapped = [
     ...after.pipes.runs.filter((r, i) => r !== runs[i]),
     ...(loop && after.pipes.loop!.back.insulation !== loop.back.insulation ? [loop.back] : []),
   ]
-  const bySize = new Map<string, { name: string; metres: number; joints: number }>()
+  const bySize = new Map<string, { material: Material; size: string; metres: number; joints: number }>()
   for (const { material, size, lengthM, fittings } of wrapped) {
-    const at = bySize.get(`${material} ${size}`) ?? { name: soldAs(material, size), metres: 0, joints: 0 }
+    const at = bySize.get(`${material} ${size}`) ?? { material, size, metres: 0, joints: 0 }
     at.metres += lengthM
     at.joints += fittings.bends + fittings.tees + fittings.valves
     bySize.set(`${material} ${size}`, at)
   }
-  const pieceM = PIECE_M[study.units]
   const selfSealing = m.slit === 'self-sealing' && hasSlit(m.insulation.lambdaWMK)
-  const perLength = unitOf('length', study.units).label
-  const foam = [...bySize].map(([size, { name, metres }]): Bare => {
-    const pieces = Math.ceil(metres / pieceM - 1e-9)
-    return {
-      key: `foam ${size} ${wrapKey(m.insulation)}${selfSealing ? ' self-sealing' : ''} ${perLength}`,
-      name: `Insulation for ${name}, ${write.figure('thickness', m.insulation.thicknessMm)}${selfSealing ? ', self-sealing' : ''}`,
-      count: pieces,
-      unit: `pieces of ${write.figure('length', pieceM)}`,
-      also: `${write.figure('length', metres)} to cover`,
-      lengthEach: { unit: perLength, units: fromMetric('length', study.units, pieceM) },
-    }
-  })
+  const foam = [...bySize.values()].map(({ material, size, metres }) =>
+    foamOf(study, m.insulation, selfSealing, material, size, metres),
+  )
   const elbows = [...bySize.values()].reduce((s, b) => s + b.joints, 0)
   const tapeM = foam.reduce((s, f) => s + f.count, elbows) * TAPE_M_JOINT
   return foam.length === 0
@@ -97,6 +111,25 @@ const insulation = (study: Study, m: MeasureOf<'insulate-runs'>): Bare[] => {
           : []),
         byLength(study, 'tape', 'Tape, sealed against damp', tapeM),
       ]
+}
+
+/** Insulation of one length of pipe, in pieces. */
+const foamFor = (
+  study: Study,
+  { material, size, lengthM }: Pick<Run, 'material' | 'size' | 'lengthM'>,
+  wrap: Insulation | null,
+): Bare[] => (wrap === null || wrap.thicknessMm === 0 ? [] : [foamOf(study, wrap, false, material, size, lengthM)])
+
+/** Traps for the pipes on its top, and insulation for the first length of the cold inlet. */
+const connections = (study: Study, m: MeasureOf<'store-connections'>): Bare[] => {
+  const inlet = study.plant.store?.connections.inlet ?? null
+  return [
+    ...(m.heatTraps
+      ? [{ key: 'heat trap', name: 'Heat trap', count: inlet?.at === 'bottom' ? 1 : 2, unit: 'pieces' }]
+      : []),
+    ...(inlet ? foamFor(study, { ...inlet, lengthM: FIRST_M }, m.insulation) : []),
+    ...(m.heatTraps ? [labour(m)] : []),
+  ]
 }
 
 /**
@@ -145,11 +178,30 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
           },
         ]
       : [],
+  'store-connections': connections,
   setpoint: () => [],
   'heater-schedule': () => [],
   'heater-control': () => [],
   'loop-mode': () => [],
   'loop-schedule': () => [],
+  'lay-loop': (study, m) => {
+    const { back, returns } = m.loop
+    const own = returns.by === 'own pipe'
+    return [
+      { key: 'circulation pump', name: 'Circulation pump with its control', count: 1, unit: 'piece' },
+      own
+        ? { key: 'check valve', name: 'Check valve on the return', count: 1, unit: 'piece' }
+        : { key: 'bypass valve', name: 'Thermostatic bypass valve at the furthest outlet', count: 1, unit: 'piece' },
+      ...(own
+        ? [
+            byLength(study, `pipe ${back.material} ${back.size}`, soldAs(back.material, back.size), back.lengthM),
+            ...foamFor(study, back, back.insulation),
+            { key: 'fittings', name: 'Fittings and brackets', count: 1, unit: 'set' },
+          ]
+        : []),
+      labour(m),
+    ]
+  },
   'tap-flow': () => [{ key: 'head', name: 'Shower head or aerator', count: 1, unit: 'piece' }],
   'stop-when-warm': () => [{ key: 'device', name: 'Thermostatic shut-off valve', count: 1, unit: 'piece' }],
   'mend-drip': () => [{ key: 'washer', name: 'Washer or cartridge', count: 1, unit: 'piece' }],
@@ -165,7 +217,9 @@ const PARTS: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Bare
     const { recovery } = m
     const { drain } = study.pipes
     const metres =
-      drain && (recovery.connection === 'B' ? 0 : drain.toHeaterM) + (recovery.connection === 'C' ? 0 : drain.toMainM)
+      drain &&
+      (recovery.connection === 'B' ? 0 : drain.toHeaterM) +
+        (recovery.connection === 'C' ? 0 : (drain.toShowerM ?? drain.toMainM))
     return [
       {
         key: `drain unit ${recovery.mount}`,

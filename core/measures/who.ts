@@ -5,11 +5,13 @@ import type { Measure, MeasureKind } from '../study/measures'
 const WHO: Record<MeasureKind, string> = {
   'insulate-runs': 'Competent householder. Near a flue or hot surface only heat-resistant material.',
   jacket: 'Competent householder, supply isolated. On a gas storage water heater only if its manufacturer allows it.',
+  'store-connections': 'Heat traps by a licensed plumber; insulation by a competent householder.',
   setpoint: 'Heating engineer.',
   'heater-schedule': 'Heating engineer.',
   'heater-control': 'Heating engineer.',
   'loop-mode': 'Heating engineer; pump or valve by a plumber.',
   'loop-schedule': 'Heating engineer.',
+  'lay-loop': 'Licensed plumber; the pump’s supply by a registered installer.',
   'tap-flow': 'Competent householder.',
   'stop-when-warm': 'Competent householder.',
   'mend-drip': 'Competent householder, supply isolated; plumber if the seat is worn.',

@@ -4,10 +4,10 @@ import type { Figure } from '../calculators/calculator'
 import { EFFICIENCY } from '../heaters/efficiency'
 import { runsTo, tapOf } from '../household/lookups'
 import { loopUa } from '../household/loop'
+import { storeUa } from '../household/store-connections'
 import { supplyOf } from '../household/supply'
 import { USUAL_DOUBT } from '../household/usual-doubt'
 import { rangeOf } from '../schema/shape'
-import { standingUa } from '../stores/standing-loss'
 import { efficiencyOf, outputOf } from '../study/heater-kinds'
 import { rangeAt } from '../study/limits'
 import { withValueAt } from '../study/paths'
@@ -50,7 +50,7 @@ function doubts(study: Study): Doubt[] {
   const out: Doubt[] = []
   const read = new Set(study.readings.map((r) => r.kind))
   if (study.plant.store) {
-    const now = standingUa(study.plant.store.loss, study.plant.store.litres)
+    const now = storeUa(study)!
     if (now > 0)
       out.push({
         path: 'plant.store.loss',

@@ -1,7 +1,7 @@
 import { input } from '../calculators/fields'
+import { storeUa } from '../household/store-connections'
 import { storeThermostat } from '../household/supply'
 import { SAFETY } from '../safety/limits'
-import { standingUa } from '../stores/standing-loss'
 import { displayOf } from '../study/display-of'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { defineReading, impossible, type Judgement, NOTED } from './reading-kind'
@@ -84,7 +84,7 @@ export const overnightDrop = defineReading({
     if (wrong) return impossible(wrong)
     const tauH = hours / Math.log((fromC - ambientC) / (toC - ambientC))
     const uaWK = toC === fromC ? 0 : (store.litres * KJ_PER_LITRE_K) / 3.6 / tauH
-    const modelled = standingUa(store.loss, store.litres)
+    const modelled = storeUa(study)!
     const spread = (uaWK * differenceK(taken, reading)) / Math.max(1, fromC - toC)
     return {
       worked: {

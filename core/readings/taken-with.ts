@@ -1,4 +1,4 @@
-import { daysSince1970 } from '../calendar/year'
+import { dayNumber } from '../calendar/year'
 import { z } from '../schema/zod'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
@@ -53,9 +53,6 @@ export function lastTakenWith(study: Study, day: string): Pick<TakenWith, 'therm
   const read = z.object(TAKEN_WITH).safeParse(last?.values ?? {})
   return read.success ? read.data : {}
 }
-
-const dayNumber = (iso: string) =>
-  daysSince1970(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)), Number(iso.slice(8, 10))) ?? 0
 
 /** Whether a thermometer was checked in the year before a reading. */
 function checked({ checkedOn }: TakenWith, { takenAt }: Pick<Reading, 'takenAt'>): boolean {

@@ -11,11 +11,13 @@ const LESS_USED = ['useful', 'runs', 'standing', 'conversion'] as const
 const REACHES: Record<MeasureKind, readonly (keyof EnergyGoes)[]> = {
   'insulate-runs': ['runs', 'loop', 'conversion'],
   jacket: ['standing', 'conversion'],
+  'store-connections': ['standing', 'conversion'],
   setpoint: LOSSES,
   'heater-schedule': LOSSES,
   'heater-control': LOSSES,
   'loop-mode': LOSSES,
   'loop-schedule': LOSSES,
+  'lay-loop': ['runs', 'conversion'],
   'tap-flow': LESS_USED,
   'stop-when-warm': LESS_USED,
   'mend-drip': LESS_USED,

@@ -1,7 +1,7 @@
 import { loopUa } from '../household/loop'
+import { storeUa } from '../household/store-connections'
 import { USUAL_DOUBT } from '../household/usual-doubt'
 import { rangeOf } from '../schema/shape'
-import { standingUa } from '../stores/standing-loss'
 import { WaterC } from '../study/fields'
 import { rangeAt, takes } from '../study/limits'
 import { valueAt, withValueAt } from '../study/paths'
@@ -101,9 +101,9 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
     name: 'standing loss',
     at: /^plant\.store\.loss$/,
     usual: byShare(USUAL_DOUBT.storeLoss),
-    moved: (loss: NonNullable<Study['plant']['store']>['loss'], steps: number, { plant }: Study) => ({
+    moved: (_: NonNullable<Study['plant']['store']>['loss'], steps: number, study: Study) => ({
       kind: 'ua',
-      uaWK: Math.min(MOST_UA, standingUa(loss, plant.store!.litres) * Math.exp(USUAL_DOUBT.storeLoss * steps)),
+      uaWK: Math.min(MOST_UA, storeUa(study)! * Math.exp(USUAL_DOUBT.storeLoss * steps)),
     }),
     reading: is('overnight-drop'),
   },

@@ -2,8 +2,8 @@ import { ALWAYS, everyDay, type Schedule } from '../calendar/week'
 import { checksOf } from '../checks/catalogue'
 import { misfits } from '../household/grid'
 import { warmUpVolumeTo } from '../household/lookups'
+import { storeUa } from '../household/store-connections'
 import { storeThermostat } from '../household/supply'
-import { standingUa } from '../stores/standing-loss'
 import { edited } from '../study/edited'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -143,7 +143,7 @@ function heaterLeadMin(study: Study, heaterId: string): number {
   const heater = heaters.find((h) => h.id === heaterId)!
   if (!store || !isOnStore(heater) || !hasSetpoint(heater)) return 0
   const { setpointC, differentialK } = controlsOf(study).heaters[heaterId]
-  const tauH = (store.litres * KJ_PER_LITRE_K) / (standingUa(store.loss, store.litres) * 3.6)
+  const tauH = (store.litres * KJ_PER_LITRE_K) / (storeUa(study)! * 3.6)
   const fallK = differentialK + (setpointC - 15) * (1 - Math.exp(-REST_H / tauH))
   return (store.litres * KJ_PER_LITRE_K * fallK) / ((outputOf(heater)?.kw ?? 1) * 60)
 }

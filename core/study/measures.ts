@@ -4,7 +4,7 @@ import { JACKET_CLEAR } from '../stores/jacket'
 import { HeaterControl, LoopMode, SetpointC } from './controls'
 import { PartKey, PriceEach } from './economics'
 import { between, Id, Name, Share } from './fields'
-import { InsulationField, LengthOfPipe, Recovery, withSize } from './pipes'
+import { InsulationField, LengthOfPipe, Loop, Recovery, withSize } from './pipes'
 import { Heater, StoreField } from './plant'
 import { PlaceField } from './site'
 import { Schedule } from './week'
@@ -58,11 +58,21 @@ export const Measure = z.discriminatedUnion('kind', [
     /** What somebody has looked at and cuts out. */
     clear: z.array(z.enum(JACKET_CLEAR)).max(JACKET_CLEAR.length),
   }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('store-connections'),
+    /** Heat traps, or pipes that fall first, at the connections on its top. */
+    heatTraps: z.boolean(),
+    /** What the first length of the cold inlet is wrapped with; null: it stays as it is. */
+    insulation: InsulationField.nullable(),
+  }),
   z.strictObject({ ...common, kind: z.literal('setpoint'), heaterId: Id, setpointC: SetpointC }),
   z.strictObject({ ...common, kind: z.literal('heater-schedule'), heaterId: Id, schedule: Schedule.nullable() }),
   z.strictObject({ ...common, kind: z.literal('heater-control'), heaterId: Id, control: HeaterControl }),
   z.strictObject({ ...common, kind: z.literal('loop-mode'), mode: LoopMode }),
   z.strictObject({ ...common, kind: z.literal('loop-schedule'), schedule: Schedule }),
+  /** A loop laid where there is none, and how it is run. */
+  z.strictObject({ ...common, kind: z.literal('lay-loop'), loop: Loop, mode: LoopMode, schedule: Schedule }),
   z.strictObject({ ...common, kind: z.literal('tap-flow'), tapId: Id, flowLMin: between(0.5, 60) }),
   /** A device that cuts the flow once the water is warm. */
   z.strictObject({ ...common, kind: z.literal('stop-when-warm'), tapId: Id }),
@@ -126,7 +136,7 @@ export function needs(m: Measure): Named {
       ...('tapId' in m ? [m.tapId] : []),
       ...(m.kind === 'heat-source' && 'tapId' in m.heater ? [m.heater.tapId] : []),
     ],
-    runs: m.kind === 'repipe' ? [m.runId] : [],
+    runs: m.kind === 'repipe' ? [m.runId] : m.kind === 'lay-loop' ? [m.loop.returnConnectionRunId] : [],
     uses: [],
   }
 }

@@ -9,6 +9,7 @@ import { from7 } from './older/from-7'
 import { from8 } from './older/from-8'
 import { from9 } from './older/from-9'
 import { from10 } from './older/from-10'
+import { from11 } from './older/from-11'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -22,6 +23,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   8: from8,
   9: from9,
   10: from10,
+  11: from11,
 }
 
 /** Whether a version can be brought to the one in use. */

@@ -1,7 +1,7 @@
 import { MATERIALS, pipeOf, sizesOf } from '../pipes/catalogue'
 import { CONNECTIONS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
-import { between, DataSource, Id, Name, Share, YesNoUnknown } from './fields'
+import { between, DataSource, Day, Id, Name, Share, YesNoUnknown } from './fields'
 import { MixingValve } from './mixing'
 import { PlaceField } from './site'
 
@@ -123,6 +123,8 @@ export const Drain = z.strictObject({
   /** From the stack to the cold main, and to the heater, along the way a pipe would take, m. */
   toMainM: between(0, 60),
   toHeaterM: between(0, 60),
+  /** To the cold feed of the shower's mixer; null: not looked. */
+  toShowerM: between(0, 60).nullable(),
   tapIds: z.array(Id).max(60),
   /** Whether it can be cut into and got at afterwards. */
   access: YesNoUnknown,
@@ -145,6 +147,8 @@ export const Recovery = z.strictObject({
   dropK: between(0, 10),
   /** Whose its effectiveness and rated flow are. */
   dataSource: DataSource,
+  /** Last time that somebody looked at it for limescale and hair. */
+  inspectedOn: Day.nullable(),
   /** Taps that drain through it; of them only those that drain while they fill give it heat. */
   tapIds: z.array(Id).min(1, 'at least one outlet').max(60),
 })

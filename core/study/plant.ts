@@ -1,10 +1,13 @@
 import { EFFICIENCY } from '../heaters/efficiency'
+import { MATERIALS } from '../pipes/catalogue'
 import { z } from '../schema/zod'
+import { INLETS } from '../stores/connections'
 import { LABEL_CLASSES } from '../stores/standing-loss'
 import { AirC, between, DataSource, Day, Id, Name, Note, Share, Twelve, YesNoUnknown } from './fields'
 import { FireCircuit, Firings } from './fire'
 import { BurnerFuel, FireFuel } from './fuels'
 import { MixingValve } from './mixing'
+import { InsulationField, withSize } from './pipes'
 import { PlaceField } from './site'
 
 const EfficiencyField = z.discriminatedUnion('kind', [
@@ -49,6 +52,9 @@ const named = {
   note: Note,
 }
 
+/** Coldest air that it may stand in outdoors, °C; null: not read. */
+const outdoors = { minAirC: AirC.nullable() }
+
 /** Height of its own sensor in the store; null: the store's sensor. */
 const ownSensor = { sensorHeight: Share.nullable() }
 /** What its supply allows, A, and its voltage; null: not looked. */
@@ -91,6 +97,7 @@ const PilotW = between(0, 500)
 /** A boiler that heats the store through a coil. */
 export const BoilerCoil = z.strictObject({
   ...named,
+  ...outdoors,
   ...combustion,
   ...ownSensor,
   ...outputHolds,
@@ -154,6 +161,7 @@ const EXCHANGERS = ['direct', 'plate'] as const
 /** Heats the water as it runs; nothing is stored. */
 export const InstantGas = z.strictObject({
   ...running,
+  ...outdoors,
   ...combustion,
   ...outputHolds,
   exchanger: z.enum(EXCHANGERS),
@@ -168,6 +176,7 @@ export const InstantGas = z.strictObject({
 /** The same by electricity. */
 const InstantElectric = z.strictObject({
   ...running,
+  ...outdoors,
   ...supplied,
   kind: z.literal('instant-electric'),
   phases: Phases,
@@ -179,6 +188,7 @@ const DistrictHeat = z.strictObject({ ...running, kind: z.literal('district-heat
 /** A burner under a store with its flue through it. The store's loss includes the flue's. */
 export const GasStoreBurner = z.strictObject({
   ...named,
+  ...outdoors,
   ...combustion,
   ...ownSensor,
   ...outputHolds,
@@ -367,6 +377,21 @@ export const StoreField = z.strictObject({
   sensorHeight: Share,
   /** Share of the store that entering cold water stirs. */
   inletMix: between(0, 0.3),
+  /**
+   * The pipes at its top and its cold inlet: whether heat traps, or pipes that fall first, keep their water from turning over;
+   * where the cold enters, and its first length; null: not looked.
+   */
+  connections: z.strictObject({
+    heatTraps: YesNoUnknown,
+    inlet: withSize(
+      z.strictObject({
+        at: z.enum(INLETS),
+        material: z.enum(MATERIALS),
+        size: z.string(),
+        insulation: InsulationField.nullable(),
+      }),
+    ).nullable(),
+  }),
   /** A mixing valve at the store that guards every tap. */
   mixing: MixingValve,
   /** A relief valve is there. */

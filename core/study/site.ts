@@ -60,6 +60,8 @@ export const Site = z.strictObject({
   /** Months in which the house is heated, January first. */
   heatingMonths: Twelve(z.boolean()),
   heating: z.strictObject({ carrier: Carrier, efficiency: between(0.2, 6) }),
+  /** Months in which the house is cooled, and heat taken out for each kWh of electricity; null: it is not. */
+  cooling: z.strictObject({ months: Twelve(z.boolean()), efficiency: between(1, 10) }).nullable(),
   /** Whether and when clocks go forward there. */
   summerTime: z.enum(SUMMER_TIMES),
   /** Day of the week of 1 January, 0 = Monday. */

@@ -37,7 +37,7 @@ function inUnit(study: Study, figure: YearFigure): { unit: string; of: (x: numbe
     of: (x: number) => fromMetric(quantity, study.units, x),
   })
   if (figure === 'cost') return plain(`${study.prices.currency}/yr`)
-  if (figure === 'inputKwh') {
+  if (figure === 'inputKwh' || figure === 'fuelKwh' || figure === 'electricityKwh') {
     const { label, perMetric } = ENERGY_SHOWN[study.energyIn]
     return { unit: `${label}/yr`, of: (kwh) => kwh * perMetric }
   }
@@ -103,7 +103,7 @@ export function comparisonCsv(
     const ranges = rangesOf(pack.id)
     const then = figuresOfYear(pack.result)
     const waiting = Math.min(comparison.asFound.comfort.waiting, pack.result.comfort.waiting)
-    const figures = figureRows(waiting).flatMap(({ key, name }): Row[] => {
+    const figures = figureRows(waiting, 'by carrier').flatMap(({ key, name }): Row[] => {
       const { unit, of } = inUnit(study, key)
       const saving = ranges?.savings?.[key]
       const row = { package: pack.name, figure: name, unit, from: 'computed' }

@@ -5,7 +5,7 @@ import { HEATERS } from '../heaters/kinds'
 import { sourcesFor } from '../household/edits/heat-source'
 import type { Wrap } from '../household/engineer/defaults'
 import { LOOP_MODE_WORDS } from '../household/loop-mode-words'
-import { applyAll } from '../measures/apply'
+import { apply, applyAll } from '../measures/apply'
 import { beginHeatSource, beginMeasure, measuresFor } from '../measures/begin'
 import type { OrderOfWork } from '../scenarios/order-of-work'
 import { displayOf } from '../study/display-of'
@@ -14,6 +14,7 @@ import { LOOP_MODES } from '../study/loop-modes'
 import { type Measure, type MeasureKind, NOT_PRICED, type Package } from '../study/measures'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
+import { dependsOn } from '../year/depends-on'
 import type { YearResult } from '../year/result'
 import { broughtBy } from './brought'
 import { comfortLost } from './comfort'
@@ -24,6 +25,7 @@ import { sizes } from './sizes'
 const TRIED: readonly MeasureKind[] = [
   'insulate-runs',
   'jacket',
+  'store-connections',
   'setpoint',
   'tap-flow',
   'stop-when-warm',
@@ -62,7 +64,9 @@ export function workOptions(study: Study, wrap: Wrap = null): Measure[] {
     .filter((kind) => sized.instead.find((s) => s.kind === kind)?.level !== 'fail')
     .flatMap((kind) => beginHeatSource(study, kind, 'instead', 'begun') ?? [])
   const all = [...new Map([...packed, ...begun, ...modes, ...sources].map((m) => [doing(m), m])).values()]
+  const now = dependsOn(study)
   return all
+    .filter((m) => dependsOn(apply(study, m)) !== now)
     .filter((m) => checksOfMeasure(study, m).every((c) => c.level !== 'fail'))
     .map((m, i) => ({ ...m, id: `work-${i + 1}` }))
 }

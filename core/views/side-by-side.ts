@@ -1,5 +1,6 @@
 import { arrivals } from '../checks/delivery'
 import { applyAll } from '../measures/apply'
+import { displayOf } from '../study/display-of'
 import type { PartPrice } from '../study/economics'
 import type { Package } from '../study/measures'
 import type { Study } from '../study/study'
@@ -12,6 +13,8 @@ import type { Brought } from './brought'
 import { costOfPackage, detailsOf } from './compare'
 import { LEVEL_WORDS } from './level-words'
 import { costText, paybackText } from './payback-words'
+import { winterCredit } from './room-heat'
+import { systemText } from './system-text'
 import { figureRows } from './year-figure-words'
 
 /** Most packages that stand beside each other. */
@@ -22,6 +25,8 @@ export interface Column {
   id: string
   name: string
   measures: string[]
+  /** Heaters, cylinder and circulation as they are with it. */
+  system: string
   result: YearResult
   costMoney: PartPrice | null
   appraisal: Appraisal | null
@@ -37,6 +42,7 @@ export function columnOf(study: Study, pack: Package, now: YearResult, then: Yea
     id: pack.id,
     name: pack.name,
     measures: pack.measures.map((m) => m.name),
+    system: systemText(applyAll(study, pack.measures), displayOf(study)),
     result: then,
     costMoney: costOfPackage(details),
     appraisal: appraised(
@@ -51,6 +57,17 @@ export function columnOf(study: Study, pack: Package, now: YearResult, then: Yea
 }
 
 const arrivesBy = (study: Study) => new Map(arrivals(study).map(({ tap, arrivesC }) => [tap.id, arrivesC]))
+
+/** What each saves with the heat that the rooms get less of left out, and with it made again by the house's heating. */
+function creditLines(study: Study, now: YearResult, columns: readonly Column[], write: Display): Line[] {
+  const credits = columns.map((c) => winterCredit(study, now, c.result))
+  if (credits.every((c) => Math.abs(c.lessHeatKwh) < 1)) return []
+  const line = (name: string, of: 'grossMoney' | 'netMoney'): Line => ({
+    name,
+    cells: ['', ...credits.map((c) => write.money(-c[of]))],
+  })
+  return [line('Saving, gross of space heating', 'grossMoney'), line('Saving, net of space heating', 'netMoney')]
+}
 
 /** What comes at each outlet that asks for hot water, in a long draw-off of the coldest month. */
 const arrivalLines = (study: Study, columns: readonly Column[], write: Display): Line[] =>
@@ -76,7 +93,7 @@ export function linesOf(study: Study, now: YearResult, columns: readonly Column[
   const waiting = Math.min(now.comfort.waiting, ...columns.map((c) => c.result.comfort.waiting))
   const base = figuresOfYear(now)
   const figures = columns.map((c) => figuresOfYear(c.result))
-  const yearly = figureRows(waiting).map(({ key, name, write: text }): Line => ({
+  const yearly = figureRows(waiting, 'by carrier').map(({ key, name, write: text }): Line => ({
     name,
     cells: [text(write, base[key]), ...figures.map((f) => text(write, f[key]))],
   }))
@@ -90,9 +107,11 @@ export function linesOf(study: Study, now: YearResult, columns: readonly Column[
   const names = [...new Set(money.flatMap((m) => [...m.keys()]))]
   return [
     { name: 'Measures', cells: ['', ...columns.map((c) => c.measures.join('; ') || 'none')] },
+    { name: 'System', cells: [systemText(study, write), ...columns.map((c) => c.system)] },
     ...arrivalLines(study, columns, write),
     ...yearly,
     ...saved,
+    ...creditLines(study, now, columns, write),
     { name: 'Cost', cells: ['', ...columns.map((c) => costText(c.costMoney, write, 'not fully priced'))] },
     {
       name: 'Simple payback',

@@ -126,7 +126,10 @@ export function demandOf(
       }
   }
   const kwOf = (hotLMin: number) => (hotLMin / 60) * heatPerLitre(coldC, hotC) * (hotC - coldC)
-  const all = study.pipes.taps.reduce((s, t) => (serves(t.id) ? s +  hotFlow(t, wantedAt(study, t.id) ?? hotC, coldC, hotC) : s), 0)
+  const all = study.pipes.taps.reduce(
+    (s, t) => (serves(t.id) ? s + hotFlow(t, wantedAt(study, t.id) ?? hotC, coldC, hotC) : s),
+    0,
+  )
   return {
     peaks: {
       coldC,

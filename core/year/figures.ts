@@ -1,13 +1,25 @@
 import { drawnL, purchasedKwh, type YearResult } from './result'
 
 /** Figures of a year that households and packages are held against each other by, in their order. */
-export const YEAR_FIGURES = ['cost', 'inputKwh', 'waterL', 'co2Kg', 'waitMedianS', 'waitP90S', 'unmetDraws'] as const
+export const YEAR_FIGURES = [
+  'cost',
+  'inputKwh',
+  'fuelKwh',
+  'electricityKwh',
+  'waterL',
+  'co2Kg',
+  'waitMedianS',
+  'waitP90S',
+  'unmetDraws',
+] as const
 export type YearFigure = (typeof YEAR_FIGURES)[number]
 export type YearFigures = Record<YearFigure, number>
 
 export const figuresOfYear = (year: YearResult): YearFigures => ({
   cost: year.cost.total,
   inputKwh: purchasedKwh(year),
+  fuelKwh: purchasedKwh(year) - (year.energy.inputKwh.electricity ?? 0),
+  electricityKwh: year.energy.inputKwh.electricity ?? 0,
   waterL: drawnL(year.water),
   co2Kg: year.co2Kg,
   waitMedianS: year.comfort.waitMedianS,

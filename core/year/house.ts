@@ -43,6 +43,8 @@ export class House {
     locals: { id: string; plant: PlantModel; log: StoreHygiene }[]
   }
   readonly branchLostKj: number[]
+  /** Of that, what came to heated rooms in the heating season. */
+  readonly branchToRoomsKj: number[]
   pumping = false
   private readonly drips: Drips
   /** A loop that comes back through the cold line; null: its return is its own, and its way always open. */
@@ -76,6 +78,7 @@ export class House {
     this.coldLine = ColdLineReturn.of(study, this.network, this.ledger)
     this.plant = plantOf(study, this.ledger)
     this.branchLostKj = this.network.branches.map(() => 0)
+    this.branchToRoomsKj = this.network.branches.map(() => 0)
     this.standbyKw = study.plant.heaters.reduce((sum, h) => sum + standbyOf(h), 0) / 1000
     const { recovery } = study.pipes
     this.drain = recovery && new DrainUnit(recovery, new Map(study.pipes.taps.map((t, i) => [t.id, i])))
@@ -308,13 +311,17 @@ export class House {
   closeMonth(): void {
     this.payStandby()
     const { ledger } = this
-    const heating = this.study.site.heatingMonths[ledger.month]
-    this.plant.settle(ledger, heating)
-    for (const { local } of this.taps.locals) local.plant.settle(ledger, heating)
+    const { site } = this.study
+    const season = {
+      heating: site.heatingMonths[ledger.month],
+      cooling: site.cooling?.months[ledger.month] ?? false,
+    }
+    this.plant.settle(ledger, season)
+    for (const { local } of this.taps.locals) local.plant.settle(ledger, season)
     let i = 0
     this.network.settle(this.nowS, ledger.month, (branch, kj, onLoop) => {
       ledger.add(onLoop ? 'loop' : 'deadLeg', kj)
-      if (heating && branch.place === 'heated') ledger.houseHeat[ledger.month] += kj
+      this.branchToRoomsKj[i] += ledger.toRooms(branch.place, kj, season)
       this.branchLostKj[i++] += kj
     })
     const held = this.heldKj()

@@ -1,6 +1,7 @@
 import { DAY_S, HOUR_S } from '../calendar/year'
+import { coolingOf, heatingOf } from '../household/space-heating'
 import { type Carrier, CARRIERS } from '../money/carriers'
-import { perKwh, waterMoney } from '../money/tariff'
+import { waterMoney } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
 import { COMES_IN, type Flow, FLOWS, type Ledger } from './account/ledger'
 import { allStarts, type HeaterStarts } from './heaters/plant-model'
@@ -26,6 +27,8 @@ export type Energy = EnergyFlows & {
   houseHeatKwh: number
   /** Heat that heat pumps took out of heated rooms in the heating season, which the house's heating makes again. */
   roomHeatKwh: number
+  /** Losses to rooms that are cooled, less what heat pumps took out of them: the cooling takes it out again. */
+  cooledHeatKwh: number
   /** Electricity of the loop's pump or cable: a part of what is bought. */
   loopPumpKwh: number
   /** Heat that the elements of heat pumps made: a part of what is bought. */
@@ -40,6 +43,8 @@ export interface Cost {
   houseHeatCredit: number
   /** Space heating bought more, for heat that heat pumps took out of heated rooms: always counted. */
   roomHeatCharge: number
+  /** Electricity of cooling that takes the losses out of the rooms again, less what heat pumps saved of it: always counted. */
+  coolingCharge: number
   /** What electricity of its own would have brought if it had been sold: always counted. */
   exportForgone: number
   /** Electricity of the loop's pump: a part of the electricity above. */
@@ -139,7 +144,8 @@ export interface YearResult extends Period {
   /** Hot runs against growth that were begun in the year, and those that reached their temperature and held it. */
   pasteurisationCycles: { begun: number; held: number }
   months: Period[]
-  runs: { id: string; lossKwh: number }[]
+  /** What each run lost, and what of it came to heated rooms in the heating season. */
+  runs: { id: string; lossKwh: number; toRoomsKwh: number }[]
   taps: TapResult[]
   /** Starts of all heaters, and of each; those of a small store at a tap too. */
   heaterStarts: number
@@ -186,6 +192,7 @@ function period(home: House, months: readonly number[]): Period {
     residualKwh: r6(residual(ledger, months) / 3600),
     houseHeatKwh: kwh(ledger.houseHeat),
     roomHeatKwh: kwh(ledger.roomHeat),
+    cooledHeatKwh: kwh(ledger.cooledHeat),
     loopPumpKwh: kwh(ledger.pump.kj),
     backupKwh: kwh(ledger.backupHeat),
   }
@@ -201,15 +208,8 @@ function period(home: House, months: readonly number[]): Period {
     water,
     pump: { hours: r6(sum(ledger.pump.seconds) / HOUR_S), starts: sum(ledger.pump.starts) },
     heatingLostHours: r6(sum(ledger.heatingLostS) / HOUR_S),
-    co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh),
+    co2Kg: r6(boughtCo2 + moreHeat * heating.co2KgKwh + energy.cooledHeatKwh * coolingOf(study).co2KgKwh),
   }
-}
-
-/** Money and carbon dioxide of a kWh of heat into the rooms. */
-function heatingOf({ site, prices }: House['study']): { perKwh: number; co2KgKwh: number } {
-  const tariff = prices.carriers[site.heating.carrier]
-  if (!tariff) throw new RangeError(`there is no price for ${site.heating.carrier}`)
-  return { perKwh: perKwh(tariff) / site.heating.efficiency, co2KgKwh: tariff.co2KgKwh / site.heating.efficiency }
 }
 
 /** What went in and is not accounted for, kJ. */
@@ -236,6 +236,8 @@ function costOf(
   const heatPrice = heatingOf(home.study).perKwh
   const houseHeatCredit = prices.creditHouseHeat ? r6(heat.houseHeatKwh * heatPrice) : 0
   const roomHeatCharge = r6(heat.roomHeatKwh * heatPrice)
+  const cooling = coolingOf(home.study)
+  const coolingCharge = r6(heat.cooledHeatKwh * cooling.perKwh)
   const exportForgone = r6(sum(home.ledger.forgone))
   const total =
     Object.values(energy).reduce((s, x) => s + x, 0) +
@@ -243,6 +245,7 @@ function costOf(
     waterCost -
     houseHeatCredit +
     roomHeatCharge +
+    coolingCharge +
     exportForgone
   return {
     energy,
@@ -250,6 +253,7 @@ function costOf(
     water: waterCost,
     houseHeatCredit,
     roomHeatCharge,
+    coolingCharge,
     exportForgone,
     loopPump: r6(sum(home.ledger.pump.money)),
     total: r6(total),
@@ -369,7 +373,11 @@ export function resultOf(home: House): YearResult {
     comfort: comfortOf(home.taps.records),
     hygiene: hygieneOf(home),
     months: all.map((m) => period(home, [m])),
-    runs: home.network.branches.map((b, i) => ({ id: b.id, lossKwh: r6(home.branchLostKj[i] / 3600) })),
+    runs: home.network.branches.map((b, i) => ({
+      id: b.id,
+      lossKwh: r6(home.branchLostKj[i] / 3600),
+      toRoomsKwh: r6(home.branchToRoomsKj[i] / 3600),
+    })),
     taps: home.study.pipes.taps.map((t, i) =>
       tapResult(
         t.id,

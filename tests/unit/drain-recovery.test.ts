@@ -53,6 +53,7 @@ const withUnit = (study: Study, connection: Connection, more: Partial<Recovery> 
       mount: 'upright',
       ...UNIT,
       warmUpS: 0,
+      inspectedOn: null,
       dropK: DROP_K,
       dataSource: null,
       tapIds: s.pipes.taps.filter((t) => t.kind === 'shower').map((t) => t.id),

@@ -29,7 +29,7 @@ describe('the form of a heater', () => {
     for (const row of rows) expect(row.schema.safeParse(valueAt(heater, row.path)).success, row.path).toBe(true)
     // What may be left blank: nobody has to know the air around it, a sensor or a most that no paper gives.
     expect(rows.filter((r) => r.optional).map((r) => r.path)).toEqual(
-      ['maxInletC', 'ambientC', 'sensorHeight'].filter((path) => rows.some((r) => r.path === path)),
+      ['minAirC', 'maxInletC', 'ambientC', 'sensorHeight'].filter((path) => rows.some((r) => r.path === path)),
     )
   })
 })

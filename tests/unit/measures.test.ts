@@ -3,10 +3,12 @@ import { checksOfMeasure } from '../../core/checks/measure'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { efficiencyAt } from '../../core/heaters/efficiency'
+import { farFreeTap } from '../../core/household/edits/heat-source'
+import { removeLoop } from '../../core/household/edits/plant'
 import { computedLoopUa } from '../../core/household/loop'
 import { flueInStore } from '../../core/household/store-loss'
 import { apply, applyAll } from '../../core/measures/apply'
-import { beginMeasure } from '../../core/measures/begin'
+import { beginMeasure, measuresFor } from '../../core/measures/begin'
 import { jobsOf } from '../../core/measures/jobs'
 import { partsOf } from '../../core/measures/parts'
 import { logKillPerHour } from '../../core/safety/legionella'
@@ -14,6 +16,7 @@ import { scaldSeconds } from '../../core/safety/scald'
 import { interactionsOf, pairsOf } from '../../core/scenarios/interactions'
 import { type JacketClear, staysClear } from '../../core/stores/jacket'
 import { asFound, controlsOf } from '../../core/study/in-force'
+import type { LoopMode } from '../../core/study/loop-modes'
 import { type Measure, NOT_PRICED } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { wordsOf } from '../../core/study/words-of'
@@ -229,6 +232,40 @@ describe('a jacket', () => {
     expect(clearOf(hillTown, []).level).toBe('marginal')
     expect(clearOf(hillTown, []).sentence).not.toMatch(/flue|draught/)
     expect(clearOf(hillTown, [...staysClear(false)]).level).toBe('pass')
+  })
+})
+
+describe('a loop laid where there is none', () => {
+  const without = changed(removeLoop(hillTown), (s) => void (s.packages = []))
+  const laid = (mode: LoopMode) => apply(without, { ...beginMeasure(without, 'lay-loop', 'lay'), mode })
+
+  it('shortens the waits at the outlet it goes to, and costs what it loses', () => {
+    const [before, after] = [simulate(without), simulate(laid('always'))]
+    const far = without.pipes.taps.find((t) => t.id === farFreeTap(without))!.id
+    const wait = (y: typeof before) => y.taps.find((t) => t.id === far)!.waitMedianS
+    expect(wait(after)).toBeLessThan(0.5 * wait(before))
+    expect(after.energy.loopKwh).toBeGreaterThan(100)
+    expect(after.cost.loopPump).toBeGreaterThan(0)
+    expect(before.energy.loopKwh).toBe(0)
+  })
+
+  it('is bought in parts, the return by its length, or a bypass valve where the cold pipe carries it', () => {
+    const measure = beginMeasure(without, 'lay-loop', 'lay')
+    const names = (m: typeof measure) => partsOf(without, m).map((p) => p.name)
+    expect(names(measure)).toContain('Circulation pump with its control')
+    expect(partsOf(without, measure).find((p) => p.key.startsWith('pipe '))!.count).toBe(
+      Math.ceil(measure.loop.back.lengthM),
+    )
+    const cold = { ...measure, loop: { ...measure.loop, returns: { by: 'cold line' as const, closesAtC: 38 } } }
+    expect(names(cold)).toContain('Thermostatic bypass valve at the furthest outlet')
+    expect(partsOf(without, cold).some((p) => p.key.startsWith('pipe '))).toBe(false)
+  })
+
+  it('is not laid where there is one', () => {
+    const measure = beginMeasure(without, 'lay-loop', 'lay')
+    expect(apply(hillTown, measure)).toBe(hillTown)
+    expect(checksOfMeasure(hillTown, measure).map((c) => c.level)).toEqual(['fail'])
+    expect(measuresFor(hillTown)).not.toContain('lay-loop')
   })
 })
 

@@ -171,6 +171,12 @@ describe('studies of version 4', () => {
     },
   )
 
+  it.each(['court-flat', 'duplex', 'mountain-refuge'])('%s of version 11 is the demo as it is now', (name) => {
+    const read = readStudyText(readFileSync(`tests/fixtures/study-v11-${name}.json`, 'utf8'))
+    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+    expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
+  })
+
   it('what is somebody’s of version 9 keeps its name, whatever it is called', () => {
     const doc = JSON.parse(readFileSync('tests/fixtures/study-v9-hill-town.json', 'utf8')) as {
       name: string

@@ -123,6 +123,7 @@ describe('a store alone, with one heater', () => {
     const plant = new StorePlant(
       {
         store: storeOf(uaWK),
+        uaWK,
         heaters: [spec],
         controls: { [spec.id]: { setpointC, differentialK: 3, schedule: null, ...defaultFunctions() } },
         site,
@@ -145,7 +146,7 @@ describe('a store alone, with one heater', () => {
       plant.advance(dt, 10)
       t += dt
     }
-    plant.settle(ledger, true)
+    plant.settle(ledger, { heating: true, cooling: false })
     const stored = plant.heldKj() - before
     expect(total(ledger.inputs.electricity) + total(ledger.flows.ambient)).toBeCloseTo(
       total(ledger.flows.store) + stored,
@@ -166,6 +167,7 @@ describe('a store alone, with one heater', () => {
           const plant = new StorePlant(
             {
               store: { ...storeOf(0), mixing: { mixesToC, testedOn: null } },
+              uaWK: 0,
               heaters: [heatPump],
               controls: { [heatPump.id]: { setpointC: 62, differentialK: 3, schedule: null, ...defaultFunctions() } },
               site,

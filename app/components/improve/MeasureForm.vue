@@ -7,6 +7,7 @@ import HeaterControlForm from '~/components/improve/measures/HeaterControlForm.v
 import HeatSourceForm from '~/components/improve/measures/HeatSourceForm.vue'
 import InsulateRunsForm from '~/components/improve/measures/InsulateRunsForm.vue'
 import JacketForm from '~/components/improve/measures/JacketForm.vue'
+import LayLoopForm from '~/components/improve/measures/LayLoopForm.vue'
 import LoopModeForm from '~/components/improve/measures/LoopModeForm.vue'
 import MoveHeaterForm from '~/components/improve/measures/MoveHeaterForm.vue'
 import OneTapForm from '~/components/improve/measures/OneTapForm.vue'
@@ -15,6 +16,7 @@ import RepipeForm from '~/components/improve/measures/RepipeForm.vue'
 import ScheduleForm from '~/components/improve/measures/ScheduleForm.vue'
 import SetpointForm from '~/components/improve/measures/SetpointForm.vue'
 import ShorterDrawsForm from '~/components/improve/measures/ShorterDrawsForm.vue'
+import StoreConnectionsForm from '~/components/improve/measures/StoreConnectionsForm.vue'
 import TapFlowForm from '~/components/improve/measures/TapFlowForm.vue'
 import { useStudy } from '~/stores/study'
 import { BEFORE_MEASURE } from '~/utils/measure-field'
@@ -29,11 +31,13 @@ const table = useStudy()
 const FORMS: Record<MeasureKind, Component> = {
   'insulate-runs': InsulateRunsForm,
   jacket: JacketForm,
+  'store-connections': StoreConnectionsForm,
   setpoint: SetpointForm,
   'heater-schedule': ScheduleForm,
   'heater-control': HeaterControlForm,
   'loop-mode': LoopModeForm,
   'loop-schedule': ScheduleForm,
+  'lay-loop': LayLoopForm,
   'tap-flow': TapFlowForm,
   'stop-when-warm': OneTapForm,
   'mend-drip': OneTapForm,

@@ -8,6 +8,7 @@ import { useYears } from '~/stores/years'
 import type { Quantity } from '~~/core/units/quantities'
 import { comfortLost } from '~~/core/views/comfort'
 import { costText, paybackText } from '~~/core/views/payback-words'
+import { winterCreditSentence } from '~~/core/views/room-heat'
 import { figureRows } from '~~/core/views/year-figure-words'
 
 /** What the package comes to, before anything else: money, energy, water, waits, what it costs and what is still to be looked at. */
@@ -27,6 +28,10 @@ const difference = computed(
 )
 const base = computed(() => (differs.value && baseline.value === 'set' ? comparison.value!.asSet!.result : found.value))
 const baseName = computed(() => (differs.value && baseline.value === 'set' ? 'As set' : 'As found'))
+/** What heated rooms get less of, and the saving without it. */
+const credit = computed(() =>
+  result.value && base.value ? winterCreditSentence(table.study!, base.value, result.value.result, units.value) : null,
+)
 const paysBack = computed(() =>
   result.value ? paybackText(result.value.appraisal && result.value.appraisal.paybackYears) : '',
 )
@@ -105,6 +110,7 @@ const changes = computed(() => {
           }}</b>
           a year against {{ baseName.toLowerCase() }}.
         </p>
+        <p v-if="credit" class="mt-1" data-credit>{{ credit }}</p>
         <p v-if="worse.length" class="mt-1 font-semibold text-alarm" data-worse>Worse: {{ worse.join('; ') }}.</p>
         <p class="mt-1">
           Cost

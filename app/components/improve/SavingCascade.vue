@@ -24,7 +24,7 @@ const baseName = computed(() => (comparison.value?.asSet ? 'As set' : 'As found'
 
 const rows = computed(() =>
   result.value && base.value
-    ? figureRows(Math.min(base.value.comfort.waiting, result.value.result.comfort.waiting))
+    ? figureRows(Math.min(base.value.comfort.waiting, result.value.result.comfort.waiting), 'by carrier')
     : [],
 )
 /** Bars on one scale that begins at nothing: what the year takes before, each measure from where the last one ended, and after. */

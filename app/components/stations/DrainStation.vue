@@ -52,6 +52,14 @@ const toggle = (id: string) =>
       :value="drain.toHeaterM"
       @change="(v) => put('heater', (x) => void (x.toHeaterM = v!))"
     />
+    <NumberField
+      label="Distance to the shower’s cold feed"
+      quantity="length"
+      optional
+      :schema="Drain.shape.toShowerM"
+      :value="drain.toShowerM"
+      @change="(v) => put('shower', (x) => void (x.toShowerM = v))"
+    />
     <YesNoField
       label="Accessible for cutting in"
       :value="drain.access"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
@@ -11,6 +12,7 @@ import { SUMMER_TIMES, type SummerTime } from '~~/core/calendar/summer-time'
 import { yearMean } from '~~/core/calendar/year'
 import { type Climate, CLIMATES, heatedMonths } from '~~/core/climate/archetypes'
 import { LARGEST_EPW, readEpw } from '~~/core/climate/epw'
+import { assumedCooling } from '~~/core/household/defaults/cooling'
 import { withPrices } from '~~/core/household/edits/plant'
 import { type Carrier, CARRIER_NAMES, CARRIERS } from '~~/core/money/carriers'
 import { Site } from '~~/core/study/site'
@@ -206,6 +208,33 @@ const setHeating = (carrier: Carrier) =>
           :value="site.heating.efficiency"
           :decimals="2"
           @change="(v) => table.change('heating efficiency', (d) => void (d.site.heating.efficiency = v!))"
+        />
+        <ChoiceField
+          label="Space cooling"
+          :value="site.cooling ? 'electric' : 'none'"
+          :choices="[
+            { value: 'none', name: 'none' },
+            { value: 'electric', name: 'electric' },
+          ]"
+          @change="
+            (v) =>
+              table.change('cooling', (d) => void (d.site.cooling = v === 'electric' ? assumedCooling(d.site) : null))
+          "
+        />
+        <NumberField
+          v-if="site.cooling"
+          label="Cooling efficiency (SEER as a ratio)"
+          :schema="Site.shape.cooling.unwrap().shape.efficiency"
+          :value="site.cooling.efficiency"
+          :decimals="2"
+          @change="(v) => table.change('cooling efficiency', (d) => void (d.site.cooling!.efficiency = v!))"
+        />
+        <MonthsField
+          v-if="site.cooling"
+          class="col-span-full"
+          label="Months with space cooling"
+          :value="site.cooling.months"
+          @change="(v) => table.change('cooling months', (d) => void (d.site.cooling!.months = v))"
         />
       </div>
     </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DataSourceFields from '~/components/fields/DataSourceFields.vue'
+import DateField from '~/components/fields/DateField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { MOUNT_WORDS } from '~~/core/household/mounts'
@@ -58,6 +59,7 @@ function toggle(id: string) {
     :value="value.dropK"
     @change="(v) => put({ dropK: v! })"
   />
+  <DateField label="Last inspection" :value="value.inspectedOn" @change="(v) => put({ inspectedOn: v })" />
   <DataSourceFields :value="value.dataSource" @change="(v) => put({ dataSource: v })" />
   <fieldset class="col-span-full">
     <legend class="caption">Drains through the unit</legend>

@@ -5,6 +5,7 @@ import MixingField from '~/components/fields/MixingField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
+import StoreConnections from '~/components/stations/StoreConnections.vue'
 import { useStudy } from '~/stores/study'
 import { PLACE_NAMES } from '~/utils/places'
 import { burnScale } from '~~/core/household/burn-scale'
@@ -165,6 +166,7 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :value="store.inletMix"
       @change="(v) => table.change('inlet', (d) => void (d.plant.store!.inletMix = v!))"
     />
+    <StoreConnections />
     <MixingField
       label="Thermostatic mixing valve"
       :value="store.mixing"

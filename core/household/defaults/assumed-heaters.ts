@@ -43,6 +43,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'boiler-coil': {
     ...store,
     ...combustionNotChecked(),
+    minAirC: null,
     kind: 'boiler-coil',
     name: 'Boiler',
     carrier: 'natural-gas',
@@ -59,6 +60,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   'gas-store': {
     ...store,
     ...combustionNotChecked(),
+    minAirC: null,
     kind: 'gas-store',
     name: 'Gas burner',
     carrier: 'natural-gas',
@@ -130,6 +132,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   },
   'instant-gas': {
     ...combustionNotChecked(),
+    minAirC: null,
     kind: 'instant-gas',
     name: 'Instantaneous water heater',
     carrier: 'natural-gas',
@@ -152,6 +155,7 @@ const ASSUMED: { [K in HeaterKind]: Begin<K> } = {
   },
   'instant-electric': {
     ...supply,
+    minAirC: null,
     kind: 'instant-electric',
     name: 'Instantaneous electric water heater',
     outputKw: 18,

@@ -65,6 +65,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       expansionVessel: null,
       heatingMonths: [true, true, true, true, false, false, false, false, false, true, true, true],
       heating: { carrier: 'natural-gas', efficiency: 0.88 },
+      cooling: null,
       summerTime: units === 'us' ? 'north america' : 'europe',
       firstWeekday: 3,
     },

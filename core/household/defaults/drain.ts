@@ -8,6 +8,7 @@ export const assumedDrain = ({ pipes }: Study): Drain => ({
   diameterMm: 110,
   toMainM: 5,
   toHeaterM: 8,
+  toShowerM: null,
   tapIds: pipes.taps.filter((t) => t.drains && t.kind === 'shower').map((t) => t.id),
   access: null,
 })

@@ -34,6 +34,7 @@ export const storeNotChecked = (): Pick<
   Store,
   | 'ambientC'
   | 'dataSource'
+  | 'connections'
   | 'mixing'
   | 'reliefValve'
   | 'reliefPiped'
@@ -46,6 +47,7 @@ export const storeNotChecked = (): Pick<
 > => ({
   ambientC: null,
   dataSource: null,
+  connections: { heatTraps: null, inlet: null },
   mixing: 'not checked',
   reliefValve: null,
   reliefPiped: null,

@@ -1,4 +1,11 @@
+import { type Place, TO_ROOMS } from '../../climate/places'
 import { type Carrier, CARRIERS } from '../../money/carriers'
+
+/** Whether the house is heated or cooled in a month. */
+export interface Season {
+  heating: boolean
+  cooling: boolean
+}
 
 /** Where heat goes to or comes from. Each is kept for every month, kJ. */
 export const FLOWS = [
@@ -43,6 +50,8 @@ export class Ledger {
   readonly waters = each(WATERS)
   /** Heat lost into heated rooms while the house is heated, kJ: a part of the losses, not a flow of its own. */
   readonly houseHeat = twelve()
+  /** Heat lost into the same rooms while the house is cooled, kJ, less what heat pumps took out of them: taken out again. */
+  readonly cooledHeat = twelve()
   /** Heat that heat pumps took out of heated rooms while the house is heated, kJ: bought again by the house's heating. */
   readonly roomHeat = twelve()
   /** Heat that the elements of heat pumps made, kJ. */
@@ -66,6 +75,22 @@ export class Ledger {
     money[month] += (kj / 3600) * this.prices[carrier]
     loss[month] += kj - heatKj
     this.flows.conversion[month] += kj - heatKj
+  }
+
+  /** Heat that was lost at a place; returns what of it came to rooms that are heated, kJ. */
+  toRooms(place: Place, kj: number, { heating, cooling }: Season): number {
+    const share = TO_ROOMS[place]
+    if (share === 0) return 0
+    if (heating) this.houseHeat[this.month] += share * kj
+    if (cooling) this.cooledHeat[this.month] += share * kj
+    return heating ? share * kj : 0
+  }
+
+  /** Heat that was taken out of the air of a place. */
+  fromRooms(place: Place, kj: number, { heating, cooling }: Season): void {
+    if (TO_ROOMS[place] < 1) return
+    if (heating) this.roomHeat[this.month] += kj
+    if (cooling) this.cooledHeat[this.month] -= kj
   }
 
   /** Electricity of the loop's pump or cable, kJ, and its money: it is spent at the loop; seconds of the pump, and its starts. */

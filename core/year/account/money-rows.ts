@@ -14,6 +14,7 @@ export function moneyRows(cost: Cost): MoneyRow[] {
     { name: 'Standing charges', money: cost.standing },
     { name: 'Space heating displaced', money: -cost.houseHeatCredit },
     { name: 'Space heating, replacing room heat', money: cost.roomHeatCharge },
+    { name: 'Space cooling, for losses to cooled rooms', money: cost.coolingCharge },
     { name: 'Export forgone', money: cost.exportForgone },
     { name: 'Water and sewer', money: cost.water },
   ]

@@ -8,7 +8,7 @@ import { carrierOf, efficiencyOf, type HeaterOf, type InstantaneousHeater } from
 import type { Loop } from '../../study/pipes'
 import type { Site } from '../../study/site'
 import { KJ_PER_LITRE_K } from '../../water/properties'
-import type { Ledger } from '../account/ledger'
+import type { Ledger, Season } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
 import { Levels } from '../controls/levels'
 import { Outflow } from '../pipes/outflow'
@@ -268,13 +268,13 @@ export class InstantPlant implements PlantModel {
     this.cold.ambientC = this.exchanger.ambientC = airAround(this.spec, month, this.site.monthlyAirC)
   }
 
-  settle(ledger: Ledger, heatingMonth: boolean): void {
+  settle(ledger: Ledger, season: Season): void {
     this.cold.coolTo(this.nowS)
     this.exchanger.coolTo(this.nowS)
     const lost = this.cold.takeLost() + this.exchanger.takeLost() + this.keptKj
     this.keptKj = 0
     ledger.add('primary', lost)
-    if (heatingMonth && this.spec.place === 'heated') ledger.houseHeat[ledger.month] += lost
+    ledger.toRooms(this.spec.place, lost, season)
   }
 
   heldKj(): number {

@@ -1,4 +1,4 @@
-import type { Ledger } from '../account/ledger'
+import type { Ledger, Season } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
 import type { Outflow } from '../pipes/outflow'
 
@@ -55,7 +55,7 @@ export interface PlantModel {
   atClock(now: ClockNow): void
   setMonth(month: number): void
   /** Enters what was lost since the last call. */
-  settle(ledger: Ledger, heatingMonth: boolean): void
+  settle(ledger: Ledger, season: Season): void
   heldKj(): number
   state(): PlantState
   /** Starts of each of its heaters so far. */

@@ -1,4 +1,5 @@
 import { emptyDays } from '../../household/empty-days'
+import { storeUa } from '../../household/store-connections'
 import { instantaneousOf, isOnStore } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
 import type { Study } from '../../study/study'
@@ -26,6 +27,7 @@ export function plantOf(study: Study, ledger: Ledger): PlantModel {
       : null
   const parts = {
     store,
+    uaWK: storeUa(study)!,
     heaters: heaters.filter(isOnStore),
     ...common,
     controls: controls.heaters,

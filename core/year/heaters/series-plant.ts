@@ -1,4 +1,4 @@
-import type { Ledger } from '../account/ledger'
+import type { Ledger, Season } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
 import { Outflow } from '../pipes/outflow'
 import type { InstantPlant } from './instant-plant'
@@ -76,9 +76,9 @@ export class SeriesPlant implements PlantModel {
     this.heater.setMonth(month)
   }
 
-  settle(ledger: Ledger, heatingMonth: boolean): void {
-    this.store.settle(ledger, heatingMonth)
-    this.heater.settle(ledger, heatingMonth)
+  settle(ledger: Ledger, season: Season): void {
+    this.store.settle(ledger, season)
+    this.heater.settle(ledger, season)
   }
 
   heldKj(): number {

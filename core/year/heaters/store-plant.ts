@@ -3,14 +3,13 @@ import { atAltitude } from '../../household/at-altitude'
 import { hottestOf } from '../../household/hottest'
 import { reliefOpensC } from '../../household/relief-opens'
 import { mixesTo } from '../../household/supply'
-import { standingUa } from '../../stores/standing-loss'
 import type { Controls } from '../../study/controls'
 import { carrierOf, hasSetpoint, isCollector, type StoreHeaterSpec } from '../../study/heater-kinds'
 import type { Store } from '../../study/plant'
 import type { Site } from '../../study/site'
 import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
-import type { Ledger } from '../account/ledger'
+import type { Ledger, Season } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
 import { Outflow } from '../pipes/outflow'
 import { LayeredStore } from '../stores/layered-store'
@@ -44,6 +43,8 @@ export interface StoreParts {
   heaters: readonly StoreHeaterSpec[]
   controls: Controls['heaters']
   site: Site
+  /** What it loses, W/K: shell, flue and connections. */
+  uaWK: number
   /** Days of the year on which nobody is there. */
   empty: ReadonlySet<number>
   /** A loop that comes back to it: its pump, L/min, and the height it comes in at. */
@@ -93,13 +94,7 @@ export class StorePlant implements PlantModel {
       .filter(hasSetpoint)
       .map((h) => Math.min(controls[h.id].setpointC, hottestOf(h, controls[h.id]) ?? Infinity))
     const startC = held.length ? Math.max(...held) : UNHELD_C
-    this.store = new LayeredStore(
-      spec.litres,
-      spec.heightM,
-      sameEverywhere(standingUa(spec.loss, spec.litres)),
-      startC,
-      spec.inletMix,
-    )
+    this.store = new LayeredStore(spec.litres, spec.heightM, sameEverywhere(parts.uaWK), startC, spec.inletMix)
     this.backC = startC
     // What comes back is let in at its height: above it stands what the loop takes meanwhile.
     this.mostAtOnceL = Math.max(0.1, 0.95 * (1 - (parts.loop?.height ?? 0))) * spec.litres
@@ -286,19 +281,18 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) s.heater.ambientC = airAround(s.spec, month, air)
   }
 
-  settle(ledger: Ledger, heatingMonth: boolean): void {
+  settle(ledger: Ledger, season: Season): void {
     this.store.stand(this.standingS)
     this.standingS = 0
     const stored = this.store.takeLost()
     ledger.add('store', stored)
-    if (heatingMonth && this.parts.store.place === 'heated') ledger.houseHeat[ledger.month] += stored
+    ledger.toRooms(this.parts.store.place, stored, season)
     for (const s of this.stations) {
       const [lost, fromRoom] = [s.heater.takeLost(), s.heater.takeFromRoom()]
       ledger.add('primary', lost)
       // The circuit of collectors passes the loft and the roof: what it loses warms nobody.
-      if (!heatingMonth || s.spec.place !== 'heated') continue
-      if (!isCollector(s.spec)) ledger.houseHeat[ledger.month] += lost
-      ledger.roomHeat[ledger.month] += fromRoom
+      if (!isCollector(s.spec)) ledger.toRooms(s.spec.place, lost, season)
+      ledger.fromRooms(s.spec.place, fromRoom, season)
     }
   }
 

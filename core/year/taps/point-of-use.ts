@@ -71,6 +71,7 @@ class StoreAtTap implements PointOfUse {
     this.plant = new StorePlant(
       {
         store: storeOf(heater),
+        uaWK: heater.uaWK,
         heaters: [heaterOf(heater)],
         controls: controlsOf(study).heaters,
         site: study.site,
@@ -133,6 +134,7 @@ class HeaterAtTap implements PointOfUse {
           units: 1,
           unitsShare: 'in turn',
           makerFlow: [],
+          minAirC: null,
         },
         controls: controlsOf(study),
         site: study.site,

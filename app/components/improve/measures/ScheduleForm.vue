@@ -5,7 +5,7 @@ import { ALWAYS, weekInWords } from '~~/core/calendar/week'
 import type { MeasureOf } from '~~/core/study/measures'
 
 /** The timer of a heater or of the loop, set anew. */
-defineProps<{ measure: MeasureOf<'heater-schedule' | 'loop-schedule'> }>()
+defineProps<{ measure: Pick<MeasureOf<'heater-schedule' | 'loop-schedule' | 'lay-loop'>, 'name' | 'schedule'> }>()
 const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 const table = useStudy()
 </script>

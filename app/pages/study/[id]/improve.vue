@@ -11,6 +11,7 @@ import MonthChart from '~/components/improve/MonthChart.vue'
 import PackageAnswer from '~/components/improve/PackageAnswer.vue'
 import PackagePaper from '~/components/improve/PackagePaper.vue'
 import PackageWorth from '~/components/improve/PackageWorth.vue'
+import RoomHeat from '~/components/improve/RoomHeat.vue'
 import SavingCascade from '~/components/improve/SavingCascade.vue'
 import SavingRange from '~/components/improve/SavingRange.vue'
 import SideBySide from '~/components/improve/SideBySide.vue'
@@ -23,8 +24,10 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { handAs } from '~/utils/files'
 import { withoutPackage } from '~~/core/household/edits/packages'
+import { applyAll } from '~~/core/measures/apply'
 import { packageKey } from '~~/core/measures/jobs'
 import { freshId } from '~~/core/study/fresh-id'
+import { asFound } from '~~/core/study/in-force'
 import { comparisonCsv } from '~~/core/views/comparison-csv'
 
 /** One package of measures against the house as found. */
@@ -49,6 +52,9 @@ onUnmounted(() => (years.lookedAt = null))
 
 const result = computed(() => (pack.value ? (years.years.get(packageKey(pack.value.id)) ?? null) : null))
 const view = ref<'before' | 'after'>('after')
+const picturedStudy = computed(() =>
+  view.value === 'before' ? asFound(table.study!) : applyAll(table.study!, pack.value!.measures),
+)
 const pictured = computed(() => (view.value === 'before' ? years.found : result.value))
 
 function add() {
@@ -149,6 +155,7 @@ const index = computed(() => packages.value.findIndex((p) => p.id === pack.value
             </div>
             <HeatFlow v-if="pictured" :year="pictured" :scale-to="years.found ?? pictured" />
             <p v-else class="py-6 text-ink-soft">Simulating the year…</p>
+            <RoomHeat v-if="pictured" :study="picturedStudy" :year="pictured" />
           </section>
           <section class="mt-6" aria-label="By month">
             <h2 class="text-xl">By month</h2>
