@@ -98,6 +98,7 @@ function fromStore(visit: Visit, heater: Extract<Heater, { kind: 'under-sink' }>
       figures: {
         hourL: { value: peaks.worstHourL, quantity: 'volume' },
         availableL: { value: hourL, quantity: 'volume', worse: { when: 'less', by: 1 } },
+        ...(minutes === Infinity ? {} : { minutes: { value: minutes, unit: 'min' } }),
       },
       source: `${Math.round(100 * USABLE_SHARE)}% of the volume is usable, plus what its element heats meanwhile; cold main at its coldest`,
       remedy: 'More volume or power, or a smaller flow at the outlet.',

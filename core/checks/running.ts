@@ -268,7 +268,10 @@ const collectorsFull: Rule = ({ study, year }) => {
 /** An appliance condenses well from this efficiency on gross value on. */
 const CONDENSES_WELL = 0.9
 
-/** What a condensing heater made of its fuel over the year. What heats as it runs returns by its inlet, whatever it is set to. */
+/**
+ * What a condensing heater made of its fuel over the year. What heats as it runs returns by its inlet, whatever it is set to,
+ * unless heating water and a plate exchanger stand between.
+ */
 const condensing: Rule = ({ study, year, write }) =>
   study.plant.heaters.flatMap((h): Told[] => {
     const efficiency = efficiencyOf(h)
@@ -278,9 +281,13 @@ const condensing: Rule = ({ study, year, write }) =>
     const input = year.energy.inputKwh[carrier] ?? 0
     const dry = efficiencyAt(efficiency, DRY_RETURN_C, carrier)
     const share = input > 0 ? 1 - (year.energy.lostKwh[carrier] ?? 0) / input : dry
-    const byReturn = isInstantaneous(h)
-      ? 'Return follows inlet or heat exchanger, not the setpoint.'
-      : 'A lower cylinder temperature condenses more.'
+    const plates = 'exchanger' in h && h.exchanger === 'plate'
+    const bySetpoint = plates || !isInstantaneous(h)
+    const byReturn = plates
+      ? 'A lower setpoint brings a cooler return from the plate heat exchanger.'
+      : bySetpoint
+        ? 'A lower cylinder temperature condenses more.'
+        : 'Return follows the inlet, not the setpoint.'
     return [
       {
         id: `condensing-${h.id}`,
@@ -291,10 +298,12 @@ const condensing: Rule = ({ study, year, write }) =>
         sentence: `At ${write.temperature(setpointC)} it turned ${(100 * share).toFixed(1)}% of its ${CARRIER_NAMES[carrier].toLowerCase()} into heat over the year, start-up losses counted; dry it would be ${(100 * dry).toFixed(0)}%. ${byReturn}`,
         figures: { efficiency: { value: share, unit: 'gross', worse: { when: 'less', by: 0.01 } } },
         source: 'Efficiency against return water, gross value',
-        remedy: isInstantaneous(h)
-          ? 'No action by setpoint.'
-          : 'Lower the setpoint where hygiene allows, or enlarge the coil.',
-        setting: isInstantaneous(h) ? null : `heaters.${h.id}.setpointC`,
+        remedy: plates
+          ? 'Lower the setpoint as far as the outlets allow.'
+          : bySetpoint
+            ? 'Lower the setpoint where hygiene allows, or enlarge the coil.'
+            : 'No action by setpoint.',
+        setting: bySetpoint ? `heaters.${h.id}.setpointC` : null,
         board: [h.id],
       },
     ]

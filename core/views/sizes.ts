@@ -13,7 +13,7 @@ import {
 import { putHeater } from '../household/edits/plant'
 import { supplyC } from '../household/supply'
 import { displayOf } from '../study/display-of'
-import { isInstantaneous } from '../study/heater-kinds'
+import { isInstantaneous, isPointOfUse } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
@@ -24,7 +24,10 @@ import type { YearResult } from '../year/result'
 export interface Sized {
   heater: string
   kind: Heater['kind']
-  /** What would be needed: output for what heats as it runs, kW; contents for a store, L; null where the other decides. */
+  /**
+   * What would be needed: output for what heats as it runs, kW; contents for a store, or hot water in the busiest hour at an
+   * outlet of its own, L; null where the other decides.
+   */
   neededKw: number | null
   neededL: number | null
   /** What it has of that: output of all its units, kW, or contents, L; null where the other decides. */
@@ -64,14 +67,16 @@ export function sizeHeater(
   const words = wordsOf(study)
   const checks = told.map((t) => check({ ...t, subject: { kind: 'heater', id: heater.id } }, words))
   const stored = storeNeeds(visit, heater, demand)
+  const of = (id: string, figure: string) => checks.find((c) => c.id === id)?.figures[figure]?.value ?? null
+  const atTap = isPointOfUse(heater)
   return {
     heater: heater.name,
     kind: heater.kind,
-    neededKw: isInstantaneous(heater) ? demand.peaks.kw : null,
-    neededL: stored?.neededL ?? null,
-    hasKw: isInstantaneous(heater) ? heater.outputKw * ('units' in heater ? heater.units : 1) : null,
-    hasL: stored ? (study.plant.store?.litres ?? null) : null,
-    minutes: stored?.minutes ?? null,
+    neededKw: isInstantaneous(heater) ? demand.peaks.kw : atTap ? of('output', 'neededKw') : null,
+    neededL: stored?.neededL ?? of('supply-minutes', 'hourL'),
+    hasKw: isInstantaneous(heater) ? heater.outputKw * heater.units : atTap ? of('output', 'givesKw') : null,
+    hasL: stored ? (study.plant.store?.litres ?? null) : of('supply-minutes', 'availableL'),
+    minutes: stored?.minutes ?? of('supply-minutes', 'minutes'),
     checks,
     level: checks.length === 0 ? 'not checked' : worst(checks.map((c) => c.level)),
     choices: before ? choicesOf(before, heater) : {},

@@ -12,6 +12,7 @@ import { mainsThroughYear } from '../../core/water/mains'
 import { type Draw, drawsOfYear } from '../../core/year/draws/draws'
 import { FinePipe, heatOf, KJ, type Parcel } from './pipe'
 import { FineStore } from './store'
+import { platesBack } from './plates'
 
 /** What a stretch of days came to, kJ, litres and seconds. */
 export interface BruteResult {
@@ -393,7 +394,8 @@ class Instant {
       else {
         const kw = Math.min(spec.outputKw, (this.setpointC - comes) * litres * KJ)
         c += kw / (litres * KJ)
-        this.buy(kw / efficiencyAt(spec.efficiency, spec.exchanger === 'plate' ? 48 : comes + 10, spec.carrier), kw)
+        const back = spec.exchanger === 'plate' ? platesBack(spec.outputKw, kw, comes, c) : comes + 10
+        this.buy(kw / efficiencyAt(spec.efficiency, back, spec.carrier), kw)
       }
     } else this.firing = false
     return through(this.content, { litres, c })

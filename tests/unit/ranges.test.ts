@@ -114,7 +114,7 @@ describe('a range', () => {
     expect(waiting).toBe(0)
     expect(figureRows(waiting).map((row) => row.key)).toEqual(['cost', 'inputKwh', 'waterL', 'co2Kg'])
     expect(year.cost.p90).toBeGreaterThan(0)
-    expect(figureRows(ranged(unsure, years).waiting)).toHaveLength(YEAR_FIGURES.length)
+    expect(figureRows(ranged(unsure, years).waiting, 'by carrier')).toHaveLength(YEAR_FIGURES.length)
   })
 
   it('pays back between its ends, never where it may save nothing, and is not priced where nobody asked', () => {

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import { useStudy } from '~/stores/study'
 import type { Choice, choicesOf } from '~~/core/household/edits/heat-source'
 import { CARRIER_NAMES } from '~~/core/money/carriers'
 
-/** What can be chosen of a heat source: its fuel, the phases it takes, the air it draws from. */
+/** What can be chosen of a heat source: its fuel, phases and air, the outlet it serves and what fills it. */
 const props = defineProps<{
   choices: ReturnType<typeof choicesOf>
   choice: Choice
   /** Which heater, where several stand on one page. */
   of?: string
 }>()
+const table = useStudy()
+const tapName = (id: string) => table.study!.pipes.taps.find((t) => t.id === id)?.name ?? id
 const emit = defineEmits<{ change: [choice: Choice] }>()
 const label = (name: string) => (props.of ? `${name}: ${props.of}` : name)
 </script>
@@ -28,6 +31,20 @@ const label = (name: string) => (props.of ? `${name}: ${props.of}` : name)
     :value="choice.phases!"
     :choices="choices.phases.map((value) => ({ value, name: value === 3 ? 'three' : 'one' }))"
     @change="(phases) => emit('change', { phases })"
+  />
+  <ChoiceField
+    v-if="choices.tapId"
+    :label="label('Serves')"
+    :value="choice.tapId!"
+    :choices="choices.tapId.map((value) => ({ value, name: tapName(value) }))"
+    @change="(tapId) => emit('change', { tapId })"
+  />
+  <ChoiceField
+    v-if="choices.feed"
+    :label="label('Filled from')"
+    :value="choice.feed!"
+    :choices="choices.feed.map((value) => ({ value, name: value === 'hot' ? 'the hot pipe' : 'the cold main' }))"
+    @change="(feed) => emit('change', { feed })"
   />
   <ChoiceField
     v-if="choices.air"

@@ -28,11 +28,16 @@ export interface HeatSource {
 /** Whether it takes the place of what supplies the taps, or stands beside it. */
 export type How = 'instead' | 'beside'
 
-/** What of a heat source is chosen for the house it comes to: its fuel, the phases it takes, the air it draws from. */
+/**
+ * What of a heat source is chosen for the house it comes to: its fuel, the phases it takes, the air it draws from; of what
+ * stands at an outlet, which one, and what fills it.
+ */
 export interface Choice {
   carrier?: Carrier
   phases?: 1 | 3
   air?: HeaterOf<'heat-pump'>['air']
+  tapId?: string
+  feed?: 'cold' | 'hot'
 }
 
 /** Fuels of a burner in the order in which they are thought of; gas only where nobody has said that none is there. */
@@ -47,6 +52,8 @@ export function choicesOf(study: Study, heater: Heater): { [K in keyof Choice]: 
     ...(isHeatPump(heater)
       ? { air: ['where it stands', 'outdoors'] as const satisfies readonly string[] as never }
       : {}),
+    ...('tapId' in heater ? { tapId: freeTaps(study).map((t) => t.id) } : {}),
+    ...('feed' in heater ? { feed: ['cold', 'hot'] as ('cold' | 'hot')[] } : {}),
   }
 }
 
@@ -55,6 +62,8 @@ export const choiceOf = (heater: Heater): Choice => ({
   ...('carrier' in heater ? { carrier: heater.carrier } : {}),
   ...('phases' in heater ? { phases: heater.phases } : {}),
   ...('air' in heater ? { air: heater.air } : {}),
+  ...('tapId' in heater ? { tapId: heater.tapId } : {}),
+  ...('feed' in heater ? { feed: heater.feed } : {}),
 })
 
 /** A heater as it is chosen; where nothing is, by what the house has: its own fuel, its phases. */
@@ -68,6 +77,8 @@ function chosen(study: Study, heater: Heater, choice: Choice): Heater {
     ...(HEATERS[heater.kind].source === 'burner' ? { carrier } : {}),
     ...('phases' in heater && phases ? { phases } : {}),
     ...(isHeatPump(heater) && choice.air ? { air: choice.air } : {}),
+    ...('tapId' in heater && choice.tapId ? { tapId: choice.tapId } : {}),
+    ...('feed' in heater && choice.feed ? { feed: choice.feed } : {}),
   } as Heater
 }
 
@@ -112,10 +123,14 @@ export function heatSource(study: Study, kind: HeaterKind, how: How, choice: Cho
   }
 }
 
+/** Taps without a heater of their own. */
+function freeTaps({ plant, pipes }: Study): Tap[] {
+  const taken = new Set(plant.heaters.filter(isPointOfUse).map((h) => h.tapId))
+  return pipes.taps.filter((t) => !taken.has(t.id))
+}
+
 /** A tap without a heater of its own: where the water is longest on its way. */
 export function farFreeTap(study: Study): string {
-  const taken = new Set(study.plant.heaters.filter(isPointOfUse).map((h) => h.tapId))
   const metres = (tap: Tap) => runsTo(study, tap).reduce((s, r) => s + r.lengthM, 0)
-  const free = study.pipes.taps.filter((t) => !taken.has(t.id))
-  return (free.sort((a, b) => metres(b) - metres(a))[0] ?? study.pipes.taps[0]).id
+  return (freeTaps(study).sort((a, b) => metres(b) - metres(a))[0] ?? study.pipes.taps[0]).id
 }

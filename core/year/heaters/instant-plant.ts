@@ -1,12 +1,14 @@
 import { isOn } from '../../calendar/week'
 import { startsASecond } from '../../heaters/burner'
 import { type Efficiency, efficiencyAt } from '../../heaters/efficiency'
+import { plateReturn } from '../../heaters/plate-exchanger'
 import { airAround } from '../../household/air-around'
 import { atAltitude } from '../../household/at-altitude'
 import type { Controls } from '../../study/controls'
 import { carrierOf, efficiencyOf, type HeaterOf, type InstantaneousHeater } from '../../study/heater-kinds'
 import type { Loop } from '../../study/pipes'
 import type { Site } from '../../study/site'
+import { sameEverywhere } from '../../units/same-everywhere'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import type { Ledger, Season } from '../account/ledger'
 import type { ClockNow } from '../controls/clock'
@@ -18,8 +20,6 @@ import type { HeaterStarts, PlantModel, PlantState } from './plant-model'
 
 /** The return of a heater whose main water itself runs through the burner's exchanger is warmer than the inlet by about this, K. */
 const APPROACH_K = 10
-/** Return of the heating water of a heater with a plate exchanger while it makes hot water, °C: usual between 45 and 50. */
-const PLATE_RETURN_C = 48
 /** A heater that rests because what comes in is warm enough looks again after this, s. */
 const LOOK_S = 30
 /** What it makes holds when it moved by less than this in a step, K. */
@@ -202,8 +202,13 @@ export class InstantPlant implements PlantModel {
     this.kw = Math.min(spec.outputKw, neededKw)
     this.start(startsASecond(this.kw, this.minOutputKw, this.swingKj) * dtS)
     const heatKj = this.kw * dtS
-    this.buy(heatKj, this.gas?.exchanger === 'plate' ? PLATE_RETURN_C : inletC + APPROACH_K)
-    return heatKj / (litres * KJ_PER_LITRE_K)
+    const riseK = heatKj / (litres * KJ_PER_LITRE_K)
+    const plates = this.gas?.exchanger === 'plate' && riseK > 0
+    const returnC = plates
+      ? sameEverywhere(plateReturn(spec.outputKw, this.kw, inletC, inletC + riseK))
+      : inletC + APPROACH_K
+    this.buy(heatKj, returnC)
+    return riseK
   }
 
   private buy(heatKj: number, returnC: number): void {
