@@ -29,6 +29,9 @@ import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
+import type { YearResult } from '../core/year/result'
+import { simulate } from '../core/year/simulate'
+import { YearRefused } from '../core/year/work'
 import { dataSource, putSurvey, survey } from './random-survey'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
@@ -414,4 +417,14 @@ export function firstDays(study: Study, days: number, seen?: (home: House) => vo
   const input = CARRIERS.reduce((s, c) => s + sum(home.ledger.inputs[c]), 0)
   const out = FLOWS.reduce((s, f) => s + (COMES_IN.includes(f) ? -flows[f] : flows[f]), 0)
   return { flows, input, residual: input - out, home }
+}
+
+/** A year of a study; null where it is refused as too long to follow, which an odd study may be. */
+export function yearOrNull(study: Study): YearResult | null {
+  try {
+    return simulate(study)
+  } catch (error) {
+    if (error instanceof YearRefused) return null
+    throw error
+  }
 }

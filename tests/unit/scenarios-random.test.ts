@@ -6,10 +6,7 @@ import { DEFAULT_GOAL, optimiseSchedule, withPlan } from '../../core/scenarios/o
 import { edited } from '../../core/study/edited'
 import { controlsOf } from '../../core/study/in-force'
 import { readStudy } from '../../core/study/read'
-import type { Study } from '../../core/study/study'
-import { simulate } from '../../core/year/simulate'
-import { YearRefused } from '../../core/year/work'
-import { randomStudy } from '../../proof/random-study'
+import { randomStudy, yearOrNull } from '../../proof/random-study'
 
 /** With few draws and no thimble for a store, so that dozens of full years do not take minutes. */
 const quick = randomStudy
@@ -22,15 +19,6 @@ const quick = randomStudy
       s.claims = []
     }),
   )
-
-function yearOrNull(study: Study) {
-  try {
-    return simulate(study)
-  } catch (error) {
-    if (error instanceof YearRefused) return null
-    throw error
-  }
-}
 
 describe('trials on random households', () => {
   it('loop modes stand against the loop off to the last digit, months and parts adding up', () => {
