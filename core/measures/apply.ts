@@ -2,12 +2,12 @@ import { HEATERS } from '../heaters/kinds'
 import { putHeater } from '../household/edits/plant'
 import { computedLoopUa } from '../household/loop'
 import { storeArea } from '../household/store-area'
-import { connectionsUa, storeUa } from '../household/store-connections'
+import { connectionsUa } from '../household/store-connections'
 import { storeLoss } from '../household/store-loss'
 import { pipeOf } from '../pipes/catalogue'
 import { type Insulation, resistanceOf } from '../pipes/loss'
 import { rangeOf } from '../schema/shape'
-import { wrapped } from '../stores/standing-loss'
+import { TEST_RISE_K, wrapped } from '../stores/standing-loss'
 import type { Controls } from '../study/controls'
 import { edited } from '../study/edited'
 import { freshId } from '../study/fresh-id'
@@ -84,8 +84,12 @@ const APPLY: { [K in MeasureKind]: (study: Study, measure: MeasureOf<K>) => Stud
     edited(study, ({ plant: { store } }) => {
       if (!store) return
       const jacket = { ...insulation, areaM2: storeArea(store), share: coveredShare }
-      const { shellWK } = storeLoss(study.plant)!
-      store.loss = { kind: 'ua', uaWK: storeUa(study)! - shellWK + wrapped(shellWK, jacket) }
+      const { allWK, shellWK } = storeLoss(study.plant)!
+      const uaWK = allWK - shellWK + wrapped(shellWK, jacket)
+      // A label or a test says nothing of the connections, with a jacket or without.
+      const riseK = store.loss.kind === 'test' ? store.loss.riseK : TEST_RISE_K
+      store.loss =
+        store.loss.kind === 'ua' ? { kind: 'ua', uaWK } : { kind: 'test', kwhDay: (uaWK * riseK * 24) / 1000, riseK }
     }),
   'store-connections': withConnections,
   setpoint: (study, m) => withControl(study, m.heaterId, (c) => void (c.setpointC = m.setpointC)),
