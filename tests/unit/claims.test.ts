@@ -141,10 +141,13 @@ describe('what is claimed', () => {
         randomStudy.filter((s) => s.claims.length > 0 && (s.plant.store?.litres ?? 100) >= 80),
         (study) => {
           const now = yearOrNull(study)
-          if (now) for (const c of study.claims) {
-            const judged = judgedClaim(c, now, study.packages.find((p) => p.id === c.packageId) ?? null, null)
-            expect([judged.claimed, judged.reach].every((x) => x === null || (Number.isFinite(x) && x >= 0))).toBe(true)
-          }
+          if (now)
+            for (const c of study.claims) {
+              const judged = judgedClaim(c, now, study.packages.find((p) => p.id === c.packageId) ?? null, null)
+              expect([judged.claimed, judged.reach].every((x) => x === null || (Number.isFinite(x) && x >= 0))).toBe(
+                true,
+              )
+            }
         },
       ),
       { numRuns: 6 },

@@ -39,7 +39,8 @@ describe('remedies for one outlet', () => {
     expect(arrivesWith('higher setpoint')!).toBeGreaterThanOrEqual(52)
     expect(arrivesWith('higher setpoint')!).toBeLessThan(53)
     // It asks the pipes for nothing any more.
-    expect(arrivesWith('heater of its own')).toBeUndefined()
+    for (const own of [': point-of-use heater', ': instantaneous point-of-use heater'])
+      expect(arrivesWith(own)).toBeUndefined()
   })
 
   it('are given where an outlet asks for more than comes, and nowhere else', () => {
