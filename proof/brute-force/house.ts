@@ -11,8 +11,8 @@ import type { Study } from '../../core/study/study'
 import { mainsThroughYear } from '../../core/water/mains'
 import { type Draw, drawsOfYear } from '../../core/year/draws/draws'
 import { FinePipe, heatOf, KJ, type Parcel } from './pipe'
-import { FineStore } from './store'
 import { platesBack } from './plates'
+import { FineStore } from './store'
 
 /** What a stretch of days came to, kJ, litres and seconds. */
 export interface BruteResult {
