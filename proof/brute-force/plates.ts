@@ -5,7 +5,7 @@
  */
 export function platesBack(outputKw: number, kw: number, inletC: number, outletC: number): number {
   const riseK = (22 * kw) / outputKw
-  const resistance = 0.5 + 0.5 / (((38 * kw) / (outletC - inletC) / outputKw) ** 0.7)
+  const resistance = 0.5 + 0.5 / ((38 * kw) / (outletC - inletC) / outputKw) ** 0.7
   const carried = (flowC: number) => {
     const [a, b] = [flowC - outletC, flowC - riseK - inletC]
     return ((0.032 * outputKw) / resistance) * (Math.abs(a - b) < 1e-9 ? a : (a - b) / Math.log(a / b))
