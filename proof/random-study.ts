@@ -25,13 +25,14 @@ import { TIMER_BY } from '../core/study/controls'
 import { storesWater } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
-import { type Heater, UNITS_SHARE } from '../core/study/plant'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
 import type { YearResult } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
+import { heaterFigures, thrown } from './random-heater'
+import { num, wide } from './random-numbers'
 import { dataSource, putSurvey, survey } from './random-survey'
 
 const pipe = fc.constantFrom(...MATERIALS).chain((material) =>
@@ -52,65 +53,6 @@ const BASES: Study[] = DEMOS.flatMap(({ study }) => [
   ...HEATER_KINDS.flatMap((kind) => [changeHeaterKind(study, study.plant.heaters[0].id, kind), addHeater(study, kind)]),
   addHeater(addHeater(study, 'under-sink'), 'reservoir'),
 ])
-
-/** A study keeps no minus zero: JSON knows none. */
-const num = (min: number, max: number) => fc.double({ min, max, noNaN: true }).map((x) => x + 0)
-/** Two heights in a store, the lower first and at least a hundredth apart. */
-const span = fc
-  .tuple(num(0, 0.98), num(0.01, 1))
-  .map(([a, b]) => (b - a > 0.01 ? [a, b] : [Math.min(a, b, 0.98), Math.min(1, Math.min(a, b, 0.98) + 0.02)]))
-/** Small and large alike: a figure spread evenly over its powers of ten. */
-const wide = (min: number, max: number) =>
-  num(Math.log10(min), Math.log10(max)).map((x) => Math.min(max, Math.max(min, 10 ** x)))
-const months = fc.oneof(
-  { weight: 4, arbitrary: fc.constant(Array<boolean>(12).fill(true)) },
-  { weight: 1, arbitrary: fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }) },
-)
-
-/** Figures that any heater may have, thrown about over all that the schema takes. */
-const figures = fc.record({
-  sensor: fc.option(num(0, 1)),
-  coil: span,
-  height: num(0, 1),
-  coilUa: wide(20, 10_000),
-  primary: fc.record({
-    litres: wide(0.5, 100),
-    uaWK: num(0, 50),
-    flowLMin: wide(1, 100),
-    flowMaxC: num(40, 95),
-    pumpW: num(0, 200),
-    restartDifferentialK: num(1, 30),
-    overrunS: fc.constantFrom(0, 60, 300, 1800),
-  }),
-  output: wide(1, 60),
-  leastShare: num(0, 1),
-  backup: fc.oneof(
-    fc.record({ by: fc.constant('top of store' as const), belowK: num(2, 40) }),
-    fc.record({ by: fc.constant('recovery time' as const), hours: num(0.5, 24) }),
-    fc.constant({ by: 'boost only' as const }),
-  ),
-  backupKw: num(0, 6),
-  air: fc.constantFrom('where it stands' as const, 'outdoors' as const),
-  minOperatingAirC: num(-30, 20),
-  areaM2: wide(0.5, 40),
-  storeLimitC: num(50, 95),
-  exchanger: fc.constantFrom('direct' as const, 'plate' as const),
-  pilotW: fc.constantFrom(0, 0, 120, 500),
-  startLossWh: fc.constantFrom(0, 4, 25),
-  startDelayS: fc.constantFrom(0, 1, 8, 120),
-  contentL: wide(0.1, 20),
-  contentUaWK: num(0, 10),
-  minActivationFlowLMin: fc.constantFrom(0, 2, 4),
-  condensing: fc.boolean(),
-  shift: num(-0.1, 0.02),
-  holds: fc.constantFrom('at sea level' as const, 'at this height' as const),
-  months,
-  plate: fc.option(fc.record({ inputKw: wide(0.3, 400), on: fc.constantFrom('gross' as const, 'net' as const) })),
-  ambientC: fc.option(num(-10, 40), { freq: 4 }),
-  units: fc.integer({ min: 1, max: 3 }),
-  unitsShare: fc.constantFrom(...UNITS_SHARE),
-  supply: fc.option(fc.record({ amps: wide(1, 200), volts: num(100, 480) })),
-})
 
 /** Functions of a heater's control, in use or not. */
 const functions = fc.record({
@@ -151,52 +93,6 @@ const loopSettings = fc.record({
   trace: fc.record({ wPerM: num(1, 60) }),
 })
 
-/** A heater with those of the figures that it has. */
-function thrown(h: Heater, f: typeof figures extends fc.Arbitrary<infer F> ? F : never): Heater {
-  const has = (key: string) => key in h
-  const [bottom, top] = f.coil
-  return {
-    ...h,
-    months: f.months,
-    plate: f.plate,
-    ambientC: f.ambientC,
-    ...(has('units') ? { units: f.units, unitsShare: f.unitsShare } : {}),
-    ...(has('supply') ? { supply: f.supply } : {}),
-    ...(has('sensorHeight') ? { sensorHeight: f.sensor } : {}),
-    ...(has('coil')
-      ? {
-          coil: {
-            ...(h as { coil: object }).coil,
-            bottom,
-            top,
-            ...('uaWK' in (h as { coil: object }).coil ? { uaWK: f.coilUa } : {}),
-          },
-        }
-      : {}),
-    ...(has('height') ? { height: f.height } : {}),
-    ...(has('primary') ? { primary: f.primary } : {}),
-    ...(has('outputKw') ? { outputKw: h.kind === 'heat-pump' ? Math.min(40, f.output) : f.output } : {}),
-    ...(has('powerKw') ? { powerKw: Math.min(20, f.output) } : {}),
-    ...(has('minOutputKw') ? { minOutputKw: f.output * f.leastShare } : {}),
-    ...(has('outputHolds') ? { outputHolds: f.holds } : {}),
-    ...(has('backup')
-      ? { backup: f.backup, backupKw: f.backupKw, air: f.air, minOperatingAirC: f.minOperatingAirC }
-      : {}),
-    ...(has('areaM2') ? { areaM2: f.areaM2, storeLimitC: f.storeLimitC } : {}),
-    ...(has('pvKwp') ? { pvKwp: f.areaM2, storeLimitC: f.storeLimitC } : {}),
-    ...(has('exchanger') ? { exchanger: f.exchanger } : {}),
-    ...(has('pilotW') ? { pilotW: f.pilotW } : {}),
-    ...(has('startLossWh') ? { startLossWh: f.startLossWh } : {}),
-    ...(has('startDelayS') ? { startDelayS: f.startDelayS } : {}),
-    ...(has('contentL')
-      ? { contentL: f.contentL, contentUaWK: f.contentUaWK, minActivationFlowLMin: f.minActivationFlowLMin }
-      : {}),
-    ...(has('efficiency') && typeof (h as { efficiency: unknown }).efficiency !== 'number'
-      ? { efficiency: f.condensing ? { kind: 'condensing', shift: f.shift } : { kind: 'fixed', share: 0.8 } }
-      : {}),
-  } as Heater
-}
-
 /** What anything costs, how it is fitted, what money is worth, and what somebody promises. */
 const money = fc.record({
   economics: fc.record({
@@ -213,7 +109,14 @@ const money = fc.record({
     lifeYears: fc.option(num(1, 100)),
     upkeepAYear: fc.option(num(0, 1e5)),
   }),
-  fitted: fc.record({ slit: fc.constantFrom(...SLITS), clear: fc.subarray([...JACKET_CLEAR]) }),
+  fitted: fc.record({
+    slit: fc.constantFrom(...SLITS),
+    clear: fc.subarray([...JACKET_CLEAR]),
+    heatTraps: fc.boolean(),
+    bareInlet: fc.boolean(),
+    laid: fc.constantFrom(...LOOP_MODES),
+    byColdLine: fc.option(num(25, 55)),
+  }),
   claims: fc.array(
     fc.record({
       who: fc.constant('Leaflet'),
@@ -248,6 +151,11 @@ function putMoney(
     Object.assign(m, priced)
     if (m.kind === 'insulate-runs') m.slit = fitted.slit
     if (m.kind === 'jacket') m.clear = fitted.clear
+    if (m.kind === 'store-connections') m.heatTraps = fitted.heatTraps
+    if (m.kind === 'store-connections' && fitted.bareInlet) m.insulation = null
+    if (m.kind === 'lay-loop') m.mode = fitted.laid
+    if (m.kind === 'lay-loop' && fitted.byColdLine !== null)
+      m.loop.returns = { by: 'cold line', closesAtC: fitted.byColdLine }
   }
   study.claims = claims.map(({ about, ...claim }, i) => ({
     ...claim,
@@ -264,7 +172,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
   .record({
     base: fc.constantFrom(...BASES),
     pipes: fc.array(pipe, { minLength: 12, maxLength: 12 }),
-    figures: fc.array(figures, { minLength: 4, maxLength: 4 }),
+    figures: fc.array(heaterFigures, { minLength: 4, maxLength: 4 }),
     setpoints: fc.array(num(30, 85), { minLength: 4, maxLength: 4 }),
     differentialK: num(0.5, 20),
     litres: wide(5, 5000),

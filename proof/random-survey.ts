@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { beginMeasure, measuresFor } from '../core/measures/begin'
 import { INLETS } from '../core/stores/connections'
+import { FLUES } from '../core/study/combustion'
 import { FAIL_SAFES } from '../core/study/fire'
 import { isInstantaneous } from '../core/study/heater-kinds'
-import { RELIEF_KINDS } from '../core/study/plant'
-import { FLUES, MOST_CURVE_POINTS } from '../core/study/plant'
+import { MOST_CURVE_POINTS } from '../core/study/plant'
 import { FROST_GUARDS } from '../core/study/site'
+import { RELIEF_KINDS } from '../core/study/store'
 import type { Study } from '../core/study/study'
 
 /** A study keeps no minus zero: JSON knows none. */
@@ -59,6 +60,7 @@ export const survey = fc.record({
   inspectedOn: day,
   toShowerM: fc.option(num(0, 60)),
   feed: fc.constantFrom('cold' as const, 'hot' as const),
+  phases: fc.constantFrom(1 as const, 3 as const),
   heaterPlace: fc.record({ flue: looked, condensate: looked, socket: looked }),
   dataSource,
   way: fc.record({ rises: looked, canBeShut: looked, filled: looked }),
@@ -156,7 +158,9 @@ export function putSurvey(study: Study, s: Survey): void {
     if (h.kind === 'heat-pump') h.backupHeight = s.backupHeight
     if (h.kind === 'solar') h.sensorHeight = s.collectorSensor
     if (h.kind === 'pv-element') Object.assign(h, s.pv)
-    if (isInstantaneous(h)) Object.assign(h, { makerFlow: s.makerFlow, maxInletC: s.maxInletC })
+    if (isInstantaneous(h)) h.makerFlow = s.makerFlow
+    if ('maxInletC' in h) h.maxInletC = s.maxInletC
+    if ('phases' in h) h.phases = s.phases
   }
   const [first] = Object.keys(controls.found.heaters)
   Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn, writes: s.writes })

@@ -191,12 +191,12 @@ const CHECKS: { [K in MeasureKind]?: CheckRule<K> } = {
       : [],
   'loop-mode': loopModeChecks,
   'lay-loop': (study, m, write) => {
-    if (study.pipes.loop) return [one('way', 'fail', 'There is a circulation already: nothing is laid.')]
+    if (study.pipes.loop) return [one('route', 'fail', 'There is a circulation already: nothing is laid.')]
     const after = apply(study, m)
     const { loop } = after.pipes
     return [
       one(
-        'way',
+        'route',
         'not checked',
         `Return of ${write.figure('length', loop!.back.lengthM)}: route, wall and ceiling openings not checked.`,
       ),

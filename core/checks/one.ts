@@ -20,6 +20,7 @@ const ABOUT = {
   traps: ['Heat traps', 'cost', 'Look, and enter it with the cylinder.'],
   'cold-inlet': ['Cold inlet', 'cost', 'Look, and enter it with the cylinder.'],
   late: ['Unattended run time', 'cost', 'Ask, and enter it with the use.'],
+  route: ['Route of the return', 'fault', 'Check the route before ordering.'],
   way: ['Distance', 'fault', 'Move it less, or choose another location.'],
   lines: ['Supplies at the new location', 'fault', 'Check before moving.'],
   room: ['Room air', 'comfort', 'Use ducts, or another room.'],

@@ -125,16 +125,19 @@ const storeConnections: Rule = ({ study, write }) => {
     asks: 'plant.store.connections.heatTraps',
   } as const
   if (heatTraps === null || inlet === null) {
+    // What is known is taken as it is, and the rest at its worst.
     const most = connectionsUa(study, {
-      heatTraps: false,
+      heatTraps: heatTraps ?? false,
       inlet: inlet ?? { at: 'top', ...pipeAtPlant(study), insulation: null },
     })
+    const within = store.loss.kind === 'ua'
     return [
       {
         ...at,
+        asks: heatTraps === null ? at.asks : 'plant.store.connections.inlet',
         level: 'not checked',
         title: 'Heat traps and cold inlet',
-        sentence: `Not checked. Without heat traps and with a bare cold inlet up to ${write.energy(yearKwh(most))} a year, not in the figures.`,
+        sentence: `Not checked. Up to ${write.energy(yearKwh(within ? most : most - connectionsUa(study)))} a year without heat traps and with a bare cold inlet, ${within ? 'part of the standing loss as entered' : 'not in the figures'}.`,
         remedy:
           'Look for heat traps or pipes that fall first, and for insulation of the cold inlet; enter both with the cylinder.',
       },

@@ -12,6 +12,7 @@ import type { Display } from '../units/display'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import type { Rule, Told } from './check'
 import { one } from './one'
+import { inletLevel } from './supply-limits'
 
 /** A drain unit is looked at once in so many days. */
 const INSPECTION_DAYS = 400
@@ -123,7 +124,7 @@ function onPreheated(study: Study, served: InstantaneousHeater, recovery: Recove
   return [
     one(
       'inlet',
-      served.maxInletC === null ? 'not checked' : served.maxInletC < warmsToC ? 'fail' : 'pass',
+      inletLevel(served.maxInletC, warmsToC),
       served.maxInletC === null
         ? `Maximum inlet temperature of ${served.name} not checked.`
         : `${served.name}: maximum inlet ${write.temperature(served.maxInletC)}; preheated water up to ${write.temperature(warmsToC)}.`,

@@ -1,7 +1,8 @@
 import { DISCHARGE } from '../safety/discharge'
 import { BELOW_RELIEF_BAR } from '../safety/relief'
 import { everBurns, isFireOnStore } from '../study/heater-kinds'
-import type { Heater, Store } from '../study/plant'
+import type { Heater } from '../study/plant'
+import type { Store } from '../study/store'
 import { cameInKwh } from '../year/account/where-it-goes'
 import { answered, type Level, NOT_CHECKED, type Rule, saidOf, type Told, type Visit } from './check'
 

@@ -19,14 +19,15 @@ import {
   outputOf,
 } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
-import type { Heater, Store } from '../study/plant'
+import type { Heater } from '../study/plant'
+import type { Store } from '../study/store'
 import type { Study } from '../study/study'
 import { heatPerLitre } from '../water/power'
 import type { Demand, Peaks } from '../year/demand'
 import { atTapChecks } from './at-tap'
 import { answered, type Level, type Told, type Visit } from './check'
 import { candidateSupply } from './electrical'
-import { USABLE_SHARE } from './usable-share'
+import { inletLevel, leastFlow, minutesOf, USABLE_SHARE } from './supply-limits'
 
 /** Return at which a burner's input is reckoned, °C. */
 const INPUT_RETURN_C = 50
@@ -74,27 +75,13 @@ const leastFire: Size = (ask): Told[] => {
   const { study, write } = visit
   const { peaks } = demand
   if (!isInstantaneous(heater)) return []
-  const short = peaks.leastHotLMin < heater.minActivationFlowLMin
   const least = 'minOutputKw' in heater ? heater.minOutputKw : 0
   // What comes in warmest asks for least: the drain unit of the house, where it leads to the heater.
   const { recovery } = study.pipes
   const inletC = Math.max(peaks.coldC, recovery && recovery.connection !== 'B' ? warmestPreheated(study, recovery) : 0)
   const smallestKw = (peaks.leastHotLMin / 60) * heatPerLitre(inletC, peaks.hotC) * Math.max(0, peaks.hotC - inletC)
   return [
-    {
-      ...about(ask),
-      id: 'least-flow',
-      concern: 'fault',
-      level: short ? 'fail' : 'pass',
-      title: 'Minimum activation flow',
-      sentence: `Smallest use ${write.figure('flow', peaks.leastHotLMin)} hot in summer; starts at ${write.figure('flow', heater.minActivationFlowLMin)}.`,
-      figures: {
-        hotFlowLMin: { value: peaks.leastHotLMin, quantity: 'flow' },
-        neededLMin: { value: heater.minActivationFlowLMin, quantity: 'flow' },
-      },
-      source: 'Mixer balance at the warmest month, against the minimum activation flow',
-      remedy: 'Heater with a lower minimum activation flow, or more flow at that outlet.',
-    },
+    leastFlow(heater, peaks, write),
     ...(least > 0 && smallestKw < least
       ? [
           {
@@ -127,7 +114,7 @@ const inlet: Size = (ask) => {
       ...about(ask),
       id: 'inlet',
       concern: 'fault',
-      level: heater.maxInletC === null ? 'not checked' : heater.maxInletC < most ? 'fail' : 'pass',
+      level: inletLevel(heater.maxInletC, most),
       title: 'Maximum inlet temperature',
       sentence:
         heater.maxInletC === null
@@ -175,8 +162,7 @@ function storeFigures(
     else low = middle
   }
   const usable = store.litres * USABLE_SHARE
-  const minutes = peaks.hotLMin > madeLMin ? usable / (peaks.hotLMin - madeLMin) : Infinity
-  return { neededL: high, minutes, madeKw }
+  return { neededL: high, minutes: minutesOf(usable, peaks.hotLMin, madeLMin), madeKw }
 }
 
 /** What a store that a thermostat holds must hold, and how long it lasts; null where that is not what decides. */

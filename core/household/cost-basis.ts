@@ -5,5 +5,6 @@ export function costBasisText({ site, prices }: Study): string {
   const parts = ['energy', 'standing charges', ...(site.metered === false ? [] : ['hot water'])]
   const unmetered = site.metered === false ? '; water not metered' : ''
   const credit = prices.creditHouseHeat ? '; less credit for heat gains' : ''
-  return `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]}${unmetered}${credit}`
+  const cooling = site.cooling ? '; plus cooling against heat losses' : ''
+  return `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1]}${unmetered}${credit}${cooling}`
 }

@@ -1,4 +1,4 @@
-import type { Store } from '../study/plant'
+import type { Store } from '../study/store'
 
 /** Hottest that water of a store is followed to, °C: above it steam presses open a valve that feels pressure alone. */
 const STEAM_C = 99

@@ -1,4 +1,4 @@
-import type { Store } from '../study/plant'
+import type { Store } from '../study/store'
 
 /** Surface of a store, taken as an upright cylinder of its contents and height, m². */
 export function storeArea({ litres, heightM }: Pick<Store, 'litres' | 'heightM'>): number {

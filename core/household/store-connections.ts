@@ -1,7 +1,7 @@
 import { pipeOf } from '../pipes/catalogue'
 import { connectionUa } from '../stores/connections'
 import { standingUa } from '../stores/standing-loss'
-import type { Store } from '../study/plant'
+import type { Store } from '../study/store'
 import type { Study } from '../study/study'
 import { loopRuns } from './runs'
 

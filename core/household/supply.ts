@@ -1,7 +1,7 @@
 import { HEATERS } from '../heaters/kinds'
 import { hasSetpoint, instantaneousOf, isOnStore, isPointOfUse } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
-import type { Store } from '../study/plant'
+import type { Store } from '../study/store'
 import type { Study } from '../study/study'
 
 /** The setpoint that decides how hot the water is that leaves for the taps, °C, and whose it is. */

@@ -1,4 +1,5 @@
-import type { Heater, Store } from '../study/plant'
+import type { Heater } from '../study/plant'
+import type { Store } from '../study/store'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { reliefOpensC } from './relief-opens'
 

@@ -120,15 +120,17 @@ const foamFor = (
   wrap: Insulation | null,
 ): Bare[] => (wrap === null || wrap.thicknessMm === 0 ? [] : [foamOf(study, wrap, false, material, size, lengthM)])
 
-/** Traps for the pipes on its top, and insulation for the first length of the cold inlet. */
+/** Traps for the pipes on its top where none are, and insulation for the first length of the cold inlet where it is thicker. */
 const connections = (study: Study, m: MeasureOf<'store-connections'>): Bare[] => {
-  const inlet = study.plant.store?.connections.inlet ?? null
+  const { store } = study.plant
+  if (!store) return []
+  const { heatTraps, inlet } = store.connections
+  const wrapped = apply(study, m).plant.store!.connections.inlet?.insulation !== inlet?.insulation
+  const traps = m.heatTraps && heatTraps !== true
   return [
-    ...(m.heatTraps
-      ? [{ key: 'heat trap', name: 'Heat trap', count: inlet?.at === 'bottom' ? 1 : 2, unit: 'pieces' }]
-      : []),
-    ...(inlet ? foamFor(study, { ...inlet, lengthM: FIRST_M }, m.insulation) : []),
-    ...(m.heatTraps ? [labour(m)] : []),
+    ...(traps ? [{ key: 'heat trap', name: 'Heat trap', count: inlet?.at === 'bottom' ? 1 : 2, unit: 'pieces' }] : []),
+    ...(inlet && wrapped ? foamFor(study, { ...inlet, lengthM: FIRST_M }, m.insulation) : []),
+    ...(traps ? [labour(m)] : []),
   ]
 }
 

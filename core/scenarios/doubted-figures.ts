@@ -5,7 +5,7 @@ import { rangeOf } from '../schema/shape'
 import { WaterC } from '../study/fields'
 import { rangeAt, takes } from '../study/limits'
 import { valueAt, withValueAt } from '../study/paths'
-import { StoreField } from '../study/plant'
+import { StoreField } from '../study/store'
 import type { ReadingKindName } from '../study/readings'
 import type { Study } from '../study/study'
 

@@ -5,14 +5,13 @@ import { sameEverywhere } from '../units/same-everywhere'
 
 /** Where a pipe leaves a store. */
 export const INLETS = ['top', 'bottom'] as const
-export type Inlet = (typeof INLETS)[number]
 
 /**
  * Length of a pipe that rises from a hot fitting in which the water turns over by itself, counted as hot as the store, m. Half
  * a metre of bare 22 mm copper is 0.3 W/K, of wrapped 0.1: connections without a trap lose 0.1 to 0.4 W/K where they were
  * measured.
  */
-export const TURNS_OVER_M = 0.5
+const TURNS_OVER_M = 0.5
 /** Pipe at a store that is wrapped before any other, m. */
 export const FIRST_M = 2
 /** Conductivity of the water that stands in a pipe, W/(m·K). */

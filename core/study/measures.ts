@@ -5,8 +5,9 @@ import { HeaterControl, LoopMode, SetpointC } from './controls'
 import { PartKey, PriceEach } from './economics'
 import { between, Id, Name, Share } from './fields'
 import { InsulationField, LengthOfPipe, Loop, Recovery, withSize } from './pipes'
-import { Heater, StoreField } from './plant'
+import { Heater } from './plant'
 import { PlaceField } from './site'
+import { StoreField } from './store'
 import { Schedule } from './week'
 
 const common = {

@@ -7,18 +7,16 @@ import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
 
-/** What heats the water of a household, what holds it and how it is sent round, in a line. */
+/** What heats the water of a household, what holds it and how it is sent round, in a line; names stay as somebody typed them. */
 export function systemText(study: Study, write: Display): string {
   const { plant, pipes } = study
   const controls = controlsOf(study)
+  const words = wordsOf(study)
   const heater = (h: Heater) =>
     `${h.name} (${CARRIER_NAMES[carrierOf(h)].toLowerCase()}${hasSetpoint(h) ? `, ${write.temperature(controls.heaters[h.id].setpointC)}` : ''})`
-  const loop = pipes.loop ? `circulation: ${LOOP_MODE_WORDS[controls.loop.mode].name.toLowerCase()}` : 'no circulation'
-  return wordsOf(study)(
-    [
-      ...plant.heaters.map(heater),
-      ...(plant.store ? [`${plant.store.name}, ${write.figure('volume', plant.store.litres, 0)}`] : []),
-      loop,
-    ].join('; '),
-  )
+  return [
+    ...plant.heaters.map(heater),
+    ...(plant.store ? [`${plant.store.name}, ${write.figure('volume', plant.store.litres, 0)}`] : []),
+    words(pipes.loop ? `circulation: ${LOOP_MODE_WORDS[controls.loop.mode].name.toLowerCase()}` : 'no circulation'),
+  ].join('; ')
 }

@@ -2,8 +2,8 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
+import { FLUES } from '~~/core/study/combustion'
 import type { Burning } from '~~/core/study/heater-kinds'
-import { FLUES } from '~~/core/study/plant'
 
 /** What keeps flue gas out of the room that a heater burns in. */
 const props = defineProps<{ value: Burning['combustion'] }>()

@@ -11,7 +11,7 @@ import { PLACE_NAMES } from '~/utils/places'
 import { burnScale } from '~~/core/household/burn-scale'
 import { DISCHARGE } from '~~/core/safety/discharge'
 import { LABEL_CLASSES, standingUa, TEST_RISE_K } from '~~/core/stores/standing-loss'
-import { RELIEF_KINDS, StoreField } from '~~/core/study/plant'
+import { RELIEF_KINDS, StoreField } from '~~/core/study/store'
 
 const table = useStudy()
 const store = computed(() => table.study!.plant.store)

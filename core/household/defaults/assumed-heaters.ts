@@ -5,8 +5,9 @@ import { type Carrier, CO2_KG_KWH } from '../../money/carriers'
 import { roughlyIn } from '../../money/tariff'
 import { defaultFunctions, type HeaterControl } from '../../study/controls'
 import { type HeaterOf, isCollector, isFireOnStore } from '../../study/heater-kinds'
-import type { Backup, Heater, Store } from '../../study/plant'
+import type { Backup, Heater } from '../../study/plant'
 import type { Tariff } from '../../study/prices'
+import type { Store } from '../../study/store'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import {
   combustionNotChecked,

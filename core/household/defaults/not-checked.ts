@@ -1,6 +1,7 @@
 import { everyMonth } from '../../calendar/year'
 import type { Run, Tap } from '../../study/pipes'
-import type { Heater, Store } from '../../study/plant'
+import type { Heater } from '../../study/plant'
+import type { Store } from '../../study/store'
 
 /** What the parts of a household say of themselves while nobody has looked. Made anew each time: a study shares nothing. */
 

@@ -6,8 +6,8 @@ import { z } from '../../schema/zod'
 import { LoopMode, SetpointC } from '../../study/controls'
 import { between } from '../../study/fields'
 import { BurnerFuel } from '../../study/fuels'
-import { StoreField } from '../../study/plant'
 import { Tariff } from '../../study/prices'
+import { StoreField } from '../../study/store'
 import { type Region, REGIONS } from './regions'
 
 /** What can be the heat source of a house at the first question. Of the sun and a fire an immersion heater makes up the rest. */

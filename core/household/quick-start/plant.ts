@@ -1,5 +1,6 @@
 import { HEATERS } from '../../heaters/kinds'
-import type { Heater, Store } from '../../study/plant'
+import type { Heater } from '../../study/plant'
+import type { Store } from '../../study/store'
 import { assumedHeater, assumedStore } from '../defaults/assumed-heaters'
 import { burns, hasVessel, type QuickAnswers } from './answers'
 

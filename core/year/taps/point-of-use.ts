@@ -2,7 +2,7 @@ import { failSafeNotChecked, pipeworkNotChecked, storeNotChecked } from '../../h
 import { emptyDays } from '../../household/empty-days'
 import { type HeaterOf, isFedHot, type PointOfUseHeater, type StoreAtTapHeater } from '../../study/heater-kinds'
 import { controlsOf } from '../../study/in-force'
-import type { Store } from '../../study/plant'
+import type { Store } from '../../study/store'
 import type { Study } from '../../study/study'
 import type { Ledger } from '../account/ledger'
 import { InstantPlant } from '../heaters/instant-plant'

@@ -13,7 +13,7 @@ import { SetpointC } from '~~/core/study/controls'
 import { carrierOf, efficiencyOf } from '~~/core/study/heater-kinds'
 import type { MeasureOf } from '~~/core/study/measures'
 import { valueAt } from '~~/core/study/paths'
-import { StoreField } from '~~/core/study/plant'
+import { StoreField } from '~~/core/study/store'
 
 /** Another heat source, in the place of one or beside it. */
 const props = defineProps<{ measure: MeasureOf<'heat-source'> }>()
