@@ -17,6 +17,7 @@ const TRADE = [
   'stores',
   'heaters',
   'people',
+  'instruments',
   'recovery',
   'safety',
   'money',

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beginMeasure, measuresFor } from '../core/measures/begin'
 import { INLETS } from '../core/stores/connections'
-import { FLUES } from '../core/study/combustion'
+import { FLUES, VENTS } from '../core/study/combustion'
 import { FAIL_SAFES } from '../core/study/fire'
 import { isInstantaneous } from '../core/study/heater-kinds'
 import { MOST_CURVE_POINTS } from '../core/study/plant'
@@ -79,10 +79,17 @@ export const survey = fc.record({
     }),
   ),
   gasLineKw: fc.option(num(1, 500)),
+  gasPipe: fc.record({
+    lengthM: fc.option(num(0.5, 300)),
+    boreMm: fc.option(num(6, 150)),
+    otherKw: fc.option(num(0, 500)),
+  }),
+  sources: fc.record({ mains: dataSource, hardness: dataSource }),
   networks: fc.record({ gas: looked, heat: looked }),
   frostGuard: fc.constantFrom(...FROST_GUARDS),
   combustion: fc.record({
     flue: fc.constantFrom(...FLUES),
+    vent: fc.constantFrom(...VENTS),
     airOpen: looked,
     extractor: looked,
     alarm: looked,
@@ -130,6 +137,8 @@ export function putSurvey(study: Study, s: Survey): void {
   Object.assign(site, {
     electricMain: s.electricMain,
     gasLineKw: s.gasLineKw,
+    gasPipe: s.gasPipe,
+    sources: s.sources,
     designAirC: s.designAirC,
     heaterPlace: s.heaterPlace,
     networks: s.networks,

@@ -4,6 +4,7 @@ import OwnBook from '~/components/begin/OwnBook.vue'
 import OwnPipe from '~/components/begin/OwnPipe.vue'
 import OwnPrices from '~/components/begin/OwnPrices.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DateField from '~/components/fields/DateField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import SchemeButton from '~/components/home/SchemeButton.vue'
@@ -16,6 +17,7 @@ import { blankStudy } from '~~/core/household/defaults/blank'
 import { firstAnswers, movedTo, pricesIn } from '~~/core/household/engineer/begin-with'
 import { NO_DEFAULTS, PIPE_USES, type PipeUse, USUAL_WRAP_MM } from '~~/core/household/engineer/defaults'
 import { type Region, REGIONS } from '~~/core/household/quick-start/regions'
+import { type Thermometer, THERMOMETER_NAMES } from '~~/core/instruments/thermometers'
 import { type InsulationKind, insulationOf, INSULATIONS } from '~~/core/pipes/loss'
 import { InsulationField } from '~~/core/study/pipes'
 import type { Fault } from '~~/core/units/result'
@@ -56,6 +58,10 @@ async function elsewhere(part: Partial<typeof mine.value>) {
     })
 }
 
+const thermometers = [
+  { value: null as Thermometer | null, name: 'not set' },
+  ...THERMOMETER_NAMES.map((value) => ({ value, name: value })),
+]
 const kinds = computed(() => [
   // One from a file may be none of these.
   { value: null, name: mine.value.insulation ? 'of another material' : 'not set' },
@@ -171,6 +177,33 @@ async function clear() {
         />
       </div>
       <p class="caption mt-1">“Insulate pipes” begins with it, and so does what is tried for a finding.</p>
+    </section>
+
+    <section aria-label="Thermometer" class="own">
+      <h2>Thermometer in the bag</h2>
+      <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-3">
+        <ChoiceField
+          label="Thermometer"
+          :value="mine.instrument?.thermometer ?? null"
+          :choices="thermometers"
+          @change="
+            (thermometer) =>
+              own.change({
+                instrument: thermometer && { thermometer, checkedOn: mine.instrument?.checkedOn ?? null },
+              })
+          "
+        />
+        <DateField
+          v-if="mine.instrument"
+          label="Last check in ice or boiling water"
+          :value="mine.instrument.checkedOn"
+          @change="(checkedOn) => own.change({ instrument: { ...mine.instrument!, checkedOn } })"
+        />
+      </div>
+      <p class="caption mt-1">
+        The first temperature of a day is read with it. A thermometer that was not checked for a year counts as less
+        exact.
+      </p>
     </section>
 
     <section aria-label="Pipe" class="own">

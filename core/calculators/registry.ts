@@ -1,18 +1,11 @@
 import type { Calculator } from './calculator'
-import {
-  flowAtRiseSum,
-  heaterSize,
-  labelYear,
-  meterRate,
-  moneyHours,
-  pumpPower,
-  runningCost,
-  waterPowerSum,
-} from './energy'
+import { flowAtRiseSum, heaterSize, meterRate, moneyHours, pumpPower, runningCost, waterPowerSum } from './energy'
 import { fireIntoStore, stovePump } from './fire'
+import { gasPipe } from './gas'
 import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
 import { drawOff, expansionVessel, reheat, storeLoss, thermosiphon } from './stores'
 import { bucketFlow, drainRecoverySum, mix, scald } from './taps'
+import { billLoss, labelYear } from './year-figures'
 
 /** Every bench sum, in the order of a visit. The pocket of sums, the command line and the visit log all read this. */
 export const CALCULATORS: readonly Calculator[] = [
@@ -25,6 +18,7 @@ export const CALCULATORS: readonly Calculator[] = [
   meterRate,
   flowAtRiseSum,
   heaterSize,
+  gasPipe,
   storeLoss,
   reheat,
   drawOff,
@@ -36,6 +30,7 @@ export const CALCULATORS: readonly Calculator[] = [
   runningCost,
   moneyHours,
   labelYear,
+  billLoss,
   wasteYear,
   drainRecoverySum,
   thermosiphon,

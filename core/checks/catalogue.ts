@@ -15,6 +15,7 @@ import { FROST_CHECKS } from './frost'
 import { HYGIENE_CHECKS } from './hygiene'
 import { LIMIT_CHECKS } from './limits-in-order'
 import { LOG_CHECKS } from './log'
+import { OUTDOORS_CHECKS } from './outdoors'
 import { PIPES_CHECKS } from './pipes'
 import { RECORDS_CHECKS } from './records'
 import { RECOVERY_CHECKS } from './recovery'
@@ -33,6 +34,7 @@ const CATALOGUE = {
   ...COMBUSTION_CHECKS,
   ...ELECTRICAL_CHECKS,
   ...FROST_CHECKS,
+  ...OUTDOORS_CHECKS,
   ...HYGIENE_CHECKS,
   ...LIMIT_CHECKS,
   ...WATER_CHECKS,

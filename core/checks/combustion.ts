@@ -1,6 +1,8 @@
 import { dayNumber } from '../calendar/year'
 import { lastDayThere } from '../household/last-day'
-import { type Burning, burnsFuel, everBurns } from '../study/heater-kinds'
+import { ventFor } from '../household/vent'
+import type { Vent } from '../study/combustion'
+import { type Burning, burnsFuel, efficiencyOf, everBurns } from '../study/heater-kinds'
 import { answered, type Level, type Rule, saidOf, type Told } from './check'
 
 /** A service stands for so many days. */
@@ -33,6 +35,7 @@ function ofHeater(h: Burning, there: string | null): Told[] {
       remedy: look,
       asks: `plant.heaters.${h.id}.combustion.flue`,
     },
+    ventCheck(h, at),
     ...(roomSealed
       ? []
       : [
@@ -93,6 +96,34 @@ function ofHeater(h: Burning, there: string | null): Told[] {
       asks: `plant.heaters.${h.id}.combustion.servicedOn`,
     },
   ]
+}
+
+/** Flue gas that is wet eats what is not made for it; flue gas that is hot melts plastic. */
+function ventCheck(h: Burning, at: Pick<Told, 'subject' | 'cause' | 'source'>): Told {
+  const { vent } = h.combustion
+  const condensing = efficiencyOf(h)?.kind === 'condensing'
+  const level = ventLevel(vent, condensing)
+  return {
+    ...at,
+    id: `vent-${h.id}`,
+    concern: level === 'fail' ? 'harm' : 'fault',
+    level,
+    title: `Flue material of ${h.name}`,
+    sentence: `${vent === 'not checked' ? 'Not checked' : `${vent[0].toUpperCase()}${vent.slice(1)}`}. ${ventFor(h)}.`,
+    remedy:
+      level === 'fail'
+        ? 'Keep it off until a registered installer has fitted a flue for it.'
+        : `Inspect, and record it under ${h.name}.`,
+    asks: `plant.heaters.${h.id}.combustion.vent`,
+  }
+}
+
+function ventLevel(vent: Vent, condensing: boolean): Level {
+  if (vent === 'not checked') return 'not checked'
+  const sealed = vent === 'sealed stainless steel' || vent === 'plastic'
+  if (condensing) return sealed ? 'pass' : 'fail'
+  if (vent === 'plastic') return 'fail'
+  return vent === 'masonry, unlined' ? 'marginal' : 'pass'
 }
 
 const serviceLevel = (servicedOn: string | null, there: string | null, overdue: boolean): Level =>

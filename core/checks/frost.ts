@@ -1,5 +1,6 @@
 import { emptyDays } from '../household/empty-days'
 import { frostAt, hoursUntilIce } from '../household/frost'
+import { frostCare } from '../household/frost-care'
 import { isCollector, isPointOfUse } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import type { Level, Rule, Told, Visit } from './check'
@@ -22,6 +23,8 @@ interface Cold {
   asked: boolean
   /** Hours until it freezes when nothing moves; null: it is no pipe. */
   hours: number | null
+  /** What a heater there needs against it. */
+  care?: string[]
 }
 
 /** Everything that holds water where frost can come. Collectors have a fluid of their own. */
@@ -55,6 +58,7 @@ function inTheCold({ study }: Visit): Cold[] {
       name: thing.name,
       subject: { kind: 'heater', id: thing.id } as const,
       hours: null,
+      care: frostCare(thing),
       ...f,
     })),
   ]
@@ -99,7 +103,9 @@ const freezes: Rule = (visit): Told[] => {
       },
       source: 'Design air temperature by location; standing water cools by exp(−t/τ); insulation delays freezing',
       remedy: c.asked
-        ? 'Fit trace heating with thermostat, reroute the pipe, or drain it in winter. Record it under Heater.'
+        ? c.care
+          ? `Check: ${c.care.join('; ')}. Record the frost protection under Heater.`
+          : 'Fit trace heating with thermostat, reroute the pipe, or drain it in winter. Record it under Heater.'
         : 'Enter the design outdoor temperature and check the frost protection.',
       asks: c.asked ? 'site.frostGuard' : 'site.designAirC',
     }

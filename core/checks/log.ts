@@ -6,7 +6,9 @@ import { FAULTS_LOGGED } from '../readings/events'
 import { judge, kindOf, titleOf } from '../readings/kinds'
 import { consecutive, pairsOf, thingOf } from '../readings/pairs'
 import { agrees } from '../readings/reading-kind'
+import { gainKPerHour } from '../readings/store-readings'
 import type { Reading } from '../study/readings'
+import type { Display } from '../units/display'
 import type { Figure, Rule, Told } from './check'
 
 /** A wait of this many times the contents is no slip of the tape. */
@@ -82,13 +84,25 @@ const figureOf = ({ quantity, unit }: SumFigure, value: number): Figure => ({
   ...(quantity ? { quantity } : unit ? { unit } : {}),
 })
 
-/** Flows this close are the same, and readings this far apart in time may show a trend, days. */
+/** Flows this close are the same, starts this near each other, K, and readings this far apart may show a trend, days. */
 const SAME_FLOW_SHARE = 0.1
+const SAME_START_K = 4
 const TREND_DAYS = 90
-/** A rise that fell by more than this share at the same flow is no accident of a thermometer. */
+/** A rise that fell by more than this share under the same conditions is no accident of a thermometer. */
 const TREND_SHARE = 0.08
 
-/** Same flow, less rise, nothing changed in between, months later: what hands the heat on is scaled or fouled. */
+/** Two readings under the same conditions, months apart, of which the later shows the smaller rise. */
+interface Trend {
+  title: string
+  /** What was the same in both. */
+  same: (write: Display) => string
+  /** What fell, as it is called in a sentence, K. */
+  what: string
+  was: number
+  is: number
+}
+
+/** Same conditions, less rise, nothing changed in between, months later: what hands the heat on is scaled or fouled. */
 const trends: Rule = ({ study, write }) =>
   consecutive(study).flatMap(({ before, after, changes }): Told[] => {
     const trend = changes.length === 0 ? trendOf(before, after) : null
@@ -99,31 +113,53 @@ const trends: Rule = ({ study, write }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'heater', id: after.where },
-        title: 'Lower temperature rise at the same flow',
-        sentence: `At ${write.figure('flow', trend.flowLMin)}: rise ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)}, ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; no change logged in between.`,
+        title: trend.title,
+        sentence: `${trend.same(write)}: ${trend.what} ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)}, ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; no change logged in between.`,
         figures: {
           wasK: { value: trend.was, quantity: 'rise' },
           isK: { value: trend.is, quantity: 'rise', worse: { when: 'less', by: 1 } },
         },
-        source: 'Two readings at one flow; scale reduces the rise',
-        remedy: 'Check heat exchanger for scale and the rated input; measure again after cleaning.',
-        settledBy: 'heater-display',
+        source: 'Two readings under the same conditions; scale reduces the rise',
+        remedy: 'Check heat exchanger, coil or element for scale and the rated input; measure again after cleaning.',
+        settledBy: after.kind,
       },
     ]
   })
 
-function trendOf(before: Reading, after: Reading): { flowLMin: number; was: number; is: number } | null {
-  const read = ({ values: { inletC, outletC, flowLMin } }: Reading) =>
-    typeof inletC === 'number' && typeof outletC === 'number' && typeof flowLMin === 'number'
-      ? { rise: outletC - inletC, flowLMin }
-      : null
-  const [a, b] = [read(before), read(after)]
-  if (!a || !b || a.rise <= 0) return null
-  const apart = dayNumber(after.takenAt) - dayNumber(before.takenAt) >= TREND_DAYS
-  const sameFlow = Math.abs(a.flowLMin - b.flowLMin) <= SAME_FLOW_SHARE * a.flowLMin
-  return apart && sameFlow && b.rise < (1 - TREND_SHARE) * a.rise
-    ? { flowLMin: b.flowLMin, was: a.rise, is: b.rise }
-    : null
+const numbers = <K extends string>({ values }: Reading, ...names: K[]): Record<K, number> | null =>
+  names.every((n) => typeof values[n] === 'number') ? (values as Record<K, number>) : null
+
+/** What a heater lifts running water by, at one flow. */
+function riseTrend(before: Reading, after: Reading): Trend | null {
+  const [a, b] = [before, after].map((r) => numbers(r, 'inletC', 'outletC', 'flowLMin'))
+  if (!a || !b || Math.abs(a.flowLMin - b.flowLMin) > SAME_FLOW_SHARE * a.flowLMin) return null
+  return {
+    title: 'Lower temperature rise at the same flow',
+    same: (write) => `At ${write.figure('flow', b.flowLMin)}`,
+    what: 'rise',
+    was: a.outletC - a.inletC,
+    is: b.outletC - b.inletC,
+  }
+}
+
+/** What a heater lifts its store by in an hour, from one start. */
+function gainTrend(before: Reading, after: Reading): Trend | null {
+  const [a, b] = [before, after].map((r) => numbers(r, 'fromC', 'toC', 'minutes'))
+  if (!a || !b || a.minutes <= 0 || b.minutes <= 0) return null
+  if (Math.abs(a.fromC - b.fromC) > SAME_START_K || Math.abs(a.toC - b.toC) > 2 * SAME_START_K) return null
+  return {
+    title: 'Cylinder reheats more slowly',
+    same: (write) => `From ${write.temperature(b.fromC)}`,
+    what: 'rise per hour',
+    was: gainKPerHour(a),
+    is: gainKPerHour(b),
+  }
+}
+
+function trendOf(before: Reading, after: Reading): Trend | null {
+  if (dayNumber(after.takenAt) - dayNumber(before.takenAt) < TREND_DAYS) return null
+  const trend = after.kind === 'reheat' ? gainTrend(before, after) : riseTrend(before, after)
+  return trend && trend.was > 0 && trend.is < (1 - TREND_SHARE) * trend.was ? trend : null
 }
 
 const repeatedEvents: Rule = ({ study }) =>

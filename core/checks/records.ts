@@ -124,7 +124,7 @@ const withoutSource: Rule = ({ study }) => {
       level: 'marginal',
       subject: { kind: 'heater', id: null },
       title: 'Data source missing',
-      sentence: `Figures from a manufacturer, label or certificate without source and date: ${names.join(', ')}.`,
+      sentence: `Figures from a manufacturer, supplier, label or certificate without source and date: ${names.join(', ')}.`,
       source: 'Published figures apply to their date and test conditions',
       remedy: 'Enter data source, date and test conditions.',
     },

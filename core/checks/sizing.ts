@@ -6,27 +6,22 @@ import { flowByCurve } from '../heaters/maker-curve'
 import { airAround } from '../household/air-around'
 import { atAltitude } from '../household/at-altitude'
 import { citation } from '../household/data-source'
+import { type GasSupply, gasSupply } from '../household/gas-supply'
 import { loopAir, loopUa } from '../household/loop'
 import { warmestPreheated } from '../household/preheated'
 import { storeUa } from '../household/store-connections'
-import {
-  carrierOf,
-  efficiencyOf,
-  isHeatPump,
-  isInstantaneous,
-  isOnStore,
-  isPointOfUse,
-  outputOf,
-} from '../study/heater-kinds'
+import { carrierOf, efficiencyOf, isInstantaneous, isOnStore, isPointOfUse, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
 import type { Store } from '../study/store'
 import type { Study } from '../study/study'
+import type { Display } from '../units/display'
 import { heatPerLitre } from '../water/power'
 import type { Demand, Peaks } from '../year/demand'
 import { atTapChecks } from './at-tap'
-import { answered, type Level, type Told, type Visit } from './check'
+import { answered, type Told, type Visit } from './check'
 import { candidateSupply } from './electrical'
+import { outdoorsCheck } from './outdoors'
 import { inletLevel, leastFlow, minutesOf, USABLE_SHARE } from './supply-limits'
 
 /** Return at which a burner's input is reckoned, °C. */
@@ -207,21 +202,34 @@ const gas: Size = (ask) => {
   const kw =
     (heater.outputKw * (isInstantaneous(heater) ? heater.units : 1)) /
     efficiencyAt(efficiency, INPUT_RETURN_C, carrierOf(heater))
-  const line = study.site.gasLineKw
+  const supply = gasSupply(study, carrierOf(heater))
+  const other = supply?.otherKw ?? 0
+  const enough = supply !== null && kw + other <= supply.kw
   return [
     {
       ...about(ask),
       id: 'gas-line',
       concern: 'fault',
-      level: line === null ? 'not checked' : kw > line ? 'fail' : 'pass',
+      level: supply === null || (enough && supply.otherKw === null) ? 'not checked' : enough ? 'pass' : 'fail',
       title: 'Gas supply',
-      sentence: `Input ${write.figure('power', kw)}; ${line === null ? 'gas supply capacity not checked' : `gas supply capacity ${write.figure('power', line)}`}. Gas, flue and air are for a registered installer.`,
-      figures: { burnsKw: { value: kw, quantity: 'power' } },
-      source: 'Output over efficiency, gross',
+      sentence: `Input ${write.figure('power', kw)}; ${gasSupplyText(study, supply, write)}. Gas, flue and air are for a registered installer.`,
+      figures: {
+        burnsKw: { value: kw, quantity: 'power' },
+        ...(supply ? { carriesKw: { value: supply.kw, quantity: 'power' as const } } : {}),
+      },
+      source: 'Output over efficiency, gross; a pipe by Renouard’s equation at the usual drop. Local code',
       remedy: 'Larger gas supply, or less output.',
       asks: 'site.gasLineKw',
     },
   ]
+}
+
+/** What the gas line carries, in words. */
+function gasSupplyText({ site }: Study, supply: GasSupply | null, write: Display): string {
+  if (!supply) return 'gas supply capacity not checked'
+  if (supply.by === 'entered') return `gas supply capacity ${write.figure('power', supply.kw)}`
+  const { lengthM, boreMm } = site.gasPipe
+  return `gas pipe of ${write.figure('thickness', boreMm!, 1)} bore and ${write.figure('length', lengthM!)} carries ${write.figure('power', supply.kw)}; ${supply.otherKw === null ? 'what else it feeds is not checked' : `it feeds ${write.figure('power', supply.otherKw)} besides`}`
 }
 
 /** Gas or heat has to be led to the house, unless something there lives on it already. */
@@ -254,30 +262,8 @@ const network: Size = (ask) => {
 const outdoors: Size = (ask) => {
   const { visit, heater } = ask
   const { study, write } = visit
-  const pump = isHeatPump(heater) ? heater : null
-  if (heater.place !== 'outdoors' && pump?.air !== 'outdoors') return []
-  const { designAirC } = study.site
-  const limit = pump?.minOperatingAirC ?? ('minAirC' in heater ? heater.minAirC : null)
-  const byElement = pump !== null && pump.backupKw > 0
-  const asItIs: Level = designAirC === null || limit === null ? 'not checked' : designAirC < limit ? 'fail' : 'pass'
-  return [
-    {
-      ...about(ask),
-      id: 'outdoors',
-      concern: 'fault',
-      level: byElement && asItIs === 'fail' ? 'pass' : asItIs,
-      title: 'Outdoors',
-      sentence:
-        designAirC === null
-          ? 'Design outdoor temperature not entered. Outdoors: weather cover, condensate drain and pipe frost protection required.'
-          : limit === null
-            ? `Design outdoor temperature ${write.temperature(designAirC)}; minimum operating temperature not checked. Weather cover and pipe frost protection required.`
-            : `Design outdoor temperature ${write.temperature(designAirC)}; below ${write.temperature(limit)} ${byElement ? 'only its immersion heater works' : 'it does not work'}. Protect condensate drain and pipes from frost.`,
-      source: 'Design outdoor temperature against the limit of the unit',
-      remedy: 'Enter the design outdoor temperature, check the limit, or install it indoors.',
-      asks: 'site.designAirC',
-    },
-  ]
+  const told = outdoorsCheck(study, heater, write)
+  return told ? [{ ...about(ask), ...told }] : []
 }
 
 /** The sun and a fire give what they give: something else must be able to serve the house alone. */

@@ -1,5 +1,6 @@
 import { HEATERS } from '../heaters/kinds'
-import { efficiencyOf, isCollector } from '../study/heater-kinds'
+import { ventFor } from '../household/vent'
+import { burnsFuel, efficiencyOf, isCollector } from '../study/heater-kinds'
 import type { Heater } from '../study/plant'
 import type { Site } from '../study/site'
 import type { Study } from '../study/study'
@@ -41,7 +42,7 @@ export const placeChecks = ({ site }: Study, heater: Heater): Told[] =>
         concern: 'fault',
         level: answered(there, true),
         title: asks,
-        sentence: `${asks}: ${there === null ? 'not checked' : there ? 'there' : without}.`,
+        sentence: `${asks}: ${there === null ? 'not checked' : there ? 'there' : without}.${need === 'flue' && burnsFuel(heater) ? ` ${ventFor(heater)}.` : ''}`,
         remedy: there === null ? 'Inspect, and record it under Heater.' : 'Choose another location or type of heater.',
         source: 'data sheet; local code',
         asks: `site.heaterPlace.${need}`,

@@ -10,7 +10,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
-import { NO_ECONOMICS } from '../study/economics'
+import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -47,6 +47,8 @@ export const courtFlat: Study = {
     electricMain: { amps: 40, volts: 230, phases: 1, spareWays: 1, otherAmps: 22 },
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 210,
     metered: true,
     backflowGuard: true,
@@ -238,7 +240,7 @@ export const courtFlat: Study = {
           id: 'drain',
           name: 'Upright unit under the shower',
           ...NOT_PRICED,
-          partPrices: { 'drain unit upright': 480, 'cold pipe m': 9 },
+          partPrices: { 'drain unit upright': offeredAt(480), 'cold pipe m': offeredAt(9) },
           recovery: {
             connection: 'A',
             inspectedOn: null,
@@ -256,7 +258,7 @@ export const courtFlat: Study = {
           id: 'head',
           name: 'Shower head of 7.5 L/min',
           ...NOT_PRICED,
-          partPrices: { head: 32 },
+          partPrices: { head: offeredAt(32) },
           tapId: 'shower',
           flowLMin: 7.5,
         },

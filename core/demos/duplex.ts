@@ -45,6 +45,8 @@ export const duplex: Study = {
     electricMain: null,
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 180,
     metered: null,
     backflowGuard: null,

@@ -53,6 +53,8 @@ export const forestFarm: Study = {
     electricMain: null,
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 110,
     metered: false,
     backflowGuard: true,

@@ -45,6 +45,8 @@ export const harbourFlat: Study = {
     electricMain: null,
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 95,
     metered: null,
     backflowGuard: null,

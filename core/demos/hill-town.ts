@@ -48,6 +48,8 @@ export const hillTown: Study = {
     electricMain: null,
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 240,
     metered: null,
     backflowGuard: null,

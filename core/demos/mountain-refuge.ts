@@ -12,7 +12,7 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
-import { NO_ECONOMICS } from '../study/economics'
+import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
@@ -53,6 +53,8 @@ export const mountainRefuge: Study = {
     electricMain: { amps: 25, volts: 230, phases: 1, spareWays: 1, otherAmps: 8 },
     heaterPlace: placeNotChecked(),
     gasLineKw: null,
+    gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+    sources: { mains: null, hardness: null },
     hardnessMgL: 45,
     metered: false,
     backflowGuard: false,
@@ -297,7 +299,7 @@ export const mountainRefuge: Study = {
           id: 'jacket',
           name: 'Cylinder jacket, 80 mm',
           ...NOT_PRICED,
-          partPrices: { 'jacket 0,037 80': 95 },
+          partPrices: { 'jacket 0,037 80': offeredAt(95) },
           insulation: { lambdaWMK: 0.037, thicknessMm: 80 },
           coveredShare: 0.8,
           clear: [],
@@ -307,7 +309,7 @@ export const mountainRefuge: Study = {
           id: 'head',
           name: 'Shower head of 4.5 L/min',
           ...NOT_PRICED,
-          partPrices: { head: 38 },
+          partPrices: { head: offeredAt(38) },
           tapId: 'shower',
           flowLMin: 4.5,
         },

@@ -10,8 +10,8 @@ export type Source = 'burner' | 'electricity' | 'network' | 'fire' | 'sun'
  */
 export type Hottest = 'setpoint' | 'cut-out' | 'fire' | 'own figure'
 
-/** What can be read at a heater itself: what it makes, what its meter runs, and where its dial stands. */
-export type ReadAt = 'heater-display' | 'meter' | 'dial'
+/** What can be read at a heater itself: what it makes, what its meter runs, where its dial stands, how fast its store warms. */
+export type ReadAt = 'heater-display' | 'meter' | 'dial' | 'reheat'
 
 /** What the trade knows of a kind of heater, whatever the one in this house is like. */
 export interface KindOfHeater {
@@ -138,18 +138,20 @@ function kind<H extends Heats, S extends Source, T extends Hottest>(
   hottest: T,
   caution: string,
 ) {
+  const held = source !== 'sun' && source !== 'fire'
   return {
     name,
     heats,
     source,
     hottest,
     stores: heats !== 'instantaneous',
-    thermostat: (source !== 'sun' && source !== 'fire') as S extends 'sun' | 'fire' ? false : true,
+    thermostat: held as S extends 'sun' | 'fire' ? false : true,
     flueInStore: false as boolean,
     pumpsHeat: false as boolean,
     byItself: source === 'sun' || source === 'fire',
     begins: heats === 'instantaneous' ? AS_IT_RUNS : STORED,
-    readings: READ_AT[source],
+    // What a fire gives is the wood's, and the sun's the day's: how fast they warm a store says nothing of scale.
+    readings: heats === 'store' && held ? [...READ_AT[source], 'reheat' as const] : READ_AT[source],
     caution,
   }
 }

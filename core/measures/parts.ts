@@ -6,7 +6,7 @@ import { type Material, PIPES } from '../pipes/catalogue'
 import { hasSlit, type Insulation } from '../pipes/loss'
 import { FIRST_M } from '../stores/connections'
 import { displayOf } from '../study/display-of'
-import type { PartPrice } from '../study/economics'
+import { offeredAt, type PartPrice } from '../study/economics'
 import type { Measure, MeasureKind, MeasureOf } from '../study/measures'
 import type { Run } from '../study/pipes'
 import type { Heater } from '../study/plant'
@@ -263,9 +263,6 @@ function withHours(parts: Bare[], { hours }: Measure): Bare[] {
     { ...HOUR_OF_WORK, count: hours },
   ]
 }
-/** A price with no range: what was offered. */
-const offered = (money: number): PartPrice => ({ low: money, likely: money, high: money })
-
 /** What a measure takes, by its parts, each at its price: as it was offered, or by the price book. Settings and habits take nothing. */
 export const partsOf = (study: Study, measure: Measure): Part[] =>
   withHours((PARTS[measure.kind] as (study: Study, measure: Measure) => Bare[])(study, measure), measure)
@@ -274,7 +271,7 @@ export const partsOf = (study: Study, measure: Measure): Part[] =>
     .map((part) => ({ ...part, key: part.key.replaceAll('.', ',') }))
     .map((part): Part => {
       if (Object.hasOwn(measure.partPrices, part.key))
-        return { ...part, priceEach: offered(measure.partPrices[part.key]), priceFrom: 'offer' }
+        return { ...part, priceEach: measure.partPrices[part.key], priceFrom: 'offer' }
       return Object.hasOwn(study.economics.book, part.key)
         ? { ...part, priceEach: study.economics.book[part.key], priceFrom: 'price book' }
         : { ...part, priceEach: null, priceFrom: null }
@@ -291,7 +288,7 @@ export const priceOf = (parts: readonly { count: number; priceEach: PartPrice }[
  * takes no parts is done by hand, and nobody said that it costs nothing. Grants are not taken off.
  */
 export function costOf(study: Study, measure: Measure): PartPrice | null {
-  if (measure.costMoney !== null) return offered(measure.costMoney)
+  if (measure.costMoney !== null) return offeredAt(measure.costMoney)
   const parts = partsOf(study, measure)
   const priced = parts.filter((p): p is Part & { priceEach: PartPrice } => p.priceEach !== null)
   return parts.length === 0 || priced.length < parts.length ? null : priceOf(priced)

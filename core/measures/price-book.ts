@@ -1,7 +1,7 @@
 import { blankStudy } from '../household/defaults/blank'
 import { bookUsable, firstAnswers, pricesIn, withDefaults } from '../household/engineer/begin-with'
 import type { EngineerDefaults } from '../household/engineer/defaults'
-import { HOUR_OF_WORK } from '../household/engineer/price-book'
+import { HOUR_OF_WORK, UPKEEP_LINES } from '../household/engineer/price-book'
 import { REGIONS } from '../household/quick-start/regions'
 import type { Measure } from '../study/measures'
 import type { Study } from '../study/study'
@@ -34,9 +34,8 @@ export function usualParts(own: EngineerDefaults): Pick<Part, 'key' | 'name' | '
   const parts = measuresFor(study).flatMap((kind) =>
     partsOf(study, beginMeasure(study, kind, 'measure', own.insulation)),
   )
-  const all = [HOUR_OF_WORK, ...parts].map(({ key, name, unit }): [string, Pick<Part, 'key' | 'name' | 'unit'>] => [
-    key,
-    { key, name, unit },
-  ])
+  const all = [HOUR_OF_WORK, ...parts, ...UPKEEP_LINES].map(
+    ({ key, name, unit }): [string, Pick<Part, 'key' | 'name' | 'unit'>] => [key, { key, name, unit }],
+  )
   return [...new Map(all).values()]
 }

@@ -1,8 +1,8 @@
 import { FIELDS } from '../calculators/fields'
 import { tapOf } from '../household/lookups'
+import { METER_SHARE, WATCH_S } from '../instruments/by-hand'
 import { z } from '../schema/zod'
 import { percentText } from '../units/percent'
-import { METER_SHARE, WATCH_S } from './instruments'
 import { defineReading, type Judgement } from './reading-kind'
 
 export const difference = defineReading({

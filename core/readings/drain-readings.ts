@@ -1,5 +1,10 @@
+import type { Step } from '../calculators/calculator'
 import { FIELDS } from '../calculators/fields'
+import { showerMinutes } from '../household/shower-minutes'
+import { warmUpLossS } from '../recovery/drain-recovery'
 import { z } from '../schema/zod'
+import type { Recovery } from '../study/pipes'
+import type { Study } from '../study/study'
 import { waterPower } from '../water/power'
 import { defineReading, impossible, type Judgement } from './reading-kind'
 import { differenceK, STEADINESS, TAKEN_WITH } from './taken-with'
@@ -9,6 +14,71 @@ import { mainsOffer } from './water-readings'
 const EQUAL_FLOWS = 0.15
 /** Three temperatures make an effectiveness: what their errors come to together, in those of one difference. */
 const TOGETHER = Math.SQRT2
+
+/** What the unit gives less because each shower warms its wall first. */
+function warmingSteps(study: Study, recovery: Recovery): Step[] {
+  const minutes = showerMinutes(study, recovery.tapIds)
+  if (minutes === null || recovery.warmUpS === 0) return []
+  return [
+    {
+      label: 'Lost while the unit warms up',
+      formula: `warm-up time × (1 − e^(−t / warm-up time)) of a mean shower of ${Math.round(minutes * 10) / 10} min`,
+      value: warmUpLossS(recovery.warmUpS, minutes * 60),
+      quantity: 'seconds',
+    },
+    {
+      label: 'Share of the shower lost so',
+      formula: 'seconds lost / length of the shower',
+      value: (100 * warmUpLossS(recovery.warmUpS, minutes * 60)) / (minutes * 60),
+      unit: '%',
+      decimals: 0,
+    },
+  ]
+}
+
+/** The four temperatures, and the flows where they were read, °C and L/min. */
+interface FourTemperatures {
+  coldC: number
+  preheatC: number
+  drainC: number
+  drainOutC: number
+  coldLMin?: number
+  drainLMin?: number
+}
+
+/** What the flows make of the temperatures: heat taken and given, kW, and what of the shower's heat comes back. */
+function powers(
+  { coldC, preheatC, drainC, drainOutC, coldLMin, drainLMin }: FourTemperatures,
+  recovery: Recovery | null,
+): { gotKw: number | null; steps: Step[]; notes: string[] } {
+  const gotKw = coldLMin === undefined ? null : waterPower(coldLMin, coldC, preheatC)
+  const gaveKw = drainLMin === undefined ? null : -waterPower(drainLMin, drainC, drainOutC)
+  const showerKw = drainLMin === undefined ? 0 : waterPower(drainLMin, coldC, drainC + (recovery?.dropK ?? 0))
+  const power = (label: string, formula: string, kw: number | null): Step[] =>
+    kw === null ? [] : [{ label, formula, value: kw, quantity: 'power' }]
+  return {
+    gotKw,
+    steps: [
+      ...power('Recovered', 'cold flow / 60 × ρ × c × (preheated − cold)', gotKw),
+      ...power('Given by the drain', 'drain flow / 60 × ρ × c × (drain in − drain out)', gaveKw),
+      ...(gotKw === null || showerKw <= 0
+        ? []
+        : [
+            {
+              label: 'Share of the shower’s heat',
+              formula: 'recovered / (drain flow × ρ × c × (drain in + drop − cold))',
+              value: (100 * gotKw) / showerKw,
+              unit: '%',
+              decimals: 0,
+            },
+          ]),
+    ],
+    notes:
+      gotKw !== null && gaveKw !== null && Math.abs(gotKw - gaveKw) > EQUAL_FLOWS * Math.max(gotKw, gaveKw)
+        ? ['Heat taken and heat given differ: one flow or one temperature is wrong.']
+        : [],
+  }
+}
 
 export const drain = defineReading({
   kind: 'drain',
@@ -41,12 +111,7 @@ export const drain = defineReading({
     const { recovery } = study.pipes
     // Rated at equal flows: what was read with others says nothing of it.
     const rated = recovery && Math.abs(flows - 1) < EQUAL_FLOWS ? recovery : null
-    const [gotKw, gaveKw] = [
-      coldLMin === undefined ? null : waterPower(coldLMin, coldC, preheatC),
-      drainLMin === undefined ? null : -waterPower(drainLMin, drainC, drainOutC),
-    ]
-    const power = (label: string, formula: string, kw: number | null) =>
-      kw === null ? [] : [{ label, formula, value: kw, quantity: 'power' } as const]
+    const { gotKw, steps, notes } = powers({ coldC, preheatC, drainC, drainOutC, coldLMin, drainLMin }, recovery)
     return {
       worked: {
         out: { effectiveness, within, flows, gotKw },
@@ -63,16 +128,14 @@ export const drain = defineReading({
             value: flows,
             decimals: 2,
           },
-          ...power('Recovered', 'cold flow / 60 × ρ × c × (preheated − cold)', gotKw),
-          ...power('Given by the drain', 'drain flow / 60 × ρ × c × (drain in − drain out)', gaveKw),
+          ...steps,
+          ...(recovery === null ? [] : warmingSteps(study, recovery)),
         ],
         notes: [
           ...(flows > 1 + EQUAL_FLOWS
             ? ['Drain gives more heat than the cold water takes: uneven film or thermometer error.']
             : []),
-          ...(gotKw !== null && gaveKw !== null && Math.abs(gotKw - gaveKw) > EQUAL_FLOWS * Math.max(gotKw, gaveKw)
-            ? ['Heat taken and heat given differ: one flow or one temperature is wrong.']
-            : []),
+          ...notes,
           ...(study.pipes.recovery && !rated
             ? ['Flows of the two sides differ: the rated effectiveness holds at equal flows and is not corrected.']
             : []),

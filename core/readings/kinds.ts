@@ -12,7 +12,7 @@ import { EVENTS } from './events'
 import { dial, heaterDisplay, meter } from './heater-readings'
 import { loop, pump } from './loop-readings'
 import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
-import { overnightDrop, storeTop } from './store-readings'
+import { overnightDrop, reheat, storeTop } from './store-readings'
 import { isPassing, takenNotes } from './taken-with'
 import { bucket, droop, tapTemperature, timeToHot } from './tap-readings'
 import { hardness, hotLitres, mains, pressure } from './water-readings'
@@ -60,6 +60,7 @@ export const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> 
   dial,
   'store-top': storeTop,
   'overnight-drop': overnightDrop,
+  reheat,
   loop,
   pump,
   drain,

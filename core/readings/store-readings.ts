@@ -1,11 +1,20 @@
 import { input } from '../calculators/fields'
+import { HEATERS } from '../heaters/kinds'
+import { airAround } from '../household/air-around'
+import { dayOf, heaterOf } from '../household/lookups'
 import { storeUa } from '../household/store-connections'
 import { storeThermostat } from '../household/supply'
 import { SAFETY } from '../safety/limits'
 import { displayOf } from '../study/display-of'
+import { outputOf } from '../study/heater-kinds'
+import type { Heater } from '../study/plant'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { defineReading, impossible, type Judgement, NOTED } from './reading-kind'
 import { differenceK, STEADINESS, TAKEN_WITH, thermometerK } from './taken-with'
+
+/** Rise of a store in an hour, K, from what was read of it. */
+export const gainKPerHour = ({ fromC, toC, minutes }: { fromC: number; toC: number; minutes: number }): number =>
+  ((toC - fromC) / minutes) * 60
 
 /** A thermostat's store is within this of its setpoint when it has just been satisfied, as read; and as it is held, K. */
 const SATISFIED_K = 3
@@ -18,10 +27,16 @@ export const storeTop = defineReading({
   section: 'store',
   needs: ['thermometer'],
   at: null,
-  input: input(['storeC']).extend({ ...STEADINESS, ...TAKEN_WITH }),
+  input: input(['storeC'], ['flowLMin']).extend({ ...STEADINESS, ...TAKEN_WITH }),
   begin: {},
   possible: (study) => study.plant.store !== null,
-  judge: (study, reading, { storeC, ...taken }): Judgement => {
+  judge: (study, reading, { storeC, flowLMin, ...taken }): Judgement => {
+    const drawn =
+      flowLMin === undefined
+        ? []
+        : [
+            `Read while ${displayOf(study).figure('flow', flowLMin)} ran: this is what leaves the cylinder, and it falls as the hot water is used up.`,
+          ]
     // The thermostat of the store, not of what finishes the water behind it.
     const held = storeThermostat(study)
     if (!held)
@@ -30,7 +45,7 @@ export const storeTop = defineReading({
         worked: {
           out: { storeC },
           steps: [],
-          notes: ['No thermostat on this cylinder: nothing to compare with.'],
+          notes: [...drawn, 'No thermostat on this cylinder: nothing to compare with.'],
         },
         results: { storeC: { label: 'Top of the cylinder', quantity: 'temperature' } },
       }
@@ -39,7 +54,10 @@ export const storeTop = defineReading({
       worked: {
         out: { storeC },
         steps: [],
-        notes: storeC < SAFETY.livesOn.value ? ['Legionella survives at this temperature. Follow the local code.'] : [],
+        notes: [
+          ...drawn,
+          ...(storeC < SAFETY.livesOn.value ? ['Legionella survives at this temperature. Follow the local code.'] : []),
+        ],
       },
       results: { storeC: { label: 'Top of the cylinder', quantity: 'temperature' } },
       verdict: {
@@ -49,7 +67,10 @@ export const storeTop = defineReading({
         uncertainty: Math.max(SATISFIED_K, HELD_K + thermometerK(taken, reading, SATISFIED_K - HELD_K)),
         likely:
           storeC < setpointC
-            ? ['drawn off since reheating', 'thermostat below its marking']
+            ? [
+                flowLMin === undefined ? 'drawn off since reheating' : 'drawn down by what ran meanwhile',
+                'thermostat below its marking',
+              ]
             : ['thermostat above its marking', 'boost or pasteurisation cycle active'],
       },
       offers: [
@@ -59,6 +80,81 @@ export const storeTop = defineReading({
           value: storeC,
         },
       ],
+    }
+  },
+})
+
+/** Of the volume that a heater warms, for water below it that mixes in; of an output read off two temperatures. */
+const HEATED_SHARE_DOUBT = 0.15
+
+/** Of a store, what a heater in it warms: all above its element, its coil or its condenser; a burner under it warms all. */
+function heatedShare(heater: Heater): number {
+  if ('coil' in heater) return 1 - heater.coil.bottom
+  return 'height' in heater ? 1 - heater.height : 1
+}
+
+/** What its plate says goes into the water: of a coil and a condenser it is the water that decides, and of a fire the wood. */
+const givesItsOutput = (heater: Heater) => !('coil' in heater) && HEATERS[heater.kind].thermostat
+
+export const reheat = defineReading({
+  kind: 'reheat',
+  title: 'Cylinder, reheating',
+  how: 'No draw-off, circulation off, heater at full output: cylinder temperature at two times.',
+  section: 'store',
+  needs: ['thermometer', 'watch'],
+  at: 'heater',
+  input: input(['fromC', 'toC', 'minutes']).extend(TAKEN_WITH),
+  begin: {},
+  possible: (study) => study.plant.store !== null,
+  judge: (study, reading, { fromC, toC, minutes, ...taken }): Judgement => {
+    const heater = heaterOf(study, reading.where)
+    const store = study.plant.store!
+    if (toC <= fromC) return impossible('The end must be warmer than the start.')
+    const { month } = dayOf(reading.takenAt)
+    const gainKH = gainKPerHour({ fromC, toC, minutes })
+    const heatedL = store.litres * heatedShare(heater)
+    const intoKw = (heatedL * KJ_PER_LITRE_K * gainKH) / 3600
+    const aboveK = Math.max(0, (fromC + toC) / 2 - airAround(store, month, study.site.monthlyAirC))
+    const kw = intoKw + (storeUa(study)! * aboveK) / 1000
+    const output = outputOf(heater)
+    return {
+      worked: {
+        out: { gainKH, kw },
+        steps: [
+          { label: 'Rise per hour', formula: '(end − start) / time', value: gainKH, quantity: 'rise' },
+          { label: 'Heated volume', formula: 'volume above the heat input', value: heatedL, quantity: 'volume' },
+          {
+            label: 'Output into the water',
+            formula: 'heated volume × ρ × c × rise per hour + UA × (mean − air)',
+            value: kw,
+            quantity: 'power',
+          },
+        ],
+        notes: [
+          'At the same start the rise per hour falls as the coil or the element scales: measure again next year.',
+          ...(givesItsOutput(heater)
+            ? []
+            : ['Not compared with the rated output: the cylinder decides what it takes.']),
+        ],
+      },
+      results: {
+        gainKH: { label: 'Rise per hour', quantity: 'rise' },
+        kw: { label: 'Output into the water', quantity: 'power' },
+      },
+      verdict:
+        output && givesItsOutput(heater)
+          ? {
+              figure: { label: `Output of ${heater.name}`, quantity: 'power' },
+              measured: kw,
+              modelled: output.kw,
+              uncertainty: kw * Math.hypot(HEATED_SHARE_DOUBT, differenceK(taken, reading) / (toC - fromC)),
+              likely:
+                kw < output.kw
+                  ? ['scale on element or heat exchanger', 'thermostat satisfied in between', 'water drawn in between']
+                  : ['cold water below the heat input was not warmed', 'the start was read too early'],
+            }
+          : null,
+      offers: [],
     }
   },
 })

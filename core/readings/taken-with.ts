@@ -1,26 +1,11 @@
 import { dayNumber } from '../calendar/year'
+import type { EngineerDefaults } from '../household/engineer/defaults'
+import { type Thermometer, THERMOMETER_NAMES, THERMOMETERS } from '../instruments/thermometers'
 import { z } from '../schema/zod'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { boilsAt } from '../water/boiling'
-
-/**
- * Thermometers by how they are held: how far off each usually reads while it is checked every year, K, how long it takes to
- * settle, s, and how it is held. A bare sensor of class B is good to 0.6 K at 60 °C (IEC 60751: 0.3 K + 0.005 × t); what holds
- * it and what shows it add the rest, from practice.
- */
-export const THERMOMETERS = {
-  'probe in the stream': { offK: 0.8, settlesS: 10, method: 'Tip in the stream, not on the spout.' },
-  'glass thermometer': { offK: 1, settlesS: 60, method: 'Read it in the water, not after lifting it out.' },
-  'dial thermometer': { offK: 2, settlesS: 90, method: 'Stem in to its mark.' },
-  'clamped to the pipe': { offK: 1.5, settlesS: 120, method: 'On bare metal, insulated over; plastic pipe reads low.' },
-  infrared: { offK: 3, settlesS: 2, method: 'On matt tape or paint: bare copper reads far too low.' },
-  'thermal camera': { offK: 3, settlesS: 2, method: 'On matt tape or paint: bare copper reads far too low.' },
-  'appliance display': { offK: 2, settlesS: 30, method: 'Shows where its sensor is, not what leaves the appliance.' },
-} as const
-export type Thermometer = keyof typeof THERMOMETERS
-const NAMES = Object.keys(THERMOMETERS) as [Thermometer, ...Thermometer[]]
 
 /** A thermometer that was not checked for longer may be off by so many times as much. */
 const CHECK_DAYS = 365
@@ -31,7 +16,7 @@ const LEFT_IN_DIFFERENCE = 0.4
 
 /** What every reading of a temperature may say of itself. */
 export const TAKEN_WITH = {
-  thermometer: z.enum(NAMES).optional(),
+  thermometer: z.enum(THERMOMETER_NAMES).optional(),
   /** Day of its last check against ice or boiling water. */
   checkedOn: z.iso.date().optional(),
 } as const
@@ -47,11 +32,19 @@ export interface TakenWith {
 /** Read while it still moved: held against nothing, and nothing is corrected by it. */
 export const isPassing = ({ values }: Pick<Reading, 'values'>): boolean => values.state === 'passing'
 
-/** With what the last temperature of a day was read: whoever reads the next one has it in the hand. */
-export function lastTakenWith(study: Study, day: string): Pick<TakenWith, 'thermometer' | 'checkedOn'> {
+/**
+ * With what the last temperature of a day was read: whoever reads the next one has it in the hand; before the first of a day
+ * what is in the bag.
+ */
+export function lastTakenWith(
+  study: Study,
+  day: string,
+  bag: EngineerDefaults['instrument'] = null,
+): Pick<TakenWith, 'thermometer' | 'checkedOn'> {
   const last = study.readings.findLast((r) => r.takenAt.startsWith(day) && r.values.thermometer !== undefined)
   const read = z.object(TAKEN_WITH).safeParse(last?.values ?? {})
-  return read.success ? read.data : {}
+  if (last && read.success) return read.data
+  return bag ? { thermometer: bag.thermometer, ...(bag.checkedOn ? { checkedOn: bag.checkedOn } : {}) } : {}
 }
 
 /** Whether a thermometer was checked in the year before a reading. */

@@ -1,15 +1,19 @@
+import type { Step } from '../calculators/calculator'
 import { FIELDS, input } from '../calculators/fields'
 import { bucketFlow } from '../calculators/taps'
 import { atAltitude } from '../household/at-altitude'
-import { dayOf, heaterDelayS, mainsOn, steadyAtTap, tapOf } from '../household/lookups'
+import { dayOf, heaterDelayS, mainsOn, runsTo, steadyAtTap, tapOf } from '../household/lookups'
+import { runUa } from '../household/runs'
 import { supplyC, supplyOf } from '../household/supply'
 import { mixesTo } from '../household/supply'
+import { BUCKET_SHARE, WATCH_S } from '../instruments/by-hand'
 import { SAFETY } from '../safety/limits'
 import { z } from '../schema/zod'
 import { instantaneousOf } from '../study/heater-kinds'
+import type { Tap } from '../study/pipes'
+import type { Study } from '../study/study'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { frontPast, hotFront, lengthOffer } from './hot-front'
-import { BUCKET_SHARE, WATCH_S } from './instruments'
 import { defineReading, impossible, type Judgement } from './reading-kind'
 import { settlesS, STEADINESS, TAKEN_WITH, thermometerK } from './taken-with'
 import { workedBy } from './worked-by'
@@ -152,6 +156,42 @@ export const timeToHot = defineReading({
 const HELD_K = 1
 const HOTTER = 'Hotter than the setpoint: a passing value, or the dial is off. Measure again once it holds steady.'
 
+/**
+ * What the pipes to an outlet take while it runs: what a bill counts is heat bought, this is heat lost. With the air beside
+ * them it is theirs on any day: a coefficient, held against the one of the pipes as entered.
+ */
+function lostOnTheWay(
+  study: Study,
+  tap: Tap,
+  { leavesC, hotC, flowLMin, ambientC }: { leavesC: number; hotC: number; flowLMin: number; ambientC?: number },
+): Step[] {
+  const carriedWK = (flowLMin * KJ_PER_LITRE_K * 1000) / 60
+  return [
+    {
+      label: 'Lost on the way at this flow',
+      formula: 'flow × ρ × c × (setpoint − temperature at the outlet)',
+      value: carriedWK * Math.max(0, leavesC - hotC),
+      quantity: 'watts',
+    },
+    ...(ambientC === undefined || hotC <= ambientC || leavesC <= hotC
+      ? []
+      : [
+          {
+            label: 'Heat loss coefficient of the pipes to it',
+            formula: 'flow × ρ × c × ln((setpoint − air) / (temperature at the outlet − air))',
+            value: carriedWK * Math.log((leavesC - ambientC) / (hotC - ambientC)),
+            quantity: 'lossRate',
+          } as const,
+          {
+            label: 'Calculated',
+            formula: 'U′ × length of each run',
+            value: runsTo(study, tap).reduce((s, r) => s + runUa(r, leavesC, study.site.monthlyAirC), 0),
+            quantity: 'lossRate',
+          } as const,
+        ]),
+  ]
+}
+
 export const tapTemperature = defineReading({
   kind: 'tap-temperature',
   title: 'Hot water temperature at an outlet',
@@ -163,12 +203,13 @@ export const tapTemperature = defineReading({
     hotC: FIELDS.hotC,
     where: z.enum(['near', 'far']),
     flowLMin: FIELDS.flowLMin.optional(),
+    ambientC: FIELDS.ambientC.optional(),
     ...STEADINESS,
     ...TAKEN_WITH,
   }),
   begin: { where: 'far' },
   possible: () => true,
-  judge: (study, reading, { hotC, where, flowLMin, ...taken }) => {
+  judge: (study, reading, { hotC, where, flowLMin, ambientC, ...taken }) => {
     const tap = tapOf(study, reading.where)
     const { heaterId } = supplyOf(study)
     const leavesC = supplyC(study)
@@ -193,17 +234,7 @@ export const tapTemperature = defineReading({
             value: supply,
             quantity: 'temperature',
           },
-          // What a bill counts is heat bought; this is heat lost, while it runs at that flow.
-          ...(flowLMin === undefined || mixed
-            ? []
-            : [
-                {
-                  label: 'Lost on the way at this flow',
-                  formula: 'flow × ρ × c × (setpoint − temperature at the outlet)',
-                  value: ((flowLMin * KJ_PER_LITRE_K) / 60) * 1000 * Math.max(0, leavesC - hotC),
-                  quantity: 'watts',
-                } as const,
-              ]),
+          ...(flowLMin === undefined || mixed ? [] : lostOnTheWay(study, tap, { leavesC, hotC, flowLMin, ambientC })),
         ],
         notes: [
           ...(hotC > SAFETY.scalds.value ? ['Scald risk: check for a mixing valve and vulnerable occupants.'] : []),

@@ -64,6 +64,13 @@ export function preheatedC(unit: RecoveryUnit, { drainLMin, drainC, coldLMin, co
   return coldC + (share * least * (drainC - coldC)) / coldLMin
 }
 
+/**
+ * Seconds of full recovery that a draw of a length loses because the wall of the unit warms up first: its gain rises as
+ * 1 − e^(−t/τ), so τ (1 − e^(−t/τ)) of it is missing. @param warmUpS τ, s; @param drawS length of the draw, s
+ */
+export const warmUpLossS = (warmUpS: number, drawS: number): number =>
+  warmUpS > 0 ? warmUpS * -Math.expm1(-drawS / warmUpS) : 0
+
 export interface Recovered {
   /** Cold water after the unit, °C. */
   preheatC: number

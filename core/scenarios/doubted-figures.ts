@@ -5,8 +5,8 @@ import { rangeOf } from '../schema/shape'
 import { WaterC } from '../study/fields'
 import { rangeAt, takes } from '../study/limits'
 import { valueAt, withValueAt } from '../study/paths'
-import { StoreField } from '../study/store'
 import type { ReadingKindName } from '../study/readings'
+import { StoreField } from '../study/store'
 import type { Study } from '../study/study'
 
 /** A doubt as a share of the figure (its logarithm), or in the figure's own unit. */

@@ -55,7 +55,7 @@ function optionOf(study: Study, measure: Measure): Option {
   const byHand = measure.costMoney === null && partsOf(study, measure).length === 0
   const cost = byHand ? { likely: 0 } : costOf(study, measure)
   if (!cost) return { measure, cost: null, aYear: 0 }
-  const bought = boughtAt(measure, cost.likely)
+  const bought = boughtAt(measure, cost.likely, study.economics)
   return {
     measure,
     cost: bought.cost - bought.grant,

@@ -17,6 +17,15 @@ export const PartPrice = z
   .refine(({ low, likely, high }) => low <= likely && likely <= high, 'low, likely and high in this order')
 export type PartPrice = z.infer<typeof PartPrice>
 
+/** A price with no range. */
+export const offeredAt = (money: number): PartPrice => ({ low: money, likely: money, high: money })
+
+/** A price with another likely one: low and high go with it where they were the same, and where it leaves them behind. */
+export function atLikely(price: PartPrice | undefined, likely: number): PartPrice {
+  if (!price || price.low === price.high) return offeredAt(likely)
+  return { low: Math.min(price.low, likely), likely, high: Math.max(price.high, likely) }
+}
+
 /** Most lines of a price book. */
 export const MOST_BOOK = 1000
 

@@ -2,7 +2,7 @@ import { SLITS } from '../pipes/loss'
 import { z } from '../schema/zod'
 import { JACKET_CLEAR } from '../stores/jacket'
 import { HeaterControl, LoopMode, SetpointC } from './controls'
-import { PartKey, PriceEach } from './economics'
+import { PartKey, PartPrice } from './economics'
 import { between, Id, Name, Share } from './fields'
 import { InsulationField, LengthOfPipe, Loop, Recovery, withSize } from './pipes'
 import { Heater } from './plant'
@@ -16,7 +16,7 @@ const common = {
   /** What all of it costs to do, money; null: nobody has asked, and the prices of its parts say it where all are known. */
   costMoney: between(0, 1_000_000).nullable(),
   /** Money for one of a part as it was offered, by the key of the part; without one the price book of the study says it. */
-  partPrices: z.record(PartKey, PriceEach),
+  partPrices: z.record(PartKey, PartPrice),
   /** Work that is paid by the hour, h; null: not asked. */
   hours: between(0, 1000).nullable(),
   /** What somebody else pays towards it, once, money; null: not asked. */

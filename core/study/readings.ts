@@ -18,6 +18,7 @@ export const READING_KINDS = [
   'dial',
   'store-top',
   'overnight-drop',
+  'reheat',
   'loop',
   'pump',
   'drain',

@@ -1,7 +1,7 @@
 import { SUMMER_TIMES } from '../calendar/summer-time'
 import { PLACES } from '../climate/places'
 import { z } from '../schema/zod'
-import { AirC, between, Name, Note, Twelve, WaterC, YesNoUnknown } from './fields'
+import { AirC, between, DataSource, Name, Note, Twelve, WaterC, YesNoUnknown } from './fields'
 import { Carrier } from './fuels'
 
 export const PlaceField = z.enum(PLACES)
@@ -49,9 +49,20 @@ export const Site = z.strictObject({
   networks: z.strictObject({ gas: YesNoUnknown, heat: YesNoUnknown }),
   /** Gas input that the line to the heater can carry, kW; null: not asked. */
   gasLineKw: between(1, 500).nullable(),
+  /**
+   * The pipe from the meter to the heater: length with its bends counted, bore, and what else hangs on it, kW of gas; null: not
+   * looked.
+   */
+  gasPipe: z.strictObject({
+    lengthM: between(0.5, 300).nullable(),
+    boreMm: between(6, 150).nullable(),
+    otherKw: between(0, 500).nullable(),
+  }),
   /** What another heater would find where it is to stand; null: not looked. */
   heaterPlace: z.strictObject({ flue: YesNoUnknown, condensate: YesNoUnknown, socket: YesNoUnknown }),
   hardnessMgL: between(0, 1000).nullable(),
+  /** Whose the figures of cold main and hardness are where they were typed from papers. */
+  sources: z.strictObject({ mains: DataSource, hardness: DataSource }),
   /** What was looked for at the main; null: not looked. */
   metered: YesNoUnknown,
   backflowGuard: YesNoUnknown,

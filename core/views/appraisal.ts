@@ -1,5 +1,5 @@
 import { type Outlook, outlookOf } from '../household/outlook'
-import { boughtAt, ownCost } from '../measures/bought'
+import { boughtAt, ownCost, upkeepOf } from '../measures/bought'
 import { lifeOf } from '../measures/life'
 import { paybackYears } from '../measures/payback'
 import { type Bought, paidFor, presentWorth, yearlyCost } from '../money/appraisal'
@@ -64,7 +64,7 @@ export function appraised(
   const outlook = outlookOf(study.economics)
   const { years } = outlook
   const [d, growth] = [outlook.discountPercent / 100, outlook.growthPercent / 100]
-  const at = (which: keyof PartPrice) => measures.map((m, i) => boughtAt(m, costs[i]![which]))
+  const at = (which: keyof PartPrice) => measures.map((m, i) => boughtAt(m, costs[i]![which], study.economics))
   const [low, likely, high] = [at('low'), at('likely'), at('high')]
   const sum = (of: readonly Bought[], value: (b: Bought) => number) => of.reduce((s, b) => s + value(b), 0)
   const saves = presentWorth(saved.money, years, d, growth)
@@ -80,6 +80,8 @@ export function appraised(
     perSavedKwh: saved.kwh > 0 ? aYear / saved.kwh : null,
     perMinute: saved.money < aYear && saved.waitedMinutes > 0 ? (aYear - saved.money) / saved.waitedMinutes : null,
     usualLife: measures.filter((m, i) => costs[i]!.likely > 0 && lifeOf(m).usual).map((m) => m.name),
-    upkeepNotAsked: measures.filter((m, i) => costs[i]!.likely > 0 && m.upkeepAYear === null).map((m) => m.name),
+    upkeepNotAsked: measures
+      .filter((m, i) => costs[i]!.likely > 0 && upkeepOf(m, study.economics) === null)
+      .map((m) => m.name),
   }
 }

@@ -5,6 +5,25 @@ import { carrierOf } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
 
+const HOURS_A_YEAR = 8760
+
+/** What a year of it comes to; with heat that nobody is billed for a bill says nothing of the losses. */
+function ofYear({ energy, cost }: YearResult): Partial<Record<FieldName, number | null>> {
+  const inputKwh = Object.values(energy.inputKwh).reduce((s, kwh) => s + kwh, 0)
+  const { conversionKwh, ambientKwh, renewableKwh, usefulKwh, storedChangeKwh, recoveredKwh } = energy
+  const madeKwh = inputKwh - conversionKwh + ambientKwh
+  const billed = inputKwh > 0 && renewableKwh <= 0
+  return {
+    nowCostYear: Math.round(Object.values(cost.energy).reduce((s, money) => s + money, 0)),
+    ...(billed
+      ? {
+          efficiency: Math.round((1000 * madeKwh) / inputKwh) / 1000,
+          lossW: Math.round((1000 * Math.max(0, madeKwh + recoveredKwh - usefulKwh - storedChangeKwh)) / HOURS_A_YEAR),
+        }
+      : {}),
+  }
+}
+
 /**
  * What a household already says of the fields of a bench sum, so that nothing known is typed again.
  * @param year the year of the household as set; null while there is none
@@ -15,6 +34,7 @@ export function sumFigures(sum: Calculator, study: Study, year: YearResult | nul
   const useful = year && Math.round(year.energy.usefulKwh)
   const known: Partial<Record<FieldName, number | null>> = {
     usefulKwhYear: useful || null,
+    ...(year ? ofYear(year) : {}),
     priceKwh: tariff && perKwh(tariff),
     waterPriceM3: waterPerM3(study.prices.water),
     altitudeM: study.site.altitudeM,

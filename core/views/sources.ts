@@ -3,6 +3,7 @@ import { type HeaterKind, HEATERS } from '../heaters/kinds'
 import { type Choice, heatSource, type How, sourcesFor } from '../household/edits/heat-source'
 import { putHeater } from '../household/edits/plant'
 import { beginHeatSource } from '../measures/begin'
+import { upkeepOf } from '../measures/bought'
 import { costOf } from '../measures/parts'
 import { type Carrier, CARRIER_NAMES } from '../money/carriers'
 import { displayOf } from '../study/display-of'
@@ -25,12 +26,23 @@ export interface SourceJob {
   assumedFigures: string[]
   /** Money a year for buying and fitting it over its service life, by the price book; null: not priced. */
   boughtAYear: number | null
+  /** Upkeep in that, money; null: not priced. */
+  upkeepAYear: number | null
 }
 
-/** What a heat source costs a year over its life; null as long as a part of it is not priced. */
-function boughtAYear(study: Study, kind: HeaterKind, how: How, choice: Choice): number | null {
+/** What a heat source costs a year over its life, upkeep with it; null as long as a part of it is not priced. */
+function ownedAYear(
+  study: Study,
+  kind: HeaterKind,
+  how: How,
+  choice: Choice,
+): Pick<SourceJob, 'boughtAYear' | 'upkeepAYear'> {
   const measure = beginHeatSource(study, kind, how, 'source', choice)
-  return measure && (appraised(study, [measure], [costOf(study, measure)], NOTHING_SAVED)?.aYear ?? null)
+  if (!measure) return { boughtAYear: null, upkeepAYear: null }
+  return {
+    boughtAYear: appraised(study, [measure], [costOf(study, measure)], NOTHING_SAVED)?.aYear ?? null,
+    upkeepAYear: upkeepOf(measure, study.economics),
+  }
 }
 const NOTHING_SAVED = { money: 0, kwh: 0, waitedMinutes: 0 }
 
@@ -51,7 +63,7 @@ export function sourceJobs(
           how,
           heater,
           study: putHeater(study, replaces, heater, control, store),
-          boughtAYear: boughtAYear(study, kind, how, choiceOf(kind, how)),
+          ...ownedAYear(study, kind, how, choiceOf(kind, how)),
           level: sized[how].find((s) => s.kind === kind)?.level ?? 'not checked',
           assumedFigures:
             'pvKwp' in heater
@@ -92,6 +104,8 @@ export interface SourceYear {
   totalMoney: number
   /** The same with what buying and fitting it costs a year over its service life; null: not priced. */
   ownedMoney: number | null
+  /** Upkeep in that, money a year; null: not priced. */
+  upkeepMoney: number | null
   purchasedKwh: number
   /** kg a year less than now. */
   savesCo2Kg: number
@@ -114,6 +128,7 @@ export function sourceYear(study: Study, now: YearResult, job: SourceJob, then: 
     savesMoney: now.cost.total - then.cost.total,
     totalMoney: then.cost.total,
     ownedMoney: job.boughtAYear === null ? null : then.cost.total + job.boughtAYear,
+    upkeepMoney: job.upkeepAYear,
     purchasedKwh: purchasedKwh(then),
     savesCo2Kg: now.co2Kg - then.co2Kg,
     moreCoolDraws: then.comfort.unmetDraws - now.comfort.unmetDraws,
@@ -155,7 +170,7 @@ export function sourceSentences(year: SourceYear, write: Display): string[] {
     `${write.wholeMoney(year.totalMoney)} a year, ${against(year.savesMoney, write.wholeMoney)}.`,
     year.ownedMoney === null
       ? 'Purchase and work not priced.'
-      : `${write.wholeMoney(year.ownedMoney)} a year with purchase and work over its service life.`,
+      : `${write.wholeMoney(year.ownedMoney)} a year with purchase and work over its service life${year.upkeepMoney === null ? '; upkeep not priced' : ` and ${write.wholeMoney(year.upkeepMoney)} of upkeep`}.`,
     `Purchased energy ${write.energy(year.purchasedKwh)}, ${against(year.savesCo2Kg, write.mass, ' carbon dioxide')}.`,
     ...(even
       ? [

@@ -55,7 +55,7 @@ describe('the connections of a cylinder', () => {
     await page.waitForSelector('[data-room-heat] summary')
     await page.$eval('[data-room-heat] summary', (s) => (s as HTMLElement).click())
     const rows = await page.$$eval('[data-room-heat] tbody tr', (all) =>
-      all.map((tr) => [...tr.children].map((c) => c.textContent!.trim())),
+      all.map((tr) => Array.from(tr.children, (c) => c.textContent!.trim())),
     )
     const { pipes } = await study('court-flat')
     expect(rows.length).toBeGreaterThanOrEqual(pipes.runs.length + 1 + 12)

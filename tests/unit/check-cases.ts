@@ -38,6 +38,15 @@ export const looked = (s: Study) =>
     discharge: { fullSize: true, falls: true, endSeen: true, drained: true, covered: true, watchedBy: 'Runa' },
   })
 
+const warmed = (id: string, minutes: number, takenAt: string) =>
+  reading(id, 'reheat', { fromC: 30, toC: 58, minutes }, 'boiler', takenAt)
+const condensing = (s: Study) => s.plant.heaters[0] as HeaterOf<'boiler-coil'>
+const inTheYard = (s: Study) => {
+  condensing(s).place = 'outdoors'
+  condensing(s).minAirC = -10
+  s.site.designAirC = -16
+}
+
 /** id of the finding, the household in which it stands, and what makes it go away. */
 export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = [
   [
@@ -49,6 +58,19 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     },
     (s) => void ((s.plant.heaters[0] as HeaterOf<'boiler-coil'>).outputHolds = 'at this height'),
   ],
+  [
+    'trend-late',
+    hillTown,
+    (s) => s.readings.push(warmed('early', 60, '2025-03-01T09:00:00Z'), warmed('late', 75, '2026-03-01T09:00:00Z')),
+    (s) => void (s.readings.at(-1)!.values.minutes = 62),
+  ],
+  [
+    'vent-boiler',
+    hillTown,
+    (s) => void (condensing(s).combustion.vent = 'masonry, unlined'),
+    (s) => void (condensing(s).combustion.vent = 'plastic'),
+  ],
+  ['outdoors-boiler', hillTown, inTheYard, (s) => void (condensing(s).minAirC = -20)],
   [
     'growth-store',
     hillTown,

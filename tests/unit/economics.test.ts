@@ -14,6 +14,7 @@ import { beginMeasure } from '../../core/measures/begin'
 import { costOf, partsOf } from '../../core/measures/parts'
 import { pricesToTake, usualParts } from '../../core/measures/price-book'
 import { annuity, paidFor, presentWorth, yearlyCost } from '../../core/money/appraisal'
+import { offeredAt } from '../../core/study/economics'
 import { edited } from '../../core/study/edited'
 import type { Measure } from '../../core/study/measures'
 import { readStudy } from '../../core/study/read'
@@ -122,8 +123,8 @@ describe('the price book', () => {
     const study = withBook(hillTown, mine)
     const [there] = partsOf(study, wrap)
     expect(there).toMatchObject({ priceFrom: 'price book', priceEach: { low: 3, likely: 4, high: 6 } })
-    const offered = { ...wrap, partPrices: { [foam.key]: 5 } }
-    expect(partsOf(study, offered)[0]).toMatchObject({ priceFrom: 'offer', priceEach: { low: 5, likely: 5, high: 5 } })
+    const offered = { ...wrap, partPrices: { [foam.key]: { low: 5, likely: 5, high: 7 } } }
+    expect(partsOf(study, offered)[0]).toMatchObject({ priceFrom: 'offer', priceEach: { low: 5, likely: 5, high: 7 } })
     // Other foam is another part: neither the offer nor the book is for it.
     const thicker = { ...offered, insulation: { ...wrap.insulation, thicknessMm: 30 } }
     expect(partsOf(study, thicker)[0].priceEach).toBeNull()
@@ -139,7 +140,7 @@ describe('the price book', () => {
       partPrices: Object.fromEntries(
         partsOf(hillTown, wrap)
           .slice(1)
-          .map((p) => [p.key, 1]),
+          .map((p) => [p.key, offeredAt(1)]),
       ),
     }
     const parts = partsOf(study, priced)

@@ -4,6 +4,7 @@ import { type Climate, CLIMATES } from '../../core/climate/archetypes'
 import { blankStudy } from '../../core/household/defaults/blank'
 import { currencyIn, movedTo, PRICES_FROM, pricesIn, withDefaults } from '../../core/household/engineer/begin-with'
 import {
+  DEFAULTS_VERSION,
   EngineerDefaults,
   LARGEST_DEFAULTS,
   NO_DEFAULTS,
@@ -14,6 +15,7 @@ import {
 import { FIRST_ANSWERS } from '../../core/household/quick-start/answers'
 import { quickStart } from '../../core/household/quick-start/begin'
 import { type Region, REGIONS } from '../../core/household/quick-start/regions'
+import { THERMOMETER_NAMES } from '../../core/instruments/thermometers'
 import { beginMeasure } from '../../core/measures/begin'
 import { BILLED, type BillUnit } from '../../core/money/billing'
 import { CARRIERS } from '../../core/money/carriers'
@@ -47,7 +49,10 @@ const price = fc.double({ min: 0, max: 500, noNaN: true })
 /** Whatever an engineer may have. */
 const anyones: fc.Arbitrary<EngineerDefaults> = fc.record({
   format: fc.constant('bagno-defaults' as const),
-  version: fc.constant(2 as const),
+  version: fc.constant(DEFAULTS_VERSION),
+  instrument: some(
+    fc.record({ thermometer: fc.constantFrom(...THERMOMETER_NAMES), checkedOn: some(fc.constant('2026-03-01')) }),
+  ),
   name: fc.string({ maxLength: 60 }).map((s) => s.trim()),
   mark: fc.string({ maxLength: 58 }).map((s) => s.trim()),
   region: some(fc.constantFrom(...(Object.keys(REGIONS) as Region[]))),
@@ -179,7 +184,7 @@ describe('what an engineer begins every household with', () => {
   it.each([
     ['a study', JSON.stringify(blankStudy('b')), 'format'],
     ['what is no JSON', '{', undefined],
-    ['a newer version', JSON.stringify({ ...NO_DEFAULTS, version: 3 }), 'version'],
+    ['a newer version', JSON.stringify({ ...NO_DEFAULTS, version: DEFAULTS_VERSION + 1 }), 'version'],
     [
       'a size that a material has not',
       JSON.stringify({

@@ -273,7 +273,14 @@ describe('growth', () => {
 describe('carbon monoxide', () => {
   it('flue, air, fan, alarm and service are asked for every appliance that burns indoors; unknown is unknown', () => {
     const asked = ['flue', 'combustion-air', 'extractor', 'co-alarm', 'serviced']
-    const unseen = { flue: 'not checked' as const, airOpen: null, extractor: null, alarm: null, servicedOn: null }
+    const unseen = {
+      flue: 'not checked' as const,
+      vent: 'not checked' as const,
+      airOpen: null,
+      extractor: null,
+      alarm: null,
+      servicedOn: null,
+    }
     for (const study of [harbourFlat, duplex, forestFarm, withWood]) {
       const blank = changed(study, (s) => {
         for (const h of s.plant.heaters) if ('combustion' in h) h.combustion = { ...unseen }
@@ -287,7 +294,14 @@ describe('carbon monoxide', () => {
     const fan = changed(harbourFlat, (s) => {
       const h = s.plant.heaters[0]
       if ('combustion' in h)
-        h.combustion = { flue: 'open', airOpen: true, extractor: true, alarm: true, servicedOn: null }
+        h.combustion = {
+          flue: 'open',
+          vent: 'metal liner or pipe',
+          airOpen: true,
+          extractor: true,
+          alarm: true,
+          servicedOn: null,
+        }
     })
     expect(one(fan, 'extractor-wall-heater')).toMatchObject({ concern: 'harm', level: 'fail', blocks: true })
   })

@@ -14,6 +14,7 @@ import { beginHeatSource, beginMeasure, measuresFor } from '../../core/measures/
 import { jobsOf } from '../../core/measures/jobs'
 import { costOf, partsOf } from '../../core/measures/parts'
 import { paybackYears } from '../../core/measures/payback'
+import { offeredAt } from '../../core/study/economics'
 import type { Measure, Package } from '../../core/study/measures'
 import { Study } from '../../core/study/study'
 import { netCost } from '../../core/views/appraisal'
@@ -78,7 +79,9 @@ describe('measures, on every demo', () => {
     const priced: Package = {
       ...pack,
       measures: pack.measures.map((m) =>
-        m.kind === 'drain-recovery' ? { ...m, partPrices: { ...m.partPrices, 'labour drain-recovery': 260 } } : m,
+        m.kind === 'drain-recovery'
+          ? { ...m, partPrices: { ...m.partPrices, 'labour drain-recovery': offeredAt(260) } }
+          : m,
       ),
     }
     const known = detailsOf(courtFlat, priced)[0]

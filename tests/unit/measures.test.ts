@@ -15,6 +15,7 @@ import { logKillPerHour } from '../../core/safety/legionella'
 import { scaldSeconds } from '../../core/safety/scald'
 import { interactionsOf, pairsOf } from '../../core/scenarios/interactions'
 import { type JacketClear, staysClear } from '../../core/stores/jacket'
+import { offeredAt } from '../../core/study/economics'
 import { asFound, controlsOf } from '../../core/study/in-force'
 import type { LoopMode } from '../../core/study/loop-modes'
 import { type Measure, NOT_PRICED } from '../../core/study/measures'
@@ -180,7 +181,7 @@ describe('what nobody has asked for', () => {
 describe('insulation', () => {
   const priced = (m: Measure, price: number) => {
     const [foam] = partsOf(hillTown, m).filter((p) => p.key.startsWith('foam'))
-    return { ...m, partPrices: { [foam.key]: price } } as Measure
+    return { ...m, partPrices: { [foam.key]: offeredAt(price) } } as Measure
   }
   const foamOf = (m: Measure) => partsOf(hillTown, m).find((p) => p.key.startsWith('foam'))!
   const plain = beginMeasure(hillTown, 'insulate-runs', 'w')

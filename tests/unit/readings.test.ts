@@ -52,6 +52,7 @@ const READ: Partial<Record<Reading['kind'], Reading['values']>> = {
   meter: { amount: 0.09, seconds: 120 },
   dial: { division: 3, hotC: 55 },
   'store-top': { storeC: 58 },
+  reheat: { fromC: 35, toC: 55, minutes: 30 },
   'overnight-drop': { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
   loop: { supplyC: 58, returnC: 55, pumpLMin: 4 },
   pump: { volts: 230, amps: 0.2, powerFactor: 0.6 },

@@ -59,7 +59,7 @@ describe('connections of a store', () => {
     expect(connectionsUa(study)).toBe(0)
     const check = checksOf(study, null).find((c) => c.id === 'store-connections')!
     expect(check.level).toBe('not checked')
-    expect(check.sentence).toMatch(/up to [\d.,]+ /)
+    expect(check.sentence).toMatch(/Up to [\d.,]+ /)
   })
 
   it('are in the year’s standing loss, kWh for kWh', () => {

@@ -8,7 +8,7 @@ import { exportBook, importBook } from '~/utils/files'
 import type { BookLine } from '~~/core/household/engineer/defaults'
 import { lineOf } from '~~/core/household/engineer/price-book'
 import { usualParts } from '~~/core/measures/price-book'
-import { PriceEach } from '~~/core/study/economics'
+import { atLikely, PriceEach } from '~~/core/study/economics'
 import type { Fault } from '~~/core/units/result'
 
 /** What parts and hours cost this engineer, for every household. */
@@ -33,16 +33,7 @@ function add(price: number | null) {
   void put(adding.value.key, lineOf(adding.value, price))
   chosen.value = ''
 }
-/** Low and high go with a price that leaves them behind, and where they were the same. */
-function likely(key: string, line: BookLine, price: number) {
-  const same = line.low === line.high
-  void put(key, {
-    ...line,
-    likely: price,
-    low: same ? price : Math.min(line.low, price),
-    high: same ? price : Math.max(line.high, price),
-  })
-}
+const likely = (key: string, line: BookLine, price: number) => put(key, { ...line, ...atLikely(line, price) })
 /** What a price is for. @example "per piece of 2.0 m" */
 const perText = (unit: string) => (unit ? `per ${unit.replace(/^pieces/, 'piece')}` : '')
 function remove(key: string) {

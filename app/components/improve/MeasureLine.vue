@@ -9,6 +9,7 @@ import { LEVEL_LOOK } from '~/utils/level-look'
 import { worst } from '~~/core/checks/check'
 import { ownCost } from '~~/core/measures/bought'
 import { paybackYears } from '~~/core/measures/payback'
+import { stepsOf } from '~~/core/measures/steps'
 import type { Measure } from '~~/core/study/measures'
 import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
 import { costText, paybackText } from '~~/core/views/payback-words'
@@ -35,6 +36,7 @@ const figures = computed((): [string, string][] => [
   ['Cost', costText(cost.value, units.value)],
   ['Simple payback', props.saving ? paybackText(paybackYears(paid.value, props.saving.lastIn.cost)) : '…'],
 ])
+const steps = computed(() => stepsOf(props.measure))
 const id = useId()
 const remove = () => table.change('remove measure', (d) => void d.packages[props.index]!.measures.splice(props.at, 1))
 </script>
@@ -83,6 +85,16 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
           </li>
         </ul>
       </div>
+      <details v-if="steps.length" data-steps>
+        <summary class="min-h-11 cursor-pointer py-2.5 text-sm font-semibold text-copper">How it is done</summary>
+        <ol class="max-w-prose list-decimal space-y-1 pl-6 text-sm">
+          <li v-for="s in steps" :key="s">{{ s }}</li>
+        </ol>
+        <p class="caption mt-1">
+          Inspection pictures go to the log, as “Note or picture” under
+          <NuxtLink :to="`/study/${table.study!.id}/measure`" class="text-copper underline">Measure</NuxtLink>.
+        </p>
+      </details>
       <p v-if="details" class="text-sm"><b>Carried out by:</b> {{ details.who }} Follow the local code.</p>
       <button class="tool tool-bare" :aria-label="`Remove ${measure.name}`" @click="remove">
         <Trash2 :size="18" />Remove

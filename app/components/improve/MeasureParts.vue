@@ -10,6 +10,7 @@ import { lifeOf } from '~~/core/measures/life'
 import { type Part, priceOf } from '~~/core/measures/parts'
 import { pricesToTake } from '~~/core/measures/price-book'
 import { rangeOf } from '~~/core/schema/shape'
+import { atLikely, type PartPrice, PriceEach } from '~~/core/study/economics'
 import { Measure, type Priced } from '~~/core/study/measures'
 import { costText } from '~~/core/views/payback-words'
 
@@ -23,14 +24,17 @@ const currency = computed(() => table.study!.prices.currency)
 const shape = Measure.options[0].shape
 const edit = (key: string, change: (m: Measure) => void) =>
   table.change(`measure ${props.at} ${key}`, (d) => change(d.packages[props.index]!.measures[props.at]!))
+/** Low and high go with a price that leaves them behind, and where they were the same. */
 const price = (key: string, value: number | null) =>
   edit(`price ${key}`, (m) => {
     if (value === null) delete m.partPrices[key]
-    else m.partPrices[key] = value
+    else m.partPrices[key] = atLikely(m.partPrices[key], value)
   })
+const bound = (key: string, which: 'low' | 'high', value: number) =>
+  edit(`${which} price ${key}`, (m) => void (m.partPrices[key] = { ...m.partPrices[key]!, [which]: value }))
 const put = (key: Exclude<Priced, 'partPrices'>, value: number | null) => edit(key, (m) => void (m[key] = value))
 const overridden = computed(() => props.measure.costMoney !== null)
-const most = rangeOf(shape.partPrices.valueType).max
+const most = rangeOf(PriceEach).max
 const bookFrom = computed(() => {
   const { bookFrom: from, bookAsOf } = table.study!.economics
   return [from && `of ${from}`, bookAsOf && `of ${bookAsOf}`].filter(Boolean).join(', ')
@@ -38,6 +42,10 @@ const bookFrom = computed(() => {
 /** Parts that the price book has another price for. */
 const toTake = computed(() => pricesToTake(table.study!, [props.measure], own.defaults))
 const usable = computed(() => bookUsable(table.study!, own.defaults))
+const offerOf = ({ key }: Part): PartPrice[] => {
+  const offer = props.measure.partPrices[key]
+  return offer ? [offer] : []
+}
 const known = ({ key, priceEach }: Part) => own.defaults.book[key]?.likely === priceEach?.likely
 async function keep(part: Part) {
   const before = own.defaults
@@ -70,12 +78,32 @@ async function keep(part: Part) {
         </p>
         <NumberField
           :label="`Each, ${currency}`"
-          :schema="shape.partPrices.valueType"
+          :schema="PriceEach"
           :decimals="2"
           optional
-          :value="measure.partPrices[p.key] ?? null"
+          :value="measure.partPrices[p.key]?.likely ?? null"
           @change="(v) => price(p.key, v)"
         />
+        <div
+          v-for="o in offerOf(p)"
+          :key="o.likely"
+          class="col-span-full grid max-w-xs grid-cols-2 gap-3 justify-self-end"
+        >
+          <NumberField
+            :label="`At least, ${currency}`"
+            :schema="PriceEach.max(o.likely)"
+            :decimals="2"
+            :value="o.low"
+            @change="(v) => bound(p.key, 'low', v!)"
+          />
+          <NumberField
+            :label="`At most, ${currency}`"
+            :schema="PriceEach.min(o.likely)"
+            :decimals="2"
+            :value="o.high"
+            @change="(v) => bound(p.key, 'high', v!)"
+          />
+        </div>
         <button
           v-if="p.priceFrom === 'offer' && usable && !known(p)"
           class="tool tool-bare justify-self-start max-sm:col-span-2"

@@ -7,9 +7,11 @@ import { STATIONS } from '~/utils/stations'
 import { firstSteps } from '~~/core/household/first-steps'
 import { type Part, priceOf } from '~~/core/measures/parts'
 import { type Carrier, CARRIER_NAMES } from '~~/core/money/carriers'
+import { writeDay } from '~~/core/units/dates'
 import { appraisalAssumes, appraisalRows } from '~~/core/views/appraisal-words'
 import { FORMULAS } from '~~/core/views/formula-words'
 import { LEVEL_WORDS } from '~~/core/views/level-words'
+import { measuredOnPaper } from '~~/core/views/measured'
 import { costText } from '~~/core/views/payback-words'
 import { spreadText } from '~~/core/views/range-words'
 import { figureRows } from '~~/core/views/year-figure-words'
@@ -52,6 +54,7 @@ const tariffs = computed(() =>
     return `${CARRIER_NAMES[c]}: ${source || 'source not entered'}${asOf ? `, ${asOf}` : ''}`
   }),
 )
+const measured = computed(() => measuredOnPaper(study.value, units.value))
 const assumed = computed(() => firstSteps(study.value).map((s) => `${STATIONS[s.station]} ${s.assumed}`))
 </script>
 
@@ -125,6 +128,26 @@ const assumed = computed(() => firstSteps(study.value).map((s) => `${STATIONS[s.
           {{ LEVEL_WORDS[b.level] }}: {{ b.title }}. {{ b.sentence }}
         </li>
       </ul>
+    </template>
+    <template v-if="measured.length">
+      <h2>Measured in this household</h2>
+      <table>
+        <tbody>
+          <tr v-for="m in measured" :key="m.id">
+            <th scope="row">
+              {{ m.title }}{{ m.place ? `, ${m.place}` : '' }}
+              <span class="block font-normal"
+                >{{ writeDay(m.on, units.system) }}{{ m.applied ? ', applied' : '' }}</span
+              >
+            </th>
+            <td>
+              <span v-for="f in m.figures" :key="f" class="block">{{ f }}</span>
+              <span v-if="m.against" class="block">{{ m.against }}</span>
+            </td>
+            <td><img v-if="m.photo" :src="m.photo" :alt="`Picture: ${m.title}`" class="max-h-32" /></td>
+          </tr>
+        </tbody>
+      </table>
     </template>
     <h2>What the figures rest on</h2>
     <p>

@@ -9,6 +9,7 @@ import StopWatch from '~/components/measure/StopWatch.vue'
 import TimedClimb from '~/components/measure/TimedClimb.vue'
 import VerdictLine from '~/components/measure/VerdictLine.vue'
 import { useNotice } from '~/composables/useNotice'
+import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import type { ReadingDraft } from '~/utils/kept-draft'
 import { localIso } from '~/utils/local-iso'
@@ -24,13 +25,16 @@ import type { Fault } from '~~/core/units/result'
 /** A reading being taken: its fields, what it comes to at once, and what it says of the study. Made anew for each kind. */
 const props = defineProps<{ kind: ReadingKindName }>()
 const table = useStudy()
+const own = useOwn()
 const { say } = useNotice()
 const taken = useReadingDrafts()
 const studyId = table.study!.id
 const kind = KINDS.find((k) => k.kind === props.kind)!
 const begin = {
   ...kind.begin,
-  ...('thermometer' in kind.input.shape ? lastTakenWith(table.study!, localIso(new Date()).slice(0, 10)) : {}),
+  ...('thermometer' in kind.input.shape
+    ? lastTakenWith(table.study!, localIso(new Date()).slice(0, 10), own.defaults.instrument)
+    : {}),
 }
 const draft = computed(() => taken.drafts.value.of[props.kind])
 /** It is in the log or given up: what comes late, such as a picture, begins no other. */

@@ -7,6 +7,7 @@ import { type FieldName, FIGURES } from '~~/core/calculators/fields'
 import { calculatorNamed } from '~~/core/calculators/registry'
 import { adopt, unAdopt } from '~~/core/readings/adopt'
 import { judge, kindOf, titleOf } from '~~/core/readings/kinds'
+import { placeOf } from '~~/core/readings/place'
 import type { Reading } from '~~/core/study/readings'
 import { minuteOf, writeDay } from '~~/core/units/dates'
 
@@ -15,12 +16,7 @@ const props = defineProps<{ reading: Reading }>()
 const table = useStudy()
 const judgement = computed(() => judge(table.study!, props.reading))
 const title = computed(() => titleOf(props.reading))
-const place = computed(() => {
-  const { where } = props.reading
-  return where === null
-    ? ''
-    : ([...table.study!.pipes.taps, ...table.study!.plant.heaters].find((x) => x.id === where)?.name ?? 'removed')
-})
+const place = computed(() => placeOf(table.study!, props.reading) ?? '')
 const when = computed(() => {
   const local = localIso(new Date(props.reading.takenAt))
   return `${writeDay(local.slice(0, 10), table.units.system)}, ${table.units.time(minuteOf(local))}`

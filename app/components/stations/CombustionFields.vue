@@ -2,7 +2,7 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
-import { FLUES } from '~~/core/study/combustion'
+import { FLUES, VENTS } from '~~/core/study/combustion'
 import type { Burning } from '~~/core/study/heater-kinds'
 
 /** What keeps flue gas out of the room that a heater burns in. */
@@ -25,6 +25,12 @@ const FLUE_NAMES: Record<(typeof FLUES)[number], string> = {
         :value="value.flue"
         :choices="FLUES.map((f) => ({ value: f, name: FLUE_NAMES[f] }))"
         @change="(flue) => put({ flue })"
+      />
+      <ChoiceField
+        label="Flue material"
+        :value="value.vent"
+        :choices="VENTS.map((v) => ({ value: v, name: v }))"
+        @change="(vent) => put({ vent })"
       />
       <YesNoField
         v-if="value.flue !== 'room-sealed'"

@@ -6,8 +6,9 @@ import YesNoField from '~/components/fields/YesNoField.vue'
 import RecoveryForm from '~/components/stations/RecoveryForm.vue'
 import { useStudy } from '~/stores/study'
 import { assumedDrain } from '~~/core/household/defaults/drain'
+import { showerMinutes } from '~~/core/household/shower-minutes'
 import { beginRecovery } from '~~/core/measures/begin'
-import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
+import { CONNECTION_GOES_TO, CONNECTIONS, warmUpLossS } from '~~/core/recovery/drain-recovery'
 import { Drain } from '~~/core/study/pipes'
 
 /** What a heat exchanger in the drain would find: the stack, the distances and which taps run down it. */
@@ -15,6 +16,13 @@ const table = useStudy()
 const drain = computed(() => table.study!.pipes.drain)
 const draining = computed(() => table.study!.pipes.taps.filter((t) => t.drains))
 const recovery = computed(() => table.study!.pipes.recovery)
+/** What the unit gives less because each draw warms its wall first. */
+const warming = computed(() => {
+  const minutes = recovery.value && showerMinutes(table.study!, recovery.value.tapIds)
+  if (!minutes) return null
+  const lostS = warmUpLossS(recovery.value!.warmUpS, minutes * 60)
+  return { minutes, lostS, share: lostS / (minutes * 60) }
+})
 const begin = () => table.change('drain', (d) => void (d.pipes.drain = assumedDrain(table.study!)))
 const put = (key: string, change: (drain: Drain) => void) => table.change(`drain ${key}`, (d) => change(d.pipes.drain!))
 const toggle = (id: string) =>
@@ -105,6 +113,11 @@ const toggle = (id: string) =>
         @change="(v) => table.change('recovery', (d) => void (d.pipes.recovery!.connection = v))"
       />
       <RecoveryForm :value="recovery" @change="(v) => table.change('recovery', (d) => void (d.pipes.recovery = v))" />
+      <p v-if="warming" class="col-span-full text-sm" data-warming>
+        Warm-up costs <b>{{ table.units.seconds(warming.lostS) }}</b> of full recovery in a mean draw of
+        {{ warming.minutes.toFixed(1) }} min: {{ Math.round(100 * warming.share) }}% of what it would recover at once.
+        The year counts it.
+      </p>
       <button
         class="tool tool-bare justify-self-start"
         @click="table.change('no recovery', (d) => void (d.pipes.recovery = null))"

@@ -2,7 +2,6 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import TextField from '~/components/fields/TextField.vue'
-import { asSaid } from '~~/core/household/not-checked'
 import { FAIL_SAFES, type FireCircuit } from '~~/core/study/fire'
 
 /** What cools a pumped fire when the power is cut, and who has tried it. */
@@ -16,7 +15,7 @@ const there = computed(() => props.value.by !== 'none' && props.value.by !== 'no
   <ChoiceField
     label="Cooling on power failure"
     :value="value.by"
-    :choices="FAIL_SAFES.map((f) => ({ value: f, name: asSaid(f) }))"
+    :choices="FAIL_SAFES.map((f) => ({ value: f, name: f }))"
     @change="(by) => put({ by })"
   />
   <TextField

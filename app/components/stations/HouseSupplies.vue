@@ -4,13 +4,13 @@ import NumberField from '~/components/fields/NumberField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
 import { useStudy } from '~/stores/study'
 import { HEATER_PLACE } from '~~/core/checks/space'
-import { asSaid } from '~~/core/household/not-checked'
 import { FROST_GUARDS, Site } from '~~/core/study/site'
 
 /** What the house is connected to, and the coldest air: what a heat source of another kind is held against. */
 const table = useStudy()
 const site = computed(() => table.study!.site)
 type Main = NonNullable<Site['electricMain']>
+const gasPipe = Site.shape.gasPipe.shape
 const shape = Site.shape.electricMain.unwrap().shape
 /** A main says something once all of it is there; what is typed of it so far waits here. */
 const typed = ref<Partial<Main>>({})
@@ -83,6 +83,33 @@ function put(key: keyof Main, value: number | null) {
         :value="site.gasLineKw"
         @change="(v) => table.change('gas line', (d) => void (d.site.gasLineKw = v))"
       />
+      <template v-if="site.gasLineKw === null">
+        <NumberField
+          label="Gas pipe to the heater, bore"
+          quantity="thickness"
+          :decimals="1"
+          optional
+          :schema="gasPipe.boreMm"
+          :value="site.gasPipe.boreMm"
+          @change="(v) => table.change('gas bore', (d) => void (d.site.gasPipe.boreMm = v))"
+        />
+        <NumberField
+          label="Gas pipe, length with bends"
+          quantity="length"
+          optional
+          :schema="gasPipe.lengthM"
+          :value="site.gasPipe.lengthM"
+          @change="(v) => table.change('gas length', (d) => void (d.site.gasPipe.lengthM = v))"
+        />
+        <NumberField
+          label="Other appliances on that pipe"
+          quantity="power"
+          optional
+          :schema="gasPipe.otherKw"
+          :value="site.gasPipe.otherKw"
+          @change="(v) => table.change('gas besides', (d) => void (d.site.gasPipe.otherKw = v))"
+        />
+      </template>
       <NumberField
         label="Design outdoor temperature"
         quantity="temperature"
@@ -94,7 +121,7 @@ function put(key: keyof Main, value: number | null) {
       <ChoiceField
         label="Frost protection of exposed pipes"
         :value="site.frostGuard"
-        :choices="FROST_GUARDS.map((value) => ({ value, name: asSaid(value) }))"
+        :choices="FROST_GUARDS.map((value) => ({ value, name: value }))"
         @change="(v) => table.change('frost guard', (d) => void (d.site.frostGuard = v))"
       />
       <YesNoField

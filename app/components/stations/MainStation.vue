@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FileUp } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import DataSourceFields from '~/components/fields/DataSourceFields.vue'
 import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
@@ -171,6 +172,12 @@ const setHeating = (carrier: Carrier) =>
           @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))"
         />
         <ChoiceField label="Scale seen in the kettle" value="" :choices="kettles" @change="lookInKettle" />
+        <DataSourceFields
+          v-if="site.hardnessMgL !== null"
+          of="Hardness"
+          :value="site.sources.hardness"
+          @change="(v) => table.change('hardness source', (d) => void (d.site.sources.hardness = v))"
+        />
       </div>
       <div class="grid grid-cols-2 gap-2">
         <YesNoField
@@ -256,6 +263,13 @@ const setHeating = (carrier: Carrier) =>
             aria-label="Weather file (EPW)"
             @change="takeWeather"
         /></label>
+      </div>
+      <div v-if="site.mains.kind === 'monthly'" class="mb-3 grid grid-cols-2 gap-2">
+        <DataSourceFields
+          of="Cold main"
+          :value="site.sources.mains"
+          @change="(v) => table.change('mains source', (d) => void (d.site.sources.mains = v))"
+        />
       </div>
       <div
         v-if="faults.length"

@@ -13,7 +13,6 @@ import { measuresOf, nearestSize } from '~/utils/pipe-choices'
 import { PLACE_NAMES } from '~/utils/places'
 import { WASTE_LIMITS } from '~~/core/household/dead-leg-limit'
 import { addRun, keepsRun, moveRun, type Nudge, nudgeRun, passThrough, removeRun } from '~~/core/household/edits/runs'
-import { asSaid } from '~~/core/household/not-checked'
 import { below, outline } from '~~/core/household/outline'
 import { loopRuns } from '~~/core/household/runs'
 import { pipeOf } from '~~/core/pipes/catalogue'
@@ -35,7 +34,7 @@ const edit = (id: string, change: (run: Run) => void) =>
   table.change(`run ${id}`, (d) => change(d.pipes.runs.find((r) => r.id === id)!))
 const put = (runs: Run[]) => table.replace((s) => ({ ...s, pipes: { ...s.pipes, runs } }))
 
-const joints = JOINTS.map((value) => ({ value, name: asSaid(value) }))
+const joints = JOINTS.map((value) => ({ value, name: value }))
 /** Fittings that are there, in words. */
 const counted = ({ fittings }: Run) =>
   (Object.keys(FITTINGS) as (keyof typeof FITTINGS)[])
@@ -270,7 +269,7 @@ watch(
             <details class="open:w-full">
               <summary class="cursor-pointer py-2.5 text-ink-soft">
                 Joints and fittings<span class="sr-only"> of {{ run.name }}</span
-                >: {{ [asSaid(run.joints), ...counted(run)].join(', ') }}
+                >: {{ [run.joints, ...counted(run)].join(', ') }}
               </summary>
               <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
                 <ChoiceField

@@ -17,7 +17,8 @@ const taps = computed(() => table.study!.pipes.taps)
 const runs = computed(() => table.study!.pipes.runs.map((r) => ({ value: r.id, name: r.name })))
 const result = (id: string) => years.now?.taps.find((t) => t.id === id)
 const figures = (tap: Tap) => tapFigures(table.study!, tap)
-const worst = computed(() => rankedTaps(table.study!)[0]!.tap.id)
+const ranked = computed(() => rankedTaps(table.study!))
+const worst = computed(() => ranked.value[0]!.tap.id)
 const KINDS = Tap.shape.kind.options.map((value) => ({ value, name: value }))
 const edit = (i: number, key: string, change: (tap: Tap) => void) =>
   table.change(`tap ${i} ${key}`, (d) => change(d.pipes.taps[i]!))
@@ -25,6 +26,36 @@ const keeps = (id: string) => keepsTap(table.study!, id)
 </script>
 
 <template>
+  <details v-if="ranked.length > 1" class="mb-2" data-ranked>
+    <summary class="min-h-11 cursor-pointer py-2.5 font-semibold text-copper">
+      Outlets by draw-off to waste, highest first
+    </summary>
+    <div class="overflow-x-auto">
+      <table class="w-full max-w-2xl text-sm">
+        <caption class="caption py-1 text-left">
+          From cold, one outlet open, circulation at rest.
+        </caption>
+        <thead>
+          <tr class="border-b border-ink text-left">
+            <th class="py-1">Outlet</th>
+            <th class="text-right">Pipe volume</th>
+            <th class="text-right">Time to tap</th>
+            <th class="text-right">Draw-off to waste</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="f in ranked" :key="f.tap.id" class="border-b border-line">
+            <th class="py-1 text-left font-normal">
+              {{ f.tap.name }} <span v-if="f.ownStore" class="caption">point-of-use heater</span>
+            </th>
+            <td class="text-right">{{ table.units.figure('volume', f.contentL, 2) }}</td>
+            <td class="text-right">{{ table.units.seconds(f.waitS) }}</td>
+            <td class="text-right">{{ table.units.figure('volume', f.toWasteL, 2) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </details>
   <ul>
     <li
       v-for="(tap, i) in taps"

@@ -58,6 +58,8 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       electricMain: null,
       heaterPlace: placeNotChecked(),
       gasLineKw: null,
+      gasPipe: { lengthM: null, boreMm: null, otherKw: null },
+      sources: { mains: null, hardness: null },
       hardnessMgL: null,
       metered: null,
       backflowGuard: null,

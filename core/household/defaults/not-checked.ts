@@ -68,7 +68,14 @@ export const networksNotChecked = () => ({ gas: null, heat: null })
 
 /** What keeps flue gas out of a room. */
 export const combustionNotChecked = () => ({
-  combustion: { flue: 'not checked' as const, airOpen: null, extractor: null, alarm: null, servicedOn: null },
+  combustion: {
+    flue: 'not checked' as const,
+    vent: 'not checked' as const,
+    airOpen: null,
+    extractor: null,
+    alarm: null,
+    servicedOn: null,
+  },
 })
 
 /** What cools a pumped fire when the power is cut. */

@@ -1,4 +1,5 @@
 import { CLIMATES } from '../../climate/archetypes'
+import { THERMOMETER_NAMES } from '../../instruments/thermometers'
 import { MATERIALS, sizesOf } from '../../pipes/catalogue'
 import type { Insulation } from '../../pipes/loss'
 import { documentFault } from '../../schema/words'
@@ -12,7 +13,7 @@ import { refused, type Result } from '../../units/result'
 import { type Region, REGIONS } from '../quick-start/regions'
 
 export const DEFAULTS_FORMAT = 'bagno-defaults'
-export const DEFAULTS_VERSION = 2
+export const DEFAULTS_VERSION = 3
 /** Largest file of defaults that is read, bytes. */
 export const LARGEST_DEFAULTS = 256 * 1024
 
@@ -71,6 +72,8 @@ export const EngineerDefaults = z.strictObject({
   book: z
     .record(PartKey, BookLine)
     .refine((all) => Object.keys(all).length <= MOST_BOOK, `at most ${MOST_BOOK} of them`),
+  /** The thermometer in the bag and the day of its last check: a reading begins with it; null: not set. */
+  instrument: z.strictObject({ thermometer: z.enum(THERMOMETER_NAMES), checkedOn: Day.nullable() }).nullable(),
   pipes: z.strictObject({ trunk: BoughtPipe.nullable(), branch: BoughtPipe.nullable(), small: BoughtPipe.nullable() }),
 })
 export type EngineerDefaults = z.infer<typeof EngineerDefaults>
@@ -89,6 +92,7 @@ export const NO_DEFAULTS: EngineerDefaults = {
   pricesAsOf: null,
   insulation: null,
   book: {},
+  instrument: null,
   pipes: { trunk: null, branch: null, small: null },
 }
 
@@ -105,13 +109,16 @@ export function readDefaults(document: unknown): Result<EngineerDefaults> {
     return refused(`this is no file of defaults: "format" should be "${DEFAULTS_FORMAT}"`, 'format')
   if (typeof head.version === 'number' && head.version > DEFAULTS_VERSION)
     return refused(`was written by a newer Bagno; this one reads version ${DEFAULTS_VERSION}`, 'version')
-  // The first files knew no price book.
-  const read = EngineerDefaults.safeParse(
-    head.version === 1 ? { ...head, version: DEFAULTS_VERSION, book: {} } : document,
-  )
+  const read = EngineerDefaults.safeParse(asNow(head))
   return read.success
     ? { ok: true, value: read.data }
     : { ok: false, faults: read.error.issues.slice(0, 50).map(documentFault) }
+}
+
+/** The first files knew no price book, the second no instrument. */
+const asNow = (file: { version?: unknown }): unknown => {
+  const one = file.version === 1 ? { ...file, version: 2, book: {} } : file
+  return one.version === 2 ? { ...one, version: DEFAULTS_VERSION, instrument: null } : one
 }
 
 /** Reads the text of a file of defaults. */

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
+import { HEATER_KINDS, type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { documentFault } from '../../schema/words'
-import { MOST_BOOK, PartKey } from '../../study/economics'
+import { MOST_BOOK, offeredAt, PartKey } from '../../study/economics'
 import { type Fault, refused, type Result } from '../../units/result'
 import { BookLine, type EngineerDefaults } from './defaults'
 
@@ -8,6 +9,14 @@ export type Book = EngineerDefaults['book']
 
 /** An hour of work: every book can have it before there is a measure. */
 export const HOUR_OF_WORK = { key: 'labour h', name: 'Work', unit: 'h' } as const
+
+/** A year of upkeep of a heat source: service, sweeping, filters. */
+export const upkeepKey = (kind: HeaterKind): string => `upkeep ${kind}`
+export const UPKEEP_LINES = HEATER_KINDS.map((kind) => ({
+  key: upkeepKey(kind),
+  name: `Upkeep: ${HEATERS[kind].name.toLowerCase()}`,
+  unit: 'yr',
+}))
 
 const COLUMNS = ['key', 'name', 'unit', 'low', 'likely', 'high'] as const
 /** Largest price list that is read, bytes. */
@@ -18,9 +27,7 @@ const MOST_FAULTS = 20
 export const lineOf = ({ name, unit }: { name: string; unit: string }, likely: number): BookLine => ({
   name,
   unit,
-  low: likely,
-  likely,
-  high: likely,
+  ...offeredAt(likely),
 })
 
 /** The price book as separated values: a line a part, money for one. */

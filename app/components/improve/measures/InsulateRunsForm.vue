@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import InsulationFields from '~/components/improve/measures/InsulationFields.vue'
+import InsulationKinds from '~/components/improve/measures/InsulationKinds.vue'
 import { useStudy } from '~/stores/study'
 import { toggled } from '~/utils/measure-field'
 import { hasSlit, SLITS } from '~~/core/pipes/loss'
@@ -22,6 +23,7 @@ const pipes = computed(() => table.study!.pipes)
     :choices="SLITS.map((s) => ({ value: s, name: s === 'plain' ? 'plain, glued or taped' : s }))"
     @change="(v) => emit('change', 'slit', v)"
   />
+  <InsulationKinds :measure="measure" />
   <fieldset class="col-span-full">
     <legend class="caption">Pipes to insulate; pipes that are not accessible are left out</legend>
     <div class="flex flex-wrap gap-x-4">
