@@ -88,8 +88,11 @@ export function beginRecovery(study: Study): Recovery {
   }
 }
 
-/** A loop that turns where the way to the furthest outlet leaves the last run it shares, its return as long as the way out. */
-function loopToFarTap(study: Study): Loop {
+/**
+ * A loop that turns where the way to the furthest outlet leaves the last run it shares, its return as long as the way out and
+ * wrapped: what is laid anew can be.
+ */
+function loopToFarTap(study: Study, insulation: NonNullable<Wrap>): Loop {
   const way = runsTo(
     study,
     study.pipes.taps.find((t) => t.id === farFreeTap(study))!,
@@ -102,7 +105,12 @@ function loopToFarTap(study: Study): Loop {
   return {
     ...loop!,
     returnConnectionRunId: last.id,
-    back: { ...loop!.back, lengthM: Math.min(max, Math.max(min, lengthM)), reachable: true },
+    back: {
+      ...loop!.back,
+      lengthM: Math.min(max, Math.max(min, lengthM)),
+      insulation: { ...insulation },
+      reachable: true,
+    },
   }
 }
 
@@ -153,9 +161,9 @@ const BEGIN: { [K in MeasureKind]: (study: Study, wrap: Wrap) => Begun<K> } = {
   },
   'loop-mode': () => ({ name: 'Circulation off', mode: 'off' }),
   'loop-schedule': (study) => ({ name: 'Circulation schedule', schedule: ownWeek(controlsOf(study).loop.schedule) }),
-  'lay-loop': (study) => ({
+  'lay-loop': (study, wrap) => ({
     name: 'Circulation with a dedicated return',
-    loop: loopToFarTap(study),
+    loop: loopToFarTap(study, wrap ?? WRAP),
     mode: 'on demand',
     schedule: ownWeek(ALWAYS),
   }),

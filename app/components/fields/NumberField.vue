@@ -56,6 +56,8 @@ const choices = ref<{ text: string; shown: string }[]>([])
 const taken = ref<{ as: string; other: { text: string; shown: string } | null } | null>(null)
 
 const shownUnit = computed(() => (props.quantity ? unitOf(props.quantity, system.value).label : (props.unit ?? '')))
+/** In a table its head says the unit. */
+const suffix = computed(() => (props.bare === true ? '' : shownUnit.value))
 const decimals = computed(() => props.decimals ?? (props.quantity ? unitOf(props.quantity, system.value).decimals : 3))
 const write = (metric: number) => {
   const shown = props.quantity ? fromMetric(props.quantity, system.value, metric) : metric
@@ -174,7 +176,7 @@ watch(
       <input
         :id="id"
         class="entry pr-14"
-        :class="{ italic: origin === 'assumed', 'pr-2!': !shownUnit }"
+        :class="{ italic: origin === 'assumed', 'pr-2!': !suffix }"
         :value="text"
         :title="alsoAs"
         inputmode="text"
@@ -202,8 +204,8 @@ watch(
       >
         {{ shownUnit }}
       </button>
-      <span v-else-if="shownUnit" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{
-        shownUnit
+      <span v-else-if="suffix" class="caption pointer-events-none absolute right-2" aria-hidden="true">{{
+        suffix
       }}</span>
     </div>
     <p v-if="line" :id="`${id}-help`" class="caption leading-4">{{ line }}</p>

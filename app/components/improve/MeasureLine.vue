@@ -92,7 +92,7 @@ const remove = () => table.change('remove measure', (d) => void d.packages[props
         </ol>
         <p class="caption mt-1">
           Inspection pictures go to the log, as “Note or picture” under
-          <NuxtLink :to="`/study/${table.study!.id}/measure`" class="text-copper underline">Measure</NuxtLink>.
+          <NuxtLink :to="`/study/${table.study!.id}/measure`" class="text-copper underline">Readings</NuxtLink>.
         </p>
       </details>
       <p v-if="details" class="text-sm"><b>Carried out by:</b> {{ details.who }} Follow the local code.</p>

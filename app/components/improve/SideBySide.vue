@@ -91,7 +91,7 @@ const baseName = computed(() => (table.study!.controls.set ? 'As set' : 'As foun
             <thead>
               <tr class="border-b-2 border-ink text-left">
                 <th scope="col" class="w-44 py-1.5 pr-3"><span class="sr-only">Figure</span></th>
-                <th scope="col" class="w-28 py-1.5 pr-3">{{ baseName }}</th>
+                <th scope="col" class="w-40 py-1.5 pr-3">{{ baseName }}</th>
                 <th v-for="c in columns" :key="c.id" scope="col" class="py-1.5 pr-3">{{ c.name }}</th>
               </tr>
             </thead>
@@ -103,9 +103,7 @@ const baseName = computed(() => (table.study!.controls.set ? 'As set' : 'As foun
                 :data-line="l.name"
               >
                 <th scope="row" class="py-1.5 pr-3 text-left font-normal text-ink-soft">{{ l.name }}</th>
-                <td v-for="(cell, i) in l.cells" :key="i" class="py-1.5 pr-3" :class="{ 'whitespace-nowrap': i === 0 }">
-                  {{ cell }}
-                </td>
+                <td v-for="(cell, i) in l.cells" :key="i" class="py-1.5 pr-3">{{ cell }}</td>
               </tr>
             </tbody>
           </table>

@@ -30,19 +30,21 @@ const { say } = useNotice()
 const taken = useReadingDrafts()
 const studyId = table.study!.id
 const kind = KINDS.find((k) => k.kind === props.kind)!
-const begin = {
+onMounted(own.ready)
+/** What it begins with: the thermometer that is in the hand, once it is known which one that is. */
+const begin = computed(() => ({
   ...kind.begin,
   ...('thermometer' in kind.input.shape
     ? lastTakenWith(table.study!, localIso(new Date()).slice(0, 10), own.defaults.instrument)
     : {}),
-}
+}))
 const draft = computed(() => taken.drafts.value.of[props.kind])
 /** It is in the log or given up: what comes late, such as a picture, begins no other. */
 let closed = false
 function put(part: Partial<ReadingDraft>) {
-  if (!closed) taken.put(studyId, props.kind, part, { ...begin })
+  if (!closed) taken.put(studyId, props.kind, part, { ...begin.value })
 }
-const values = computed(() => draft.value?.values ?? { ...begin })
+const values = computed(() => draft.value?.values ?? { ...begin.value })
 const note = computed(() => draft.value?.note ?? '')
 const photo = computed(() => draft.value?.photo ?? null)
 /** When it was taken, by the clock on the wall; empty: now. A reading of another day carries that. */

@@ -81,6 +81,7 @@ function put(key: keyof Main, value: number | null) {
         optional
         :schema="Site.shape.gasLineKw"
         :value="site.gasLineKw"
+        help="Leave blank to work it out from the pipe"
         @change="(v) => table.change('gas line', (d) => void (d.site.gasLineKw = v))"
       />
       <template v-if="site.gasLineKw === null">

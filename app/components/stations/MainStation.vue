@@ -287,10 +287,7 @@ const setHeating = (carrier: Carrier) =>
       >
         <table class="w-full text-sm">
           <caption class="caption pb-1 text-left">
-            Monthly values,
-            {{
-              table.study!.units === 'us' ? '°F' : '°C'
-            }}. Cold main
+            Monthly values. Cold main
             <b v-if="site.mains.kind !== 'monthly'" class="italic"
               >assumed from {{ site.mains.kind === 'model' ? 'air temperature' : 'ground temperature' }}</b
             ><b v-else class="text-verdigris">as entered</b
@@ -302,8 +299,8 @@ const setHeating = (carrier: Carrier) =>
           <thead>
             <tr class="text-left">
               <th class="pr-2 font-semibold">Month</th>
-              <th>Air, mean</th>
-              <th>Cold main</th>
+              <th>Air, mean, {{ unitOf('temperature', table.study!.units).label }}</th>
+              <th>Cold main, {{ unitOf('temperature', table.study!.units).label }}</th>
               <th>Irradiation, {{ unitOf('sun', table.study!.units).label }}</th>
               <th>Heating</th>
             </tr>

@@ -12,7 +12,7 @@ const table = useStudy()
 const materials = computed(() =>
   Object.entries(INSULATIONS).map(([name, { lambdaWMK, standsC }]) => ({
     value: lambdaWMK as number,
-    name: `${name}, to ${table.units.temperature(standsC)}`,
+    name: `${name}, to ${table.units.figure('temperature', standsC, 0)}`,
   })),
 )
 </script>

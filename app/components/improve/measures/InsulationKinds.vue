@@ -49,7 +49,7 @@ const priced = (each: number | null) =>
           >
             <th class="py-1 text-left font-normal">{{ k.kind }}</th>
             <td class="text-right">{{ k.lossWM === null ? 'no pipe chosen' : units.figure('pipeLoss', k.lossWM) }}</td>
-            <td class="pl-4 text-right">{{ units.temperature(k.standsC) }}</td>
+            <td class="pl-4 text-right">{{ units.figure('temperature', k.standsC, 0) }}</td>
             <td class="pl-4">{{ k.selfSealing ? 'plain or self-sealing' : 'no self-sealing' }}</td>
             <td class="pl-4">{{ k.closed }}</td>
             <td class="pl-4 text-right">{{ priced(k.priceEach) }}</td>
