@@ -120,11 +120,11 @@ describe('a range', () => {
   it('pays back between its ends, never where it may save nothing, and is not priced where nobody asked', () => {
     const saving = spreadOf([100, 200, 300, 400, 500])
     const thousand = { low: 1000, likely: 1000, high: 1000 }
-    expect(paybackRangeText(thousand, { ...saving, p10: 150, p90: 400 })).toBe('2.5 years to 6.7 years')
+    expect(paybackRangeText(thousand, { ...saving, p10: 150, p90: 400 })).toBe('2.5 to 6.7 years')
     expect(paybackRangeText(thousand, { ...saving, p10: -5, p90: 400 })).toBe('2.5 years to never')
     // The cheapest with the most saved, the dearest with the least.
     expect(paybackRangeText({ low: 900, likely: 1000, high: 1500 }, { ...saving, p10: 150, p90: 450 })).toBe(
-      '2.0 years to 10.0 years',
+      '2.0 to 10.0 years',
     )
     expect(paybackRangeText(null, saving)).toBe('not priced')
   })

@@ -7,12 +7,11 @@ import MeasureParts from '~/components/improve/MeasureParts.vue'
 import { useStudy } from '~/stores/study'
 import { LEVEL_LOOK } from '~/utils/level-look'
 import { worst } from '~~/core/checks/check'
-import { ownCost } from '~~/core/measures/bought'
-import { paybackYears } from '~~/core/measures/payback'
 import { stepsOf } from '~~/core/measures/steps'
 import type { Measure } from '~~/core/study/measures'
+import { netCost } from '~~/core/views/appraisal'
 import type { MeasureDetails, MeasureSaving } from '~~/core/views/compare'
-import { costText, paybackText } from '~~/core/views/payback-words'
+import { costText, paybackRangeText } from '~~/core/views/payback-words'
 
 /** One measure: what it saves and costs on one line, and all of it when it is opened. */
 const props = defineProps<{
@@ -29,12 +28,14 @@ const open = ref(false)
 const level = computed(() => worst(props.details?.checks.map((c) => c.level) ?? []))
 const cost = computed(() => props.details?.costMoney ?? null)
 /** What the household pays for it itself. */
-const paid = computed(() => cost.value && ownCost(props.measure, cost.value.likely))
+const paid = computed(() => netCost([props.measure], [cost.value]))
+/** One figure for the saving of a single measure: its range is that of the package. */
+const asSpread = (x: number) => ({ p10: x, p90: x })
 const figures = computed((): [string, string][] => [
   ['Stand-alone saving', props.saving ? units.value.money(props.saving.alone.cost) : '…'],
   ['Last-in saving', props.saving ? units.value.money(props.saving.lastIn.cost) : '…'],
   ['Cost', costText(cost.value, units.value)],
-  ['Simple payback', props.saving ? paybackText(paybackYears(paid.value, props.saving.lastIn.cost)) : '…'],
+  ['Simple payback', props.saving ? paybackRangeText(paid.value, asSpread(props.saving.lastIn.cost)) : '…'],
 ])
 const steps = computed(() => stepsOf(props.measure))
 const id = useId()

@@ -59,11 +59,11 @@ async function keep(part: Part) {
   <div>
     <h3 class="text-base">Parts and work</h3>
     <p v-if="parts.length === 0" class="text-sm text-ink-soft">No parts (setting or behaviour); enter 0 if free.</p>
-    <ul v-else class="max-w-2xl">
+    <ul v-else class="max-w-3xl">
       <li
         v-for="p in parts"
         :key="p.key"
-        class="grid grid-cols-[minmax(0,1fr)_8rem] items-end gap-x-3 py-1 sm:grid-cols-[minmax(0,1fr)_8rem_10rem]"
+        class="grid grid-cols-[minmax(0,1fr)_8rem] items-end gap-x-3 py-1 sm:grid-cols-[minmax(0,1fr)_8rem_8rem_8rem]"
         :data-part="p.key"
       >
         <p class="text-sm">
@@ -84,12 +84,9 @@ async function keep(part: Part) {
           :value="measure.partPrices[p.key]?.likely ?? null"
           @change="(v) => price(p.key, v)"
         />
-        <div
-          v-for="o in offerOf(p)"
-          :key="o.likely"
-          class="col-span-full grid max-w-xs grid-cols-2 gap-3 justify-self-end"
-        >
+        <template v-for="o in offerOf(p)" :key="o.likely">
           <NumberField
+            class="max-sm:col-start-1"
             :label="`At least, ${currency}`"
             :schema="PriceEach.max(o.likely)"
             :decimals="2"
@@ -103,10 +100,10 @@ async function keep(part: Part) {
             :value="o.high"
             @change="(v) => bound(p.key, 'high', v!)"
           />
-        </div>
+        </template>
         <button
           v-if="p.priceFrom === 'offer' && usable && !known(p)"
-          class="tool tool-bare justify-self-start max-sm:col-span-2"
+          class="tool tool-bare col-span-full justify-self-start"
           :aria-label="`Keep in price book: ${p.name}`"
           @click="keep(p)"
         >

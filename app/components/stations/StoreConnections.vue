@@ -2,6 +2,7 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import InsulationField from '~/components/fields/InsulationField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
+import ConnectionsSketch from '~/components/stations/ConnectionsSketch.vue'
 import { useStudy } from '~/stores/study'
 import { MATERIAL_NAMES, nearestSize, sizeChoices } from '~/utils/pipe-choices'
 import { connectionsUa } from '~~/core/household/store-connections'
@@ -57,6 +58,7 @@ const within = computed(() => table.study!.plant.store!.loss.kind === 'ua')
       @change="(v) => put({ ...inlet!, insulation: v })"
     />
   </template>
+  <ConnectionsSketch />
   <p v-if="ua > 0" class="caption col-span-full">
     Connections: {{ table.units.figure('lossRate', ua) }},
     {{ within ? 'part of the heat loss coefficient as measured' : 'in addition to the standing loss above' }}.
