@@ -52,6 +52,11 @@ const TIERS = [
     holds: 'What a study says at rest, and sound changes to it. What follows draws through time belongs in year/.',
   },
   {
+    name: 'procedures',
+    folders: ['procedures'],
+    holds: 'How a thing is done by hand, step by step, for appliances of any make. What a household is told of it is in checks/.',
+  },
+  {
     name: 'year',
     folders: ['year'],
     holds: 'What a year makes of a household. A judgement on it belongs in checks/, a change in measures/.',

@@ -10,6 +10,7 @@ import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
 import { SLITS } from '../core/pipes/loss'
+import { STEP_CARDS } from '../core/procedures/cards'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
 import { JACKET_CLEAR } from '../core/stores/jacket'
 import { LABEL_CLASSES } from '../core/stores/standing-loss'
@@ -25,6 +26,7 @@ import { TIMER_BY } from '../core/study/controls'
 import { storesWater } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
+import { CARD_NAMES } from '../core/study/step-cards'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
@@ -116,7 +118,17 @@ const money = fc.record({
     bareInlet: fc.boolean(),
     laid: fc.constantFrom(...LOOP_MODES),
     byColdLine: fc.option(num(25, 55)),
+    offer: fc.option(fc.tuple(num(0, 1e5), num(0, 1e5), num(0, 1e5))),
   }),
+  cards: fc.array(
+    fc.record({
+      card: fc.constantFrom(...CARD_NAMES),
+      atHeater: fc.boolean(),
+      steps: fc.nat({ max: 12 }),
+      shows: fc.constantFrom('', '1.2 bar'),
+    }),
+    { maxLength: 3 },
+  ),
   claims: fc.array(
     fc.record({
       who: fc.constant('Leaflet'),
@@ -134,7 +146,7 @@ const money = fc.record({
 
 function putMoney(
   study: Study,
-  { economics, priced, fitted, claims }: typeof money extends fc.Arbitrary<infer M> ? M : never,
+  { economics, priced, fitted, claims, cards }: typeof money extends fc.Arbitrary<infer M> ? M : never,
 ) {
   const { each, ...rates } = economics
   const measures = study.packages.flatMap((p) => p.measures)
@@ -149,6 +161,11 @@ function putMoney(
   }
   for (const m of measures) {
     Object.assign(m, priced)
+    const [part] = partsOf(study, m)
+    if (fitted.offer && part) {
+      const [a, b, c] = fitted.offer.toSorted((x, y) => x - y)
+      m.partPrices = { [part.key]: { low: a, likely: b, high: c } }
+    }
     if (m.kind === 'insulate-runs') m.slit = fitted.slit
     if (m.kind === 'jacket') m.clear = fitted.clear
     if (m.kind === 'store-connections') m.heatTraps = fitted.heatTraps
@@ -157,6 +174,13 @@ function putMoney(
     if (m.kind === 'lay-loop' && fitted.byColdLine !== null)
       m.loop.returns = { by: 'cold line', closesAtC: fitted.byColdLine }
   }
+  study.cards = cards.map(({ card, atHeater, steps, shows }, i) => ({
+    id: `card-${i}`,
+    card,
+    heaterId: atHeater ? study.plant.heaters[0].id : null,
+    ticks: STEP_CARDS[card].steps.slice(0, steps).map((s) => ({ step: s.id, on: '2026-03-02' })),
+    shows,
+  }))
   study.claims = claims.map(({ about, ...claim }, i) => ({
     ...claim,
     id: `claim-${i}`,

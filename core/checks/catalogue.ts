@@ -22,6 +22,7 @@ import { RECOVERY_CHECKS } from './recovery'
 import { RELIEF_CHECKS } from './relief'
 import { RUNNING_CHECKS } from './running'
 import { SCALD_CHECKS } from './scald'
+import { STEPS_CHECKS } from './steps'
 import { TARGET_CHECKS } from './targets'
 import { WATER_CHECKS } from './water'
 
@@ -47,6 +48,7 @@ const CATALOGUE = {
   ...RECOVERY_CHECKS,
   ...TARGET_CHECKS,
   ...RECORDS_CHECKS,
+  ...STEPS_CHECKS,
   ...LOG_CHECKS,
 } as const satisfies Record<string, Rule>
 

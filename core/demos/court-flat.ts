@@ -230,6 +230,7 @@ export const courtFlat: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'drain-and-head',

@@ -265,6 +265,7 @@ export const duplex: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'turn-down-wrap',

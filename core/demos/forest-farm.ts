@@ -337,6 +337,7 @@ export const forestFarm: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'middays-cooler',

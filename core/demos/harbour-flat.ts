@@ -212,6 +212,7 @@ export const harbourFlat: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'cooler-wrapped',

@@ -348,6 +348,7 @@ export const hillTown: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'loop-and-pipes',

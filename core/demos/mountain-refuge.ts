@@ -289,6 +289,7 @@ export const mountainRefuge: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
+  cards: [],
   packages: [
     {
       id: 'less-battery',

@@ -18,6 +18,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkReasons(study, report)
   checkPackages(study, report)
   checkClaims(study, report)
+  checkCards(study, report)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],
@@ -43,6 +44,18 @@ function checkClaims({ claims, packages }: StudyShape, report: Report): void {
   claims.forEach(({ packageId }, i) => {
     if (packageId !== null && !packages.some((p) => p.id === packageId))
       report(['claims', i, 'packageId'], `there is no package "${packageId}"`)
+  })
+}
+
+function checkCards({ cards, plant }: StudyShape, report: Report): void {
+  unique(
+    cards.map((c) => c.id),
+    ['cards'],
+    report,
+  )
+  cards.forEach(({ heaterId }, i) => {
+    if (heaterId !== null && !plant.heaters.some((h) => h.id === heaterId))
+      report(['cards', i, 'heaterId'], `there is no heater "${heaterId}"`)
   })
 }
 

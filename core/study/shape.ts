@@ -13,6 +13,7 @@ import { Plant } from './plant'
 import { Prices } from './prices'
 import { Reading } from './readings'
 import { Site } from './site'
+import { CardWork, MOST_CARD_WORK } from './step-cards'
 
 export const FORMAT = 'bagno-study'
 export const VERSION = 12
@@ -83,6 +84,8 @@ export const StudyShape = z.strictObject({
   finishedOn: Day.nullable(),
   packages: z.array(Package).max(20),
   claims: z.array(Claim).max(MOST_CLAIMS),
+  /** Step cards that were taken in hand, oldest first. */
+  cards: z.array(CardWork).max(MOST_CARD_WORK),
   readings: z.array(Reading).max(5000),
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
   origins: z

@@ -176,6 +176,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     economics: structuredClone(NO_ECONOMICS),
     packages: [],
     claims: [],
+    cards: [],
     readings: [],
     origins: {},
   }

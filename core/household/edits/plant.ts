@@ -50,8 +50,10 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
   const goes = (path: string) =>
     path.startsWith('plant.heaters.') ? !ids.has(path.split('.')[2]) : store === null && path.startsWith('plant.store')
   return withPrices(
-    edited(study, ({ plant, controls, packages, origins }) => {
+    edited(study, (s) => {
+      const { plant, controls, packages, origins } = s
       plant.heaters = heaters
+      s.cards = s.cards.filter((c) => c.heaterId === null || ids.has(c.heaterId))
       plant.store = store
       for (const c of [controls.found, controls.set])
         if (c)

@@ -28,7 +28,7 @@ const measure = (was: Doc): Doc => {
 
 /**
  * Version 11 asked nothing of what a store is connected by, of cooled months, of a drain unit's upkeep, of what a flue is made
- * of, of the gas pipe, and of whose the figures of the main are.
+ * of, of the gas pipe, and of whose the figures of the main are; it had no step cards.
  */
 export const from11 = (doc: Doc): Doc => {
   const plant = object(doc.plant)
@@ -36,6 +36,7 @@ export const from11 = (doc: Doc): Doc => {
   return {
     ...doc,
     version: 12,
+    cards: [],
     site: {
       ...object(doc.site),
       cooling: null,

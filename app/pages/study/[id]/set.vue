@@ -18,6 +18,7 @@ import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/c
 import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
+const LazyStepCards = lazy(() => import('~/components/set/StepCards.vue'))
 const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = lazy(() => import('~/components/set/ModeTable.vue'))
 const LazySetpointChecks = lazy(() => import('~/components/set/SetpointChecks.vue'))
@@ -38,6 +39,7 @@ const VIEWS = [
   { view: 'modes', name: 'Circulation modes' },
   { view: 'schedule', name: 'Optimise' },
   { view: 'day', name: 'Day' },
+  { view: 'steps', name: 'Step cards' },
 ] as const
 const route = useRoute()
 const judgement = useJudgement()
@@ -81,13 +83,14 @@ const warnings = computed(
 
 <template>
   <div>
-    <ViewTabs label="Views of Settings" :views="VIEWS" :at="view" />
-    <WriteSwitch class="mb-3" />
+    <ViewTabs class="print:hidden" label="Views of Settings" :views="VIEWS" :at="view" />
+    <WriteSwitch v-if="view !== 'steps'" class="mb-3" />
     <LazySetpointChecks v-if="view === 'board'" />
     <LazyWeekStrip v-else-if="view === 'week'" />
     <LazyModeTable v-else-if="view === 'modes'" />
     <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
+    <LazyStepCards v-else-if="view === 'steps'" />
     <div v-else class="space-y-8">
       <FindingsHere :findings="here" at=" at heater, cylinder and circulation" />
       <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
