@@ -14,6 +14,7 @@ import { DEFAULT_GOAL, optimiseSchedule } from '../core/scenarios/optimise-sched
 import { orderOfWork } from '../core/scenarios/order-of-work'
 import { type Ranges, rangesOf, SAMPLES, sampleYears, samplingOf } from '../core/scenarios/ranges'
 import { accepts } from '../core/schema/words'
+import { displayOf } from '../core/study/display-of'
 import type { Package } from '../core/study/measures'
 import { LARGEST_FILE, readStudyText, writeStudy } from '../core/study/read'
 import type { Study } from '../core/study/study'
@@ -22,6 +23,7 @@ import { type Fault, faultText } from '../core/units/result'
 import { broughtBy } from '../core/views/brought'
 import { comparedInFull, type Comparison, type PackageResult } from '../core/views/compare'
 import { comparisonCsv } from '../core/views/comparison-csv'
+import { controllerFits, controllerFitText } from '../core/views/controller-fit'
 import { findingsOf, inTheWay } from '../core/views/findings'
 import { LEVEL_WORDS } from '../core/views/level-words'
 import { refusalsOf, workOptions } from '../core/views/order-of-work'
@@ -360,6 +362,18 @@ function program(
           )
           .join(''),
       )
+    })
+
+  program
+    .command('fit-controller <file>')
+    .description(
+      'what is keyed into the controller, period by period; of a plan that does not fit the nearest that does',
+    )
+    .option('--json', 'print every figure')
+    .action((file: string, options: { json?: boolean }) => {
+      const study = taken(file)
+      const fits = controllerFits(study)
+      print(options.json ? fits : controllerFitText(fits, displayOf(study)))
     })
 
   program

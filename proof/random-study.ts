@@ -23,6 +23,7 @@ import {
   type ClaimTag,
 } from '../core/study/claims'
 import { TIMER_BY } from '../core/study/controls'
+import { hasSetpoint } from '../core/study/heater-kinds'
 import { storesWater } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
@@ -174,6 +175,9 @@ function putMoney(
     if (m.kind === 'lay-loop' && fitted.byColdLine !== null)
       m.loop.returns = { by: 'cold line', closesAtC: fitted.byColdLine }
   }
+  const [held] = study.plant.heaters.filter(hasSetpoint)
+  if (fitted.heatTraps && held)
+    study.controls.readBack = [{ heaterId: held.id, on: '2026-03-02', week: everyDay([360, 540]) }]
   study.cards = cards.map(({ card, atHeater, steps, shows }, i) => ({
     id: `card-${i}`,
     card,

@@ -9,6 +9,7 @@ import { COMBUSTION_CHECKS } from './combustion'
 import { CONTROLS_CHECKS } from './controls'
 import { DELIVERY_CHECKS } from './delivery'
 import { ELECTRICAL_CHECKS } from './electrical'
+import { ENTRIES_CHECKS } from './entries'
 import { FIRE_CHECKS } from './fire'
 import { FLOW_CHECKS } from './flow'
 import { FROST_CHECKS } from './frost'
@@ -44,6 +45,7 @@ const CATALOGUE = {
   ...CIRCULATION_CHECKS,
   ...RUNNING_CHECKS,
   ...CONTROLS_CHECKS,
+  ...ENTRIES_CHECKS,
   ...PIPES_CHECKS,
   ...RECOVERY_CHECKS,
   ...TARGET_CHECKS,

@@ -211,6 +211,7 @@ export const courtFlat: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'EUR',

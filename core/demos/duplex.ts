@@ -246,6 +246,7 @@ export const duplex: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'USD',

@@ -307,6 +307,7 @@ export const forestFarm: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'EUR',

@@ -199,6 +199,7 @@ export const harbourFlat: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'EUR',

@@ -318,6 +318,7 @@ export const hillTown: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'EUR',

@@ -270,6 +270,7 @@ export const mountainRefuge: Study = {
     setOn: null,
     changes: [],
     reasons: [],
+    readBack: [],
   },
   prices: {
     currency: 'EUR',

@@ -16,6 +16,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkControls(study, study.controls.found, ['controls', 'found'], report)
   if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
   checkReasons(study, report)
+  checkReadBack(study, report)
   checkPackages(study, report)
   checkClaims(study, report)
   checkCards(study, report)
@@ -194,6 +195,19 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
     report([...path, 'heating', 'heaterId'], `there is no heater "${heaterId}"`)
   if (controls.loop.mode !== 'off' && !study.pipes.loop)
     report([...path, 'loop', 'mode'], 'must be "off": there is no circulation')
+}
+
+function checkReadBack({ controls, plant, pipes }: StudyShape, report: Report): void {
+  const seen = new Set<string | null>()
+  controls.readBack.forEach(({ heaterId }, i) => {
+    const path = ['controls', 'readBack', i, 'heaterId']
+    if (seen.has(heaterId)) report(path, 'is read back twice')
+    seen.add(heaterId)
+    const heater = plant.heaters.find((h) => h.id === heaterId)
+    if (heaterId === null && !pipes.loop) report(path, 'there is no circulation')
+    if (heaterId !== null && !heater) report(path, `there is no heater "${heaterId}"`)
+    else if (heater && !hasSetpoint(heater)) report(path, `"${heater.name}" has no thermostat to set`)
+  })
 }
 
 function checkReasons({ controls, plant }: StudyShape, report: Report): void {

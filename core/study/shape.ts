@@ -9,11 +9,12 @@ import { Day, Id, Name, Note } from './fields'
 import { Package } from './measures'
 import { People } from './people'
 import { Pipes } from './pipes'
-import { Plant } from './plant'
+import { MOST_HEATERS, Plant } from './plant'
 import { Prices } from './prices'
 import { Reading } from './readings'
 import { Site } from './site'
 import { CardWork, MOST_CARD_WORK } from './step-cards'
+import { Schedule } from './week'
 
 export const FORMAT = 'bagno-study'
 export const VERSION = 12
@@ -32,6 +33,10 @@ export const Reason = z.strictObject({
   text: Note.min(1, 'a reason, not empty'),
   on: Day,
 })
+
+/** A week as a display showed it, and on which day. */
+export const ReadBack = z.strictObject({ heaterId: Id.nullable(), on: Day, week: Schedule })
+export type ReadBack = z.infer<typeof ReadBack>
 
 /** The shape of a study, before its parts are held against each other. */
 export const StudyShape = z.strictObject({
@@ -77,6 +82,8 @@ export const StudyShape = z.strictObject({
       .max(MOST_CHANGES),
     /** Why something is set as it is though the board warns of it. */
     reasons: z.array(Reason).max(100),
+    /** What the display of a controller showed when it was read back: of the circulation (null) or of a heater. */
+    readBack: z.array(ReadBack).max(MOST_HEATERS + 1),
   }),
   prices: Prices,
   economics: Economics,

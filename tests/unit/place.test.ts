@@ -107,9 +107,13 @@ describe('a drain unit', () => {
 })
 
 describe('borrowed figures', () => {
+  const supplier = { source: 'Water supplier', on: '2026-01-01', conditions: '' }
+  const sourced = (s: Study) => void (s.site.sources = { mains: supplier, hardness: supplier })
+
   it('are asked whose they are, and citation where they decide', () => {
     const curve = changed(harbourFlat, (s) => {
       const [h] = s.plant.heaters
+      sourced(s)
       if (h?.kind === 'instant-gas') h.makerFlow = [{ riseK: 30, lMin: 90 }]
     })
     const of = (study: Study, id: string) => open(study).find((f) => f.id === id)
@@ -120,12 +124,28 @@ describe('borrowed figures', () => {
     expect(of(named, 'borrowed')).toBeUndefined()
     expect(of(named, `curve-${named.plant.heaters[0]!.id}`)!.source).toMatch(/Sheet 12, 2024-05-01, inlet at 15 °C/)
     const label = changed(hillTown, (s) => {
+      sourced(s)
       s.plant.store!.loss = { kind: 'label', label: 'C' }
       delete s.origins['plant.store.loss']
     })
     expect(of(label, 'borrowed')!.sentence).toContain(label.plant.store!.name)
     const assumed = changed(label, (s) => void (s.origins['plant.store.loss'] = 'assumed'))
     expect(of(assumed, 'borrowed')).toBeUndefined()
+  })
+
+  it('of the water are the supplier’s, unless they were read here or are a model', () => {
+    const borrowed = (edit: (s: Study) => void) =>
+      open(changed(hillTown, edit)).find((f) => f.id === 'borrowed')?.sentence ?? ''
+    const hard = (s: Study) => void (s.site.hardnessMgL = 240)
+    expect(borrowed(hard)).toContain('Hardness')
+    expect(borrowed((s) => (hard(s), sourced(s)))).not.toContain('Hardness')
+    expect(borrowed((s) => (hard(s), void (s.origins['site.hardnessMgL'] = 'measured')))).not.toContain('Hardness')
+    expect(borrowed(() => {})).not.toContain('Cold main')
+    const typed = (s: Study) => {
+      s.site.mains = { kind: 'monthly', monthlyC: Array.from({ length: 12 }, () => 10) }
+      delete s.origins['site.mains']
+    }
+    expect(borrowed(typed)).toContain('Cold main')
   })
 })
 

@@ -61,7 +61,9 @@ const print = () => window.print()
           >
           <span class="min-w-0 flex-1">
             {{ wordsIn(step.text, units) }}
-            <span v-if="waits(step)" class="caption block print:hidden">First: {{ wordsIn(waits(step)!.text, units) }}</span>
+            <span v-if="waits(step)" class="caption block print:hidden"
+              >First: {{ wordsIn(waits(step)!.text, units) }}</span
+            >
           </span>
           <span v-if="tickOf(step)" class="caption shrink-0">{{ writeDay(tickOf(step)!.on, units.system) }}</span>
         </button>

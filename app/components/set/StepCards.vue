@@ -47,12 +47,7 @@ function stateOf(work: CardWork): string {
         For appliances of any make: the manual and the local code go first. A step that isolates cannot be skipped.
       </p>
       <div class="mt-3 max-w-md">
-        <ChoiceField
-          label="Symptom"
-          :value="symptom"
-          :choices="symptoms"
-          @change="(v) => (symptom = v)"
-        />
+        <ChoiceField label="Symptom" :value="symptom" :choices="symptoms" @change="(v) => (symptom = v)" />
       </div>
       <div v-if="chosen" class="mt-2 border-l-4 border-copper pl-3" data-symptom>
         <p class="font-semibold">Look in this order</p>

@@ -153,6 +153,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       setOn: null,
       changes: [],
       reasons: [],
+      readBack: [],
     },
     prices: {
       currency,

@@ -63,6 +63,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       for (const c of [controls.found, controls.set])
         if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
       controls.reasons = controls.reasons.filter((r) => held.has(r.heaterId))
+      controls.readBack = controls.readBack.filter((r) => r.heaterId === null || held.has(r.heaterId))
       forget(packages, 'thermostats', (id) => !held.has(id))
       forget(packages, 'heaters', (id) => !ids.has(id))
       for (const path of Object.keys(origins)) if (goes(path)) delete origins[path]
@@ -249,6 +250,7 @@ export function addLoop(study: Study): Study {
 export function removeLoop(study: Study): Study {
   return edited(study, ({ pipes, controls, packages, origins }) => {
     pipes.loop = null
+    controls.readBack = controls.readBack.filter((r) => r.heaterId !== null)
     for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', schedule: everyDay() }
     for (const p of packages) {
       p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-schedule')

@@ -37,6 +37,7 @@ export const from11 = (doc: Doc): Doc => {
     ...doc,
     version: 12,
     cards: [],
+    controls: { ...object(doc.controls), readBack: [] },
     site: {
       ...object(doc.site),
       cooling: null,

@@ -19,6 +19,7 @@ import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } fr
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
 const LazyStepCards = lazy(() => import('~/components/set/StepCards.vue'))
+const LazyControllerEntries = lazy(() => import('~/components/set/ControllerEntries.vue'))
 const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = lazy(() => import('~/components/set/ModeTable.vue'))
 const LazySetpointChecks = lazy(() => import('~/components/set/SetpointChecks.vue'))
@@ -39,6 +40,7 @@ const VIEWS = [
   { view: 'modes', name: 'Circulation modes' },
   { view: 'schedule', name: 'Optimise' },
   { view: 'day', name: 'Day' },
+  { view: 'entries', name: 'Controller entries' },
   { view: 'steps', name: 'Step cards' },
 ] as const
 const route = useRoute()
@@ -90,6 +92,7 @@ const warnings = computed(
     <LazyModeTable v-else-if="view === 'modes'" />
     <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
+    <LazyControllerEntries v-else-if="view === 'entries'" />
     <LazyStepCards v-else-if="view === 'steps'" />
     <div v-else class="space-y-8">
       <FindingsHere :findings="here" at=" at heater, cylinder and circulation" />

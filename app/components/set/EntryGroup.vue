@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import TimeField from '~/components/fields/TimeField.vue'
+import { useStudy } from '~/stores/study'
+import { MINUTES_A_DAY } from '~~/core/calendar/clock'
+import type { Window } from '~~/core/calendar/week'
+import { daysText, periodText } from '~~/core/checks/entries'
+import type { Entries } from '~~/core/household/fit-controller'
+
+/** Periods of days that share a programme: what is keyed in, and what the display shows, typed beside it. */
+const props = defineProps<{ entries: Entries; shown: readonly Window[] | null; step: number }>()
+const emit = defineEmits<{ shown: [periods: Window[]] }>()
+const table = useStudy()
+const days = computed(() => daysText(props.entries.days))
+const rows = computed(() =>
+  props.entries.periods.map((planned, i) => ({ planned, there: props.shown?.[i] ?? null, number: i + 1 })),
+)
+const differs = (r: (typeof rows.value)[number]) =>
+  props.shown !== null && (r.planned?.fromMin !== r.there?.fromMin || r.planned?.toMin !== r.there?.toMin)
+function put(i: number, window: Window | null) {
+  const now = [...(props.shown ?? props.entries.periods.filter((p) => p !== null))]
+  if (window) now[i] = window
+  else now.splice(i, 1)
+  // A display may have two periods that touch: they stay two.
+  emit(
+    'shown',
+    now.filter((w): w is Window => w !== undefined).toSorted((a, b) => a.fromMin - b.fromMin),
+  )
+}
+/** A period that was not planned begins after the last, or before the first where that ends the day. */
+function begun(planned: Window | null): Window {
+  if (planned) return planned
+  const last = props.shown?.at(-1)?.toMin ?? 0
+  return last < MINUTES_A_DAY
+    ? { fromMin: last, toMin: Math.min(MINUTES_A_DAY, last + props.step) }
+    : { fromMin: 0, toMin: props.step }
+}
+</script>
+
+<template>
+  <div class="mt-3">
+    <h3 class="text-base first-letter:uppercase">{{ days }}</h3>
+    <ol>
+      <li
+        v-for="(r, i) in rows"
+        :key="r.number"
+        class="grid grid-cols-2 items-end gap-x-3 border-b border-line py-1 sm:grid-cols-[6rem_10rem_7rem_7rem_auto]"
+        :class="{ 'bg-alarm-pale': differs(r) }"
+        :data-period="`${days} ${r.number}`"
+      >
+        <span class="self-center">Period {{ r.number }}</span>
+        <b class="self-center" :class="{ 'text-ink-soft': !r.planned }">{{
+          r.planned ? periodText(r.planned, table.units) : 'must read empty'
+        }}</b>
+        <template v-if="r.there">
+          <TimeField
+            class="print:hidden"
+            :label="`Shows on, ${days}, period ${r.number}`"
+            :value="r.there.fromMin"
+            :max="r.there.toMin - 1"
+            @change="(v) => put(i, { ...r.there!, fromMin: v })"
+          />
+          <TimeField
+            class="print:hidden"
+            :label="`Shows off, ${days}, period ${r.number}`"
+            :value="r.there.toMin"
+            :min="r.there.fromMin + 1"
+            @change="(v) => put(i, { ...r.there!, toMin: v })"
+          />
+          <button
+            class="tool tool-bare print:hidden"
+            :aria-label="`Reads empty: ${days}, period ${r.number}`"
+            @click="put(i, null)"
+          >
+            Reads empty
+          </button>
+        </template>
+        <template v-else-if="shown">
+          <span class="caption self-center sm:col-span-2">reads empty</span>
+          <button
+            class="tool tool-bare print:hidden"
+            :aria-label="`Shows a period: ${days}, period ${r.number}`"
+            @click="put(i, begun(r.planned))"
+          >
+            Shows a period
+          </button>
+        </template>
+      </li>
+    </ol>
+  </div>
+</template>
