@@ -17,15 +17,19 @@ export function snap(grid: Grid, minute: number): number {
 /** What keeps a week from being entered into the controller, in words; empty when it fits. */
 export function misfits(grid: Grid, week: Schedule): string[] {
   const out: string[] = []
+  const offGrid = week.flatMap((day, d) =>
+    day.some((w) => w.fromMin % grid.stepMin || w.toMin % grid.stepMin) ? [DAY_NAMES[d]] : [],
+  )
+  if (offGrid.length)
+    out.push(
+      `${offGrid.length === DAY_NAMES.length ? 'Every day' : offGrid.join(', ')}: the controller takes steps of ${grid.stepMin} min.`,
+    )
   week.forEach((day, d) => {
     if (day.length > grid.periodsPerDay)
       out.push(`${DAY_NAMES[d]} has ${day.length} on periods; controller limit ${grid.periodsPerDay} a day.`)
-    for (const w of day)
-      if (w.fromMin % grid.stepMin || w.toMin % grid.stepMin)
-        out.push(`${DAY_NAMES[d]}: the controller takes steps of ${grid.stepMin} min.`)
     const first = daysTogether(grid, d)[0]
     if (first < d && JSON.stringify(week[first]) !== JSON.stringify(day))
       out.push(`${DAY_NAMES[d]} differs from ${DAY_NAMES[first]}; the controller has one day group for both.`)
   })
-  return [...new Set(out)]
+  return out
 }

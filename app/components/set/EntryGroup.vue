@@ -39,6 +39,13 @@ function begun(planned: Window | null): Window {
 <template>
   <div class="mt-3">
     <h3 class="text-base first-letter:uppercase">{{ days }}</h3>
+    <p
+      v-if="shown"
+      class="caption hidden gap-x-3 border-b border-ink sm:grid sm:grid-cols-[6rem_10rem_7rem_7rem_auto] print:hidden"
+      aria-hidden="true"
+    >
+      <span /><span>To key in</span><span>Display: on</span><span>Display: off</span>
+    </p>
     <ol>
       <li
         v-for="(r, i) in rows"
@@ -67,7 +74,7 @@ function begun(planned: Window | null): Window {
             @change="(v) => put(i, { ...r.there!, toMin: v })"
           />
           <button
-            class="tool tool-bare print:hidden"
+            class="tool tool-bare justify-self-start print:hidden"
             :aria-label="`Reads empty: ${days}, period ${r.number}`"
             @click="put(i, null)"
           >
@@ -77,7 +84,7 @@ function begun(planned: Window | null): Window {
         <template v-else-if="shown">
           <span class="caption self-center sm:col-span-2">reads empty</span>
           <button
-            class="tool tool-bare print:hidden"
+            class="tool tool-bare justify-self-start print:hidden"
             :aria-label="`Shows a period: ${days}, period ${r.number}`"
             @click="put(i, begun(r.planned))"
           >
