@@ -2,6 +2,7 @@ import type { Calculator } from './calculator'
 import { flowAtRiseSum, heaterSize, meterRate, moneyHours, pumpPower, runningCost, waterPowerSum } from './energy'
 import { fireIntoStore, stovePump } from './fire'
 import { gasPipe } from './gas'
+import { heatLoss, modulation, radiatorOutput } from './heating'
 import { cupLength, loopLoss, pipeContent, pipeLossSum, tapWait, wasteYear } from './pipes'
 import { drawOff, expansionVessel, reheat, storeLoss, thermosiphon } from './stores'
 import { bucketFlow, drainRecoverySum, mix, scald } from './taps'
@@ -33,6 +34,9 @@ export const CALCULATORS: readonly Calculator[] = [
   billLoss,
   wasteYear,
   drainRecoverySum,
+  radiatorOutput,
+  heatLoss,
+  modulation,
   thermosiphon,
   stovePump,
   fireIntoStore,

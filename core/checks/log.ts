@@ -162,19 +162,30 @@ function trendOf(before: Reading, after: Reading): Trend | null {
   return trend && trend.was > 0 && trend.is < (1 - TREND_SHARE) * trend.was ? trend : null
 }
 
+/** Notes of faults that a finding repeats. */
+const MOST_NOTES = 3
+
+const FAULT_TITLES: Record<(typeof FAULTS_LOGGED)[number], string> = {
+  'topped up': 'Topped up',
+  reset: 'Reset',
+  'relief valve opened': 'Relief valve opened',
+  'fault code': 'Fault code shown',
+}
+
 const repeatedEvents: Rule = ({ study }) =>
   FAULTS_LOGGED.flatMap((event): Told[] => {
-    const times = study.readings.filter((r) => r.kind === 'event' && r.values.event === event).length
+    const logged = study.readings.filter((r) => r.kind === 'event' && r.values.event === event)
+    const times = logged.length
     if (times < 2) return []
+    const notes = [...new Set(logged.map((r) => r.note.trim()).filter(Boolean))]
     return [
       {
         id: `repeated-${event.replaceAll(' ', '-')}`,
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'reading', id: null },
-        title: `${event === 'topped up' ? 'Topped up' : event === 'reset' ? 'Reset' : 'Relief valve opened'} ${times} times`,
-        sentence:
-          'Recurring after correction: possible leak, expansion vessel without charge, or scaled heat exchanger.',
+        title: `${FAULT_TITLES[event]} ${times} times`,
+        sentence: `Recurring after correction: possible leak, expansion vessel without charge, or scaled heat exchanger.${event === 'fault code' && notes.length ? ` Noted: ${notes.slice(0, MOST_NOTES).join('; ')}.` : ''}`,
         source: 'Practice',
         remedy: 'Have the cause found by a registered installer; close the filling valve each time.',
       },

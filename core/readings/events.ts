@@ -2,7 +2,7 @@
 export const CHANGES_LOGGED = ['works done', 'fixture changed', 'occupants changed', 'weather changed'] as const
 
 /** Faults that return, and changes. */
-export const FAULTS_LOGGED = ['topped up', 'reset', 'relief valve opened'] as const
+export const FAULTS_LOGGED = ['topped up', 'reset', 'relief valve opened', 'fault code'] as const
 
 /** What can be logged as an event. */
-export const EVENTS = ['relief valve opened', 'topped up', 'reset', 'fault code', ...CHANGES_LOGGED] as const
+export const EVENTS = [...FAULTS_LOGGED, ...CHANGES_LOGGED] as const

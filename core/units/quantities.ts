@@ -60,6 +60,8 @@ export const QUANTITIES = {
   gasPressure: { metric: unit('mbar', 1, 0), us: unit('in w.c.', 0.4014631, 1) },
   sun: { metric: unit('kWh/(m²·day)', 1, 1), us: unit('kBtu/(ft²·day)', 0.3169983, 2) },
   pipeLoss: { metric: unit('W/m', 1, 1), us: unit('Btu/(h·ft)', 1.040029, 1) },
+  areaLoss: { metric: unit('W/m²', 1, 0), us: unit('Btu/(h·ft²)', 0.3169983, 1) },
+  degreeDays: { metric: unit('K·day', 1, 0), us: unit('°F·day', 1.8, 0) },
   pressure: { metric: unit('bar', 1, 1), us: unit('psi', 1 / 0.0689476, 0) },
   mass: { metric: unit('kg', 1, 0), us: unit('lb', 1 / 0.45359237, 0) },
   pipeContent: { metric: unit('L/m', 1, 3), us: unit('gal/ft', 0.3048 / GAL_L, 4) },

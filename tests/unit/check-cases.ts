@@ -164,6 +164,16 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void s.readings.pop(),
   ],
   [
+    'repeated-fault-code',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        { ...reading('a', 'event', { event: 'fault code' }), note: 'E2, no ignition' },
+        { ...reading('b', 'event', { event: 'fault code' }), note: 'E2, no ignition' },
+      ),
+    (s) => void s.readings.pop(),
+  ],
+  [
     'waste-w',
     hillTown,
     (s) =>

@@ -8,6 +8,7 @@ import { ALWAYS } from '~~/core/calendar/week'
 import { SUMMER_WORDS } from '~~/core/household/setting-words'
 import { Controls } from '~~/core/study/controls'
 import { canHeatHouse } from '~~/core/study/heater-kinds'
+import { heatingPauseMin } from '~~/core/views/heating-pause'
 
 const ClockAhead = Controls.shape.clock.shape.aheadMin
 
@@ -18,6 +19,8 @@ const heating = computed(() => table.controls!.heating)
 const clock = computed(() => table.controls!.clock)
 const burners = computed(() => table.study!.plant.heaters.filter(canHeatHouse))
 const SUMMERS = Controls.shape.clock.shape.summerTime.options.map((value) => ({ value, name: SUMMER_WORDS[value] }))
+/** Minutes that radiators pause for hot water on a day with heating. */
+const pauseMin = computed(() => years.now && heatingPauseMin(table.study!, years.now))
 const set = (edit: (h: Controls['heating']) => void) => table.set('house heating', (k) => edit(k.heating))
 const choices = computed(() => [
   { value: null as string | null, name: 'another appliance' },
@@ -59,6 +62,10 @@ const choices = computed(() => [
       <p v-if="heating.heaterId && years.now" class="caption mt-1">
         Hot water priority interrupts space heating for {{ Math.round(years.now.heatingLostHours) }} h/year. While space
         heating runs the heat exchanger is hot, so keep-hot has no effect.
+      </p>
+      <p v-if="pauseMin !== null" class="mt-1 text-sm" data-pause>
+        For the household: while hot water runs the radiators pause, about {{ pauseMin }} min on a day with heating;
+        they get their heat afterwards. Nothing is wrong when they cool for that long.
       </p>
       <WeekPlanner
         v-if="heating.heaterId && heating.schedule"
