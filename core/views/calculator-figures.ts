@@ -29,7 +29,11 @@ function ofYear({ energy, cost }: YearResult): Partial<Record<FieldName, number 
  * @param year the year of the household as set; null while there is none
  */
 export function sumFigures(sum: Calculator, study: Study, year: YearResult | null): Partial<Record<FieldName, number>> {
-  const carrier = study.plant.heaters.map(carrierOf).find((c) => study.prices.carriers[c])
+  // What takes its heat from the air runs on electricity, whatever the house burns now.
+  const carrier =
+    sum.example.heatsBy === 'heat-from-air'
+      ? 'electricity'
+      : study.plant.heaters.map(carrierOf).find((c) => study.prices.carriers[c])
   const tariff = carrier && study.prices.carriers[carrier]
   const useful = year && Math.round(year.energy.usefulKwh)
   const known: Partial<Record<FieldName, number | null>> = {

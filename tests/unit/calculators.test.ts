@@ -369,7 +369,7 @@ describe('a label brought to a household', () => {
     expect(sumFigures(calculatorNamed('label-year')!, hillTown, year)).toEqual({
       usefulKwhYear: Math.round(year.energy.usefulKwh),
       nowCostYear: Math.round(Object.values(year.cost.energy).reduce((a, b) => a + b, 0)),
-      priceKwh: perKwh(hillTown.prices.carriers['natural-gas']!),
+      priceKwh: perKwh(hillTown.prices.carriers.electricity!),
     })
     expect(sumFigures(calculatorNamed('tap-wait')!, hillTown, null)).toEqual({})
   })

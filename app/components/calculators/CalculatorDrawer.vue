@@ -46,8 +46,10 @@ const others = computed(() =>
     : [],
 )
 
+/** A label inside a sentence: its units and short forms stay as they are. */
+const inSentence = (label: string) => label[0]!.toLowerCase() + label.slice(1)
 const fromHouse = computed(() =>
-  (Object.keys(ofHouse.value) as (keyof typeof FIGURES)[]).map((f) => FIGURES[f]!.label.toLowerCase()).join(', '),
+  (Object.keys(ofHouse.value) as (keyof typeof FIGURES)[]).map((f) => inSentence(FIGURES[f]!.label)).join(', '),
 )
 
 function set(name: string, value: unknown) {
