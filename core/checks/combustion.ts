@@ -110,12 +110,14 @@ function ventCheck(h: Burning, at: Pick<Told, 'subject' | 'cause' | 'source'>): 
     level,
     title: `Flue material of ${h.name}`,
     sentence: `${vent === 'not checked' ? 'Not checked' : `${vent[0].toUpperCase()}${vent.slice(1)}`}. ${ventFor(h)}.`,
-    remedy:
-      level === 'fail'
-        ? 'Keep it off until a registered installer has fitted a flue for it.'
-        : `Inspect, and record it under ${h.name}.`,
+    remedy: VENT_REMEDIES[level] ?? `Inspect, and record it under ${h.name}.`,
     asks: `plant.heaters.${h.id}.combustion.vent`,
   }
+}
+
+const VENT_REMEDIES: Partial<Record<Level, string>> = {
+  fail: 'Keep it off until a registered installer has fitted a flue for it.',
+  marginal: 'Have a registered installer look at it: an unlined chimney cools the gas, is soaked, and may leak.',
 }
 
 function ventLevel(vent: Vent, condensing: boolean): Level {
