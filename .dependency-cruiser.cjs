@@ -54,7 +54,8 @@ const TIERS = [
   {
     name: 'procedures',
     folders: ['procedures'],
-    holds: 'How a thing is done by hand, step by step, for appliances of any make. What a household is told of it is in checks/.',
+    holds:
+      'How a thing is done by hand, step by step, for appliances of any make. What a household is told of it is in checks/.',
   },
   {
     name: 'year',
