@@ -40,7 +40,7 @@ export const radiatorOutput = defineCalculator({
           ? []
           : [
               overKw >= 0
-                ? 'The room stays warm at this flow temperature: it can be lowered until somebody notices.'
+                ? 'The room stays warm at this flow temperature: lower it step by step until the room just stays warm.'
                 : 'Too little on such a day: a higher flow temperature, a larger radiator, or less loss.',
             ]),
         'A radiator behind furniture or a cover gives less than it is rated for.',

@@ -128,7 +128,7 @@ export const billLoss = defineCalculator({
           ? 'The two agree within what is known of the use.'
           : apartW > 0
             ? 'The bill holds more than use and losses explain: more is drawn or lost than entered (drips, gravity circulation, a pump left on), the efficiency is lower, or something else is on the meter.'
-            : 'The bill holds less than use and losses need: less is drawn than entered, somebody was away, or the losses are lower than measured.',
+            : 'The bill holds less than use and losses need: less is drawn than entered, the house stood empty, or the losses are lower than measured.',
       ],
     }
   },

@@ -25,7 +25,7 @@ const STEPS: { [K in MeasureKind]?: Steps<K> } = {
   ],
   'store-connections': () => [
     'Water isolated and pressure released before a connection is opened.',
-    'Heat trap with its arrow in the direction of flow, or a loop that falls before it rises.',
+    'Heat trap with its arrow in the direction of flow, or a bend that falls before it rises.',
     'Insulate both connections up to the cylinder without a gap.',
     'Inspect an hour after reheating: half a metre up, the pipe must be cool.',
   ],

@@ -47,7 +47,7 @@ const HEATER_CARDS = {
     proof: 'Display shows',
     steps: [
       { id: 'found', text: 'Read and note the mode as found.' },
-      { id: 'taps', text: 'All hot outlets shut, nobody under a shower.' },
+      { id: 'taps', text: 'All hot outlets shut, no one under a shower.' },
       { id: 'set', text: 'Choose the mode in the menu or at the button; confirm it with the key that confirms.' },
       { id: 'leave', text: 'Wait until the menu closes by itself, and read the display again.' },
       { id: 'cold', text: 'After an hour without use, open the nearest outlet: with keep-hot on it is warm at once.' },

@@ -4,7 +4,7 @@ import type { CardName } from '../study/step-cards'
 import type { Step, StepCard } from './step-card'
 
 const SHOCK =
-  'Electric shock kills. For somebody competent by the local code; if in doubt, leave the cover on and call a registered electrician.'
+  'Electric shock kills. For a competent person by the local code; if in doubt, leave the cover on and call a registered electrician.'
 
 /** Before any cover comes off, in this order. */
 const ISOLATE: readonly Step[] = [
@@ -30,7 +30,7 @@ export const ELECTRIC_CARDS = {
   'element-thermostat': {
     title: 'Thermostat behind a cover',
     when: 'An electric heater whose thermostat is a screw or a dial behind its cover and insulation.',
-    who: 'Somebody competent by the local code; otherwise a registered electrician.',
+    who: 'Competent person by the local code; otherwise a registered electrician.',
     at: hasElement,
     proof: 'Thermostat stands at',
     steps: [

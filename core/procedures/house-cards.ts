@@ -27,7 +27,7 @@ export const HOUSE_CARDS = {
       { id: 'return', text: 'Measure flow and return and enter them under Readings.' },
       {
         id: 'hygiene',
-        text: 'Hours off leave water tepid: see the findings on growth before you leave.',
+        text: 'Hours off leave lukewarm water in the pipes: see the findings on growth before you leave.',
         caution: (write) =>
           `Legionella grows in warm water up to ${write.figure('temperature', SAFETY.livesOn.value, 0)}. The local code may not allow the circulation to stop.`,
       },
@@ -79,7 +79,7 @@ export const HOUSE_CARDS = {
         must: true,
         caution: 'A hose jumps, softens and scalds. Never drain a hot cylinder through one.',
       },
-      { id: 'hose', text: 'Hose clamped on, its end tied down at a drain that takes hot water, nobody near it.' },
+      { id: 'hose', text: 'Hose clamped on, its end tied down at a drain that takes hot water, no one near it.' },
       { id: 'air', text: 'Open the highest hot outlet, then the drain valve slowly.' },
       { id: 'shut', text: 'Drain valve shut, its cap on.', must: true },
       { id: 'fill', text: 'Fill with an outlet open until it runs without air.', must: true },
@@ -88,7 +88,7 @@ export const HOUSE_CARDS = {
   },
   leaving: {
     title: 'Going away',
-    when: 'Nobody is there for more than a few days.',
+    when: 'The house stands empty for more than a few days.',
     who: 'Household.',
     at: null,
     steps: [
@@ -100,7 +100,7 @@ export const HOUSE_CARDS = {
       { id: 'pump', text: 'Circulation pump off, before its water is.' },
       {
         id: 'water',
-        text: 'Water off at the main where nobody needs it; heater off with it.',
+        text: 'Water off at the main where it is not needed; heater off with it.',
         caution: 'A pump or a heater without water is damaged: what supplies them goes off together.',
       },
       { id: 'fire', text: 'Stove out and cold.' },
@@ -129,7 +129,7 @@ export const HOUSE_CARDS = {
       {
         id: 'flush',
         text: 'Flush every outlet hot, the furthest too, for some minutes, shower heads low and without spray.',
-        caution: 'Do not breathe the spray; keep away whoever has weak lungs. The water scalds.',
+        caution: 'Do not breathe the spray; keep people with weak lungs away. The water scalds.',
       },
       { id: 'setpoint', text: 'Setpoint back to where it was, and the holiday setting ended.' },
     ],
