@@ -5,29 +5,15 @@ import { PLACES } from '../core/climate/places'
 import { DEMOS } from '../core/demos/index'
 import { HEATER_KINDS } from '../core/heaters/kinds'
 import { addHeater, changeHeaterKind } from '../core/household/edits/plant'
-import { partsOf } from '../core/measures/parts'
 import { CARRIERS } from '../core/money/carriers'
 import { STANDARD_DAYS, type StandardDay } from '../core/people/standard-days'
 import { MATERIALS, sizesOf } from '../core/pipes/catalogue'
-import { SLITS } from '../core/pipes/loss'
-import { STEP_CARDS } from '../core/procedures/cards'
 import { CONNECTIONS } from '../core/recovery/drain-recovery'
-import { JACKET_CLEAR } from '../core/stores/jacket'
 import { LABEL_CLASSES } from '../core/stores/standing-loss'
-import {
-  CLAIM_BASES,
-  CLAIM_PERIODS,
-  CLAIM_TAGS,
-  type ClaimBase,
-  type ClaimPeriod,
-  type ClaimTag,
-} from '../core/study/claims'
 import { TIMER_BY } from '../core/study/controls'
-import { hasSetpoint } from '../core/study/heater-kinds'
 import { storesWater } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { LOOP_PLACES, MOUNTS } from '../core/study/pipes'
-import { CARD_NAMES } from '../core/study/step-cards'
 import { Study } from '../core/study/study'
 import { COMES_IN, type Flow, FLOWS } from '../core/year/account/ledger'
 import { House } from '../core/year/house'
@@ -35,6 +21,7 @@ import type { YearResult } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
 import { heaterFigures, thrown } from './random-heater'
+import { judged, putJudged } from './random-judged'
 import { num, wide } from './random-numbers'
 import { dataSource, putSurvey, survey } from './random-survey'
 
@@ -95,102 +82,6 @@ const loopSettings = fc.record({
   learned: fc.record({ weeks: fc.integer({ min: 1, max: 8 }), threshold: num(0.01, 1) }),
   trace: fc.record({ wPerM: num(1, 60) }),
 })
-
-/** What anything costs, how it is fitted, what money is worth, and what somebody promises. */
-const money = fc.record({
-  economics: fc.record({
-    discountPercent: fc.option(num(0, 30)),
-    growthPercent: fc.option(num(-10, 30)),
-    years: fc.option(fc.integer({ min: 1, max: 60 })),
-    budgetMoney: fc.option(num(0, 1e6)),
-    each: fc.option(fc.tuple(num(0, 1e5), num(0, 1e5), num(0, 1e5))),
-  }),
-  priced: fc.record({
-    costMoney: fc.option(num(0, 1e6)),
-    hours: fc.option(num(0, 1000)),
-    grantMoney: fc.option(num(0, 1e6)),
-    lifeYears: fc.option(num(1, 100)),
-    upkeepAYear: fc.option(num(0, 1e5)),
-  }),
-  fitted: fc.record({
-    slit: fc.constantFrom(...SLITS),
-    clear: fc.subarray([...JACKET_CLEAR]),
-    heatTraps: fc.boolean(),
-    bareInlet: fc.boolean(),
-    laid: fc.constantFrom(...LOOP_MODES),
-    byColdLine: fc.option(num(25, 55)),
-    offer: fc.option(fc.tuple(num(0, 1e5), num(0, 1e5), num(0, 1e5))),
-  }),
-  cards: fc.array(
-    fc.record({
-      card: fc.constantFrom(...CARD_NAMES),
-      atHeater: fc.boolean(),
-      steps: fc.nat({ max: 12 }),
-      shows: fc.constantFrom('', '1.2 bar'),
-    }),
-    { maxLength: 3 },
-  ),
-  claims: fc.array(
-    fc.record({
-      who: fc.constant('Leaflet'),
-      on: fc.constantFrom(null, '2026-03-01'),
-      tag: fc.constantFrom(...(Object.keys(CLAIM_TAGS) as ClaimTag[])),
-      percent: num(0, 100),
-      upTo: fc.boolean(),
-      of: fc.option(fc.constantFrom(...(Object.keys(CLAIM_BASES) as ClaimBase[]))),
-      per: fc.option(fc.constantFrom(...(Object.keys(CLAIM_PERIODS) as ClaimPeriod[]))),
-      about: fc.boolean(),
-    }),
-    { maxLength: 4 },
-  ),
-})
-
-function putMoney(
-  study: Study,
-  { economics, priced, fitted, claims, cards }: typeof money extends fc.Arbitrary<infer M> ? M : never,
-) {
-  const { each, ...rates } = economics
-  const measures = study.packages.flatMap((p) => p.measures)
-  const [low, likely, high] = [...(each ?? [])].sort((a, b) => a - b)
-  const keys = measures.flatMap((m) => partsOf(study, m).map((p) => p.key))
-  study.economics = {
-    ...study.economics,
-    ...rates,
-    book: each ? Object.fromEntries(keys.map((key) => [key, { low, likely, high }])) : {},
-    bookFrom: each ? 'Ada Quill' : '',
-    bookAsOf: each ? '2026-03-01' : null,
-  }
-  for (const m of measures) {
-    Object.assign(m, priced)
-    const [part] = partsOf(study, m)
-    if (fitted.offer && part) {
-      const [a, b, c] = fitted.offer.toSorted((x, y) => x - y)
-      m.partPrices = { [part.key]: { low: a, likely: b, high: c } }
-    }
-    if (m.kind === 'insulate-runs') m.slit = fitted.slit
-    if (m.kind === 'jacket') m.clear = fitted.clear
-    if (m.kind === 'store-connections') m.heatTraps = fitted.heatTraps
-    if (m.kind === 'store-connections' && fitted.bareInlet) m.insulation = null
-    if (m.kind === 'lay-loop') m.mode = fitted.laid
-    if (m.kind === 'lay-loop' && fitted.byColdLine !== null)
-      m.loop.returns = { by: 'cold line', closesAtC: fitted.byColdLine }
-  }
-  const [held] = study.plant.heaters.filter(hasSetpoint)
-  if (fitted.heatTraps && held)
-    study.controls.readBack = [{ heaterId: held.id, on: '2026-03-02', week: everyDay([360, 540]) }]
-  study.cards = cards.map(({ card, atHeater, steps, shows }, i) => ({
-    id: `card-${i}`,
-    card,
-    heaterId: atHeater ? study.plant.heaters[0].id : null,
-    ticks: STEP_CARDS[card].steps.slice(0, steps).map((s) => ({ step: s.id, on: '2026-03-02' })),
-    shows,
-  }))
-  study.claims = claims.map(({ about, ...claim }, i) => ({
-    ...claim,
-    id: `claim-${i}`,
-    packageId: about ? (study.packages[0]?.id ?? null) : null,
-  }))
-}
 
 /**
  * A sound study of a household nobody has thought of: a demo's shape with its figures thrown about, to the edges of
@@ -264,7 +155,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     stopsWhenWarm: fc.boolean(),
     dripLH: fc.constantFrom(null, null, 0, 0.4, 3, 30),
     survey,
-    money,
+    judged,
     exportPerKwh: fc.option(num(0, 0.5)),
     standard: fc.option(fc.constantFrom(...(Object.keys(STANDARD_DAYS) as StandardDay[])), { freq: 5 }),
   })
@@ -332,7 +223,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       found.loop = { ...r.loopSettings, mode: r.mode, schedule: everyDay(r.loop) }
     }
     putSurvey(study, r.survey)
-    putMoney(study, r.money)
+    putJudged(study, r.judged)
     return Study.parse(study)
   })
 

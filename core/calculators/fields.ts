@@ -180,7 +180,7 @@ export const FIGURES: Record<FieldName, Figure> = {
   labelKwhYear: { label: 'Annual energy on the label', unit: 'kWh', decimals: 0 },
   labelDayKwh: { label: 'Useful heat per day of the tapping profile', unit: 'kWh', decimals: 3 },
   usefulKwhYear: { label: 'Useful heat per year of this household', quantity: 'energy' },
-  ratedOutputKw: { label: 'Rated output at 75/65/20 °C', quantity: 'power' },
+  ratedOutputKw: { label: 'Rated output, to EN 442', quantity: 'power' },
   roomC: { label: 'Room', quantity: 'temperature' },
   exponent: { label: 'Exponent; panel 1.3, convector 1.4, floor 1.1' },
   roomNeedsKw: { label: 'Heat the room needs', quantity: 'power' },

@@ -1,4 +1,5 @@
-import { gasPipeCapacity, gasPipeDrop, PIPED_GASES } from '../pipes/gas-pipe'
+import { CARRIER_NAMES } from '../money/carriers'
+import { gasPipeCapacity, gasPipeDrop, PIPED_GAS_NAMES, PIPED_GASES } from '../pipes/gas-pipe'
 import { z } from '../schema/zod'
 import { defineCalculator } from './calculator'
 import { FIELDS } from './fields'
@@ -9,10 +10,11 @@ export const gasPipe = defineCalculator({
   name: 'gas-pipe',
   title: 'Gas pipe capacity',
   about: 'Pressure drop of a gas pipe at an input, and the input it carries within the usual drop.',
-  source:
-    'Renouard, up to 50 mbar: Δp = 23 200 d L Q^1.82 / D^4.82; natural gas d 0.60, propane d 1.52; usual drop 1 and 2 mbar. Local code',
+  source: `Renouard, low pressure: Δp = 23 200 d L Q^1.82 / D^4.82; ${PIPED_GAS_NAMES.map(
+    (g) => `${CARRIER_NAMES[g].toLowerCase()} d ${PIPED_GASES[g].relativeDensity}`,
+  ).join(', ')}. Local code`,
   input: z.strictObject({
-    gas: z.enum(['natural-gas', 'propane']),
+    gas: z.enum(PIPED_GAS_NAMES),
     inputKw: FIELDS.inputKw,
     lengthM: FIELDS.lengthM,
     innerMm: FIELDS.innerMm,
@@ -42,7 +44,7 @@ export const gasPipe = defineCalculator({
         },
         {
           label: 'Usual drop',
-          formula: gas === 'propane' ? 'propane' : 'natural gas',
+          formula: CARRIER_NAMES[gas].toLowerCase(),
           value: mostDropMbar,
           quantity: 'gasPressure',
           decimals: 1,

@@ -7,8 +7,7 @@ const KW = { quantity: 'power', decimals: 2 } as const
 export const radiatorOutput = defineCalculator({
   name: 'radiator-output',
   title: 'Radiator output at a flow temperature',
-  about:
-    'What radiators rated at 75/65/20 °C give at the flow and return of this house, against the heat the room needs.',
+  about: 'What radiators of a rated output give at the flow and return of this house, against the heat the room needs.',
   source: 'EN 442: output ∝ (logarithmic mean excess)^n, n 1.3 for panels; rated at 75/65/20 °C',
   input: input(['ratedOutputKw', 'supplyC', 'returnC', 'roomC'], ['exponent', 'roomNeedsKw']),
   results: {
@@ -49,12 +48,14 @@ export const radiatorOutput = defineCalculator({
   },
 })
 
+/** What a loss by floor area is good to, and two methods further apart than this want a reason, %. */
+const WIDE_GAP = 40
+
 export const heatLoss = defineCalculator({
   name: 'heat-loss',
   title: 'House heat loss by two methods',
   about: 'Heat loss on the coldest day by floor area and by what heating used in a year, with the gap between them.',
-  source:
-    'By area: loss per floor area of the building’s age, ±40%. By use: energy × efficiency / (degree days × 24 h) × (room − design)',
+  source: `By area: loss per floor area of the building’s age, ±${WIDE_GAP}%. By use: energy × efficiency / (degree days × 24 h) × (room − design)`,
   input: input(['floorM2', 'lossWM2', 'heatingKwhYear', 'efficiency', 'degreeDays', 'roomC', 'designC']),
   results: {
     byAreaKw: { label: 'By floor area', ...KW },
@@ -103,9 +104,6 @@ export const heatLoss = defineCalculator({
     }
   },
 })
-/** Two methods further apart than this want a reason, %. */
-const WIDE_GAP = 30
-
 export const modulation = defineCalculator({
   name: 'modulation',
   title: 'Modulation floor of a boiler',

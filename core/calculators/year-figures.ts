@@ -1,4 +1,6 @@
+import { DAYS } from '../calendar/year'
 import { z } from '../schema/zod'
+import { percentText } from '../units/percent'
 import { defineCalculator, needsAbove, SumRefusal } from './calculator'
 import { input } from './fields'
 
@@ -81,11 +83,14 @@ export const labelYear = defineCalculator({
 /** How well the useful heat of a household is known where nobody has metered it, share of it. */
 const USEFUL_SHARE = 0.2
 
+/** A bill with less heat in it than this share of the use is of another time or another meter. */
+const USEFUL_LEAST = 0.5
+
 export const billLoss = defineCalculator({
   name: 'bill-loss',
   title: 'Losses by the bill and by temperatures',
   about: 'What a bill without space heating leaves for losses, held against the losses measured or calculated as heat.',
-  source: 'loss = billed energy × efficiency / days − useful heat a day; useful heat good to 20% unless metered',
+  source: `loss = billed energy × efficiency / days − useful heat a day; useful heat good to ${percentText(USEFUL_SHARE, 0)} unless metered`,
   input: input(['billKwh', 'billDays', 'efficiency', 'usefulKwhYear', 'lossW']),
   results: {
     byBillW: { label: 'Losses by the bill', quantity: 'watts' },
@@ -95,7 +100,7 @@ export const billLoss = defineCalculator({
   example: { billKwh: 640, billDays: 61, efficiency: 0.86, usefulKwhYear: 1900, lossW: 140 },
   work: ({ billKwh, billDays, efficiency, usefulKwhYear, lossW }) => {
     const heatKwhDay = (billKwh * efficiency) / billDays
-    const usefulKwhDay = usefulKwhYear / 365
+    const usefulKwhDay = usefulKwhYear / DAYS
     needsAbove('billKwh', heatKwhDay, USEFUL_LEAST * usefulKwhDay, 'half of the useful heat of that time')
     const watts = (kwhDay: number) => (kwhDay * 1000) / 24
     const byBillW = watts(heatKwhDay - usefulKwhDay)
@@ -120,7 +125,12 @@ export const billLoss = defineCalculator({
         },
         { label: 'Losses by the bill', formula: '(heat − useful) / 24 h', value: byBillW, quantity: 'watts' },
         { label: 'Losses by temperatures', formula: 'as measured or calculated', value: lossW, quantity: 'watts' },
-        { label: 'Give or take', formula: '20% of the useful heat / 24 h', value: withinW, quantity: 'watts' },
+        {
+          label: 'Give or take',
+          formula: `${percentText(USEFUL_SHARE, 0)} of the useful heat / 24 h`,
+          value: withinW,
+          quantity: 'watts',
+        },
       ],
       notes: [
         'Only for a period without space heating, between two readings of the meter, not estimates.',
@@ -133,6 +143,3 @@ export const billLoss = defineCalculator({
     }
   },
 })
-
-/** A bill with less heat in it than this share of the use is of another time or another meter. */
-const USEFUL_LEAST = 0.5

@@ -6,7 +6,7 @@ import { flowByCurve } from '../heaters/maker-curve'
 import { airAround } from '../household/air-around'
 import { atAltitude } from '../household/at-altitude'
 import { citation } from '../household/data-source'
-import { type GasSupply, gasSupply } from '../household/gas-supply'
+import { type GasSupply, gasSupply, isPiped } from '../household/gas-supply'
 import { loopAir, loopUa } from '../household/loop'
 import { warmestPreheated } from '../household/preheated'
 import { storeUa } from '../household/store-connections'
@@ -198,7 +198,7 @@ const gas: Size = (ask) => {
   const { visit, heater } = ask
   const { study, write } = visit
   const efficiency = efficiencyOf(heater)
-  if (!efficiency || !('outputKw' in heater) || !carrierOf(heater).includes('gas')) return []
+  if (!efficiency || !('outputKw' in heater) || !isPiped(carrierOf(heater))) return []
   const kw =
     (heater.outputKw * (isInstantaneous(heater) ? heater.units : 1)) /
     efficiencyAt(efficiency, INPUT_RETURN_C, carrierOf(heater))

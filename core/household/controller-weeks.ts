@@ -2,7 +2,6 @@ import type { Schedule } from '../calendar/week'
 import type { Controls } from '../study/controls'
 import { hasSetpoint } from '../study/heater-kinds'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
-import type { ReadBack } from '../study/shape'
 import type { Study } from '../study/study'
 
 /** A week that is keyed into a controller. */
@@ -29,13 +28,3 @@ export function putWeek(controls: Controls, heaterId: string | null, week: Sched
   if (heaterId === null) controls.loop.schedule = week
   else controls.heaters[heaterId].schedule = week
 }
-
-/** What was read back of a controller; null: not yet. */
-export const readBackOf = ({ controls }: Study, heaterId: string | null): ReadBack | null =>
-  controls.readBack.find((r) => r.heaterId === heaterId) ?? null
-
-/** All that was read back with one more, in the place of what was read of the same before. */
-export const withReadBack = (all: readonly ReadBack[], one: ReadBack): ReadBack[] => [
-  ...all.filter((r) => r.heaterId !== one.heaterId),
-  one,
-]

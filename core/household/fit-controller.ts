@@ -95,14 +95,15 @@ export interface Misread {
   shown: Window | null
 }
 
-const alike = (a: Window | null, b: Window | null) => a?.fromMin === b?.fromMin && a?.toMin === b?.toMin
+/** Whether two periods read alike; null: empty. */
+export const samePeriod = (a: Window | null, b: Window | null) => a?.fromMin === b?.fromMin && a?.toMin === b?.toMin
 
 /** Where what the display shows differs from what was to be entered, period by period. */
 export const misread = (grid: Grid, planned: Schedule, shown: Schedule): Misread[] => {
   const [wanted, there] = [entriesOf(grid, planned), entriesOf(grid, shown)]
   return wanted.flatMap(({ days, periods }, g) =>
     periods.flatMap((p, i): Misread[] =>
-      alike(p, there[g].periods[i]) ? [] : [{ days, period: i + 1, planned: p, shown: there[g].periods[i] }],
+      samePeriod(p, there[g].periods[i]) ? [] : [{ days, period: i + 1, planned: p, shown: there[g].periods[i] }],
     ),
   )
 }

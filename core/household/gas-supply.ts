@@ -10,6 +10,7 @@ export interface GasSupply {
   otherKw: number | null
 }
 
+/** Comes to the heater through a pipe, from the main or from a tank. */
 export const isPiped = (carrier: Carrier): carrier is PipedGasName => carrier in PIPED_GASES
 
 /** What the gas line carries: as somebody said it, or by its bore and length; null where neither is known. */

@@ -1,17 +1,22 @@
 import { blankStudy } from '../household/defaults/blank'
 import { bookUsable, firstAnswers, pricesIn, withDefaults } from '../household/engineer/begin-with'
 import type { EngineerDefaults } from '../household/engineer/defaults'
-import { HOUR_OF_WORK, UPKEEP_LINES } from '../household/engineer/price-book'
+import { HOUR_OF_WORK, UPKEEP_LINES, upkeepKey } from '../household/engineer/price-book'
 import { REGIONS } from '../household/quick-start/regions'
 import type { Measure } from '../study/measures'
 import type { Study } from '../study/study'
 import { beginMeasure, measuresFor } from './begin'
 import { type Part, partsOf } from './parts'
 
-/** Parts of measures that the price book prices and the household does not yet, or otherwise, by their keys. */
+/** Parts of measures, and upkeep of heat sources, that the price book prices and the household does not yet, or otherwise: their keys. */
 export function pricesToTake(study: Study, measures: readonly Measure[], own: EngineerDefaults): string[] {
   if (!bookUsable(study, own)) return []
-  const parts = measures.flatMap((m) => partsOf(study, m)).filter((p) => p.priceFrom !== 'offer')
+  const parts = [
+    ...measures.flatMap((m) => partsOf(study, m)).filter((p) => p.priceFrom !== 'offer'),
+    ...measures.flatMap((m) =>
+      m.kind === 'heat-source' && m.upkeepAYear === null ? [{ key: upkeepKey(m.heater.kind) }] : [],
+    ),
+  ]
   const differs = ({ key }: { key: string }) => {
     const [line, here] = [own.book[key], study.economics.book[key]]
     return (

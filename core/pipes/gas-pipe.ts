@@ -16,6 +16,7 @@ export const PIPED_GASES = {
   propane: { relativeDensity: 1.52, kwhM3: CALORIFIC['propane, kg'] * PROPANE_KG_M3, mostDropMbar: 2 },
 } as const satisfies Record<string, PipedGas>
 export type PipedGasName = keyof typeof PIPED_GASES
+export const PIPED_GAS_NAMES = Object.keys(PIPED_GASES) as [PipedGasName, ...PipedGasName[]]
 
 /** Renouard's constants for pressures up to 50 mbar: mbar, m, m³/h, mm. */
 const [FACTOR, FLOW_POWER, BORE_POWER] = [23_200, 1.82, 4.82]

@@ -1,7 +1,6 @@
 import type { Step } from '../calculators/calculator'
 import { FIELDS } from '../calculators/fields'
-import { showerMinutes } from '../household/shower-minutes'
-import { warmUpLossS } from '../recovery/drain-recovery'
+import { warmUpOf } from '../household/warm-up'
 import { z } from '../schema/zod'
 import type { Recovery } from '../study/pipes'
 import type { Study } from '../study/study'
@@ -17,19 +16,19 @@ const TOGETHER = Math.SQRT2
 
 /** What the unit gives less because each shower warms its wall first. */
 function warmingSteps(study: Study, recovery: Recovery): Step[] {
-  const minutes = showerMinutes(study, recovery.tapIds)
-  if (minutes === null || recovery.warmUpS === 0) return []
+  const warming = warmUpOf(study, recovery)
+  if (!warming || warming.lostS === 0) return []
   return [
     {
       label: 'Lost while the unit warms up',
-      formula: `warm-up time × (1 − e^(−t / warm-up time)) of a mean shower of ${Math.round(minutes * 10) / 10} min`,
-      value: warmUpLossS(recovery.warmUpS, minutes * 60),
+      formula: `warm-up time × (1 − e^(−t / warm-up time)) of a mean draw of ${warming.minutes.toFixed(1)} min`,
+      value: warming.lostS,
       quantity: 'seconds',
     },
     {
-      label: 'Share of the shower lost so',
-      formula: 'seconds lost / length of the shower',
-      value: (100 * warmUpLossS(recovery.warmUpS, minutes * 60)) / (minutes * 60),
+      label: 'Share of the draw lost so',
+      formula: 'seconds lost / length of the draw',
+      value: 100 * warming.share,
       unit: '%',
       decimals: 0,
     },

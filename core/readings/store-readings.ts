@@ -1,6 +1,7 @@
 import { input } from '../calculators/fields'
 import { HEATERS } from '../heaters/kinds'
 import { airAround } from '../household/air-around'
+import { atAltitude } from '../household/at-altitude'
 import { dayOf, heaterOf } from '../household/lookups'
 import { storeUa } from '../household/store-connections'
 import { storeThermostat } from '../household/supply'
@@ -110,13 +111,15 @@ export const reheat = defineReading({
     const heater = heaterOf(study, reading.where)
     const store = study.plant.store!
     if (toC <= fromC) return impossible('The end must be warmer than the start.')
+    if (heatedShare(heater) <= 0)
+      return impossible('The heat input is entered at the very top of the cylinder: nothing is above it.')
     const { month } = dayOf(reading.takenAt)
     const gainKH = gainKPerHour({ fromC, toC, minutes })
     const heatedL = store.litres * heatedShare(heater)
     const intoKw = (heatedL * KJ_PER_LITRE_K * gainKH) / 3600
     const aboveK = Math.max(0, (fromC + toC) / 2 - airAround(store, month, study.site.monthlyAirC))
     const kw = intoKw + (storeUa(study)! * aboveK) / 1000
-    const output = outputOf(heater)
+    const output = outputOf(atAltitude(heater, study.site.altitudeM))
     return {
       worked: {
         out: { gainKH, kw },

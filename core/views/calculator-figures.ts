@@ -1,11 +1,10 @@
 import type { Calculator } from '../calculators/calculator'
 import type { FieldName } from '../calculators/fields'
+import { DAYS } from '../calendar/year'
 import { perKwh, waterPerM3 } from '../money/tariff'
 import { carrierOf } from '../study/heater-kinds'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
-
-const HOURS_A_YEAR = 8760
 
 /** What a year of it comes to; with heat that nobody is billed for a bill says nothing of the losses. */
 function ofYear({ energy, cost }: YearResult): Partial<Record<FieldName, number | null>> {
@@ -18,7 +17,7 @@ function ofYear({ energy, cost }: YearResult): Partial<Record<FieldName, number 
     ...(billed
       ? {
           efficiency: Math.round((1000 * madeKwh) / inputKwh) / 1000,
-          lossW: Math.round((1000 * Math.max(0, madeKwh + recoveredKwh - usefulKwh - storedChangeKwh)) / HOURS_A_YEAR),
+          lossW: Math.round((1000 * Math.max(0, madeKwh + recoveredKwh - usefulKwh - storedChangeKwh)) / (DAYS * 24)),
         }
       : {}),
   }

@@ -1,6 +1,6 @@
 import { hoursOpen, type Schedule, weekInWords } from '../calendar/week'
 import { daysText, periodText } from '../checks/entries'
-import { type ControllerWeek, controllerWeeks, readBackOf } from '../household/controller-weeks'
+import { type ControllerWeek, controllerWeeks } from '../household/controller-weeks'
 import {
   type Entries,
   entriesOf,
@@ -12,6 +12,7 @@ import {
   misread,
 } from '../household/fit-controller'
 import { misfits } from '../household/grid'
+import { readBackOf } from '../household/read-back'
 import type { Controls } from '../study/controls'
 import { controlsOf } from '../study/in-force'
 import type { ReadBack } from '../study/shape'

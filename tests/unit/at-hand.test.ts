@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { courtFlat } from '../../core/demos/court-flat'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import { showerMinutes } from '../../core/household/shower-minutes'
+import { warmUpOf } from '../../core/household/warm-up'
 import { beginMeasure } from '../../core/measures/begin'
 import { stepsOf } from '../../core/measures/steps'
 import { pipeOf } from '../../core/pipes/catalogue'
@@ -56,8 +56,7 @@ describe('a drain unit that warms up', () => {
         s.claims = []
       })
     const study = recovering(60)
-    const t = showerMinutes(study, study.pipes.recovery!.tapIds)! * 60
-    const told = warmUpLossS(60, t) / t
+    const told = warmUpOf(study, study.pipes.recovery!)!.share
     const lost = 1 - simulate(study).energy.recoveredKwh / simulate(recovering(0)).energy.recoveredKwh
     expect(lost).toBeGreaterThan(0.5 * told)
     expect(lost).toBeLessThan(1.2 * told)

@@ -7,8 +7,9 @@ import { useYears } from '~/stores/years'
 import { localIso } from '~/utils/local-iso'
 import { hoursOpen, type Schedule, weekInWords } from '~~/core/calendar/week'
 import { withWritten } from '~~/core/household/changes'
-import { putWeek, withReadBack } from '~~/core/household/controller-weeks'
+import { putWeek } from '~~/core/household/controller-weeks'
 import type { FitWay } from '~~/core/household/fit-controller'
+import { withDayShown, withReadBack } from '~~/core/household/read-back'
 import { writeDay } from '~~/core/units/dates'
 import { controllerFits } from '~~/core/views/controller-fit'
 
@@ -62,10 +63,8 @@ function readBack(week: Schedule) {
     d.controls.readBack = withReadBack(d.controls.readBack, { heaterId, on, week })
   })
 }
-function showed(days: readonly number[], periods: Schedule[number]) {
-  const from = one.value!.readBack?.week ?? one.value!.week
-  readBack(from.map((day, d) => (days.includes(d) ? periods : day)))
-}
+const showed = (day: number, periods: Schedule[number]) =>
+  readBack(withDayShown(grid.value, one.value!.readBack?.week ?? one.value!.week, day, periods))
 const HOURS = { found: 'Found', planned: 'Planned', entered: 'Entered' } as const
 const print = () => window.print()
 </script>
@@ -145,8 +144,8 @@ const print = () => window.print()
           :key="e.days[0]"
           :entries="e"
           :shown="one.readBack ? one.readBack.week[e.days[0]!]! : null"
-          :step="grid.stepMin"
-          @shown="(periods) => showed(e.days, periods)"
+          :grid="grid"
+          @shown="(periods) => showed(e.days[0]!, periods)"
         />
         <p class="mt-3">
           <template v-for="(name, key) in HOURS" :key="key">

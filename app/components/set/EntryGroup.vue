@@ -1,39 +1,23 @@
 <script setup lang="ts">
 import TimeField from '~/components/fields/TimeField.vue'
 import { useStudy } from '~/stores/study'
-import { MINUTES_A_DAY } from '~~/core/calendar/clock'
 import type { Window } from '~~/core/calendar/week'
 import { daysText, periodText } from '~~/core/checks/entries'
-import type { Entries } from '~~/core/household/fit-controller'
+import { type Entries, samePeriod } from '~~/core/household/fit-controller'
+import { unplannedPeriod, withPeriod } from '~~/core/household/read-back'
+import type { Grid } from '~~/core/study/controls'
 
 /** Periods of days that share a programme: what is keyed in, and what the display shows, typed beside it. */
-const props = defineProps<{ entries: Entries; shown: readonly Window[] | null; step: number }>()
+const props = defineProps<{ entries: Entries; shown: readonly Window[] | null; grid: Grid }>()
 const emit = defineEmits<{ shown: [periods: Window[]] }>()
 const table = useStudy()
 const days = computed(() => daysText(props.entries.days))
 const rows = computed(() =>
   props.entries.periods.map((planned, i) => ({ planned, there: props.shown?.[i] ?? null, number: i + 1 })),
 )
-const differs = (r: (typeof rows.value)[number]) =>
-  props.shown !== null && (r.planned?.fromMin !== r.there?.fromMin || r.planned?.toMin !== r.there?.toMin)
-function put(i: number, window: Window | null) {
-  const now = [...(props.shown ?? props.entries.periods.filter((p) => p !== null))]
-  if (window) now[i] = window
-  else now.splice(i, 1)
-  // A display may have two periods that touch: they stay two.
-  emit(
-    'shown',
-    now.filter((w): w is Window => w !== undefined).toSorted((a, b) => a.fromMin - b.fromMin),
-  )
-}
-/** A period that was not planned begins after the last, or before the first where that ends the day. */
-function begun(planned: Window | null): Window {
-  if (planned) return planned
-  const last = props.shown?.at(-1)?.toMin ?? 0
-  return last < MINUTES_A_DAY
-    ? { fromMin: last, toMin: Math.min(MINUTES_A_DAY, last + props.step) }
-    : { fromMin: 0, toMin: props.step }
-}
+const differs = (r: (typeof rows.value)[number]) => props.shown !== null && !samePeriod(r.planned, r.there)
+const put = (at: number, window: Window | null) => emit('shown', withPeriod(props.shown ?? [], at, window))
+const begun = (planned: Window | null) => planned ?? unplannedPeriod(props.shown ?? [], props.grid)
 </script>
 
 <template>

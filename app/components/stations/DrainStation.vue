@@ -6,9 +6,9 @@ import YesNoField from '~/components/fields/YesNoField.vue'
 import RecoveryForm from '~/components/stations/RecoveryForm.vue'
 import { useStudy } from '~/stores/study'
 import { assumedDrain } from '~~/core/household/defaults/drain'
-import { showerMinutes } from '~~/core/household/shower-minutes'
+import { warmUpOf } from '~~/core/household/warm-up'
 import { beginRecovery } from '~~/core/measures/begin'
-import { CONNECTION_GOES_TO, CONNECTIONS, warmUpLossS } from '~~/core/recovery/drain-recovery'
+import { CONNECTION_GOES_TO, CONNECTIONS } from '~~/core/recovery/drain-recovery'
 import { Drain } from '~~/core/study/pipes'
 
 /** What a heat exchanger in the drain would find: the stack, the distances and which taps run down it. */
@@ -17,12 +17,7 @@ const drain = computed(() => table.study!.pipes.drain)
 const draining = computed(() => table.study!.pipes.taps.filter((t) => t.drains))
 const recovery = computed(() => table.study!.pipes.recovery)
 /** What the unit gives less because each draw warms its wall first. */
-const warming = computed(() => {
-  const minutes = recovery.value && showerMinutes(table.study!, recovery.value.tapIds)
-  if (!minutes) return null
-  const lostS = warmUpLossS(recovery.value!.warmUpS, minutes * 60)
-  return { minutes, lostS, share: lostS / (minutes * 60) }
-})
+const warming = computed(() => recovery.value && warmUpOf(table.study!, recovery.value))
 const begin = () => table.change('drain', (d) => void (d.pipes.drain = assumedDrain(table.study!)))
 const put = (key: string, change: (drain: Drain) => void) => table.change(`drain ${key}`, (d) => change(d.pipes.drain!))
 const toggle = (id: string) =>
