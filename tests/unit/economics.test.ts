@@ -7,10 +7,11 @@ import { hillTown } from '../../core/demos/hill-town'
 import { inCurrency } from '../../core/household/edits/prices'
 import { withBook } from '../../core/household/engineer/begin-with'
 import { type EngineerDefaults, NO_DEFAULTS, readDefaults } from '../../core/household/engineer/defaults'
-import { HOUR_OF_WORK, lineOf, readBook, writeBook } from '../../core/household/engineer/price-book'
+import { HOUR_OF_WORK, lineOf, readBook, upkeepKey, writeBook } from '../../core/household/engineer/price-book'
 import { FIRST_ANSWERS } from '../../core/household/quick-start/answers'
 import { quickStart } from '../../core/household/quick-start/begin'
-import { beginMeasure } from '../../core/measures/begin'
+import { beginHeatSource, beginMeasure } from '../../core/measures/begin'
+import { upkeepOf } from '../../core/measures/bought'
 import { costOf, partsOf } from '../../core/measures/parts'
 import { pricesToTake, usualParts } from '../../core/measures/price-book'
 import { annuity, paidFor, presentWorth, yearlyCost } from '../../core/money/appraisal'
@@ -159,6 +160,14 @@ describe('the price book', () => {
     expect(pricesToTake(hillTown, [wrap], mine)).toEqual([foam.key])
     expect(pricesToTake(withBook(hillTown, mine), [wrap], mine)).toEqual([])
     expect(pricesToTake(inCurrency(hillTown, 'CHF'), [wrap], mine)).toEqual([])
+    // The upkeep of a heat source is a price too, unless somebody has said it here.
+    const pump = beginHeatSource(hillTown, 'heat-pump', 'instead', 'p')!
+    const kept = { ...mine, book: { [upkeepKey('heat-pump')]: lineOf({ name: 'Upkeep', unit: 'yr' }, 90) } }
+    expect(pricesToTake(hillTown, [pump], kept)).toEqual([upkeepKey('heat-pump')])
+    expect(pricesToTake(hillTown, [{ ...pump, upkeepAYear: 40 }], kept)).toEqual([])
+    expect(upkeepOf(pump, withBook(hillTown, kept).economics)).toBe(90)
+    expect(upkeepOf({ ...pump, upkeepAYear: 40 }, withBook(hillTown, kept).economics)).toBe(40)
+    expect(upkeepOf(pump, hillTown.economics)).toBeNull()
     expect(withBook(inCurrency(hillTown, 'CHF'), mine).economics.book).toEqual({})
     // Prices of one currency go when the household has another.
     expect(inCurrency(withBook(hillTown, mine), 'CHF').economics.book).toEqual({})

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { everyDay, hoursOpen, isOn, type Schedule, tidyDay, workAndRest } from '../../core/calendar/week'
 import { entriesOf, FIT_WAYS, fitDiffers, fittedTo, misread } from '../../core/household/fit-controller'
 import { misfits } from '../../core/household/grid'
+import { unplannedPeriod, withDayShown, withPeriod, withReadBack } from '../../core/household/read-back'
 import type { Grid } from '../../core/study/controls'
 import { Schedule as Week } from '../../core/study/week'
 
@@ -110,5 +111,39 @@ describe('entries and what is read back', () => {
     expect(misread(grid, plan, left)).toEqual([
       { days: [6], period: 2, planned: null, shown: { fromMin: 1390, toMin: 1410 } },
     ])
+  })
+})
+
+describe('what a display shows', () => {
+  const grid: Grid = { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' }
+  const day = [
+    { fromMin: 360, toMin: 480 },
+    { fromMin: 1080, toMin: 1320 },
+  ]
+  it('is put down period by period, in order, and two that touch stay two', () => {
+    expect(withPeriod(day, 1, { fromMin: 480, toMin: 540 })).toEqual([day[0], { fromMin: 480, toMin: 540 }])
+    expect(withPeriod(day, 0, { fromMin: 1380, toMin: 1410 })).toEqual([day[1], { fromMin: 1380, toMin: 1410 }])
+    expect(withPeriod(day, 0, null)).toEqual([day[1]])
+    expect(withPeriod([], 2, day[0])).toEqual([day[0]])
+  })
+
+  it('takes a period that was not planned where there is room, whatever stands there', () => {
+    fc.assert(
+      fc.property(plans, grids, ([shown], grid) => {
+        const free = unplannedPeriod(shown, grid)
+        const there = withPeriod(shown, shown.length, free)
+        expect(there).toHaveLength(shown.length + 1)
+        if ((shown.at(-1)?.toMin ?? 0) < 1440 || (shown[0]?.fromMin ?? 1440) >= grid.stepMin)
+          expect(Week.safeParse(Array.from({ length: 7 }, () => there)).success).toBe(true)
+      }),
+    )
+  })
+
+  it('is of all days that share a programme, and of one controller once', () => {
+    const week = withDayShown(grid, everyDay(), 2, day)
+    expect(week.map((d) => d.length)).toEqual([2, 2, 2, 2, 2, 0, 0])
+    const first = { heaterId: null, on: '2026-03-02', week }
+    const again = { ...first, on: '2027-03-02' }
+    expect(withReadBack(withReadBack([], first), again)).toEqual([again])
   })
 })
