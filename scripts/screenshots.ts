@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { DEMOS } from '../core/demos/index'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
-import { choose, openHeaters, press, takeReading, type } from '../tests/e2e/hand'
+import { choose, press, takeReading, type } from '../tests/e2e/hand'
 
 /**
  * Current pictures of the main views, made from the demo data.
@@ -56,34 +56,19 @@ async function openSum(page: import('puppeteer-core').Page) {
   await page.click('[role="dialog"] summary')
 }
 
-const FARM = '/study/forest-farm'
 const COURT = '/study/court-flat'
-async function climb(page: import('puppeteer-core').Page) {
-  await takeReading(page, 'Temperature rise at outlet, timed')
-  await press(page, 'button', 'Outlet open: start')
-  for (const [s, c] of [
-    [0, '14'],
-    [10, '15.5'],
-    [20, '31'],
-    [30, '52'],
-    [45, '58.6'],
-    [60, '59'],
-    [75, '59.1'],
-  ] as const) {
-    await page.evaluate((seconds) => {
-      const began = performance.now()
-      const { ahead = 0 } = window as unknown as { ahead?: number }
-      Object.assign(window, { ahead: seconds })
-      performance.now = () => began + (seconds - ahead) * 1000
-    }, s)
-    await new Promise((resume) => setTimeout(resume, 500))
-    await page.type('#climb-reading', c)
-    await page.keyboard.press('Enter')
-  }
-  await type(page, 'Flow', '7')
-  await page.$eval('section[aria-label="Temperature rise at outlet, timed"]', (e) =>
-    e.scrollIntoView({ block: 'start' }),
-  )
+
+async function card(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Begin: Top up the heating circuit')
+  await page.waitForSelector('[data-step="cold"]')
+  await page.$eval('[data-step="cold"] [role="checkbox"]', (b) => (b as HTMLElement).click())
+  await to('[data-card]')(page)
+}
+
+/** A plan that fits, keyed in with one period otherwise. */
+async function entries(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Display reads as planned')
+  await type(page, 'Shows off, Saturday, period 1', '23:30')
 }
 
 /** Somebody's, filled in as a person would. */
@@ -141,9 +126,9 @@ const SHOTS: Shot[] = [
   { name: 'optimise', path: `${HOUSE}/set?view=schedule`, ...DESK, before: windows },
   { name: 'defaults', path: '/defaults', ...DESK, before: ownDefaults },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
-  { name: 'heater', path: `${FARM}/survey?at=heater`, ...DESK, before: openHeaters },
+  { name: 'entries', path: `${HOUSE}/set?view=entries`, ...DESK, before: entries },
   { name: 'dark', path: `${HOUSE}/set?view=day`, ...DESK, dark: true },
-  { name: 'climb-phone', path: `${HOUSE}/measure`, ...PHONE, before: climb },
+  { name: 'steps-phone', path: `${HOUSE}/set?view=steps`, ...PHONE, before: card },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
   { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
