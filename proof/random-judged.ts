@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { commandable } from '../core/household/controllers'
 import { partsOf } from '../core/measures/parts'
 import { SLITS } from '../core/pipes/loss'
 import { STEP_CARDS } from '../core/procedures/cards'
@@ -11,7 +12,6 @@ import {
   type ClaimPeriod,
   type ClaimTag,
 } from '../core/study/claims'
-import { hasSetpoint } from '../core/study/heater-kinds'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { CARD_NAMES, LONGEST_SHOWN } from '../core/study/step-cards'
 import type { Study } from '../core/study/study'
@@ -111,12 +111,9 @@ export function putJudged(
     if (m.kind === 'lay-loop' && fitted.byColdLine !== null)
       m.loop.returns = { by: 'cold line', closesAtC: fitted.byColdLine }
   }
-  const readable = [
-    ...(study.pipes.loop ? [null] : []),
-    ...study.plant.heaters.filter(hasSetpoint).map((h) => h.id as string | null),
-  ]
+  const readable = commandable(study)
   study.controls.readBack = shown.flatMap((week, i) =>
-    i < readable.length ? [{ heaterId: readable[i], on: '2026-03-02', week }] : [],
+    i < readable.length ? [{ of: readable[i], on: '2026-03-02', week }] : [],
   )
   study.cards = cards.map(({ card, atHeater, steps, shows }, i) => ({
     id: `card-${i}`,

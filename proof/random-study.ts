@@ -20,6 +20,7 @@ import { House } from '../core/year/house'
 import type { YearResult } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
+import { controllers, putControllers } from './random-controllers'
 import { heaterFigures, thrown } from './random-heater'
 import { judged, putJudged } from './random-judged'
 import { num, wide } from './random-numbers'
@@ -57,12 +58,15 @@ const functions = fc.record({
     { freq: 3 },
   ),
   overrides: fc.array(
-    fc.record({
-      setpointC: num(30, 85),
-      fromDay: fc.integer({ min: 1, max: 4 }),
-      fromMin: fc.integer({ min: 0, max: 1439 }),
-      minutes: fc.option(fc.integer({ min: 1, max: 3000 })),
-    }),
+    fc
+      .record({
+        setpointC: num(30, 85),
+        fromDay: fc.integer({ min: 1, max: 4 }),
+        fromMin: fc.integer({ min: 0, max: 1439 }),
+        minutes: fc.option(fc.integer({ min: 1, max: 3000 })),
+        weekly: fc.boolean(),
+      })
+      .map((o) => ({ ...o, weekly: o.weekly && o.minutes !== null })),
     { maxLength: 2 },
   ),
   prices: fc.constantFrom('any' as const, 'any' as const, 'cheapest' as const),
@@ -116,10 +120,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       schedule: fc.option(fc.constant(everyDay([360, 540], [1020, 1320]))),
       hotWaterFirst: fc.boolean(),
     }),
-    clock: fc.record({
-      aheadMin: fc.oneof(fc.constant(0), fc.integer({ min: -720, max: 720 })),
-      summerTime: fc.constantFrom('follows' as const, 'stays' as const),
-    }),
+    controllers,
     summerTime: fc.constantFrom(...SUMMER_TIMES),
     ambientC: fc.option(num(-10, 40), { freq: 4 }),
     sensorAt: fc.constantFrom(...LOOP_PLACES),
@@ -182,7 +183,6 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     study.site.summerTime = r.summerTime
     found.heating = { ...r.heating, heaterId: r.heating.on ? study.plant.heaters[0].id : null }
     delete (found.heating as { on?: boolean }).on
-    found.clock = r.clock
     if (r.absences) study.people.absences = [{ personId: null, fromDay: 1, toDay: 2 }, ...study.people.absences]
     for (const [i, id] of Object.keys(found.heaters).entries()) {
       found.heaters[id] = {
@@ -222,6 +222,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       }
       found.loop = { ...r.loopSettings, mode: r.mode, schedule: everyDay(r.loop) }
     }
+    putControllers(study, r.controllers)
     putSurvey(study, r.survey)
     putJudged(study, r.judged)
     return Study.parse(study)

@@ -6,6 +6,7 @@ import { AS_READ_CHECKS } from './as-read'
 import { type Check, check, type Rule, type Visit } from './check'
 import { CIRCULATION_CHECKS } from './circulation'
 import { COMBUSTION_CHECKS } from './combustion'
+import { CONTROLLERS_CHECKS } from './controllers'
 import { CONTROLS_CHECKS } from './controls'
 import { DELIVERY_CHECKS } from './delivery'
 import { ELECTRICAL_CHECKS } from './electrical'
@@ -45,6 +46,7 @@ const CATALOGUE = {
   ...CIRCULATION_CHECKS,
   ...RUNNING_CHECKS,
   ...CONTROLS_CHECKS,
+  ...CONTROLLERS_CHECKS,
   ...ENTRIES_CHECKS,
   ...PIPES_CHECKS,
   ...RECOVERY_CHECKS,

@@ -2,9 +2,6 @@ import { hasSetpoint, isOnStore, standbyOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Rule, Told } from './check'
 
-/** Minutes that a clock may be off before its windows miss the draws. */
-const CLOCK_OFF_MIN = 10
-
 const held = (study: Parameters<Rule>[0]['study']) =>
   study.plant.heaters.filter(hasSetpoint).map((heater) => ({ heater, set: controlsOf(study).heaters[heater.id] }))
 
@@ -62,32 +59,6 @@ const overrideWithoutEnd: Rule = ({ study, write }) =>
       })),
   )
 
-/** A clock that is wrong opens its windows at the wrong time. */
-const clockWrong: Rule = ({ study }) => {
-  const { clock } = controlsOf(study)
-  const behind = clock.summerTime === 'stays' && study.site.summerTime !== 'none'
-  if (Math.abs(clock.aheadMin) < CLOCK_OFF_MIN && !behind) return []
-  const said = [
-    ...(Math.abs(clock.aheadMin) >= CLOCK_OFF_MIN
-      ? [`the clock is ${Math.abs(clock.aheadMin)} min ${clock.aheadMin > 0 ? 'fast' : 'slow'}`]
-      : []),
-    ...(behind ? ['summer time is not set, so it is one hour slow in summer'] : []),
-  ]
-  return [
-    {
-      id: 'clock-wrong',
-      concern: 'fault',
-      level: 'fail',
-      subject: { kind: 'controller', id: null },
-      setting: 'clock',
-      title: 'Controller clock wrong',
-      sentence: `On periods are shifted: ${said.join('; ')}.`,
-      source: 'Controller clock against local time',
-      remedy: 'Set the clock; check it at each visit and at clock changes.',
-    },
-  ]
-}
-
 /** Thermostats of one store further apart than this disagree, K. */
 const UNEQUAL_K = 3
 
@@ -112,4 +83,4 @@ const unequalThermostats: Rule = ({ study, write }) => {
   ]
 }
 
-export const CONTROLS_CHECKS = { timerCutsMains, overrideWithoutEnd, clockWrong, unequalThermostats }
+export const CONTROLS_CHECKS = { timerCutsMains, overrideWithoutEnd, unequalThermostats }

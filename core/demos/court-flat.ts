@@ -9,6 +9,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -17,6 +18,8 @@ import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 const HEATED = [true, true, true, true, false, false, false, false, false, true, true, true]
+
+const CONTROLLERS = [newController('controller-1', ['heat-pump'], { stepMin: 30, periodsPerDay: 3, days: 'same' })]
 
 /**
  * A flat on a courtyard with a heat-pump store in the passage, inside the heated rooms: what it takes from the air in winter
@@ -197,12 +200,12 @@ export const courtFlat: Study = {
       reliefC: 90,
     },
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: { 'heat-pump': { setpointC: 55, differentialK: 6, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 30, periodsPerDay: 3, days: 'same' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

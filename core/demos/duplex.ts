@@ -10,6 +10,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { KWH_PER_THERM } from '../money/calorific'
+import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -17,6 +18,8 @@ import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
+
+const CONTROLLERS = [newController('controller-1', ['burner'], { stepMin: 10, periodsPerDay: 4, days: 'each' })]
 
 /**
  * One side of a duplex, in US units and dollars: four people, a 48 gal gas store in an unheated basement.
@@ -232,12 +235,12 @@ export const duplex: Study = {
       ...storeNotChecked(),
     },
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: { burner: { setpointC: 57.2, differentialK: 6, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 10, periodsPerDay: 4, days: 'each' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

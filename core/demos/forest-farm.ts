@@ -14,6 +14,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
+import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -22,6 +23,10 @@ import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 const WINTER = [true, true, true, true, false, false, false, false, true, true, true, true]
+
+const CONTROLLERS = [
+  newController('controller-1', ['top-element', 'workshop-store'], { stepMin: 15, periodsPerDay: 3, days: 'same' }),
+]
 
 /**
  * A farmhouse at the edge of a wood: a coil in the kitchen range warms a store upstairs by gravity in winter, collectors on
@@ -290,6 +295,7 @@ export const forestFarm: Study = {
       reliefC: 93,
     },
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: {
@@ -297,8 +303,7 @@ export const forestFarm: Study = {
         'workshop-store': { setpointC: 60, differentialK: 8, schedule: null, ...defaultFunctions() },
       },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 15, periodsPerDay: 3, days: 'same' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

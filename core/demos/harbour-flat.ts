@@ -9,6 +9,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -16,6 +17,8 @@ import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
+
+const CONTROLLERS = [newController('controller-1', ['wall-heater'], { stepMin: 30, periodsPerDay: 4, days: 'same' })]
 
 /**
  * A flat by a harbour: two people, an instantaneous gas heater in the bathroom, no loop, and a kitchen at the far end.
@@ -183,14 +186,14 @@ export const harbourFlat: Study = {
     ],
     store: null,
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: {
         'wall-heater': { setpointC: 55, differentialK: 2, schedule: null, keepHot: false, ...defaultFunctions() },
       },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 30, periodsPerDay: 4, days: 'same' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

@@ -11,6 +11,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { CIRCULATION, newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -18,6 +19,10 @@ import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
+
+const CONTROLLERS = [
+  newController('controller-1', ['boiler', CIRCULATION], { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' }),
+]
 
 /**
  * A tall stone house in a hill town: five people on two rhythms, a boiler and a 200 L store in the cellar, and a long
@@ -304,12 +309,12 @@ export const hillTown: Study = {
       ...storeNotChecked(),
     },
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: { boiler: { setpointC: 65, differentialK: 5, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'clock', schedule: everyDay([330, 1380]), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

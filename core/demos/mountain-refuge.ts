@@ -11,6 +11,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { BILLED } from '../money/billing'
+import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -23,6 +24,8 @@ const OPEN = { fromDay: 60, toDay: 304 } as const
 const FIRE_MONTHS = [false, false, true, true, true, false, false, false, true, true, false, false]
 /** Drained down with the house. */
 const SUN_MONTHS = [false, false, true, true, true, true, true, true, true, true, false, false]
+
+const CONTROLLERS = [newController('controller-1', ['element'], { stepMin: 30, periodsPerDay: 2, days: 'same' })]
 
 /**
  * A refuge of eight beds above the tree line, shut in deep winter: a jacket in the stove of the common room loads a store
@@ -254,14 +257,14 @@ export const mountainRefuge: Study = {
       valveBeforeRelief: false,
     },
   },
+  controllers: CONTROLLERS,
   controls: {
     found: {
       heaters: {
         element: { setpointC: 50, differentialK: 6, schedule: everyDay([960, 1320]), ...defaultFunctions() },
       },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-      ...defaultControls(),
-      grid: { stepMin: 30, periodsPerDay: 2, days: 'same' },
+      ...defaultControls(CONTROLLERS),
     },
     writes: 'set',
     by: '',

@@ -1,6 +1,6 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { hoursOpen, type Schedule, tidyDay, type Window } from '../calendar/week'
-import type { Grid } from '../study/controls'
+import type { Grid } from '../study/controllers'
 import { daysTogether } from './grid'
 
 /** Which way a plan is rounded to what a controller takes: outwards keeps every hour it was on, inwards every hour it was off. */

@@ -1,6 +1,6 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { DAY_NAMES, type Schedule } from '../calendar/week'
-import { Grid } from '../study/controls'
+import { Grid } from '../study/controllers'
 
 /** The days that share one programme with the given day, itself included (0 = Monday). */
 export function daysTogether(grid: Grid, day: number): number[] {

@@ -1,17 +1,17 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import type { Schedule, Window } from '../calendar/week'
-import type { Grid } from '../study/controls'
+import type { Commanded, Grid } from '../study/controllers'
 import type { ReadBack } from '../study/shape'
 import type { Study } from '../study/study'
 import { daysTogether } from './grid'
 
 /** What was read back of a controller; null: not yet. */
-export const readBackOf = ({ controls }: Study, heaterId: string | null): ReadBack | null =>
-  controls.readBack.find((r) => r.heaterId === heaterId) ?? null
+export const readBackOf = ({ controls }: Study, of: Commanded): ReadBack | null =>
+  controls.readBack.find((r) => r.of === of) ?? null
 
 /** All that was read back with one more, in the place of what was read of the same before. */
 export const withReadBack = (all: readonly ReadBack[], one: ReadBack): ReadBack[] => [
-  ...all.filter((r) => r.heaterId !== one.heaterId),
+  ...all.filter((r) => r.of !== one.of),
   one,
 ]
 

@@ -1,3 +1,4 @@
+import { ControllerClock } from '../study/controllers'
 import { Controls, HeaterControl, type HeaterControl as Heating } from '../study/controls'
 import { hasSetpoint, isInstantaneous } from '../study/heater-kinds'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
@@ -85,8 +86,11 @@ export function settingsOf(study: Study): Setting[] {
       Controls.shape.heating.shape,
       () => either((c) => c.heating.heaterId !== null),
     ),
-    ...group('clock', 'Controller', SETTING_WORDS.clock, Controls.shape.clock.shape),
-    ...group('grid', 'Controller', SETTING_WORDS.grid, Controls.shape.grid.shape),
+    ...study.controllers.flatMap(({ id, name }) =>
+      group(`clocks.${id}`, name, SETTING_WORDS.clock, ControllerClock.shape, (key) =>
+        either((c) => key !== 'daysAhead' || c.clocks[id].daysAhead !== 0),
+      ),
+    ),
   ]
 }
 

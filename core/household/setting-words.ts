@@ -1,5 +1,6 @@
 import { dateOf } from '../calendar/names'
 import { DAY_NAMES, type Schedule, weekInWords } from '../calendar/week'
+import type { ControllerClock } from '../study/controllers'
 import type { Controls, HeaterControl, LoopControl, TIMER_BY } from '../study/controls'
 import type { Display } from '../units/display'
 import { LOOP_MODE_WORDS } from './loop-mode-words'
@@ -26,8 +27,19 @@ export const TIMER_WORDS: Record<(typeof TIMER_BY)[number], string> = {
   'its mains': 'power supply',
 }
 
+/** The weekday that a clock shows, by how many days it is ahead. */
+export const WEEKDAY_WORDS: Record<number, string> = {
+  [-3]: '3 days behind',
+  [-2]: '2 days behind',
+  [-1]: '1 day behind',
+  0: 'right',
+  1: '1 day ahead',
+  2: '2 days ahead',
+  3: '3 days ahead',
+}
+
 /** What a clock does when summer time begins. */
-export const SUMMER_WORDS: Record<Controls['clock']['summerTime'], string> = {
+export const SUMMER_WORDS: Record<ControllerClock['summerTime'], string> = {
   follows: 'changes automatically',
   stays: 'not changed, one hour slow',
 }
@@ -51,7 +63,7 @@ const heater: WordsOf<HeaterControl> = {
       all
         .map(
           (o) =>
-            `${write.temperature(o.setpointC)} from ${dateOf(o.fromDay - 1)} ${write.time(o.fromMin)} ${o.minutes === null ? 'without end time' : `for ${minutes(o.minutes)}`}`,
+            `${write.temperature(o.setpointC)} from ${dateOf(o.fromDay - 1)} ${write.time(o.fromMin)} ${o.weekly ? 'each week ' : ''}${o.minutes === null ? 'without end time' : `for ${minutes(o.minutes)}`}`,
         )
         .join('; ') || 'nothing',
   },
@@ -83,19 +95,11 @@ const heating: WordsOf<Controls['heating']> = {
   hotWaterFirst: { what: 'Hot water priority', say: (first) => (first ? 'yes' : 'no') },
 }
 
-const clock: WordsOf<Controls['clock']> = {
+const clock: WordsOf<ControllerClock> = {
   aheadMin: { what: 'Clock offset (+ = fast)', say: minutes },
+  daysAhead: { what: 'Weekday shown', say: (days) => WEEKDAY_WORDS[days] },
   summerTime: { what: 'Summer time', say: (does) => SUMMER_WORDS[does] },
 }
 
-const grid: WordsOf<Controls['grid']> = {
-  stepMin: { what: 'Time step', say: minutes },
-  periodsPerDay: { what: 'Periods a day', say: String },
-  days: {
-    what: 'Day groups',
-    say: (days) => ({ same: 'all days', 'work-sat-sun': 'Mon–Fri, Sat, Sun', each: 'each day' })[days],
-  },
-}
-
 /** The words of every setting there is. */
-export const SETTING_WORDS = { heater, loop, heating, clock, grid }
+export const SETTING_WORDS = { heater, loop, heating, clock }

@@ -1,9 +1,11 @@
 import { ALWAYS, everyDay, type Schedule } from '../calendar/week'
 import { checksOf } from '../checks/catalogue'
+import { gridOf } from '../household/controllers'
 import { misfits } from '../household/grid'
 import { warmUpVolumeTo } from '../household/lookups'
 import { storeUa } from '../household/store-connections'
 import { storeThermostat } from '../household/supply'
+import { CIRCULATION, type Grid } from '../study/controllers'
 import { edited } from '../study/edited'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -174,7 +176,6 @@ class Search {
 
   async run(): Promise<Found | NothingToFind> {
     const { study, subject } = this
-    const grid = controlsOf(study).grid
     const nowYear = (await this.simulate([study]))[0]
     if (!nowYear)
       throw new RangeError('the year of the household as it stands is refused: nothing can be compared with it')
@@ -189,7 +190,7 @@ class Search {
     this.best = always
     // What is set counts as an answer where the controller can hold it: a slip of the pen may have been entered as found.
     const now = this.planNow()
-    if ([now.loop, now.heater].every((week) => week === null || misfits(grid, week).length === 0))
+    if ((['loop', 'heater'] as const).every((p) => now[p] === null || misfits(this.gridOf(p), now[p]).length === 0))
       await this.tryAll([now])
 
     const draws = drawsOfYear(study.people, study.site)
@@ -203,7 +204,7 @@ class Search {
       await this.tryAll(coarseWeeks(COARSE_MIN).map((week) => this.with(part, week)))
       const followed = SHARES.flatMap((share) =>
         GAPS_MIN.map((gapMin) =>
-          weekOfDraws(draws, study.site.firstWeekday, grid, { share, gapMin, leadMin: lead[part] }),
+          weekOfDraws(draws, study.site.firstWeekday, this.gridOf(part), { share, gapMin, leadMin: lead[part] }),
         ),
       )
       await this.tryAll(followed.map((week) => this.with(part, week)))
@@ -213,20 +214,24 @@ class Search {
         const before = this.best
         for (const part of parts) {
           const from = (this.best ?? always).plan[part]!
-          await this.tryAll(neighbours(from, grid, steps).map((week) => this.with(part, week)))
+          await this.tryAll(neighbours(from, this.gridOf(part), steps).map((week) => this.with(part, week)))
         }
         better = this.best !== before
       }
     return this.answer(asItStands, always, lead)
   }
 
+  /** What the controller of a part can hold. */
+  private gridOf(part: 'loop' | 'heater'): Grid {
+    return gridOf(this.study, part === 'loop' ? CIRCULATION : this.subject.heaterId!)
+  }
+
   private async answer(asItStands: Tried, always: Tried, leadMin: Found['leadMin']): Promise<Found> {
     const { goal, subject, study } = this
     const best = this.best ?? always
-    const grid = controlsOf(study).grid
     const wider: Plan = {
-      loop: best.plan.loop && widened(best.plan.loop, grid),
-      heater: best.plan.heater && widened(best.plan.heater, grid),
+      loop: best.plan.loop && widened(best.plan.loop, this.gridOf('loop')),
+      heater: best.plan.heater && widened(best.plan.heater, this.gridOf('heater')),
     }
     const year = (await this.simulate([withPlan(study, wider, subject.heaterId)]))[0]
     return {

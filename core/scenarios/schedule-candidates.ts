@@ -2,7 +2,7 @@ import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { everyDay, type Schedule, tidyDay, type Window } from '../calendar/week'
 import { DAY_S, DAYS } from '../calendar/year'
 import { daysTogether } from '../household/grid'
-import type { Grid } from '../study/controls'
+import type { Grid } from '../study/controllers'
 import type { Draw } from '../year/draws/draws'
 
 /** Days of the week (0 = Monday) that share a programme, group by group. */

@@ -1,6 +1,7 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
-import { DAYS } from '../calendar/year'
+import { DAYS, WEEK_MIN } from '../calendar/year'
 import { z } from '../schema/zod'
+import { ControllerClock, RIGHT_CLOCK } from './controllers'
 import { between, Id, Share } from './fields'
 import { LOOP_MODES } from './loop-modes'
 import { Schedule } from './week'
@@ -18,17 +19,24 @@ const MinuteOfDay = z
 export const TIMER_BY = ['not checked', 'its control', 'its mains'] as const
 
 /** A setting made by hand: a boost, or an override that somebody has to end. */
-export const Override = z.strictObject({
-  setpointC: SetpointC,
-  fromDay: z.int().min(1).max(DAYS),
-  fromMin: MinuteOfDay,
-  /** How long it lasts; null: until somebody ends it. */
-  minutes: z
-    .int()
-    .min(1)
-    .max(DAYS * MINUTES_A_DAY)
-    .nullable(),
-})
+export const Override = z
+  .strictObject({
+    setpointC: SetpointC,
+    fromDay: z.int().min(1).max(DAYS),
+    fromMin: MinuteOfDay,
+    /** It comes back on the same day of each week, until the end of the year. */
+    weekly: z.boolean(),
+    /** How long it lasts; null: until somebody ends it. */
+    minutes: z
+      .int()
+      .min(1)
+      .max(DAYS * MINUTES_A_DAY)
+      .nullable(),
+  })
+  .refine((o) => !o.weekly || (o.minutes !== null && o.minutes < WEEK_MIN), {
+    message: 'one that comes back each week ends by itself, before it comes back',
+    path: ['minutes'],
+  })
 export type Override = z.infer<typeof Override>
 
 export const HeaterControl = z.strictObject({
@@ -112,28 +120,19 @@ export const defaultFunctions = (): Omit<HeaterControl, 'setpointC' | 'different
   timerBy: 'not checked',
 })
 
-/** What the controller on the wall can hold: its step, its periods a day, and which days may differ. */
-export const Grid = z.strictObject({
-  stepMin: z.union([z.literal(1), z.literal(5), z.literal(10), z.literal(15), z.literal(30), z.literal(60)]),
-  periodsPerDay: z.int().min(1).max(12),
-  days: z.enum(['same', 'work-sat-sun', 'each']),
-})
-export type Grid = z.infer<typeof Grid>
-
 /** Everything that is set on the visit: one entry for each heater with a thermostat, and the loop. */
 export const Controls = z.strictObject({
   heaters: z.record(Id, HeaterControl),
   loop: LoopControl,
   /** Heating of the house by the same appliance: which one, when, and whether hot water goes before it. */
   heating: z.strictObject({ heaterId: Id.nullable(), schedule: Schedule.nullable(), hotWaterFirst: z.boolean() }),
-  /** The controller's clock: minutes it is ahead, and whether it follows summer time. */
-  clock: z.strictObject({ aheadMin: z.int().min(-720).max(720), summerTime: z.enum(['follows', 'stays']) }),
-  grid: Grid,
+  /** Clock of each controller. */
+  clocks: z.record(Id, ControllerClock),
 })
 export type Controls = z.infer<typeof Controls>
 
-/** Controls besides those of heaters and loop as they begin: nothing else heats with them, and their clock is right. */
-export const defaultControls = (): Pick<Controls, 'heating' | 'clock'> => ({
+/** Controls besides those of heaters and loop as they begin: nothing else heats with them, and every clock is right. */
+export const defaultControls = (controllers: readonly { id: string }[]): Pick<Controls, 'heating' | 'clocks'> => ({
   heating: { heaterId: null, schedule: null, hotWaterFirst: true },
-  clock: { aheadMin: 0, summerTime: 'follows' },
+  clocks: Object.fromEntries(controllers.map(({ id }) => [id, { ...RIGHT_CLOCK }])),
 })

@@ -10,6 +10,7 @@ import { from8 } from './older/from-8'
 import { from9 } from './older/from-9'
 import { from10 } from './older/from-10'
 import { from11 } from './older/from-11'
+import { from12 } from './older/from-12'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -24,6 +25,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   9: from9,
   10: from10,
   11: from11,
+  12: from12,
 }
 
 /** Whether a version can be brought to the one in use. */

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { CIRCULATION, type Commanded, SPACE_HEATING } from './controllers'
 import type { Controls } from './controls'
 import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from './heater-kinds'
 import { lists, type Named, needs } from './measures'
@@ -16,6 +17,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkControls(study, study.controls.found, ['controls', 'found'], report)
   if (study.controls.set) checkControls(study, study.controls.set, ['controls', 'set'], report)
   checkReasons(study, report)
+  checkControllers(study, report)
   checkReadBack(study, report)
   checkPackages(study, report)
   checkClaims(study, report)
@@ -197,16 +199,49 @@ function checkControls(study: StudyShape, controls: Controls, path: (string | nu
     report([...path, 'loop', 'mode'], 'must be "off": there is no circulation')
 }
 
-function checkReadBack({ controls, plant, pipes }: StudyShape, report: Report): void {
-  const seen = new Set<string | null>()
-  controls.readBack.forEach(({ heaterId }, i) => {
-    const path = ['controls', 'readBack', i, 'heaterId']
-    if (seen.has(heaterId)) report(path, 'is read back twice')
-    seen.add(heaterId)
-    const heater = plant.heaters.find((h) => h.id === heaterId)
-    if (heaterId === null && !pipes.loop) report(path, 'there is no circulation')
-    if (heaterId !== null && !heater) report(path, `there is no heater "${heaterId}"`)
-    else if (heater && !hasSetpoint(heater)) report(path, `"${heater.name}" has no thermostat to set`)
+/** A thing that is commanded is there, and can be: what is wrong of it, or null. */
+function uncommanded({ plant, pipes }: StudyShape, of: Commanded): string | null {
+  if (of === SPACE_HEATING) return null
+  if (of === CIRCULATION) return pipes.loop ? null : 'there is no circulation'
+  const heater = plant.heaters.find((h) => h.id === of)
+  if (!heater) return `there is no heater "${of}"`
+  return hasSetpoint(heater) ? null : `"${heater.name}" has no thermostat to set`
+}
+
+function checkControllers(study: StudyShape, report: Report): void {
+  const { controllers, controls } = study
+  const ids = unique(
+    controllers.map((c) => c.id),
+    ['controllers'],
+    report,
+  )
+  controllers.forEach(({ commands, range }, i) => {
+    const seen = new Set<Commanded>()
+    commands.forEach((of, j) => {
+      const path = ['controllers', i, 'commands', j]
+      const wrong = seen.has(of) ? 'is commanded twice by one controller' : uncommanded(study, of)
+      seen.add(of)
+      if (wrong) report(path, wrong)
+    })
+    if (range && range.highC <= range.lowC)
+      report(['controllers', i, 'range', 'highC'], 'must be above the lowest temperature')
+  })
+  for (const as of ['found', 'set'] as const) {
+    const clocks = controls[as]?.clocks
+    if (!clocks) continue
+    for (const id of ids)
+      if (!Object.hasOwn(clocks, id)) report(['controls', as, 'clocks', id], 'the controller needs a clock')
+    for (const id of Object.keys(clocks))
+      if (!ids.has(id)) report(['controls', as, 'clocks', id], `there is no controller "${id}"`)
+  }
+}
+
+function checkReadBack(study: StudyShape, report: Report): void {
+  const seen = new Set<Commanded>()
+  study.controls.readBack.forEach(({ of }, i) => {
+    const wrong = seen.has(of) ? 'is read back twice' : uncommanded(study, of)
+    seen.add(of)
+    if (wrong) report(['controls', 'readBack', i, 'of'], wrong)
   })
 }
 

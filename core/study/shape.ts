@@ -3,6 +3,7 @@ import { NUMBER_STYLES } from '../units/parse'
 import { ENERGY_UNITS } from '../units/quantities'
 import { MOST_ORIGINS } from './bounds'
 import { Claim, MOST_CLAIMS } from './claims'
+import { Commanded, Controller, MOST_CONTROLLERS } from './controllers'
 import { Controls } from './controls'
 import { Economics } from './economics'
 import { Day, Id, Name, Note } from './fields'
@@ -17,7 +18,7 @@ import { CardWork, MOST_CARD_WORK } from './step-cards'
 import { Schedule } from './week'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 12
+export const VERSION = 13
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -35,7 +36,7 @@ export const Reason = z.strictObject({
 })
 
 /** A week as a display showed it, and on which day. */
-export const ReadBack = z.strictObject({ heaterId: Id.nullable(), on: Day, week: Schedule })
+export const ReadBack = z.strictObject({ of: Commanded, on: Day, week: Schedule })
 export type ReadBack = z.infer<typeof ReadBack>
 
 /** The shape of a study, before its parts are held against each other. */
@@ -53,6 +54,8 @@ export const StudyShape = z.strictObject({
   people: People,
   pipes: Pipes,
   plant: Plant,
+  /** What is set by hand, box by box, and what each commands. */
+  controllers: z.array(Controller).max(MOST_CONTROLLERS),
   /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
   controls: z.strictObject({
     /** Which of the two is being written under Set. */
@@ -82,8 +85,8 @@ export const StudyShape = z.strictObject({
       .max(MOST_CHANGES),
     /** Why something is set as it is though the board warns of it. */
     reasons: z.array(Reason).max(100),
-    /** What the display of a controller showed when it was read back: of the circulation (null) or of a heater. */
-    readBack: z.array(ReadBack).max(MOST_HEATERS + 1),
+    /** What the display of a controller showed when it was read back, of each thing it commands. */
+    readBack: z.array(ReadBack).max(MOST_HEATERS + 2),
   }),
   prices: Prices,
   economics: Economics,

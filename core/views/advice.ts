@@ -7,6 +7,7 @@ import type { Wrap } from '../household/engineer/defaults'
 import { storeThermostat, supplyOf } from '../household/supply'
 import { apply } from '../measures/apply'
 import { beginMeasure, measuresFor } from '../measures/begin'
+import { RIGHT_CLOCK } from '../study/controllers'
 import { type Controls, defaultPasteurisation, SETPOINT_C } from '../study/controls'
 import { displayOf } from '../study/display-of'
 import { edited } from '../study/edited'
@@ -238,10 +239,12 @@ const IDEAS: Record<string, Ideas> = {
         ]
       : []
   },
-  'clock-wrong': (study) => [
+  'clock-wrong-': (study) => [
     idea(
       'Clock set',
-      set(study, (k) => void (k.clock = { aheadMin: 0, summerTime: 'follows' })),
+      set(study, (k) => {
+        for (const id of Object.keys(k.clocks)) k.clocks[id] = { ...RIGHT_CLOCK }
+      }),
     ),
   ],
 }

@@ -10,7 +10,8 @@ const WORDS = new Set(['name', 'note', 'source', 'asOf'])
  */
 export function dependsOn(study: Study): string {
   const { site, people, pipes, plant, prices } = study
-  return JSON.stringify([site, people, pipes, plant, prices, controlsOf(study)], (key, value: unknown) =>
+  const commands = study.controllers.map((c) => [c.id, c.commands])
+  return JSON.stringify([site, people, pipes, plant, prices, controlsOf(study), commands], (key, value: unknown) =>
     WORDS.has(key) ? undefined : value,
   )
 }

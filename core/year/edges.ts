@@ -1,6 +1,7 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
 import { edges } from '../calendar/week'
 import { priceEdges } from '../money/tariff'
+import { CIRCULATION, type Commanded, SPACE_HEATING } from '../study/controllers'
 import type { HeaterControl } from '../study/controls'
 import { controlsOf } from '../study/in-force'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'
@@ -16,14 +17,14 @@ const edgesOf = ({ schedule, pasteurisation }: HeaterControl): number[] => [
 /** Minutes of the week at which anything set by the clock changes (midnights among them), ascending. */
 export function weeklyEdges(study: Study): number[] {
   const { heaters, loop, heating } = controlsOf(study)
-  const byController = [
-    ...Object.values(heaters).flatMap(edgesOf),
-    ...(LOOP_MODE_TAKES[loop.mode].schedule ? edges(loop.schedule) : []),
-    ...(heating.heaterId !== null && heating.schedule ? edges(heating.schedule) : []),
-  ]
+  /** Its edges by the clock people live by, at each amount by which its own is ahead. */
+  const of = (thing: Commanded, own: number[]) =>
+    aheadThroughYear(study, thing).flatMap((ahead) => own.map((m) => m - ahead))
   const marks = [
     ...Array.from({ length: 7 }, (_, d) => d * MINUTES_A_DAY),
-    ...aheadThroughYear(study).flatMap((ahead) => byController.map((m) => m - ahead)),
+    ...Object.entries(heaters).flatMap(([id, control]) => of(id, edgesOf(control))),
+    ...(LOOP_MODE_TAKES[loop.mode].schedule ? of(CIRCULATION, edges(loop.schedule)) : []),
+    ...(heating.heaterId !== null && heating.schedule ? of(SPACE_HEATING, edges(heating.schedule)) : []),
     ...priceEdges(study.prices.carriers),
   ]
   return [...new Set(marks.map(inWeek))].sort((a, b) => a - b)

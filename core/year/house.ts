@@ -4,6 +4,7 @@ import { emptyDays } from '../household/empty-days'
 import { type Carrier, CARRIERS } from '../money/carriers'
 import { cheapestPrice, priceAt } from '../money/tariff'
 import { SAFETY } from '../safety/limits'
+import { CIRCULATION, type Commanded, SPACE_HEATING } from '../study/controllers'
 import type { LoopControl } from '../study/controls'
 import { standbyOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -182,17 +183,19 @@ export class House {
       ledger.prices[c] = priceAt(tariff, minuteOfWeek, ledger.month)
       if (ledger.prices[c] <= this.cheapest[c]![ledger.month] + 1e-12) cheapest.add(c)
     }
-    const controller = inWeek(minuteOfWeek + controllerAhead(study, Math.floor((this.nowS + 1e-6) / DAY_S)))
+    const day = Math.floor((this.nowS + 1e-6) / DAY_S)
+    const minuteFor = (of: Commanded) => inWeek(minuteOfWeek + controllerAhead(study, of, day))
     const { heating } = controlsOf(study)
     this.heating =
       heating.heaterId !== null &&
       study.site.heatingMonths[ledger.month] &&
-      (heating.schedule === null || isOn(heating.schedule, controller))
-    const now = { atS: this.nowS, minuteOfWeek: controller, heating: this.heating, cheapest }
+      (heating.schedule === null || isOn(heating.schedule, minuteFor(SPACE_HEATING)))
+    const now = { atS: this.nowS, minuteFor, heating: this.heating, cheapest }
     this.plant.atClock(now)
     for (const { local } of this.taps.locals) local.plant.atClock(now)
-    this.drive.atClock(controller, this.nowS)
-    this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.schedule, controller)
+    const loopMinute = minuteFor(CIRCULATION)
+    this.drive.atClock(loopMinute, this.nowS)
+    this.tracing = this.network.traced.length > 0 && isOn(this.loopControl.schedule, loopMinute)
     this.lookAtLoop()
   }
 

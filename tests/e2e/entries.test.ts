@@ -1,7 +1,9 @@
 import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { hoursOpen } from '../../core/calendar/week'
+import { gridOf } from '../../core/household/controllers'
 import { misfits } from '../../core/household/grid'
+import { CIRCULATION } from '../../core/study/controllers'
 import type { ControllerFit } from '../../core/views/controller-fit'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
@@ -31,10 +33,10 @@ const reads = (text: string) =>
 describe('a plan that a controller does not take', () => {
   it('is fitted outwards or inwards, with hours and the year of each', async () => {
     await openDemo(page, url, 'hill-town')
-    await goTo(page, `${url}/study/hill-town/set`)
+    await goTo(page, `${url}/study/hill-town/set?view=controllers`)
     await settled(page)
     // Planned at 05:30 to 23:00; the controller on the wall takes whole hours.
-    await choose(page, 'Time step', '60 minutes')
+    await choose(page, 'Time step', '60 min')
     await entries()
     await page.waitForSelector('[data-fits] [data-fit="outwards"]')
     await press(page, 'button', 'Simulate the year of each')
@@ -55,8 +57,10 @@ describe('a plan that a controller does not take', () => {
     await press(page, 'button', 'Take the plan inwards')
     await page.waitForSelector('[data-entries]')
     await settled(page)
-    const { set, found } = await controls()
-    const { grid, loop } = set ?? found
+    const study = (await keptIn(page, 'hill-town'))!
+    const { set, found } = study.controls
+    const { loop } = set ?? found
+    const grid = gridOf(study, CIRCULATION)
     expect(misfits(grid, loop.schedule)).toEqual([])
     const rows = await page.$$eval('[data-period]', (all) => all.map((li) => li.textContent!))
     expect(rows.length % grid.periodsPerDay).toBe(0)
@@ -77,7 +81,7 @@ describe('a plan that a controller does not take', () => {
     await settled(page)
     expect((await controls()).readBack[0].week[6][0].toMin).toBe(1410)
     await goTo(page, `${url}/study/hill-town/survey`)
-    await finding(page, 'entered-loop')
+    await finding(page, 'entered-hot-water-circulation')
     await entries()
     await type(page, 'Shows off, Sunday, period 1', '23:00')
     await reads('Entered as planned')

@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, named, openDemo, openHeaters, press, type } from './hand'
+import { choose, goTo, named, openDemo, openHeaters, press, type } from './hand'
 
 const url = inject('url')
 let browser: Browser
@@ -178,9 +178,12 @@ describe('what was set', () => {
       'none',
       'Sunday 03:00, 65.0 °C held 30 min',
     ])
+    await goTo(page, `${url}/study/hill-town/set?view=controllers`)
     await type(page, 'Clock offset (+ = fast)', '20')
+    await goTo(page, `${url}/study/hill-town/set`)
+    await page.waitForSelector('[data-setting="clocks.controller-1.aheadMin"]')
     await page.waitForFunction(() =>
-      document.querySelector('[data-setting="clock.aheadMin"]')!.textContent!.includes('20 min'),
+      document.querySelector('[data-setting="clocks.controller-1.aheadMin"]')!.textContent!.includes('20 min'),
     )
     const logged = await page.$$eval('[data-logged]', (all) => all.map((li) => li.textContent!))
     expect(logged.join(' ')).toMatch(/Pasteurisation cycle of Condensing boiler: none to Sunday 03:00/)

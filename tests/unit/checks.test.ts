@@ -167,11 +167,17 @@ describe('checks of what is set', () => {
   it('an override without an end, a wrong clock, a timer that is too short and a hot run that fails each have a word', () => {
     const none = of(hillTown)
     for (const [id, study] of [
-      ['override-boiler-0', boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: null }))],
-      ['clock-wrong', boiler((_, s) => (s.controls.found.clock.aheadMin = -45))],
       [
-        'clock-wrong',
-        boiler((_, s) => ((s.controls.found.clock.summerTime = 'stays'), (s.site.summerTime = 'europe'))),
+        'override-boiler-0',
+        boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: null, weekly: false })),
+      ],
+      ['clock-wrong-controller-1', boiler((_, s) => (s.controls.found.clocks['controller-1'].aheadMin = -45))],
+      ['clock-wrong-controller-1', boiler((_, s) => (s.controls.found.clocks['controller-1'].daysAhead = 1))],
+      [
+        'clock-wrong-controller-1',
+        boiler(
+          (_, s) => ((s.controls.found.clocks['controller-1'].summerTime = 'stays'), (s.site.summerTime = 'europe')),
+        ),
       ],
       ['delivery', boiler((c) => (c.schedule = everyDay([600, 630])))],
       ['hot-run', boiler((c) => (c.pasteurisation = { weekday: 2, atMin: 60, toC: 84, holdMin: 30 }))],
@@ -179,7 +185,7 @@ describe('checks of what is set', () => {
       expect(none).not.toContain(id)
       expect(of(study)).toContain(id)
     }
-    const boost = boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: 90 }))
+    const boost = boiler((c) => c.overrides.push({ setpointC: 70, fromDay: 3, fromMin: 0, minutes: 90, weekly: false }))
     expect(of(boost)).not.toContain('override-boiler-0')
   })
 

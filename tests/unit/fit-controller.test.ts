@@ -4,7 +4,7 @@ import { everyDay, hoursOpen, isOn, type Schedule, tidyDay, workAndRest } from '
 import { entriesOf, FIT_WAYS, fitDiffers, fittedTo, misread } from '../../core/household/fit-controller'
 import { misfits } from '../../core/household/grid'
 import { unplannedPeriod, withDayShown, withPeriod, withReadBack } from '../../core/household/read-back'
-import type { Grid } from '../../core/study/controls'
+import { CIRCULATION, type Grid } from '../../core/study/controllers'
 import { Schedule as Week } from '../../core/study/week'
 
 const grids: fc.Arbitrary<Grid> = fc.record({
@@ -142,7 +142,7 @@ describe('what a display shows', () => {
   it('is of all days that share a programme, and of one controller once', () => {
     const week = withDayShown(grid, everyDay(), 2, day)
     expect(week.map((d) => d.length)).toEqual([2, 2, 2, 2, 2, 0, 0])
-    const first = { heaterId: null, on: '2026-03-02', week }
+    const first = { of: CIRCULATION, on: '2026-03-02', week }
     const again = { ...first, on: '2027-03-02' }
     expect(withReadBack(withReadBack([], first), again)).toEqual([again])
   })

@@ -7,6 +7,7 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { emptyDays } from '../../core/household/empty-days'
 import { cheapestPrice, priceAt } from '../../core/money/tariff'
+import { type ControllerClock, RIGHT_CLOCK } from '../../core/study/controllers'
 import type { HeaterControl } from '../../core/study/controls'
 import type { Study } from '../../core/study/study'
 import { Levels } from '../../core/year/controls/levels'
@@ -29,14 +30,27 @@ describe('what a heater is set to', () => {
         setpointC: 60,
         holidayC: 45,
         overrides: [
-          { setpointC: 70, fromDay: 2, fromMin: 60, minutes: 30 },
-          { setpointC: 50, fromDay: 3, fromMin: 0, minutes: null },
+          { setpointC: 70, fromDay: 2, fromMin: 60, minutes: 30, weekly: false },
+          { setpointC: 50, fromDay: 3, fromMin: 0, minutes: null, weekly: false },
         ],
       },
       new Set([0, 3]),
     )
     expect([0, 1, 2, 3, 4].map((day) => levels.at(day * DAY_S))).toEqual([45, 60, 50, 50, 50])
     expect([59, 60, 89, 90].map((m) => levels.at(DAY_S + m * 60))).toEqual([60, 70, 70, 60])
+  })
+
+  it('a boost of each week comes back on its day to the end of the year, and on no other', () => {
+    const levels = new Levels(
+      {
+        setpointC: 50,
+        holidayC: null,
+        overrides: [{ setpointC: 65, fromDay: 3, fromMin: 60, minutes: 30, weekly: true }],
+      },
+      new Set(),
+    )
+    for (let day = 0; day < 365; day++) expect(levels.at(day * DAY_S + 75 * 60)).toBe(day % 7 === 2 ? 65 : 50)
+    expect(levels.changes()).toHaveLength(2 * 52)
   })
 
   it('nobody is there when everybody is away and no guests have come', () => {
@@ -65,7 +79,7 @@ describe('what a heater is set to', () => {
       const study = tall((c) => (c.overrides = overrides))
       return firstDays(study, 15).input - firstDays(study, 8).input
     }
-    const boost = [{ setpointC: 80, fromDay: 1, fromMin: 600, minutes: 120 }]
+    const boost = [{ setpointC: 80, fromDay: 1, fromMin: 600, minutes: 120, weekly: false }]
     expect(week(boost) / week([])).toBeCloseTo(1, 2)
     const day = (overrides: HeaterControl['overrides']) =>
       firstDays(
@@ -160,9 +174,9 @@ describe('clocks', () => {
   })
 
   it('one that is ahead opens its windows so much sooner, and one that stays behind an hour later in summer', () => {
-    const startsAt = (clock: Study['controls']['found']['clock'], day: number) => {
+    const startsAt = (clock: Partial<ControllerClock>, day: number) => {
       const study = changed(hillTown, (s) => {
-        s.controls.found.clock = clock
+        s.controls.found.clocks['controller-1'] = { ...RIGHT_CLOCK, ...clock }
         s.controls.found.loop.schedule = everyDay([600, 660])
         s.site.summerTime = 'europe'
       })

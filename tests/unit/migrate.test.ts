@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { everyMonth } from '../../core/calendar/year'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { DEMOS } from '../../core/demos/index'
+import { changesBetween } from '../../core/household/changes'
 import { readStudy, readStudyText } from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
 import type { Study } from '../../core/study/study'
@@ -175,6 +176,43 @@ describe('studies of version 4', () => {
     const read = readStudyText(readFileSync(`tests/fixtures/study-v11-${name}.json`, 'utf8'))
     if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
     expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
+  })
+
+  it.each(['court-flat', 'duplex', 'mountain-refuge', 'hill-town'])(
+    '%s of version 12 is the demo as it is now',
+    (name) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v12-${name}.json`, 'utf8'))
+      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+      expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
+    },
+  )
+
+  it('the one controller of version 12 commands what it did, its clock and its log with it', () => {
+    const doc = JSON.parse(readFileSync('tests/fixtures/study-v12-hill-town.json', 'utf8')) as {
+      controls: { found: Study['controls']['found'] & { clock: object }; changes: object[]; readBack: object[] }
+    }
+    const { found } = doc.controls
+    Object.assign(found.clock, { aheadMin: 20, summerTime: 'stays' })
+    found.heating.heaterId = 'boiler'
+    const boost = { setpointC: 70, fromDay: 3, fromMin: 60, minutes: 30 }
+    found.heaters.boiler.overrides = [boost as never]
+    const log = { on: '2026-03-01', as: 'set', by: '', why: '' }
+    doc.controls.changes = [
+      { ...log, path: 'clock.aheadMin', from: 0, to: 20 },
+      { ...log, path: 'heaters.boiler.overrides', from: [], to: [boost] },
+    ]
+    doc.controls.readBack = [{ heaterId: null, on: '2026-03-01', week: found.loop.schedule }]
+    const read = readStudyText(JSON.stringify(doc))
+    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+    const { controls, controllers } = read.value
+    expect(controllers.map((c) => c.commands)).toEqual([['boiler', 'hot water circulation', 'space heating']])
+    expect(controls.found.clocks).toEqual({ 'controller-1': { aheadMin: 20, daysAhead: 0, summerTime: 'stays' } })
+    expect(controls.readBack[0].of).toBe('hot water circulation')
+    expect(changesBetween(read.value).map((c) => c.setting.what)).toEqual([
+      'Manual overrides',
+      'Clock offset (+ = fast)',
+    ])
+    expect(controls.changes[1].to).toEqual([{ ...boost, weekly: false }])
   })
 
   it('what is somebody’s of version 9 keeps its name, whatever it is called', () => {

@@ -5,10 +5,12 @@ import { duplex } from '../../core/demos/duplex'
 import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DEMOS } from '../../core/demos/index'
+import { gridOf } from '../../core/household/controllers'
 import { misfits } from '../../core/household/grid'
 import { storeThermostat } from '../../core/household/supply'
 import { DEFAULT_GOAL, type Found, optimiseSchedule, type Plan, withPlan } from '../../core/scenarios/optimise-schedule'
 import { coarseWeeks, neighbours, weekOfDraws, widened } from '../../core/scenarios/schedule-candidates'
+import { CIRCULATION } from '../../core/study/controllers'
 import { controlsOf } from '../../core/study/in-force'
 import type { Study } from '../../core/study/study'
 import { broughtBy } from '../../core/views/brought'
@@ -28,7 +30,7 @@ const search = (study: Study, goal = DEFAULT_GOAL, mostYears = 100) =>
   optimiseSchedule(study, goal, (all) => Promise.resolve(all.map(yearOf)), { mostYears }) as Promise<Found>
 
 describe('candidates', () => {
-  const { grid } = hillTown.controls.found
+  const grid = gridOf(hillTown, CIRCULATION)
   const week = weekOfDraws(drawsOfYear(hillTown.people, hillTown.site), hillTown.site.firstWeekday, grid, {
     share: 0.1,
     leadMin: 12,

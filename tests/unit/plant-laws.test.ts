@@ -133,7 +133,7 @@ describe('a store alone, with one heater', () => {
       ledger,
     )
     plant.setMonth(0)
-    plant.atClock({ atS: 0, minuteOfWeek: 0, heating: false, cheapest: new Set() })
+    plant.atClock({ atS: 0, minuteFor: () => 0, heating: false, cheapest: new Set() })
     return { ledger, plant }
   }
   const heatPump = changeHeaterKind(hillTown, 'boiler', 'heat-pump').plant.heaters[0] as HeaterOf<'heat-pump'>

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { hillTown } from '../../core/demos/hill-town'
 import { changesBetween, restoreFound, setAnew } from '../../core/household/changes'
 import { settingsOf, wasChanged } from '../../core/household/register'
+import { RIGHT_CLOCK } from '../../core/study/controllers'
 import { Controls } from '../../core/study/controls'
 import { edited } from '../../core/study/edited'
 import { controlsOf } from '../../core/study/in-force'
@@ -16,7 +17,7 @@ const set = (study: Study, edit: (c: Controls) => void): Study => setAnew(study,
 const changed = set(hillTown, (c) => {
   c.heaters.boiler!.setpointC = 60
   c.loop.mode = 'off'
-  c.grid.stepMin = 10
+  c.clocks['controller-1'].aheadMin = 12
 })
 
 describe('the register', () => {
@@ -29,7 +30,7 @@ describe('the register', () => {
     ).toEqual([
       ['heaters.boiler.setpointC', 65, 60],
       ['loop.mode', 'clock', 'off'],
-      ['grid.stepMin', 30, 10],
+      ['clocks.controller-1.aheadMin', 0, 12],
     ])
   })
 
@@ -37,7 +38,7 @@ describe('the register', () => {
     const one = restoreFound(changed, 'loop.mode', on)
     expect(one.controls.set).toMatchObject({ loop: { mode: 'clock' }, heaters: { boiler: { setpointC: 60 } } })
     expect(one.controls.setOn).toBe(on)
-    const rest = restoreFound(restoreFound(one, 'heaters.boiler.setpointC', on), 'grid.stepMin', on)
+    const rest = restoreFound(restoreFound(one, 'heaters.boiler.setpointC', on), 'clocks.controller-1.aheadMin', on)
     for (const back of [rest, restoreFound(changed, null, on)]) expect(back.controls).toEqual(hillTown.controls)
     expect(restoreFound(hillTown, 'loop.mode', on)).toBe(hillTown)
   })
@@ -60,11 +61,11 @@ describe('the register', () => {
       const boiler = c.heaters.boiler!
       boiler.holidayC = 45
       boiler.pasteurisation = { weekday: 0, atMin: 180, toC: 65, holdMin: 30 }
-      boiler.overrides = [{ setpointC: 60, fromDay: 32, fromMin: 480, minutes: null }]
+      boiler.overrides = [{ setpointC: 60, fromDay: 32, fromMin: 480, minutes: null, weekly: false }]
       c.loop.mode = 'sampled'
       c.loop.sampled = { everyMin: 15, testS: 20 }
       c.heating.heaterId = 'boiler'
-      c.clock.aheadMin = -12
+      c.clocks['controller-1'].aheadMin = -12
     })
     const us = display('us', 'USD', 'therm')
     const said = settingsOf(functions)
@@ -96,6 +97,9 @@ describe('the register', () => {
           ),
           heating: { ...b.heating, heaterId: a.heating.heaterId },
           loop: study.pipes.loop ? b.loop : a.loop,
+          clocks: Object.fromEntries(
+            Object.keys(a.clocks).map((id, i) => [id, Object.values(b.clocks)[i] ?? RIGHT_CLOCK]),
+          ),
         }
         const after = setAnew(from, Controls.parse(to), on)
         const moved = settingsOf(after).filter(wasChanged)

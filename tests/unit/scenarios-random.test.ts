@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { gridOf } from '../../core/household/controllers'
 import { misfits } from '../../core/household/grid'
 import { cheapAndQuick, modeJobs, modeRows } from '../../core/scenarios/loop-modes'
 import { DEFAULT_GOAL, optimiseSchedule, withPlan } from '../../core/scenarios/optimise-schedule'
+import { CIRCULATION } from '../../core/study/controllers'
 import { edited } from '../../core/study/edited'
-import { controlsOf } from '../../core/study/in-force'
 import { readStudy } from '../../core/study/read'
 import { randomStudy, yearOrNull } from '../../proof/random-study'
 
@@ -79,9 +80,9 @@ describe('trials on random households', () => {
           return
         }
         expect(found.years).toBeLessThanOrEqual(years)
-        const { grid } = controlsOf(study)
-        for (const week of [found.best.plan.loop, found.best.plan.heater])
-          if (week) expect(misfits(grid, week)).toEqual([])
+        const { loop, heater } = found.best.plan
+        if (loop) expect(misfits(gridOf(study, CIRCULATION), loop)).toEqual([])
+        if (heater) expect(misfits(gridOf(study, found.heaterId!), heater)).toEqual([])
         const planned = withPlan(study, found.best.plan, found.heaterId)
         const read = readStudy(JSON.parse(JSON.stringify(planned)))
         expect(read.ok ? [] : read.faults).toEqual([])

@@ -11,7 +11,7 @@ import {
   splitWindow,
 } from '../../core/household/edits/schedule'
 import { daysTogether, misfits } from '../../core/household/grid'
-import type { Grid } from '../../core/study/controls'
+import type { Grid } from '../../core/study/controllers'
 
 const grid: Grid = { stepMin: 30, periodsPerDay: 3, days: 'each' }
 const minute = fc.integer({ min: -200, max: 1700 })

@@ -7,7 +7,7 @@ import { blankStudy } from '../../core/household/defaults/blank'
 import { daysTogether, misfits, snap } from '../../core/household/grid'
 import { priceAt } from '../../core/money/tariff'
 import { checkEdit } from '../../core/study/check-edit'
-import type { Grid } from '../../core/study/controls'
+import type { Grid } from '../../core/study/controllers'
 import { edited } from '../../core/study/edited'
 import {
   LARGEST_FILE,

@@ -10,6 +10,7 @@ import { withWritten } from '~~/core/household/changes'
 import { putWeek } from '~~/core/household/controller-weeks'
 import type { FitWay } from '~~/core/household/fit-controller'
 import { withDayShown, withReadBack } from '~~/core/household/read-back'
+import { type Commanded, type Grid, USUAL_GRID } from '~~/core/study/controllers'
 import { writeDay } from '~~/core/units/dates'
 import { controllerFits } from '~~/core/views/controller-fit'
 
@@ -20,9 +21,9 @@ const study = computed(() => table.study!)
 const controls = computed(() => table.controls!)
 const units = computed(() => table.units)
 const all = computed(() => controllerFits(study.value, controls.value))
-const at = ref<string | null | undefined>(undefined)
-const one = computed(() => all.value.find((w) => w.heaterId === at.value) ?? all.value[0] ?? null)
-const grid = computed(() => controls.value.grid)
+const at = ref<Commanded | null>(null)
+const one = computed(() => all.value.find((w) => w.of === at.value) ?? all.value[0] ?? null)
+const grid = computed(() => one.value?.grid ?? USUAL_GRID)
 const WAYS: Record<FitWay, string> = {
   outwards: 'Outwards, for comfort: on whenever the plan is',
   inwards: 'Inwards, for cost: on only when the plan is',
@@ -41,9 +42,9 @@ onUnmounted(() => batch++)
 async function workOut() {
   const mine = ++batch
   working.value = true
-  const { heaterId, week } = one.value!
+  const { of, week } = one.value!
   const jobs = [week, ...one.value!.fits.map((f) => f.week)].map((w) =>
-    withWritten(study.value, (c) => putWeek(c, heaterId, w)),
+    withWritten(study.value, (c) => putWeek(c, of, w)),
   )
   const known = await years.many(jobs, () => mine !== batch)
   if (mine !== batch) return
@@ -54,17 +55,22 @@ const moneyOf = (i: number) => {
   const cost = costs.value?.[i]
   return cost === undefined ? '' : cost === null ? 'not simulated' : `${units.value.money(cost)} a year`
 }
-const enter = (week: Schedule) => table.set('fitted week', (c) => putWeek(c, one.value!.heaterId, week))
+const enter = (week: Schedule) => table.set('fitted week', (c) => putWeek(c, one.value!.of, week))
 
 function readBack(week: Schedule) {
-  const { heaterId } = one.value!
+  const { of } = one.value!
   const on = localIso(new Date()).slice(0, 10)
-  table.change(`read back ${heaterId}`, (d) => {
-    d.controls.readBack = withReadBack(d.controls.readBack, { heaterId, on, week })
+  table.change(`read back ${of}`, (d) => {
+    d.controls.readBack = withReadBack(d.controls.readBack, { of, on, week })
   })
 }
 const showed = (day: number, periods: Schedule[number]) =>
   readBack(withDayShown(grid.value, one.value!.readBack?.week ?? one.value!.week, day, periods))
+const GROUPS: Record<Grid['days'], string> = {
+  same: 'one for all days',
+  'work-sat-sun': 'Mon–Fri, Sat, Sun',
+  each: 'seven days',
+}
 const HOURS = { found: 'Found', planned: 'Planned', entered: 'Entered' } as const
 const print = () => window.print()
 </script>
@@ -78,16 +84,16 @@ const print = () => window.print()
           v-if="all.length > 1"
           class="w-64"
           label="Schedule of"
-          :value="one.heaterId"
-          :choices="all.map((w) => ({ value: w.heaterId, name: w.name }))"
+          :value="one.of"
+          :choices="all.map((w) => ({ value: w.of, name: w.name }))"
           @change="(v) => (at = v)"
         />
         <button v-if="one.entries.length" class="tool" @click="print"><Printer :size="17" />Print entries</button>
       </div>
       <h2 class="mt-4 text-xl">{{ one.name }}: {{ weekInWords(one.week, units.time) }}</h2>
       <p class="caption">
-        Controller: steps of {{ grid.stepMin }} min, {{ grid.periodsPerDay }} on periods a day,
-        {{ grid.days === 'same' ? 'one for all days' : grid.days === 'each' ? 'seven days' : 'Mon–Fri, Sat, Sun' }}.
+        {{ one.controller?.name ?? 'No controller recorded' }}: steps of {{ grid.stepMin }} min,
+        {{ grid.periodsPerDay }} on periods a day, {{ GROUPS[grid.days] }}.
       </p>
 
       <div v-if="one.problems.length" class="mt-3 print:hidden" data-fits>
@@ -136,8 +142,13 @@ const print = () => window.print()
 
       <div v-else class="mt-3" data-entries>
         <p class="text-sm">
-          Key in from the top; menus close by themselves after a while, so have clock and weekday right and this list at
-          hand. Periods that are not used must read empty: what is left from before still switches.
+          Key in from the top, clock and weekday first.
+          {{
+            one.controller?.timeoutS
+              ? `The menu closes ${units.seconds(one.controller.timeoutS)} after the last key: have this list at hand.`
+              : 'Menus close by themselves after a while: have this list at hand.'
+          }}
+          What an unused period keeps from before still switches.
         </p>
         <EntryGroup
           v-for="e in one.entries"
@@ -145,6 +156,7 @@ const print = () => window.print()
           :entries="e"
           :shown="one.readBack ? one.readBack.week[e.days[0]!]! : null"
           :grid="grid"
+          :unused-reads="one.unusedReads"
           @shown="(periods) => showed(e.days[0]!, periods)"
         />
         <p class="mt-3">
@@ -171,6 +183,28 @@ const print = () => window.print()
           <p v-else class="caption">Not read back yet.</p>
         </div>
       </div>
+
+      <details class="mt-4 print:hidden" data-groupings>
+        <summary class="min-h-11 cursor-pointer py-2.5 text-sm font-semibold text-copper">
+          Other day groups, and what each loses
+        </summary>
+        <table class="text-sm">
+          <thead>
+            <tr class="border-b border-ink text-left">
+              <th class="py-1 pr-6">Day groups</th>
+              <th class="pr-6 text-right">Programmes to key in</th>
+              <th class="text-right">On more than planned</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="g in one.groupings" :key="g.days" class="border-b border-line">
+              <td class="py-1 pr-6">{{ GROUPS[g.days] }}</td>
+              <td class="pr-6 text-right">{{ g.programmes }}</td>
+              <td class="text-right">{{ g.moreH.toFixed(1) }} h a week</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
     </template>
   </section>
 </template>

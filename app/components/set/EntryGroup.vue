@@ -5,10 +5,10 @@ import type { Window } from '~~/core/calendar/week'
 import { daysText, periodText } from '~~/core/checks/entries'
 import { type Entries, samePeriod } from '~~/core/household/fit-controller'
 import { unplannedPeriod, withPeriod } from '~~/core/household/read-back'
-import type { Grid } from '~~/core/study/controls'
+import type { Grid } from '~~/core/study/controllers'
 
 /** Periods of days that share a programme: what is keyed in, and what the display shows, typed beside it. */
-const props = defineProps<{ entries: Entries; shown: readonly Window[] | null; grid: Grid }>()
+const props = defineProps<{ entries: Entries; shown: readonly Window[] | null; grid: Grid; unusedReads: string }>()
 const emit = defineEmits<{ shown: [periods: Window[]] }>()
 const table = useStudy()
 const days = computed(() => daysText(props.entries.days))
@@ -40,7 +40,7 @@ const begun = (planned: Window | null) => planned ?? unplannedPeriod(props.shown
       >
         <span class="self-center">Period {{ r.number }}</span>
         <b class="self-center" :class="{ 'text-ink-soft': !r.planned }">{{
-          r.planned ? periodText(r.planned, table.units) : 'must read empty'
+          r.planned ? periodText(r.planned, table.units) : unusedReads
         }}</b>
         <template v-if="r.there">
           <TimeField

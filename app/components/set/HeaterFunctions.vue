@@ -6,6 +6,7 @@ import NumberField from '~/components/fields/NumberField.vue'
 import TimeField from '~/components/fields/TimeField.vue'
 import { useStudy } from '~/stores/study'
 import { DAY_NAMES } from '~~/core/calendar/week'
+import { boostNotice } from '~~/core/household/boost'
 import { TIMER_WORDS } from '~~/core/household/setting-words'
 import {
   defaultPasteurisation,
@@ -30,7 +31,13 @@ const days = DAY_NAMES.map((name, value) => ({ value, name: name as string }))
 const banded = computed(() => (table.study!.prices.carriers[carrierOf(props.heater)]?.bands.length ?? 0) > 0)
 const addBoost = () =>
   set('boost', (c) =>
-    c.overrides.push({ setpointC: Math.min(70, c.setpointC + 10), fromDay: 1, fromMin: 1080, minutes: 120 }),
+    c.overrides.push({
+      setpointC: Math.min(70, c.setpointC + 10),
+      fromDay: 1,
+      fromMin: 1080,
+      weekly: false,
+      minutes: 120,
+    }),
   )
 const cuts = computed(() => control.value.schedule !== null && control.value.timerBy === 'its mains')
 const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
@@ -165,6 +172,15 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
               :value="o.minutes"
               @change="(v) => set('boost', (c) => void (c.overrides[i]!.minutes = v === null ? null : Math.round(v)))"
             />
+            <label v-if="o.minutes !== null" class="flex min-h-11 items-center gap-2 text-sm">
+              <input
+                type="checkbox"
+                class="size-5 accent-copper"
+                :aria-label="`${i + 1}: each week`"
+                :checked="o.weekly"
+                @change="set('boost', (c) => void (c.overrides[i]!.weekly = !o.weekly))"
+              />each week
+            </label>
             <button
               class="tool tool-bare px-2"
               :aria-label="`Remove override ${i + 1}`"
@@ -172,6 +188,9 @@ const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heat
             >
               <Trash2 :size="17" />
             </button>
+            <p class="w-full border-l-4 border-line-strong pl-2 text-sm" data-boost>
+              {{ boostNotice(table.study!, o, table.units) }}
+            </p>
           </li>
         </ul>
         <button class="tool mt-2" :disabled="control.overrides.length >= 12" @click="addBoost">

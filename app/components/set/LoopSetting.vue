@@ -4,8 +4,10 @@ import NumberField from '~/components/fields/NumberField.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
 import { cooldownDropK, cooldownMinutes } from '~~/core/household/circulation-cooldown'
+import { gridOf } from '~~/core/household/controllers'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import { testsADay } from '~~/core/scenarios/loop-modes'
+import { CIRCULATION } from '~~/core/study/controllers'
 import { type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_TAKES, LOOP_MODES } from '~~/core/study/loop-modes'
 
@@ -163,7 +165,7 @@ const tests = computed(() => Math.max(...loop.value.schedule.map((d) => testsADa
       label="Circulation schedule"
       :week="loop.schedule"
       :found="found.mode === 'clock' ? found.schedule : null"
-      :grid="table.controls!.grid"
+      :grid="gridOf(table.study!, CIRCULATION)"
       @change="(w) => set('schedule', (l) => void (l.schedule = w))"
     />
   </section>

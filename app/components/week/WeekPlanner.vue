@@ -14,7 +14,7 @@ import {
   splitWindow,
 } from '~~/core/household/edits/schedule'
 import { daysTogether, misfits, snap } from '~~/core/household/grid'
-import type { Grid } from '~~/core/study/controls'
+import type { Grid } from '~~/core/study/controllers'
 
 /**
  * Seven days of windows on the grid of the controller. Edges and whole windows are dragged; the chosen day's times are

@@ -9,8 +9,10 @@ import { DAY_NAMES, type Schedule } from '~~/core/calendar/week'
 import { ALWAYS } from '~~/core/calendar/week'
 import { DAY_S, MONTH_OF_DAY } from '~~/core/calendar/year'
 import { daylight } from '~~/core/climate/sun'
+import { gridOf } from '~~/core/household/controllers'
 import { emptyDays } from '~~/core/household/empty-days'
 import { dearWeek } from '~~/core/money/tariff'
+import { CIRCULATION, type Commanded, SPACE_HEATING } from '~~/core/study/controllers'
 import { hasSetpoint, storesWater } from '~~/core/study/heater-kinds'
 import { weekOf } from '~~/core/year/draws/draw-week'
 import { drawsOfYear } from '~~/core/year/draws/draws'
@@ -28,6 +30,8 @@ const away = computed(() => emptyDays(study.value.people))
 
 interface Lane {
   key: string
+  /** What its controller commands. */
+  of: Commanded
   name: string
   week: Schedule
   colour: string
@@ -40,6 +44,7 @@ const lanes = computed((): Lane[] => [
     .filter((h) => hasSetpoint(h) && storesWater(h))
     .map((h) => ({
       key: h.id,
+      of: h.id,
       name: h.name,
       week: controls.value.heaters[h.id]!.schedule ?? ALWAYS,
       colour: 'bg-copper',
@@ -50,6 +55,7 @@ const lanes = computed((): Lane[] => [
     ? [
         {
           key: 'loop',
+          of: CIRCULATION,
           name: 'Circulation',
           week:
             controls.value.loop.mode === 'off'
@@ -71,6 +77,7 @@ const lanes = computed((): Lane[] => [
     ? [
         {
           key: 'heating',
+          of: SPACE_HEATING,
           name: 'Space heating',
           week: controls.value.heating.schedule ?? ALWAYS,
           colour: 'bg-line-strong',
@@ -158,7 +165,7 @@ const copyTo = (days: number[]) =>
         class="mt-3"
         :label="`Schedule of ${lane.name}`"
         :week="lane.week"
-        :grid="controls.grid"
+        :grid="gridOf(study, lane.of)"
         :look="`${lane.colour} ${lane.ink}`"
         @change="lane.set"
       >

@@ -1,6 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
+import { newController } from '../../study/controllers'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
 import { NO_ECONOMICS } from '../../study/economics'
 import { VERSION } from '../../study/shape'
@@ -9,6 +10,8 @@ import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, defaultControl } from './assumed-heaters'
 import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
 import { networksNotChecked, placeNotChecked, tapNotChecked } from './not-checked'
+
+const CONTROLLERS = [newController('controller-1', ['boiler'])]
 
 /** Currency to begin with, by units: what is written beside the other most often. */
 const CURRENCY = { metric: 'EUR', us: 'USD' } as const
@@ -139,12 +142,12 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       heaters: [assumedHeater('boiler-coil', 'boiler', 'heated', 'shower', null)],
       store: assumedStore('heated', 'boiler-coil'),
     },
+    controllers: CONTROLLERS,
     controls: {
       found: {
         heaters: { boiler: defaultControl('boiler-coil') },
         loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
-        ...defaultControls(),
-        grid: { stepMin: 30, periodsPerDay: 4, days: 'each' },
+        ...defaultControls(CONTROLLERS),
       },
       writes: 'found',
       by: '',

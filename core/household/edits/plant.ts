@@ -1,6 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { type HeaterKind, HEATERS } from '../../heaters/kinds'
 import { type Carrier, CARRIERS } from '../../money/carriers'
+import { CIRCULATION, type Commanded, type Controller } from '../../study/controllers'
 import type { HeaterControl } from '../../study/controls'
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
@@ -36,6 +37,11 @@ export function withPrices(study: Study): Study {
   })
 }
 
+/** A household that has one controller has it for what comes, until something else is said. */
+function commandedByOnly(controllers: Controller[], of: Commanded): void {
+  if (controllers.length === 1 && !controllers[0].commands.includes(of)) controllers[0].commands.push(of)
+}
+
 /**
  * Puts a list of heaters in place: controls for each that a thermostat holds, no measure for what has none, no origin for
  * what is gone, a store where one of them heats it and none where none does.
@@ -46,6 +52,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
   const stored = heaters.find(isOnStore)
   const before = study.plant.store
   const store = stored ? flued(study, heaters, before ?? assumedStore(stored.place, stored.kind)) : null
+  const were = new Set(study.plant.heaters.map((h) => h.id))
   const added = heaters.filter((h) => !study.plant.heaters.includes(h))
   const goes = (path: string) =>
     path.startsWith('plant.heaters.') ? !ids.has(path.split('.')[2]) : store === null && path.startsWith('plant.store')
@@ -60,10 +67,11 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
           c.heaters = Object.fromEntries(
             heaters.filter(hasSetpoint).map((h) => [h.id, c.heaters[h.id] ?? defaultControl(h.kind)]),
           )
+      for (const c of s.controllers) c.commands = c.commands.filter((of) => !were.has(of) || held.has(of))
       for (const c of [controls.found, controls.set])
         if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
       controls.reasons = controls.reasons.filter((r) => held.has(r.heaterId))
-      controls.readBack = controls.readBack.filter((r) => r.heaterId === null || held.has(r.heaterId))
+      controls.readBack = controls.readBack.filter((r) => !were.has(r.of) || held.has(r.of))
       forget(packages, 'thermostats', (id) => !held.has(id))
       forget(packages, 'heaters', (id) => !ids.has(id))
       for (const path of Object.keys(origins)) if (goes(path)) delete origins[path]
@@ -71,7 +79,9 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       if (store && before && store !== before) origins['plant.store.loss'] = 'assumed'
       for (const h of added) {
         Object.assign(origins, assumedIn(h, `plant.heaters.${h.id}`))
-        if (hasSetpoint(h)) Object.assign(origins, assumedIn(defaultControl(h.kind), `controls.found.heaters.${h.id}`))
+        if (!hasSetpoint(h)) continue
+        commandedByOnly(s.controllers, h.id)
+        Object.assign(origins, assumedIn(defaultControl(h.kind), `controls.found.heaters.${h.id}`))
       }
     }),
   )
@@ -199,8 +209,13 @@ export function putHeater(
   const next = place < 0 ? first : [...others.slice(0, place), heater, ...others.slice(place)]
   const put = withHeaters(store ? edited(study, ({ plant }) => void (plant.store = store)) : study, next)
   if (!control) return put
-  return edited(put, ({ controls }) => {
+  return edited(put, ({ controls, controllers }) => {
     for (const c of [controls.found, controls.set]) if (c) c.heaters[heater.id] = control
+    // What commanded the one that goes commands the one that comes.
+    study.controllers.forEach(({ commands }, i) => {
+      if (commands.some((of) => replaces.includes(of)) && !controllers[i].commands.includes(heater.id))
+        controllers[i].commands.push(heater.id)
+    })
   })
 }
 
@@ -240,17 +255,19 @@ export function addLoop(study: Study): Study {
     ...DEFAULT_LOOP,
     returns: defaultReturns('own pipe'),
   }
-  return edited(study, ({ pipes, origins }) => {
+  return edited(study, ({ pipes, controllers, origins }) => {
     pipes.loop = loop
+    commandedByOnly(controllers, CIRCULATION)
     origins['pipes.loop.pumpLMin'] = origins['pipes.loop.pumpW'] = 'assumed'
   })
 }
 
 /** The pipes without their loop: its pump is off, and what was proposed for it is gone. */
 export function removeLoop(study: Study): Study {
-  return edited(study, ({ pipes, controls, packages, origins }) => {
+  return edited(study, ({ pipes, controls, controllers, packages, origins }) => {
     pipes.loop = null
-    controls.readBack = controls.readBack.filter((r) => r.heaterId !== null)
+    controls.readBack = controls.readBack.filter((r) => r.of !== CIRCULATION)
+    for (const c of controllers) c.commands = c.commands.filter((of) => of !== CIRCULATION)
     for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', schedule: everyDay() }
     for (const p of packages) {
       p.measures = p.measures.filter((m) => m.kind !== 'loop-mode' && m.kind !== 'loop-schedule')

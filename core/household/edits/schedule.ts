@@ -1,6 +1,6 @@
 import { MINUTES_A_DAY } from '../../calendar/clock'
 import { type Schedule, tidyDay, type Window } from '../../calendar/week'
-import type { Grid } from '../../study/controls'
+import type { Grid } from '../../study/controllers'
 import { daysTogether, snap } from '../grid'
 
 /** A window that is put in is as long as this where there is room, min. */

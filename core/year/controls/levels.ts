@@ -1,5 +1,10 @@
-import { DAY_S } from '../../calendar/year'
+import { DAYS_A_WEEK } from '../../calendar/clock'
+import { DAY_S, DAYS } from '../../calendar/year'
 import type { HeaterControl } from '../../study/controls'
+
+/** A day of the year and the same day of each week after it, 1 to 365. */
+const eachWeekFrom = (day: number): number[] =>
+  Array.from({ length: Math.floor((DAYS - day) / DAYS_A_WEEK) + 1 }, (_, week) => day + week * DAYS_A_WEEK)
 
 /**
  * What a heater is set to through the year: by hand where an override or a boost is in force, the one that began last; at
@@ -13,10 +18,12 @@ export class Levels {
     private readonly empty: ReadonlySet<number>,
   ) {
     this.spans = control.overrides
-      .map(({ fromDay, fromMin, minutes, setpointC }) => {
-        const fromS = (fromDay - 1) * DAY_S + fromMin * 60
-        return { fromS, untilS: minutes === null ? Infinity : fromS + minutes * 60, setpointC }
-      })
+      .flatMap(({ fromDay, fromMin, minutes, setpointC, weekly }) =>
+        (weekly ? eachWeekFrom(fromDay) : [fromDay]).map((day) => {
+          const fromS = (day - 1) * DAY_S + fromMin * 60
+          return { fromS, untilS: minutes === null ? Infinity : fromS + minutes * 60, setpointC }
+        }),
+      )
       .sort((a, b) => b.fromS - a.fromS)
   }
 

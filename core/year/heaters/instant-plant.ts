@@ -254,7 +254,7 @@ export class InstantPlant implements PlantModel {
     const { schedule, prices } = this.control
     this.open =
       this.spec.months[this.month] &&
-      (schedule === null || isOn(schedule, now.minuteOfWeek)) &&
+      (schedule === null || isOn(schedule, now.minuteFor(this.spec.id))) &&
       (prices !== 'cheapest' || now.cheapest.has(carrierOf(this.spec)))
     this.setpointC = this.levels.at(now.atS)
     this.warm = this.heatsHouse && now.heating

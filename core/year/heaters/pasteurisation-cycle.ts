@@ -1,6 +1,5 @@
 import { MINUTES_A_DAY } from '../../calendar/clock'
 import type { HeaterControl } from '../../study/controls'
-import type { ClockNow } from '../controls/clock'
 
 /** A cycle is followed in steps of this, s, and given up after this. */
 export const CYCLE_STEP_S = 60
@@ -26,12 +25,12 @@ export class PasteurisationCycle {
     return this.settings?.toC ?? null
   }
 
-  /** Begins at its minute. @param inUse whether this month is one of its heater's */
-  begin(now: ClockNow, inUse: boolean): void {
+  /** Begins at its minute. @param minuteOfWeek by its controller's clock; @param inUse whether this month is one of its heater's */
+  begin(minuteOfWeek: number, atS: number, inUse: boolean): void {
     const { settings } = this
     if (!settings || this.running || !inUse) return
-    if (now.minuteOfWeek !== settings.weekday * MINUTES_A_DAY + settings.atMin) return
-    this.running = { untilS: now.atS + CYCLE_MOST_S, heldS: 0 }
+    if (minuteOfWeek !== settings.weekday * MINUTES_A_DAY + settings.atMin) return
+    this.running = { untilS: atS + CYCLE_MOST_S, heldS: 0 }
     this.begun++
   }
 

@@ -255,9 +255,9 @@ export class StorePlant implements PlantModel {
     for (const s of this.stations) {
       const { thermostat } = s
       const inUse = s.spec.months[this.month]
-      thermostat?.cycle.begin(now, inUse)
+      thermostat?.cycle.begin(now.minuteFor(s.spec.id), now.atS, inUse)
       thermostat?.setLevel(now.atS)
-      s.free = inUse && (thermostat?.free(now) ?? true)
+      s.free = inUse && (thermostat?.free(now, s.spec.id) ?? true)
       const open = s.free || (thermostat?.cycle.active ?? false)
       if (open && !s.open) thermostat?.opens(this.store)
       if (!open && s.open) s.heater.stop()

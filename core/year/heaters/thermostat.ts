@@ -56,9 +56,9 @@ export class Thermostat {
     this.drift = new SensorDrift(startC)
   }
 
-  /** Whether timer and price let its heater work. */
-  free(now: ClockNow): boolean {
-    const inWindow = this.schedule === null || isOn(this.schedule, now.minuteOfWeek)
+  /** Whether timer and price let its heater work. @param of that heater: its controller's clock decides */
+  free(now: ClockNow, of: string): boolean {
+    const inWindow = this.schedule === null || isOn(this.schedule, now.minuteFor(of))
     return inWindow && (this.control.prices !== 'cheapest' || now.cheapest.has(this.carrier))
   }
 

@@ -2,12 +2,19 @@
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
 import { ALWAYS, weekInWords } from '~~/core/calendar/week'
+import { gridOf } from '~~/core/household/controllers'
+import { CIRCULATION } from '~~/core/study/controllers'
 import type { MeasureOf } from '~~/core/study/measures'
 
 /** The timer of a heater or of the loop, set anew. */
-defineProps<{ measure: Pick<MeasureOf<'heater-schedule' | 'loop-schedule' | 'lay-loop'>, 'name' | 'schedule'> }>()
+const props = defineProps<{
+  measure: Pick<MeasureOf<'heater-schedule' | 'loop-schedule' | 'lay-loop'>, 'name' | 'schedule'> & {
+    heaterId?: string
+  }
+}>()
 const emit = defineEmits<{ change: [path: string, value: unknown] }>()
 const table = useStudy()
+const grid = computed(() => gridOf(table.study!, props.measure.heaterId ?? CIRCULATION))
 </script>
 
 <template>
@@ -18,7 +25,7 @@ const table = useStudy()
     <WeekPlanner
       :label="measure.name"
       :week="measure.schedule ?? ALWAYS"
-      :grid="table.controls!.grid"
+      :grid="grid"
       @change="(w) => emit('change', 'schedule', w)"
     />
   </details>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import FindingsHere from '~/components/findings/FindingsHere.vue'
 import ViewTabs from '~/components/home/ViewTabs.vue'
@@ -14,12 +13,14 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { lazy } from '~/utils/lazy'
 import { ALWAYS, type Schedule } from '~~/core/calendar/week'
-import { type Grid, HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
+import { gridOf } from '~~/core/household/controllers'
+import { HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
 const LazyStepCards = lazy(() => import('~/components/set/StepCards.vue'))
 const LazyControllerEntries = lazy(() => import('~/components/set/ControllerEntries.vue'))
+const LazyControllerList = lazy(() => import('~/components/set/ControllerList.vue'))
 const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = lazy(() => import('~/components/set/ModeTable.vue'))
 const LazySetpointChecks = lazy(() => import('~/components/set/SetpointChecks.vue'))
@@ -40,6 +41,7 @@ const VIEWS = [
   { view: 'modes', name: 'Circulation modes' },
   { view: 'schedule', name: 'Optimise' },
   { view: 'day', name: 'Day' },
+  { view: 'controllers', name: 'Controllers' },
   { view: 'entries', name: 'Controller entries' },
   { view: 'steps', name: 'Step cards' },
 ] as const
@@ -61,7 +63,6 @@ const titleOf = (h: Heater) =>
       : h.name
 const keepHot = (id: string) =>
   table.set(`keep-hot ${id}`, (k) => void (k.heaters[id]!.keepHot = !k.heaters[id]!.keepHot))
-const setGrid = (change: (g: Grid) => void) => table.set('grid', (k) => change(k.grid))
 
 /** Where a setpoint stands on the slider, %. */
 const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
@@ -92,6 +93,7 @@ const warnings = computed(
     <LazyModeTable v-else-if="view === 'modes'" />
     <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
+    <LazyControllerList v-else-if="view === 'controllers'" />
     <LazyControllerEntries v-else-if="view === 'entries'" />
     <LazyStepCards v-else-if="view === 'steps'" />
     <div v-else class="space-y-8">
@@ -193,7 +195,7 @@ const warnings = computed(
             :label="`Hot water schedule of ${heater.name}`"
             :week="controls.heaters[heater.id]!.schedule!"
             :found="found.heaters[heater.id]!.schedule"
-            :grid="controls.grid"
+            :grid="gridOf(study, heater.id)"
             @change="(w) => timer(heater.id, w)"
           />
         </div>
@@ -208,39 +210,6 @@ const warnings = computed(
       <LoopSetting v-if="study.pipes.loop" />
 
       <HouseHeating />
-
-      <section aria-label="Controller">
-        <h2 class="text-base">Controller limits</h2>
-        <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <ChoiceField
-            label="Time step"
-            :value="controls.grid.stepMin"
-            :choices="
-              ([5, 10, 15, 30, 60] as const).map((value) => ({
-                value: value as Grid['stepMin'],
-                name: `${value} minutes`,
-              }))
-            "
-            @change="(v) => setGrid((g) => void (g.stepMin = v))"
-          />
-          <ChoiceField
-            label="On periods a day"
-            :value="controls.grid.periodsPerDay"
-            :choices="[1, 2, 3, 4, 6, 8, 12].map((value) => ({ value, name: String(value) }))"
-            @change="(v) => setGrid((g) => void (g.periodsPerDay = v))"
-          />
-          <ChoiceField
-            label="Day groups"
-            :value="controls.grid.days"
-            :choices="[
-              { value: 'same', name: 'one for all days' },
-              { value: 'work-sat-sun', name: 'Mon–Fri, Sat, Sun' },
-              { value: 'each', name: 'seven days' },
-            ]"
-            @change="(v) => setGrid((g) => void (g.days = v))"
-          />
-        </div>
-      </section>
 
       <AsFoundRegister />
     </div>

@@ -1,0 +1,67 @@
+import {
+  CIRCULATION,
+  type Commanded,
+  type Controller,
+  type ControllerClock,
+  type Grid,
+  newController,
+  RIGHT_CLOCK,
+  SPACE_HEATING,
+  USUAL_GRID,
+} from '../study/controllers'
+import { edited } from '../study/edited'
+import { freshId } from '../study/fresh-id'
+import { hasSetpoint } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
+
+/** Everything of a household that a controller can command, in the order of the water. */
+export const commandable = ({ plant, pipes, controls }: Study): Commanded[] => [
+  ...plant.heaters.filter(hasSetpoint).map((h) => h.id),
+  ...(pipes.loop ? [CIRCULATION] : []),
+  ...([controls.found, controls.set].some((c) => c && c.heating.heaterId !== null) ? [SPACE_HEATING] : []),
+]
+
+/** What a thing that is commanded is called. */
+export const commandedName = ({ plant }: Study, of: Commanded): string =>
+  of === CIRCULATION
+    ? 'Circulation'
+    : of === SPACE_HEATING
+      ? 'Space heating'
+      : (plant.heaters.find((h) => h.id === of)?.name ?? of)
+
+/** The controller that commands a thing: the first that does; null: none is recorded. */
+export const controllerOf = ({ controllers }: Pick<Study, 'controllers'>, of: Commanded): Controller | null =>
+  controllers.find((c) => c.commands.includes(of)) ?? null
+
+/** What its controller can hold; the usual where none is recorded. */
+export const gridOf = (study: Pick<Study, 'controllers'>, of: Commanded): Grid =>
+  controllerOf(study, of)?.grid ?? USUAL_GRID
+
+/** The clock that a thing goes by; a right one where no controller is recorded. */
+export function clockOf(study: Study, of: Commanded): ControllerClock {
+  const controller = controllerOf(study, of)
+  return (controller && controlsOf(study).clocks[controller.id]) ?? RIGHT_CLOCK
+}
+
+/** Things that more than one controller commands, each with theirs. */
+export const clashes = (study: Study): { of: Commanded; controllers: Controller[] }[] =>
+  commandable(study)
+    .map((of) => ({ of, controllers: study.controllers.filter((c) => c.commands.includes(of)) }))
+    .filter(({ controllers }) => controllers.length > 1)
+
+/** The study with one more controller, which commands what none does yet. */
+export const withController = (study: Study, like: Partial<Controller> = {}): Study =>
+  edited(study, (s) => {
+    const id = freshId('controller', s.controllers)
+    const free = commandable(study).filter((of) => controllerOf(study, of) === null)
+    s.controllers.push({ ...newController(id, free), ...like, id })
+    for (const c of [s.controls.found, s.controls.set]) if (c) c.clocks[id] = { ...RIGHT_CLOCK }
+  })
+
+/** The study without a controller. */
+export const withoutController = (study: Study, id: string): Study =>
+  edited(study, (s) => {
+    s.controllers = s.controllers.filter((c) => c.id !== id)
+    for (const c of [s.controls.found, s.controls.set]) if (c) delete c.clocks[id]
+  })
