@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { commandable } from '../core/household/controllers'
-import { type Controller, Grid, PANELS, UNUSED_PERIODS } from '../core/study/controllers'
+import { type Controller, Grid, PANELS, TURNS, UNUSED_PERIODS } from '../core/study/controllers'
 import type { Study } from '../core/study/study'
 
 const perhaps = <T>(of: fc.Arbitrary<T>) => fc.option(of)
@@ -25,6 +25,14 @@ const one = fc.record({
   batteryOn: fc.constantFrom(null, '2025-11-02'),
   ratingA: perhaps(num(0.5, 63)),
   permitted: perhaps(fc.boolean()),
+  dial: perhaps(
+    fc.record({
+      marks: fc.constantFrom<string[]>(['A', 'B', 'C', 'D'], ['1', '2', '3', '4', '5'], ['off', '•', 'hot']),
+      hotter: fc.constantFrom(...TURNS),
+      pointer: fc.constantFrom('', 'Notch in the knob'),
+      lowestIsOff: perhaps(fc.boolean()),
+    }),
+  ),
   clock: fc.record({
     aheadMin: fc.oneof(fc.constant(0), fc.integer({ min: -720, max: 720 })),
     daysAhead: fc.oneof(fc.constant(0), fc.integer({ min: -3, max: 3 })),

@@ -22,6 +22,7 @@ import { simulate } from '../core/year/simulate'
 import { YearRefused } from '../core/year/work'
 import { controllers, putControllers } from './random-controllers'
 import { heaterFigures, thrown } from './random-heater'
+import { heatingSide, putHeating } from './random-heating'
 import { judged, putJudged } from './random-judged'
 import { num, wide } from './random-numbers'
 import { dataSource, putSurvey, survey } from './random-survey'
@@ -121,6 +122,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       hotWaterFirst: fc.boolean(),
     }),
     controllers,
+    heatingSide,
     summerTime: fc.constantFrom(...SUMMER_TIMES),
     ambientC: fc.option(num(-10, 40), { freq: 4 }),
     sensorAt: fc.constantFrom(...LOOP_PLACES),
@@ -181,7 +183,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
     if (r.standard) study.people.draws = { kind: 'standard', cycle: r.standard, tapId: study.pipes.taps[0].id }
     const found = study.controls.found
     study.site.summerTime = r.summerTime
-    found.heating = { ...r.heating, heaterId: r.heating.on ? study.plant.heaters[0].id : null }
+    found.heating = { ...found.heating, ...r.heating, heaterId: r.heating.on ? study.plant.heaters[0].id : null }
     delete (found.heating as { on?: boolean }).on
     if (r.absences) study.people.absences = [{ personId: null, fromDay: 1, toDay: 2 }, ...study.people.absences]
     for (const [i, id] of Object.keys(found.heaters).entries()) {
@@ -222,6 +224,7 @@ export const randomStudy: fc.Arbitrary<Study> = fc
       }
       found.loop = { ...r.loopSettings, mode: r.mode, schedule: everyDay(r.loop) }
     }
+    putHeating(study, r.heatingSide)
     putControllers(study, r.controllers)
     putSurvey(study, r.survey)
     putJudged(study, r.judged)

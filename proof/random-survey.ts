@@ -174,7 +174,7 @@ export function putSurvey(study: Study, s: Survey): void {
   const [first] = Object.keys(controls.found.heaters)
   Object.assign(controls, { foundOn: s.foundOn, setOn: s.setOn, writes: s.writes })
   controls.changes = first
-    ? s.changes.map((c) => ({ ...c, path: `heaters.${first}.setpointC`, as: 'set', by: '', why: '' }))
+    ? s.changes.map((c) => ({ ...c, path: `heaters.${first}.setpointC`, as: 'set', by: '', why: '', shows: '' }))
     : []
   study.finishedOn = s.finishedOn
   const kinds = measuresFor(study)

@@ -49,7 +49,7 @@ export const radiatorOutput = defineCalculator({
 })
 
 /** What a loss by floor area is good to, and two methods further apart than this want a reason, %. */
-const WIDE_GAP = 40
+export const WIDE_GAP = 40
 
 export const heatLoss = defineCalculator({
   name: 'heat-loss',

@@ -14,6 +14,7 @@ import { ENTRIES_CHECKS } from './entries'
 import { FIRE_CHECKS } from './fire'
 import { FLOW_CHECKS } from './flow'
 import { FROST_CHECKS } from './frost'
+import { HEATING_CHECKS } from './heating'
 import { HYGIENE_CHECKS } from './hygiene'
 import { LIMIT_CHECKS } from './limits-in-order'
 import { LOG_CHECKS } from './log'
@@ -24,6 +25,7 @@ import { RECOVERY_CHECKS } from './recovery'
 import { RELIEF_CHECKS } from './relief'
 import { RUNNING_CHECKS } from './running'
 import { SCALD_CHECKS } from './scald'
+import { SETTINGS_CHECKS } from './settings'
 import { STEPS_CHECKS } from './steps'
 import { TARGET_CHECKS } from './targets'
 import { WATER_CHECKS } from './water'
@@ -47,6 +49,8 @@ const CATALOGUE = {
   ...RUNNING_CHECKS,
   ...CONTROLS_CHECKS,
   ...CONTROLLERS_CHECKS,
+  ...HEATING_CHECKS,
+  ...SETTINGS_CHECKS,
   ...ENTRIES_CHECKS,
   ...PIPES_CHECKS,
   ...RECOVERY_CHECKS,

@@ -90,4 +90,30 @@ const emptyHouse: Rule = ({ study, year, write }): Told[] => {
   ]
 }
 
-export const CIRCULATION_CHECKS = { loopCosts, crossover, emptyHouse }
+/** The valve inside an appliance that sends its water round: with a pump built in it decides whether anything circulates. */
+const returnValve: Rule = ({ study }) => {
+  const { loop } = study.pipes
+  if (!loop || controlsOf(study).loop.mode === 'off' || controlsOf(study).loop.mode === 'trace heating') return []
+  const shut = loop.returnValve === 'set for no circulation'
+  const unknown = loop.pumpIs === 'built into the appliance' && loop.returnValve === 'not checked'
+  if (!shut && !unknown) return []
+  return [
+    {
+      id: 'return-valve',
+      concern: 'fault',
+      level: shut ? 'fail' : 'not checked',
+      subject: { kind: 'loop', id: null },
+      title: 'Internal valve for circulation',
+      sentence: shut
+        ? 'The valve is set for no circulation: the pump works against it, and outlets stay cold.'
+        : 'Not checked. A pump built into the appliance needs its internal valve set for circulation.',
+      source: 'Manufacturer’s instructions',
+      remedy:
+        'Take a picture of its position. Test: with the pump on, the return pipe at the appliance must get warm within minutes.',
+      asks: 'pipes.loop.returnValve',
+      settledBy: 'loop',
+    },
+  ]
+}
+
+export const CIRCULATION_CHECKS = { returnValve, loopCosts, crossover, emptyHouse }

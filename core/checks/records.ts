@@ -131,7 +131,32 @@ const withoutSource: Rule = ({ study }) => {
   ]
 }
 
+/** A cylinder is old from so many years on: its insulation and its anode are worth a look. */
+const OLD_YEARS = 20
+
+const oldCylinder: Rule = ({ study }) => {
+  const { store } = study.plant
+  const seen = study.controls.foundOn ?? study.readings.at(-1)?.takenAt ?? null
+  if (!store?.madeYear || seen === null) return []
+  const years = Number(seen.slice(0, 4)) - store.madeYear
+  if (years < OLD_YEARS) return []
+  return [
+    {
+      id: 'old-cylinder',
+      concern: 'record',
+      level: 'marginal',
+      subject: { kind: 'store', id: null },
+      title: 'Old cylinder',
+      sentence: `${years} years on the day of the visit. Its label says how it left the factory, not what its insulation is now.`,
+      source: 'Year on its plate',
+      remedy: 'Measure the overnight drop; have the anode inspected.',
+      settledBy: 'overnight-drop',
+    },
+  ]
+}
+
 export const RECORDS_CHECKS = {
+  oldCylinder,
   highUp,
   inputAsOutput,
   neverReviewed,

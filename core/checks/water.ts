@@ -92,4 +92,38 @@ const expansion: Rule = ({ study, write }) => {
   ]
 }
 
-export const WATER_CHECKS = { scale, pressureOdd, expansion }
+/** Water that may not be drunk, and hot water that is drunk all the same. */
+const drunk: Rule = ({ study }) =>
+  study.pipes.taps.flatMap((tap): Told[] => {
+    const told = { subject: { kind: 'tap', id: tap.id }, source: 'Local drinking water code' } as const
+    if (study.site.potable === false && tap.drunk !== false)
+      return [
+        {
+          ...told,
+          id: `not-potable-${tap.id}`,
+          concern: 'harm',
+          level: tap.drunk === true ? 'fail' : 'not checked',
+          title: `Water not for drinking: ${tap.name}`,
+          sentence:
+            tap.drunk === true
+              ? 'The supply is not drinking water, and it is drunk or cooked with here.'
+              : 'Not checked: the supply is not drinking water; is it drunk or cooked with here?',
+          remedy: 'Mark the outlet, and tell the household which one to drink from.',
+          asks: `pipes.taps.${tap.id}.drunk`,
+        },
+      ]
+    if (tap.drunk !== true) return []
+    return [
+      {
+        ...told,
+        id: `hot-drunk-${tap.id}`,
+        concern: 'record',
+        level: 'marginal',
+        title: `Hot water is drunk or cooked with: ${tap.name}`,
+        sentence: 'Hot water stands in cylinder and pipes and takes up more of their metals than cold.',
+        remedy: 'Draw cold water for drinking and cooking, after what stood in the pipe has run off.',
+      },
+    ]
+  })
+
+export const WATER_CHECKS = { drunk, scale, pressureOdd, expansion }

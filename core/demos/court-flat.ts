@@ -9,6 +9,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
@@ -52,6 +53,7 @@ export const courtFlat: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 210,
     metered: true,
     backflowGuard: true,
@@ -201,21 +203,15 @@ export const courtFlat: Study = {
     },
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: { 'heat-pump': { setpointC: 55, differentialK: 6, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'EUR',
     carriers: {

@@ -9,6 +9,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { KWH_PER_THERM } from '../money/calorific'
 import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
@@ -50,6 +51,7 @@ export const duplex: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 180,
     metered: null,
     backflowGuard: null,
@@ -236,21 +238,15 @@ export const duplex: Study = {
     },
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: { burner: { setpointC: 57.2, differentialK: 6, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'USD',
     carriers: {

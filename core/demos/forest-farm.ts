@@ -13,6 +13,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
 import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
@@ -60,6 +61,7 @@ export const forestFarm: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 110,
     metered: false,
     backflowGuard: true,
@@ -296,8 +298,8 @@ export const forestFarm: Study = {
     },
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: {
         'top-element': { setpointC: 58, differentialK: 6, schedule: null, ...defaultFunctions() },
         'workshop-store': { setpointC: 60, differentialK: 8, schedule: null, ...defaultFunctions() },
@@ -305,15 +307,9 @@ export const forestFarm: Study = {
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'EUR',
     carriers: {

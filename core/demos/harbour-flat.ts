@@ -9,6 +9,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
@@ -50,6 +51,7 @@ export const harbourFlat: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 95,
     metered: null,
     backflowGuard: null,
@@ -187,23 +189,17 @@ export const harbourFlat: Study = {
     store: null,
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: {
         'wall-heater': { setpointC: 55, differentialK: 2, schedule: null, keepHot: false, ...defaultFunctions() },
       },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'EUR',
     carriers: {

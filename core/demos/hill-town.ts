@@ -11,6 +11,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { CIRCULATION, newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
@@ -55,6 +56,7 @@ export const hillTown: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 240,
     metered: null,
     backflowGuard: null,
@@ -267,6 +269,8 @@ export const hillTown: Study = {
       measuredUaWK: null,
       returns: { by: 'own pipe', height: 0.6 },
       pumpAt: 'at the plant',
+      pumpIs: 'not checked',
+      returnValve: 'not checked',
       sensorAt: 'not there',
     },
     deadLegLimitL: null,
@@ -310,21 +314,15 @@ export const hillTown: Study = {
     },
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: { boiler: { setpointC: 65, differentialK: 5, schedule: null, ...defaultFunctions() } },
       loop: { mode: 'clock', schedule: everyDay([330, 1380]), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'EUR',
     carriers: {

@@ -10,6 +10,7 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
+import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
 import { newController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
@@ -58,6 +59,7 @@ export const mountainRefuge: Study = {
     gasLineKw: null,
     gasPipe: { lengthM: null, boreMm: null, otherKw: null },
     sources: { mains: null, hardness: null },
+    potable: null,
     hardnessMgL: 45,
     metered: false,
     backflowGuard: false,
@@ -258,23 +260,17 @@ export const mountainRefuge: Study = {
     },
   },
   controllers: CONTROLLERS,
-  controls: {
-    found: {
+  controls: untouched(
+    {
       heaters: {
         element: { setpointC: 50, differentialK: 6, schedule: everyDay([960, 1320]), ...defaultFunctions() },
       },
       loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
       ...defaultControls(CONTROLLERS),
     },
-    writes: 'set',
-    by: '',
-    foundOn: null,
-    set: null,
-    setOn: null,
-    changes: [],
-    reasons: [],
-    readBack: [],
-  },
+    'set',
+  ),
+  heating: null,
   prices: {
     currency: 'EUR',
     carriers: {

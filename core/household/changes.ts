@@ -73,6 +73,7 @@ export function settleControls(before: Study, after: Study, on: string): Study {
         as,
         by: controls.by,
         why: '',
+        shows: '',
       }))
     const [foundWas, found] = [valueAt(wasFound, path), valueAt(controls.found, path)]
     const corrected = !same(foundWas, found)

@@ -16,10 +16,12 @@ import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 
 /** Everything of a household that a controller can command, in the order of the water. */
-export const commandable = ({ plant, pipes, controls }: Study): Commanded[] => [
+export const commandable = ({ plant, pipes, controls, heating }: Study): Commanded[] => [
   ...plant.heaters.filter(hasSetpoint).map((h) => h.id),
   ...(pipes.loop ? [CIRCULATION] : []),
-  ...([controls.found, controls.set].some((c) => c && c.heating.heaterId !== null) ? [SPACE_HEATING] : []),
+  ...(heating !== null || [controls.found, controls.set].some((c) => c && c.heating.heaterId !== null)
+    ? [SPACE_HEATING]
+    : []),
 ]
 
 /** What a thing that is commanded is called. */
@@ -65,3 +67,29 @@ export const withoutController = (study: Study, id: string): Study =>
     s.controllers = s.controllers.filter((c) => c.id !== id)
     for (const c of [s.controls.found, s.controls.set]) if (c) delete c.clocks[id]
   })
+
+/** A dial with letters, to begin with. */
+const NEW_DIAL: NonNullable<Controller['dial']> = {
+  marks: ['A', 'B', 'C', 'D', 'E'],
+  hotter: 'not checked',
+  pointer: '',
+  lowestIsOff: null,
+}
+
+/**
+ * The study with a dial without degrees on what commands a heater: on its controller where that commands no other heater, else on
+ * one of its own.
+ */
+export function withDial(study: Study, heaterId: string): Study {
+  const there = controllerOf(study, heaterId)
+  const heaters = there?.commands.filter((of) => of !== CIRCULATION && of !== SPACE_HEATING) ?? []
+  const alone = there !== null && heaters.length === 1
+  const name = `Dial of ${commandedName(study, heaterId)}`
+  const base = alone ? study : withController(study, { name, commands: [heaterId] })
+  const id = alone ? there.id : base.controllers.at(-1)!.id
+  return edited(base, (s) => {
+    for (const c of s.controllers)
+      if (c.id === id) c.dial = structuredClone(NEW_DIAL)
+      else if (!alone) c.commands = c.commands.filter((of) => of !== heaterId)
+  })
+}

@@ -84,7 +84,7 @@ export function settingsOf(study: Study): Setting[] {
         heaterId: { ...SETTING_WORDS.heating.heaterId, say: (id: string | null) => nameOf(id) },
       },
       Controls.shape.heating.shape,
-      () => either((c) => c.heating.heaterId !== null),
+      (key) => either((c) => (ASKED_ALONE.has(key) ? c.heating[key] !== null : c.heating.heaterId !== null)),
     ),
     ...study.controllers.flatMap(({ id, name }) =>
       group(`clocks.${id}`, name, SETTING_WORDS.clock, ControllerClock.shape, (key) =>
@@ -93,6 +93,9 @@ export function settingsOf(study: Study): Setting[] {
     ),
   ]
 }
+
+/** Of the heating what may be read whoever heats. */
+const ASKED_ALONE = new Set<keyof Controls['heating']>(['flow', 'limitKw', 'comfortC', 'economyC'])
 
 /** A heater's functions are in use where they are not as a control comes; its setpoint and its windows always are. */
 function isOwnChoice(key: keyof Heating, control: Heating): boolean {

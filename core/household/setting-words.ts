@@ -2,6 +2,7 @@ import { dateOf } from '../calendar/names'
 import { DAY_NAMES, type Schedule, weekInWords } from '../calendar/week'
 import type { ControllerClock } from '../study/controllers'
 import type { Controls, HeaterControl, LoopControl, TIMER_BY } from '../study/controls'
+import type { FlowSetting } from '../study/heating'
 import type { Display } from '../units/display'
 import { LOOP_MODE_WORDS } from './loop-mode-words'
 
@@ -89,10 +90,27 @@ const loop: WordsOf<LoopControl> = {
   trace: { what: 'Cable output', say: (t, write) => write.figure('linePower', t.wPerM) },
 }
 
+/** A flow temperature as it is set, in words. */
+export function flowText(flow: FlowSetting | null, write: Display): string {
+  if (flow === null) return 'not read'
+  if (flow.by === 'fixed') return write.temperature(flow.flowC)
+  if (flow.by === 'season')
+    return `${write.temperature(flow.coldC)} below ${write.temperature(flow.belowC)} outdoors, else ${write.temperature(flow.mildC)}`
+  return `outdoor curve ${flow.slope}, shift ${write.figure('rise', flow.shiftK)}, at most ${write.temperature(flow.mostC)}`
+}
+const orNotRead = (c: number | null, write: Display) => (c === null ? 'not read' : write.temperature(c))
+
 const heating: WordsOf<Controls['heating']> = {
   heaterId: { what: 'Space heating', say: (id) => id ?? 'another appliance' },
   schedule: { what: 'Space heating schedule', say: weekOrAlways },
   hotWaterFirst: { what: 'Hot water priority', say: (first) => (first ? 'yes' : 'no') },
+  flow: { what: 'Heating flow temperature', say: flowText },
+  limitKw: {
+    what: 'Output limit for heating',
+    say: (kw, write) => (kw === null ? 'none' : write.figure('power', kw, 1)),
+  },
+  comfortC: { what: 'Room temperature, comfort', say: orNotRead },
+  economyC: { what: 'Room temperature, lowered', say: orNotRead },
 }
 
 const clock: WordsOf<ControllerClock> = {

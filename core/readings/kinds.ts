@@ -10,6 +10,7 @@ import { difference } from './difference'
 import { drain } from './drain-readings'
 import { EVENTS } from './events'
 import { dial, heaterDisplay, meter } from './heater-readings'
+import { circuit, clock, flowDial, flowLog } from './heating-readings'
 import { loop, pump } from './loop-readings'
 import { defineReading, type Judgement, NOTED, type ReadingKind } from './reading-kind'
 import { overnightDrop, reheat, storeTop } from './store-readings'
@@ -58,6 +59,10 @@ export const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> 
   'heater-display': heaterDisplay,
   meter,
   dial,
+  clock,
+  circuit,
+  'flow-log': flowLog,
+  'flow-dial': flowDial,
   'store-top': storeTop,
   'overnight-drop': overnightDrop,
   reheat,
@@ -69,13 +74,14 @@ export const READINGS: { [K in Exclude<ReadingKindName, 'sum'>]: ReadingKind<K> 
 }
 export const KINDS: readonly ReadingKind[] = Object.values(READINGS)
 
-/** Taps or heaters that a kind of reading can be taken at: of the heaters those that show it. */
+/** Taps, heaters or controllers that a kind of reading can be taken at: of the heaters those that show it. */
 export function placesFor(
   study: Study,
   { at, kind }: Pick<ReadingKind, 'at' | 'kind'>,
 ): { id: string; name: string }[] {
   if (at === 'tap') return study.pipes.taps
   if (at === null) return []
+  if (at === 'controller') return study.controllers
   return study.plant.heaters.filter((h) => HEATERS[h.kind].readings.some((r) => r === kind))
 }
 

@@ -61,7 +61,7 @@ export interface ReadingKind<K extends ReadingKindName = ReadingKindName> {
   readonly section: ReadingSection
   readonly needs: readonly Tool[]
   /** What it is taken at; null: the household. */
-  readonly at: 'tap' | 'heater' | null
+  readonly at: 'tap' | 'heater' | 'controller' | null
   readonly input: z.ZodObject
   readonly begin: Record<string, number | string>
   /** Whether the household has what is read. */

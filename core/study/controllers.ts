@@ -35,6 +35,9 @@ export const PANELS = [
 /** How a period that is not used has to read. */
 export const UNUSED_PERIODS = ['not checked', 'empty', 'start equals end'] as const
 
+/** Which way a dial is turned for hotter. */
+export const TURNS = ['not checked', 'clockwise', 'anticlockwise'] as const
+
 /** A box with a clock or a dial that is set by hand, and what it commands. */
 export const Controller = z.strictObject({
   id: Id,
@@ -58,6 +61,16 @@ export const Controller = z.strictObject({
   /** Of a plug-in timer: the load it switches at most, A, and whether the manufacturer of the heater permits one. */
   ratingA: between(0.5, 63).nullable(),
   permitted: YesNoUnknown,
+  /** A dial without degrees: what stands at its divisions, from the first; which way is hotter; where its pointer is. */
+  dial: z
+    .strictObject({
+      marks: z.array(z.string().min(1).max(12)).min(2).max(24),
+      hotter: z.enum(TURNS),
+      pointer: z.string().max(120),
+      /** Its lowest position is off. */
+      lowestIsOff: YesNoUnknown,
+    })
+    .nullable(),
   note: Note,
 })
 export type Controller = z.infer<typeof Controller>
@@ -94,5 +107,6 @@ export const newController = (id: string, commands: Commanded[], grid: Grid = US
   batteryOn: null,
   ratingA: null,
   permitted: null,
+  dial: null,
   note: '',
 })

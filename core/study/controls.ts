@@ -3,6 +3,7 @@ import { DAYS, WEEK_MIN } from '../calendar/year'
 import { z } from '../schema/zod'
 import { ControllerClock, RIGHT_CLOCK } from './controllers'
 import { between, Id, Share } from './fields'
+import { FlowSetting } from './heating'
 import { LOOP_MODES } from './loop-modes'
 import { Schedule } from './week'
 
@@ -125,7 +126,18 @@ export const Controls = z.strictObject({
   heaters: z.record(Id, HeaterControl),
   loop: LoopControl,
   /** Heating of the house by the same appliance: which one, when, and whether hot water goes before it. */
-  heating: z.strictObject({ heaterId: Id.nullable(), schedule: Schedule.nullable(), hotWaterFirst: z.boolean() }),
+  heating: z.strictObject({
+    heaterId: Id.nullable(),
+    schedule: Schedule.nullable(),
+    hotWaterFirst: z.boolean(),
+    /** Flow temperature of the radiators; null: not read. */
+    flow: FlowSetting.nullable(),
+    /** Most output for heating, kW; null: none is set. */
+    limitKw: between(0.5, 500).nullable(),
+    /** Room temperatures of the room control, °C: by day and lowered; null: not read. */
+    comfortC: between(5, 30).nullable(),
+    economyC: between(5, 30).nullable(),
+  }),
   /** Clock of each controller. */
   clocks: z.record(Id, ControllerClock),
 })
@@ -133,6 +145,14 @@ export type Controls = z.infer<typeof Controls>
 
 /** Controls besides those of heaters and loop as they begin: nothing else heats with them, and every clock is right. */
 export const defaultControls = (controllers: readonly { id: string }[]): Pick<Controls, 'heating' | 'clocks'> => ({
-  heating: { heaterId: null, schedule: null, hotWaterFirst: true },
+  heating: {
+    heaterId: null,
+    schedule: null,
+    hotWaterFirst: true,
+    flow: null,
+    limitKw: null,
+    comfortC: null,
+    economyC: null,
+  },
   clocks: Object.fromEntries(controllers.map(({ id }) => [id, { ...RIGHT_CLOCK }])),
 })

@@ -82,6 +82,8 @@ export const Tap = z.strictObject({
   stopsWhenWarm: z.boolean(),
   /** A mixing valve at the tap itself, that guards it alone. */
   guard: MixingValve,
+  /** Hot water from it is drunk or cooked with; null: not asked. */
+  drunk: YesNoUnknown,
   /** Hot water that drips from it, L/h; null: nobody has looked. */
   dripLH: between(0, 30).nullable(),
 })
@@ -89,6 +91,10 @@ export type Tap = z.infer<typeof Tap>
 
 /** Where things of a loop may sit. */
 export const LOOP_PLACES = ['at the plant', 'at the far tap', 'on the return', 'not there', 'not checked'] as const
+
+/** Two questions of an appliance's set-up: where the pump is, and how its internal valve stands. */
+export const PUMP_IS = ['not checked', 'external', 'built into the appliance'] as const
+export const RETURN_VALVE = ['not checked', 'none', 'set for circulation', 'set for no circulation'] as const
 
 /** How a loop's water comes back. */
 const Returns = z.discriminatedUnion('by', [
@@ -108,6 +114,9 @@ export const Loop = z.strictObject({
   returns: Returns,
   pumpAt: z.enum(LOOP_PLACES),
   sensorAt: z.enum(LOOP_PLACES),
+  /** Whether the pump came with the appliance, and how the valve stands that sends its water round. */
+  pumpIs: z.enum(PUMP_IS),
+  returnValve: z.enum(RETURN_VALVE),
   pumpLMin: between(0.2, 30),
   pumpW: between(0, 500),
   /** Loss of the whole loop as measured, W/K; null: computed from its pipes. */

@@ -16,6 +16,10 @@ export const READING_KINDS = [
   'heater-display',
   'meter',
   'dial',
+  'clock',
+  'circuit',
+  'flow-log',
+  'flow-dial',
   'store-top',
   'overnight-drop',
   'reheat',
@@ -52,7 +56,7 @@ export const Reading = z.strictObject({
   kind: z.enum(READING_KINDS),
   /** Name of the bench sum, when it is a kept sum. */
   sum: z.string().max(40).nullable(),
-  /** Tap or heater it was taken at; null: the household. */
+  /** Tap, heater or controller it was taken at; null: the household. */
   where: Id.nullable(),
   values: z.record(z.string().max(60), z.union([z.number(), z.string().max(4000)])),
   note: Note,

@@ -19,6 +19,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkReasons(study, report)
   checkControllers(study, report)
   checkReadBack(study, report)
+  checkSettings(study, report)
   checkPackages(study, report)
   checkClaims(study, report)
   checkCards(study, report)
@@ -243,6 +244,24 @@ function checkReadBack(study: StudyShape, report: Report): void {
     seen.add(of)
     if (wrong) report(['controls', 'readBack', i, 'of'], wrong)
   })
+}
+
+function checkSettings({ controls, plant, heating }: StudyShape, report: Report): void {
+  unique(
+    controls.own.map((s) => s.id),
+    ['controls', 'own'],
+    report,
+  )
+  for (const id of Object.keys(controls.factory))
+    if (!plant.heaters.some((h) => h.id === id)) report(['controls', 'factory', id], `there is no heater "${id}"`)
+  if (!heating) return
+  const rooms = unique(
+    heating.radiators.map((r) => r.id),
+    ['heating', 'radiators'],
+    report,
+  )
+  if (heating.sensorIn !== null && !rooms.has(heating.sensorIn))
+    report(['heating', 'sensorIn'], `there is no radiator "${heating.sensorIn}"`)
 }
 
 function checkReasons({ controls, plant }: StudyShape, report: Report): void {

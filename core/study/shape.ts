@@ -4,10 +4,12 @@ import { ENERGY_UNITS } from '../units/quantities'
 import { MOST_ORIGINS } from './bounds'
 import { Claim, MOST_CLAIMS } from './claims'
 import { Commanded, Controller, MOST_CONTROLLERS } from './controllers'
-import { Controls } from './controls'
+import { Controls, SetpointC } from './controls'
 import { Economics } from './economics'
 import { Day, Id, Name, Note } from './fields'
+import { HouseHeating } from './heating'
 import { Package } from './measures'
+import { MOST_OWN_SETTINGS, OwnSetting } from './own-settings'
 import { People } from './people'
 import { Pipes } from './pipes'
 import { MOST_HEATERS, Plant } from './plant'
@@ -56,6 +58,8 @@ export const StudyShape = z.strictObject({
   plant: Plant,
   /** What is set by hand, box by box, and what each commands. */
   controllers: z.array(Controller).max(MOST_CONTROLLERS),
+  /** The heating side of the same visit; null: not looked at. */
+  heating: HouseHeating.nullable(),
   /** `found` is the register of what stood there on the visit; `set` what was set since, null when nothing was; and on which days. */
   controls: z.strictObject({
     /** Which of the two is being written under Set. */
@@ -80,6 +84,8 @@ export const StudyShape = z.strictObject({
           as: z.enum(['found', 'set']),
           by: z.string().max(120),
           why: z.string().max(400),
+          /** What the display showed afterwards, as proof. */
+          shows: z.string().max(120),
         }),
       )
       .max(MOST_CHANGES),
@@ -87,6 +93,10 @@ export const StudyShape = z.strictObject({
     reasons: z.array(Reason).max(100),
     /** What the display of a controller showed when it was read back, of each thing it commands. */
     readBack: z.array(ReadBack).max(MOST_HEATERS + 2),
+    /** Settings that no list has, as the engineer has added them. */
+    own: z.array(OwnSetting).max(MOST_OWN_SETTINGS),
+    /** Setpoint that a heater leaves the factory with, °C, where it was read. */
+    factory: z.record(Id, SetpointC),
   }),
   prices: Prices,
   economics: Economics,

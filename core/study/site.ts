@@ -63,6 +63,8 @@ export const Site = z.strictObject({
   hardnessMgL: between(0, 1000).nullable(),
   /** Whose the figures of cold main and hardness are where they were typed from papers. */
   sources: z.strictObject({ mains: DataSource, hardness: DataSource }),
+  /** Whether its water may be drunk; null: not asked. */
+  potable: YesNoUnknown,
   /** What was looked for at the main; null: not looked. */
   metered: YesNoUnknown,
   backflowGuard: YesNoUnknown,

@@ -23,6 +23,8 @@ export const StoreField = z.strictObject({
     z.strictObject({ kind: z.literal('test'), kwhDay: between(0, 50), riseK: between(10, 80) }),
     z.strictObject({ kind: z.literal('label'), label: z.enum(LABEL_CLASSES) }),
   ]),
+  /** Year on its plate; null: not read. */
+  madeYear: z.int().min(1950).max(2100).nullable(),
   /** Whose the figures of its loss and its contents are. */
   dataSource: DataSource,
   /** Height of the thermostat's sensor. */

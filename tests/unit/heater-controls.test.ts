@@ -215,7 +215,7 @@ describe('the house heated by the same appliance', () => {
   it('loses the hours in which hot water goes first, none when it does not', () => {
     const lost = (hotWaterFirst: boolean) => {
       const year = simulate(
-        tall((_, s) => (s.controls.found.heating = { heaterId: 'boiler', schedule: null, hotWaterFirst })),
+        tall((_, s) => Object.assign(s.controls.found.heating, { heaterId: 'boiler', hotWaterFirst })),
       )
       return year.heatingLostHours
     }

@@ -62,7 +62,7 @@ describe('a house’s heat loss', () => {
 describe('radiators beside hot water', () => {
   const heated = changed(harbourFlat, (s) => {
     for (const c of [s.controls.found, s.controls.set])
-      if (c) c.heating = { heaterId: s.plant.heaters[0].id, schedule: null, hotWaterFirst: true }
+      if (c) Object.assign(c.heating, { heaterId: s.plant.heaters[0].id, schedule: null, hotWaterFirst: true })
   })
   it('pause for the minutes that hot water takes, on a day with heating', () => {
     const year = simulate(heated)

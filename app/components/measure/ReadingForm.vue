@@ -29,6 +29,7 @@ const own = useOwn()
 const { say } = useNotice()
 const taken = useReadingDrafts()
 const studyId = table.study!.id
+const PLACES = { tap: 'Outlet', heater: 'Heater', controller: 'Controller' } as const
 const kind = KINDS.find((k) => k.kind === props.kind)!
 onMounted(own.ready)
 /** What it begins with: the thermometer that is in the hand, once it is known which one that is. */
@@ -171,7 +172,7 @@ function picture(event: Event) {
     <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField
         v-if="kind.at"
-        :label="kind.at === 'tap' ? 'Outlet' : 'Heater'"
+        :label="PLACES[kind.at]"
         :value="where"
         :choices="places"
         @change="(v) => put({ where: v })"

@@ -26,8 +26,8 @@ const log = computed(() =>
       text: `${setting.what} of ${setting.place}: ${text(setting, change.from)} to ${text(setting, change.to)}`,
     })),
 )
-/** Who made a change and why stands beside it. */
-const note = (change: Change, what: 'by' | 'why', value: string) =>
+/** Who made a change, why, and what the display showed then stands beside it. */
+const note = (change: Change, what: 'by' | 'why' | 'shows', value: string) =>
   table.change(`${what} of a change`, (d) => {
     const at = d.controls.changes.find((c) => c.on === change.on && c.path === change.path && c.as === change.as)
     if (at) at[what] = value
@@ -111,7 +111,7 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
             <b>{{ c.change.on }}</b>
             {{ c.text }}<span v-if="c.change.as === 'found'" class="caption"> entered as found</span>
           </p>
-          <div class="grid gap-2 sm:grid-cols-[12rem_minmax(0,1fr)]">
+          <div class="grid gap-2 sm:grid-cols-[12rem_minmax(0,1fr)_14rem]">
             <TextField
               :label="c.text"
               short="Who"
@@ -125,6 +125,13 @@ const note = (change: Change, what: 'by' | 'why', value: string) =>
               optional
               :value="c.change.why"
               @change="(v) => note(c.change, 'why', v)"
+            />
+            <TextField
+              :label="c.text"
+              short="Display after"
+              optional
+              :value="c.change.shows"
+              @change="(v) => note(c.change, 'shows', v)"
             />
           </div>
         </li>

@@ -10,6 +10,7 @@ import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, defaultControl } from './assumed-heaters'
 import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
 import { networksNotChecked, placeNotChecked, tapNotChecked } from './not-checked'
+import { untouched } from './visit'
 
 const CONTROLLERS = [newController('controller-1', ['boiler'])]
 
@@ -63,6 +64,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       gasLineKw: null,
       gasPipe: { lengthM: null, boreMm: null, otherKw: null },
       sources: { mains: null, hardness: null },
+      potable: null,
       hardnessMgL: null,
       metered: null,
       backflowGuard: null,
@@ -143,21 +145,15 @@ function begun(id: string, units: Study['units'], currency: string): Study {
       store: assumedStore('heated', 'boiler-coil'),
     },
     controllers: CONTROLLERS,
-    controls: {
-      found: {
+    controls: untouched(
+      {
         heaters: { boiler: defaultControl('boiler-coil') },
         loop: { mode: 'off', schedule: everyDay(), ...defaultLoopControl() },
         ...defaultControls(CONTROLLERS),
       },
-      writes: 'found',
-      by: '',
-      foundOn: null,
-      set: null,
-      setOn: null,
-      changes: [],
-      reasons: [],
-      readBack: [],
-    },
+      'found',
+    ),
+    heating: null,
     prices: {
       currency,
       carriers: {

@@ -16,4 +16,6 @@ export const DEFAULT_LOOP = {
   measuredUaWK: null,
   pumpAt: 'at the plant',
   sensorAt: 'not checked',
+  pumpIs: 'not checked',
+  returnValve: 'not checked',
 } as const

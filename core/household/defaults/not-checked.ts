@@ -23,18 +23,23 @@ export const pipeNotChecked = (): Pick<Run, 'joints' | 'fittings'> => ({
   fittings: { bends: 0, tees: 0, valves: 0 },
 })
 
-export const tapNotChecked = (): Pick<Tap, 'minHotInletC' | 'saidContentL' | 'stopsWhenWarm' | 'guard' | 'dripLH'> => ({
+export const tapNotChecked = (): Pick<
+  Tap,
+  'minHotInletC' | 'saidContentL' | 'stopsWhenWarm' | 'guard' | 'dripLH' | 'drunk'
+> => ({
   minHotInletC: null,
   saidContentL: null,
   stopsWhenWarm: false,
   guard: 'not checked',
   dripLH: null,
+  drunk: null,
 })
 
 export const storeNotChecked = (): Pick<
   Store,
   | 'ambientC'
   | 'dataSource'
+  | 'madeYear'
   | 'connections'
   | 'mixing'
   | 'reliefValve'
@@ -48,6 +53,7 @@ export const storeNotChecked = (): Pick<
 > => ({
   ambientC: null,
   dataSource: null,
+  madeYear: null,
   connections: { heatTraps: null, inlet: null },
   mixing: 'not checked',
   reliefValve: null,

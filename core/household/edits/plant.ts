@@ -71,6 +71,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       for (const c of [controls.found, controls.set])
         if (c && c.heating.heaterId !== null && !ids.has(c.heating.heaterId)) c.heating.heaterId = null
       controls.reasons = controls.reasons.filter((r) => held.has(r.heaterId))
+      for (const id of Object.keys(controls.factory)) if (!held.has(id)) delete controls.factory[id]
       controls.readBack = controls.readBack.filter((r) => !were.has(r.of) || held.has(r.of))
       forget(packages, 'thermostats', (id) => !held.has(id))
       forget(packages, 'heaters', (id) => !ids.has(id))

@@ -11,43 +11,58 @@ const controls = (was: unknown): unknown => {
   const { clock, grid: _, ...rest } = object(was)
   return {
     ...rest,
+    heating: { ...object(rest.heating), flow: null, limitKw: null, comfortC: null, economyC: null },
     heaters: Object.fromEntries(Object.entries(object(rest.heaters)).map(([id, c]) => [id, control(c)])),
     clocks: { [CONTROLLER]: { ...object(clock), daysAhead: 0 } },
   }
 }
 
+const loop = (l: unknown): unknown => (l ? { ...object(l), pumpIs: 'not checked', returnValve: 'not checked' } : l)
+const store = (s: unknown): unknown => (s ? { ...object(s), madeYear: null } : s)
+
 const measure = (was: unknown): unknown => {
   const m = object(was)
-  if (m.kind === 'heat-source' && m.control) return { ...m, control: control(m.control) }
+  if (m.kind === 'heat-source')
+    return { ...m, store: store(m.store), control: m.control ? control(m.control) : m.control }
+  if (m.kind === 'lay-loop') return { ...m, loop: loop(m.loop) }
   return m.kind === 'heater-control' && object(m.control).overrides ? { ...m, control: control(m.control) } : m
 }
 
 const change = (was: unknown): unknown => {
-  const c = object(was)
+  const c: Doc = { ...object(was), shows: '' }
   const path = String(c.path)
   if (path.startsWith('clock.')) return { ...c, path: `clocks.${CONTROLLER}.${path.slice(6)}` }
   if (!path.endsWith('.overrides')) return c
   return { ...c, from: list(c.from).map(override), to: list(c.to).map(override) }
 }
 
-/** Version 12 had one controller without a name, which commanded everything there was; no boost came back by itself. */
+/**
+ * Version 12 had one controller without a name, which commanded everything there was; no boost came back by itself; nothing was
+ * asked of the heating side, of settings that no list has, and of whether water is drunk.
+ */
 export const from12 = (doc: Doc): Doc => {
   const was = object(doc.controls)
+  const pipes = object(doc.pipes)
+  const plant = object(doc.plant)
   const { grid } = object(was.set ?? was.found)
   const heaters = Object.keys(object(object(was.found).heaters))
   const heats = [was.found, was.set].some((c) => c && object(object(c).heating).heaterId !== null)
   return {
     ...doc,
     version: 13,
+    heating: null,
+    site: { ...object(doc.site), potable: null },
+    pipes: {
+      ...pipes,
+      loop: loop(pipes.loop),
+      taps: list(pipes.taps).map((t) => ({ ...t, drunk: null })),
+    },
+    plant: { ...plant, store: store(plant.store) },
     controllers: [
       {
         id: CONTROLLER,
         name: 'Controller',
-        commands: [
-          ...heaters,
-          ...(object(doc.pipes).loop ? ['hot water circulation'] : []),
-          ...(heats ? ['space heating'] : []),
-        ],
+        commands: [...heaters, ...(pipes.loop ? ['hot water circulation'] : []), ...(heats ? ['space heating'] : [])],
         panel: 'not checked',
         grid,
         unused: 'not checked',
@@ -60,6 +75,7 @@ export const from12 = (doc: Doc): Doc => {
         batteryOn: null,
         ratingA: null,
         permitted: null,
+        dial: null,
         note: '',
       },
     ],
@@ -67,6 +83,8 @@ export const from12 = (doc: Doc): Doc => {
       ...was,
       found: controls(was.found),
       set: controls(was.set),
+      own: [],
+      factory: {},
       changes: list(was.changes).map(change),
       readBack: list(was.readBack).map((r) => {
         const { heaterId, ...rest } = object(r)

@@ -4,7 +4,6 @@ import FindingsHere from '~/components/findings/FindingsHere.vue'
 import ViewTabs from '~/components/home/ViewTabs.vue'
 import AsFoundRegister from '~/components/set/AsFoundRegister.vue'
 import HeaterFunctions from '~/components/set/HeaterFunctions.vue'
-import HouseHeating from '~/components/set/HouseHeating.vue'
 import LoopSetting from '~/components/set/LoopSetting.vue'
 import WriteSwitch from '~/components/set/WriteSwitch.vue'
 import WeekPlanner from '~/components/week/WeekPlanner.vue'
@@ -21,6 +20,9 @@ import type { Heater } from '~~/core/study/plant'
 const LazyStepCards = lazy(() => import('~/components/set/StepCards.vue'))
 const LazyControllerEntries = lazy(() => import('~/components/set/ControllerEntries.vue'))
 const LazyControllerList = lazy(() => import('~/components/set/ControllerList.vue'))
+const LazyDialGuides = lazy(() => import('~/components/set/DialGuides.vue'))
+const LazyHeatingPage = lazy(() => import('~/components/set/HeatingPage.vue'))
+const LazyOtherSettings = lazy(() => import('~/components/set/OtherSettings.vue'))
 const LazyDayView = lazy(() => import('~/components/set/DayView.vue'))
 const LazyModeTable = lazy(() => import('~/components/set/ModeTable.vue'))
 const LazySetpointChecks = lazy(() => import('~/components/set/SetpointChecks.vue'))
@@ -41,8 +43,11 @@ const VIEWS = [
   { view: 'modes', name: 'Circulation modes' },
   { view: 'schedule', name: 'Optimise' },
   { view: 'day', name: 'Day' },
+  { view: 'heating', name: 'Heating' },
   { view: 'controllers', name: 'Controllers' },
+  { view: 'dials', name: 'Dials' },
   { view: 'entries', name: 'Controller entries' },
+  { view: 'others', name: 'Other settings' },
   { view: 'steps', name: 'Step cards' },
 ] as const
 const route = useRoute()
@@ -93,6 +98,9 @@ const warnings = computed(
     <LazyModeTable v-else-if="view === 'modes'" />
     <LazyScheduleFinder v-else-if="view === 'schedule'" />
     <LazyDayView v-else-if="view === 'day'" />
+    <LazyHeatingPage v-else-if="view === 'heating'" />
+    <LazyDialGuides v-else-if="view === 'dials'" />
+    <LazyOtherSettings v-else-if="view === 'others'" />
     <LazyControllerList v-else-if="view === 'controllers'" />
     <LazyControllerEntries v-else-if="view === 'entries'" />
     <LazyStepCards v-else-if="view === 'steps'" />
@@ -208,8 +216,6 @@ const warnings = computed(
       </p>
 
       <LoopSetting v-if="study.pipes.loop" />
-
-      <HouseHeating />
 
       <AsFoundRegister />
     </div>

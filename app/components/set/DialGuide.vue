@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { NotebookPen, Plus, Timer } from '@lucide/vue'
+import { useNow } from '@vueuse/core'
+import ChoiceField from '~/components/fields/ChoiceField.vue'
+import NumberField from '~/components/fields/NumberField.vue'
+import TextField from '~/components/fields/TextField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
+import DialPicture from '~/components/set/DialPicture.vue'
+import { useStudy } from '~/stores/study'
+import { localIso } from '~/utils/local-iso'
+import { FIELDS } from '~~/core/calculators/fields'
+import { DIAL_WITHIN_K, dialText } from '~~/core/heaters/dial'
+import { type DialGuide, unnamed } from '~~/core/household/dial-guide'
+import { type Controller, TURNS } from '~~/core/study/controllers'
+import { SetpointC } from '~~/core/study/controls'
+import { freshId } from '~~/core/study/fresh-id'
+
+/** Work on a dial without degrees: mark, turn, draw, wait, read, and mark again; each reading goes to the log. */
+const props = defineProps<{ guide: DialGuide }>()
+const emit = defineEmits<{ required: [c: number] }>()
+const table = useStudy()
+const units = computed(() => table.units)
+const dial = computed(() => props.guide.controller?.dial ?? null)
+const names = computed(() => dial.value?.marks ?? unnamed(props.guide.marks))
+const last = computed(() => props.guide.marks.at(-1) ?? null)
+const to = computed(() => (props.guide.work.does === 'turn' ? props.guide.work.to : null))
+const put = (key: string, edit: (d: NonNullable<Controller['dial']>) => void) =>
+  table.change(`dial ${key}`, (s) => edit(s.controllers.find((c) => c.id === props.guide.controller!.id)!.dial!))
+const setMarks = (text: string) => {
+  const marks = text.split(/[\s,;]+/).filter(Boolean)
+  if (marks.length >= 2) put('marks', (d) => void (d.marks = marks))
+}
+
+/** What is read now: where it stands, and how hot the water came. */
+const stands = ref<number | null>(null)
+const readC = ref<number | null>(null)
+const keep = () => {
+  const { heater } = props.guide
+  table.change(`dial read ${heater.id}`, (s) =>
+    s.readings.push({
+      id: freshId('reading', s.readings),
+      takenAt: localIso(new Date()),
+      kind: 'dial',
+      sum: null,
+      where: heater.id,
+      values: { division: stands.value!, hotC: readC.value! },
+      note: '',
+      photo: null,
+      adopted: null,
+    }),
+  )
+  readC.value = null
+}
+/** Until when to wait; null: no wait is under way. */
+const until = ref<number | null>(null)
+const now = useNow({ interval: 1000 })
+const left = computed(() => (until.value === null ? null : Math.max(0, until.value - now.value.getTime()) / 1000))
+const wait = () => void (until.value = Date.now() + (props.guide.waitMin ?? 1) * 60_000)
+const leftText = computed(() =>
+  left.value === null ? '' : `${Math.floor(left.value / 60)}:${String(Math.floor(left.value % 60)).padStart(2, '0')}`,
+)
+const atText = (division: number) => dialText(names.value, division)
+</script>
+
+<template>
+  <section
+    :aria-label="`Dial of ${guide.heater.name}`"
+    class="border-t border-line-strong py-4"
+    :data-dial="guide.heater.id"
+  >
+    <h2 class="text-xl">{{ guide.heater.name }}</h2>
+    <div class="mt-2 flex flex-wrap items-start gap-6">
+      <DialPicture
+        :marks="names"
+        :hotter="dial?.hotter ?? 'not checked'"
+        :at="last?.division ?? null"
+        :to="to"
+        :name="`Dial of ${guide.heater.name}`"
+      />
+      <div class="min-w-0 flex-1 basis-72">
+        <p v-if="guide.work.does === 'turn'" class="border-l-4 border-copper pl-3" data-next>
+          Turn to <b class="text-xl">{{ atText(guide.work.to) }}</b> ({{ guide.work.to.toFixed(1) }}), from
+          {{ guide.marks.length }} readings. <span class="text-alarm">Unverified</span> until it is read there.
+        </p>
+        <p v-else-if="guide.work.does === 'stop'" class="border-l-4 border-verdigris pl-3" data-next>
+          Stop: <b>{{ atText(guide.work.at) }}</b> gives {{ units.temperature(guide.work.readC) }}, within
+          {{ units.figure('rise', DIAL_WITHIN_K) }} of what is required. Leave a mark there.
+        </p>
+        <p v-else class="border-l-4 border-line-strong pl-3" data-next>{{ guide.work.why }}</p>
+        <ol class="mt-3 list-decimal space-y-1 pl-6 text-sm">
+          <li>Mark where it stands, and take a picture.</li>
+          <li>
+            Turn it{{ dial?.hotter && dial.hotter !== 'not checked' ? `, hotter is ${dial.hotter}` : '' }}. The dial is
+            under a cover on some: isolate first, see the step card.
+          </li>
+          <li>
+            Draw <b>{{ units.figure('volume', guide.drawL, 0) }}</b> hot at the nearest outlet, so that the thermostat
+            calls. With two persons: one at the outlet, one at the dial.
+          </li>
+          <li>
+            Wait until it stops by itself<template v-if="guide.waitMin !== null"
+              >, about <b>{{ Math.max(1, Math.round(guide.waitMin)) }} min</b></template
+            >.
+            <button class="tool tool-bare" @click="wait"><Timer :size="17" />Time the wait</button>
+            <span v-if="left !== null" role="timer" class="font-semibold" data-wait>{{
+              left > 0 ? leftText : 'time is up: has it stopped?'
+            }}</span>
+          </li>
+          <li>Read the hot water at the nearest outlet, steady. Scald hazard: a container, not a hand.</li>
+        </ol>
+        <p v-if="guide.pair" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">
+          {{ guide.pair.name }} heats the same cylinder: set both alike, or the higher one does the heating.
+        </p>
+      </div>
+    </div>
+    <div class="mt-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+      <NumberField
+        label="Required"
+        quantity="temperature"
+        :schema="SetpointC"
+        :value="guide.requiredC"
+        @change="(c) => emit('required', c!)"
+      />
+      <NumberField
+        label="Dial stands at, in marks"
+        :decimals="2"
+        optional
+        :schema="FIELDS.division"
+        :value="stands"
+        :help="`1 is ${names[0]}, ${names.length} is ${names.at(-1)}`"
+        @change="(v) => (stands = v)"
+      />
+      <NumberField
+        label="Hot water reads"
+        quantity="temperature"
+        optional
+        :schema="FIELDS.hotC"
+        :value="readC"
+        @change="(v) => (readC = v)"
+      />
+      <button class="tool" :disabled="stands === null || readC === null" @click="keep">
+        <NotebookPen :size="17" />Save to log
+      </button>
+    </div>
+    <p v-if="stands !== null" class="caption mt-1">Stands at: {{ atText(stands) }}.</p>
+    <ul v-if="guide.marks.length" class="mt-2 text-sm" data-marks>
+      <li v-for="(m, i) in guide.marks" :key="i">{{ atText(m.division) }}: {{ units.temperature(m.tempC) }}</li>
+    </ul>
+    <details v-if="dial" class="mt-2">
+      <summary class="min-h-11 cursor-pointer py-2.5 text-sm font-semibold text-copper">
+        What stands on the dial
+      </summary>
+      <div class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+        <TextField
+          class="col-span-2"
+          label="Marks in their order, cold first"
+          :value="dial.marks.join(' ')"
+          @change="setMarks"
+        />
+        <ChoiceField
+          label="Hotter is"
+          :value="dial.hotter"
+          :choices="TURNS.map((value) => ({ value, name: value }))"
+          @change="(v) => put('hotter', (d) => void (d.hotter = v))"
+        />
+        <YesNoField
+          label="Lowest position is off"
+          :value="dial.lowestIsOff"
+          @change="(v) => put('off', (d) => void (d.lowestIsOff = v))"
+        />
+        <TextField
+          class="col-span-2"
+          label="Where the pointer is"
+          optional
+          :value="dial.pointer"
+          @change="(v) => put('pointer', (d) => void (d.pointer = v))"
+        />
+      </div>
+    </details>
+  </section>
+</template>
