@@ -3,7 +3,7 @@
  * none after. docs/architecture.md draws it.
  */
 const PURE_PACKAGES =
-  '^node_modules/(zod|simple-statistics|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse)/'
+  '^node_modules/(zod|simple-statistics|immer|pure-rand|ml-levenberg-marquardt|ml-matrix|papaparse|@types/papaparse|ical.js|timezones-ical-library)/'
 
 /** The tiers in order: the folders, what belongs there, and who in the same tier may know whom. */
 const TRADE = [

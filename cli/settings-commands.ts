@@ -1,10 +1,15 @@
 import type { Command } from 'commander'
+import { zoneNames } from '../core/calendar/ical'
 import { checksOf } from '../core/checks/catalogue'
 import { modeJobs, modeRows } from '../core/scenarios/loop-modes'
 import { DEFAULT_GOAL, optimiseSchedule } from '../core/scenarios/optimise-schedule'
 import { displayOf } from '../core/study/display-of'
+import { Day } from '../core/study/fields'
 import { controllerFits, controllerFitText } from '../core/views/controller-fit'
+import { heatingSide, heatingSideText } from '../core/views/heating-side'
 import { LEVEL_WORDS } from '../core/views/level-words'
+import { calendarFile } from '../core/views/reminders'
+import { schedulesCsv } from '../core/views/schedules-csv'
 import { judgedHeater, linesOf, setpointChecks } from '../core/views/setpoint-checks'
 import { WAITS_S } from '../core/year/result'
 import { simulate } from '../core/year/simulate'
@@ -12,7 +17,7 @@ import { simulateMany } from '../core/year/simulate-many'
 import { refuse, type Say, yearOrNull } from './say'
 import { foundTable, modesTable } from './tables'
 
-/** Commands about what is set: modes, schedules, setpoints, and what is keyed in. */
+/** Commands about what is set: modes, schedules, setpoints, what is keyed in, the calendar and the heating side. */
 export function settingsCommands(program: Command, { print, taken }: Say): void {
   program
     .command('modes <file>')
@@ -84,5 +89,32 @@ export function settingsCommands(program: Command, { print, taken }: Say): void 
       const study = taken(file)
       const fits = controllerFits(study)
       print(options.json ? fits : controllerFitText(fits, displayOf(study)))
+    })
+
+  program
+    .command('schedules <file>')
+    .description('every on period of the week as separated values')
+    .action((file: string) => print(`${schedulesCsv(taken(file))}\n`))
+
+  program
+    .command('ical <file>')
+    .description('schedules, cycles, boosts, absences, clocks and upkeep as a calendar (RFC 5545)')
+    .option('--zone <name>', 'time zone by its IANA name', Intl.DateTimeFormat().resolvedOptions().timeZone)
+    .option('--from <day>', 'first day, YYYY-MM-DD', new Date().toISOString().slice(0, 10))
+    .action((file: string, { zone, from }: { zone: string; from: string }) => {
+      const study = taken(file)
+      if (!Day.safeParse(from).success) refuse('--from: accepts a day as YYYY-MM-DD')
+      if (!zoneNames().includes(zone)) refuse(`--zone: "${zone}" is not known. Accepts names such as Europe/Vienna`)
+      const stamp = `${new Date().toISOString().slice(0, 19)}Z`
+      print(calendarFile(study, displayOf(study), { from, zone, stamp }))
+    })
+
+  program
+    .command('heating <file>')
+    .description('the heating side: heat loss, radiators, flow temperature, a year of heating, who controls what')
+    .option('--json', 'print every figure')
+    .action((file: string, options: { json?: boolean }) => {
+      const study = taken(file)
+      print(options.json ? heatingSide(study) : heatingSideText(study, displayOf(study)))
     })
 }

@@ -10,7 +10,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
-import { newController } from '../study/controllers'
+import { oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -20,7 +20,7 @@ import type { Study } from '../study/study'
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 const HEATED = [true, true, true, true, false, false, false, false, false, true, true, true]
 
-const CONTROLLERS = [newController('controller-1', ['heat-pump'], { stepMin: 30, periodsPerDay: 3, days: 'same' })]
+const CONTROLLERS = oneController(['heat-pump'], { stepMin: 30, periodsPerDay: 3, days: 'same' })
 
 /**
  * A flat on a courtyard with a heat-pump store in the passage, inside the heated rooms: what it takes from the air in winter

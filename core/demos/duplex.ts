@@ -11,7 +11,7 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { KWH_PER_THERM } from '../money/calorific'
-import { newController } from '../study/controllers'
+import { oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -20,7 +20,7 @@ import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 
-const CONTROLLERS = [newController('controller-1', ['burner'], { stepMin: 10, periodsPerDay: 4, days: 'each' })]
+const CONTROLLERS = oneController(['burner'], { stepMin: 10, periodsPerDay: 4, days: 'each' })
 
 /**
  * One side of a duplex, in US units and dollars: four people, a 48 gal gas store in an unheated basement.

@@ -15,7 +15,7 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
-import { newController } from '../study/controllers'
+import { oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -25,9 +25,7 @@ import type { Study } from '../study/study'
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 const WINTER = [true, true, true, true, false, false, false, false, true, true, true, true]
 
-const CONTROLLERS = [
-  newController('controller-1', ['top-element', 'workshop-store'], { stepMin: 15, periodsPerDay: 3, days: 'same' }),
-]
+const CONTROLLERS = oneController(['top-element', 'workshop-store'], { stepMin: 15, periodsPerDay: 3, days: 'same' })
 
 /**
  * A farmhouse at the edge of a wood: a coil in the kitchen range warms a store upstairs by gravity in winter, collectors on

@@ -10,7 +10,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
-import { newController } from '../study/controllers'
+import { oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -19,7 +19,7 @@ import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 
-const CONTROLLERS = [newController('controller-1', ['wall-heater'], { stepMin: 30, periodsPerDay: 4, days: 'same' })]
+const CONTROLLERS = oneController(['wall-heater'], { stepMin: 30, periodsPerDay: 4, days: 'same' })
 
 /**
  * A flat by a harbour: two people, an instantaneous gas heater in the bathroom, no loop, and a kitchen at the far end.

@@ -4,6 +4,7 @@ import { basin, bath, dishes, foam, run, shower } from '../household/defaults/bu
 import {
   combustionNotChecked,
   heaterNotChecked,
+  loopNotChecked,
   networksNotChecked,
   pipeNotChecked,
   placeNotChecked,
@@ -12,7 +13,7 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
-import { CIRCULATION, newController } from '../study/controllers'
+import { CIRCULATION, oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -21,9 +22,7 @@ import type { Study } from '../study/study'
 
 const who = (personId: string | null, tapId: string, id: string, name: string) => ({ id, name, personId, tapId })
 
-const CONTROLLERS = [
-  newController('controller-1', ['boiler', CIRCULATION], { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' }),
-]
+const CONTROLLERS = oneController(['boiler', CIRCULATION], { stepMin: 30, periodsPerDay: 4, days: 'work-sat-sun' })
 
 /**
  * A tall stone house in a hill town: five people on two rhythms, a boiler and a 200 L store in the cellar, and a long
@@ -269,8 +268,7 @@ export const hillTown: Study = {
       measuredUaWK: null,
       returns: { by: 'own pipe', height: 0.6 },
       pumpAt: 'at the plant',
-      pumpIs: 'not checked',
-      returnValve: 'not checked',
+      ...loopNotChecked(),
       sensorAt: 'not there',
     },
     deadLegLimitL: null,

@@ -12,7 +12,7 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
-import { newController } from '../study/controllers'
+import { oneController } from '../study/controllers'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
@@ -26,7 +26,7 @@ const FIRE_MONTHS = [false, false, true, true, true, false, false, false, true, 
 /** Drained down with the house. */
 const SUN_MONTHS = [false, false, true, true, true, true, true, true, true, true, false, false]
 
-const CONTROLLERS = [newController('controller-1', ['element'], { stepMin: 30, periodsPerDay: 2, days: 'same' })]
+const CONTROLLERS = oneController(['element'], { stepMin: 30, periodsPerDay: 2, days: 'same' })
 
 /**
  * A refuge of eight beds above the tree line, shut in deep winter: a jacket in the stove of the common room loads a store

@@ -39,7 +39,10 @@ export function dialFor(marks: readonly DialMark[], requiredC: number): Result<n
   return { ok: true, value: a.division + ((b.division - a.division) * (requiredC - a.tempC)) / (b.tempC - a.tempC) }
 }
 
-/** A place on a dial in the words that stand on it: its marks are divisions 1, 2, 3 … in their order. @example dialText(['A', 'B', 'C'], 2.5) // "half a mark past B" */
+/**
+ * A place on a dial in the words that stand on it: its marks are divisions 1, 2, 3 … in their order.
+ * @example dialText(['A', 'B', 'C'], 2.5) // "half a mark past B"
+ */
 export function dialText(marks: readonly string[], division: number): string {
   const nearest = Math.min(marks.length, Math.max(1, Math.round(division)))
   const off = division - nearest

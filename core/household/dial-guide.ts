@@ -1,4 +1,4 @@
-import { type DialMark, type DialWork,dialWork } from '../heaters/dial'
+import { type DialMark, type DialWork, dialWork } from '../heaters/dial'
 import type { Controller } from '../study/controllers'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'

@@ -1,4 +1,5 @@
 import { FIELDS, input } from '../calculators/fields'
+import { dayNumber } from '../calendar/year'
 import { efficiencyAt } from '../heaters/efficiency'
 import { flowTemperature } from '../heaters/flow-temperature'
 import { z } from '../schema/zod'
@@ -14,7 +15,7 @@ import { defineReading, type Offer } from './reading-kind'
 /** A clock that gains or loses less than this a month holds its time, min. */
 const DRIFT_MIN = 1
 const DAYS_A_MONTH = 365 / 12
-const daysBetween = (a: Reading, b: Reading) => (Date.parse(b.takenAt) - Date.parse(a.takenAt)) / 86_400_000
+const daysBetween = (a: Reading, b: Reading) => dayNumber(b.takenAt.slice(0, 10)) - dayNumber(a.takenAt.slice(0, 10))
 
 /** Minutes a month that a clock gains since it was read before; null where it never was, or on the same day. */
 function drift(study: Study, reading: Reading, aheadMin: number): { perMonth: number; since: string } | null {

@@ -110,3 +110,8 @@ export const newController = (id: string, commands: Commanded[], grid: Grid = US
   dial: null,
   note: '',
 })
+
+/** The controller of a household that has one. */
+export const oneController = (commands: Commanded[], grid?: Grid): Controller[] => [
+  newController('controller-1', commands, grid),
+]

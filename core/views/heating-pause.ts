@@ -3,6 +3,9 @@ import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import type { YearResult } from '../year/result'
 
+/** Longer than this on a day and rooms are felt to cool, min. */
+export const LONG_PAUSE_MIN = 90
+
 /** Minutes that radiators pause for hot water on the mean day with heating; null where they never do. */
 export function heatingPauseMin(study: Study, year: YearResult): number | null {
   const { heaterId, hotWaterFirst } = controlsOf(study).heating

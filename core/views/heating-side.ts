@@ -9,6 +9,7 @@ import {
   type RoomOutput,
   roomOutputs,
 } from '../household/heating/radiators'
+import { LOOP_MODE_WORDS } from '../household/loop-mode-words'
 import { flowText } from '../household/setting-words'
 import { CIRCULATION, SPACE_HEATING } from '../study/controllers'
 import { hasSetpoint } from '../study/heater-kinds'
@@ -70,7 +71,10 @@ export function whoControlsWhat(study: Study, write: Display): ControlsWhat[] {
               ? `Room control in ${heating.radiators.find((r) => r.id === heating.sensorIn)!.name}`
               : 'Room control',
             controls: 'temperature of its own room, and whether heating runs',
-            value: `${temperature(set.heating.comfortC)}, lowered ${temperature(set.heating.economyC)}`,
+            value:
+              set.heating.comfortC === null && set.heating.economyC === null
+                ? 'not read'
+                : `${temperature(set.heating.comfortC)}, lowered ${temperature(set.heating.economyC)}`,
           },
           {
             by: by(SPACE_HEATING, 'Heating control of the appliance'),
@@ -96,7 +100,7 @@ export function whoControlsWhat(study: Study, write: Display): ControlsWhat[] {
           {
             by: by(CIRCULATION, 'Control of the circulation'),
             controls: 'whether hot water goes round, not how hot it is',
-            value: set.loop.mode,
+            value: LOOP_MODE_WORDS[set.loop.mode].name.toLowerCase(),
           },
         ]
       : []),
@@ -104,15 +108,13 @@ export function whoControlsWhat(study: Study, write: Display): ControlsWhat[] {
 }
 
 /** What radiators are rated at: flow, return and room. @example "75/65/20 °C" */
-export const ratedAtText = (write: Display): string =>
-  `${[RATED_AT.flowC, RATED_AT.returnC]
-    .map((c) =>
-      write
-        .temperature(c)
-        .replace(/[.,]0? ?°.$/, '')
-        .replace(/ ?°.$/, ''),
-    )
-    .join('/')}/${write.temperature(RATED_AT.roomC)}`
+export function ratedAtText(write: Display): string {
+  const [flow, back, room] = [RATED_AT.flowC, RATED_AT.returnC, RATED_AT.roomC].map((c) =>
+    write.temperature(c).replace(/[.,]0\b/, ''),
+  )
+  const bare = (text: string) => text.replace(/[^\d]/g, '')
+  return `${bare(flow)}/${bare(back)}/${room}`
+}
 
 /** A sentence for the household. */
 export const FOR_HOUSEHOLD =

@@ -32,7 +32,7 @@ const filled = computed(() => topUps(table.study!))
   <div v-if="circuit">
     <h3 class="text-base">{{ title }}</h3>
     <PressureBands :circuit="circuit" :name="title" />
-    <div class="grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+    <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
       <NumberField
         v-for="l in LEVELS"
         :key="l.key"

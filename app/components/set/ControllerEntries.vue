@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import CalendarOut from '~/components/set/CalendarOut.vue'
 import EntryGroup from '~/components/set/EntryGroup.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -206,5 +207,6 @@ const print = () => window.print()
         </table>
       </details>
     </template>
+    <CalendarOut class="mt-6" />
   </section>
 </template>

@@ -65,7 +65,7 @@ const USUAL_RANGE = { lowC: 35, highC: 65, stepK: 1 }
         />{{ commandedName(study, of) }}</label
       >
     </fieldset>
-    <div class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+    <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
       <ChoiceField
         label="Time step"
         :value="c.grid.stepMin"
@@ -124,7 +124,7 @@ const USUAL_RANGE = { lowC: 35, highC: 65, stepK: 1 }
       <summary class="min-h-11 cursor-pointer py-2.5 text-sm font-semibold text-copper">
         Temperature range, lock, batteries, who may change it
       </summary>
-      <div class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+      <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
         <label class="col-span-full flex min-h-11 items-center gap-2 text-sm">
           <input
             type="checkbox"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NotebookPen, Plus, Timer } from '@lucide/vue'
+import { NotebookPen, Timer } from '@lucide/vue'
 import { useNow } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
@@ -113,7 +113,7 @@ const atText = (division: number) => dialText(names.value, division)
         </p>
       </div>
     </div>
-    <div class="mt-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+    <div class="mt-3 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
       <NumberField
         label="Required"
         quantity="temperature"
@@ -138,7 +138,7 @@ const atText = (division: number) => dialText(names.value, division)
         :value="readC"
         @change="(v) => (readC = v)"
       />
-      <button class="tool" :disabled="stands === null || readC === null" @click="keep">
+      <button class="tool mt-4" :disabled="stands === null || readC === null" @click="keep">
         <NotebookPen :size="17" />Save to log
       </button>
     </div>
@@ -150,7 +150,7 @@ const atText = (division: number) => dialText(names.value, division)
       <summary class="min-h-11 cursor-pointer py-2.5 text-sm font-semibold text-copper">
         What stands on the dial
       </summary>
-      <div class="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+      <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-4">
         <TextField
           class="col-span-2"
           label="Marks in their order, cold first"

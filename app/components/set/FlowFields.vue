@@ -4,7 +4,7 @@ import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { beginFlow } from '~~/core/household/heating/edits'
 import { Controls } from '~~/core/study/controls'
-import { FLOW_BY, FlowC, FlowSetting as Flow,type FlowSetting } from '~~/core/study/heating'
+import { FLOW_BY, FlowC, FlowSetting as Flow, type FlowSetting } from '~~/core/study/heating'
 
 /** How the flow temperature is set: fixed, by the weather with two levels, or by an outdoor curve; and the output limit. */
 const table = useStudy()
@@ -27,7 +27,7 @@ const [, season, curve] = Flow.options
 </script>
 
 <template>
-  <div class="grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+  <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
     <ChoiceField label="Flow temperature is" :value="flow?.by ?? ''" :choices="CHOICES" @change="choose" />
     <NumberField
       v-if="flow?.by === 'fixed'"

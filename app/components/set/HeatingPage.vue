@@ -61,7 +61,7 @@ const METHODS = computed(() => [
           }}<em v-if="side.outdoor.assumed"> (assumed: no design temperature under Supplies)</em>. The house, not an
           appliance: hot water is sized apart.
         </p>
-        <div class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+        <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
           <NumberField
             label="Room temperature"
             quantity="temperature"
@@ -122,7 +122,7 @@ const METHODS = computed(() => [
       <section aria-label="Radiators">
         <h2 class="text-xl">Radiators</h2>
         <p class="caption">Room by room, or one total. Output falls with (mean excess)^{{ heating.exponent }}.</p>
-        <div class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+        <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
           <NumberField
             :label="`All radiators, ${ratedAtText(units)}`"
             quantity="power"
@@ -162,7 +162,7 @@ const METHODS = computed(() => [
           <b>{{ side.flowC === null ? 'not read' : units.temperature(side.flowC) }}</b>, needed
           <b>{{ side.neededC === null ? 'not known' : units.temperature(side.neededC) }}</b>.
         </p>
-        <div class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+        <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
           <NumberField
             label="Least output for heating"
             quantity="power"
@@ -201,7 +201,7 @@ const METHODS = computed(() => [
 
       <section aria-label="Room control">
         <h2 class="text-xl">Room control</h2>
-        <div class="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+        <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
           <NumberField
             label="Room temperature, comfort"
             quantity="temperature"

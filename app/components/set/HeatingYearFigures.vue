@@ -2,6 +2,7 @@
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { heatingPauseMin } from '~~/core/views/heating-pause'
+import { ratedAtText } from '~~/core/views/heating-side'
 import type { HeatingAnswer } from '~~/core/year/heating/heating-year'
 
 /** A year of heating as it is set, or what is missing for one. */
@@ -74,8 +75,8 @@ const rows = computed(() => {
       </template>
     </dl>
     <p v-if="year" class="caption mt-1">
-      Each hour by itself: pump as for 75/65, no lowering by night, no sun beyond the usual gains. An order of size, not
-      a bill.
+      Each hour by itself: pump as for {{ ratedAtText(units) }}, no lowering by night, no sun beyond the usual gains. An
+      order of size, not a bill.
     </p>
   </div>
 </template>

@@ -8,7 +8,7 @@ import { gridOf } from '~~/core/household/controllers'
 import { SPACE_HEATING } from '~~/core/study/controllers'
 import type { Controls } from '~~/core/study/controls'
 import { canHeatHouse } from '~~/core/study/heater-kinds'
-import { heatingPauseMin } from '~~/core/views/heating-pause'
+import { heatingPauseMin, LONG_PAUSE_MIN } from '~~/core/views/heating-pause'
 
 /** Heating of the house by the same appliance. */
 const table = useStudy()
@@ -59,8 +59,12 @@ const choices = computed(() => [
       heating runs the heat exchanger is hot, so keep-hot has no effect.
     </p>
     <p v-if="pauseMin !== null" class="mt-1 text-sm" data-pause>
-      For the household: while hot water runs the radiators pause, about {{ pauseMin }} min on a day with heating; they
-      get their heat afterwards. Nothing is wrong when they cool for that long.
+      For the household: while hot water is heated the radiators pause, about {{ pauseMin }} min on a day with heating.
+      {{
+        pauseMin > LONG_PAUSE_MIN
+          ? 'Rooms cool in so long a time: shorten the hours of the circulation, or heat hot water at night.'
+          : 'They get their heat afterwards; nothing is wrong when they cool for that long.'
+      }}
     </p>
     <WeekPlanner
       v-if="heating.heaterId && heating.schedule"

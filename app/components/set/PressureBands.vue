@@ -6,8 +6,8 @@ import type { PressureCircuit } from '~~/core/study/heating'
 /** The gauge of a circuit as a bar: lock-out, warning, the cold band, relief, and what was read. */
 const props = defineProps<{ circuit: PressureCircuit; name: string }>()
 const table = useStudy()
-const top = computed(() =>
-  Math.max(3, props.circuit.reliefBar ?? 0, props.circuit.hotBar ?? 0, props.circuit.coldBar ?? 0),
+const top = computed(
+  () => 1.12 * Math.max(3, props.circuit.reliefBar ?? 0, props.circuit.hotBar ?? 0, props.circuit.coldBar ?? 0),
 )
 const at = (bar: number) => `${(bar / top.value) * 100}%`
 const bar = (x: number) => table.units.figure('pressure', x, 1)

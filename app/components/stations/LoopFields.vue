@@ -2,6 +2,7 @@
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import InsulationField from '~/components/fields/InsulationField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import ReturnValve from '~/components/stations/ReturnValve.vue'
 import { useStudy } from '~/stores/study'
 import { MATERIAL_NAMES, nearestSize, sizeChoices } from '~/utils/pipe-choices'
 import { PLACE_NAMES } from '~/utils/places'
@@ -73,6 +74,7 @@ const size = computed(() => sizeChoices(props.loop.back.material, table.units))
     :choices="places"
     @change="(v) => emit('change', 'sensorAt', v)"
   />
+  <ReturnValve :loop="loop" @change="(path, value) => emit('change', path, value)" />
   <NumberField
     v-if="loop.returns.by === 'own pipe'"
     label="Return connection height"

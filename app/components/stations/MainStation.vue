@@ -171,6 +171,11 @@ const setHeating = (carrier: Carrier) =>
           :origin="table.origin('site.hardnessMgL')"
           @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))"
         />
+        <YesNoField
+          label="Drinking water"
+          :value="site.potable"
+          @change="(v) => table.change('potable', (d) => void (d.site.potable = v))"
+        />
         <ChoiceField label="Scale seen in the kettle" value="" :choices="kettles" @change="lookInKettle" />
         <DataSourceFields
           v-if="site.hardnessMgL !== null"

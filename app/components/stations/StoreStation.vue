@@ -55,6 +55,14 @@ function setLoss(kind: 'ua' | 'test' | 'label') {
       :origin="table.origin('plant.store.heightM')"
       @change="(v) => table.change('height', (d) => void (d.plant.store!.heightM = v!))"
     />
+    <NumberField
+      label="Year on its plate"
+      :decimals="0"
+      optional
+      :schema="shape.madeYear"
+      :value="store.madeYear"
+      @change="(v) => table.change('made', (d) => void (d.plant.store!.madeYear = v))"
+    />
     <ChoiceField
       label="Location"
       :value="store.place"

@@ -4,6 +4,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import MixingField from '~/components/fields/MixingField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import YesNoField from '~/components/fields/YesNoField.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { addTap, keepsTap, removeTap } from '~~/core/household/edits/people'
@@ -121,6 +122,12 @@ const keeps = (id: string) => keepsTap(table.study!, id)
             :schema="Tap.shape.dripLH"
             :value="tap.dripLH"
             @change="(v) => edit(i, 'drip', (t) => void (t.dripLH = v))"
+          />
+          <YesNoField
+            class="w-40"
+            label="Hot water drunk"
+            :value="tap.drunk"
+            @change="(v) => edit(i, 'drunk', (t) => void (t.drunk = v))"
           />
           <label class="flex min-h-11 items-center gap-1.5"
             ><input

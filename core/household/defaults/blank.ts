@@ -1,7 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
-import { newController } from '../../study/controllers'
+import { oneController } from '../../study/controllers'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
 import { NO_ECONOMICS } from '../../study/economics'
 import { VERSION } from '../../study/shape'
@@ -12,7 +12,7 @@ import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
 import { networksNotChecked, placeNotChecked, tapNotChecked } from './not-checked'
 import { untouched } from './visit'
 
-const CONTROLLERS = [newController('controller-1', ['boiler'])]
+const CONTROLLERS = oneController(['boiler'])
 
 /** Currency to begin with, by units: what is written beside the other most often. */
 const CURRENCY = { metric: 'EUR', us: 'USD' } as const

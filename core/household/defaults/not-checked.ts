@@ -1,5 +1,5 @@
 import { everyMonth } from '../../calendar/year'
-import type { Run, Tap } from '../../study/pipes'
+import type { Loop, Run, Tap } from '../../study/pipes'
 import type { Heater } from '../../study/plant'
 import type { Store } from '../../study/store'
 
@@ -64,6 +64,12 @@ export const storeNotChecked = (): Pick<
   valveBeforeRelief: null,
   reliefAtTop: null,
   discharge: { fullSize: null, falls: null, endSeen: null, drained: null, covered: null, watchedBy: '' },
+})
+
+/** How the pump of a circulation came, and how the valve before it stands. */
+export const loopNotChecked = (): Pick<Loop, 'pumpIs' | 'returnValve'> => ({
+  pumpIs: 'not checked',
+  returnValve: 'not checked',
 })
 
 /** What another heater would find where it is to stand. */

@@ -7,6 +7,7 @@ import { ratedKw } from '../../household/heating/radiators'
 import type { Carrier } from '../../money/carriers'
 import { perKwh } from '../../money/tariff'
 import { carrierOf } from '../../study/heater-kinds'
+import type { FlowSetting, HouseHeating } from '../../study/heating'
 import { controlsOf } from '../../study/in-force'
 import type { Heater } from '../../study/plant'
 import type { Study } from '../../study/study'
@@ -74,42 +75,71 @@ export interface HeatingYear {
 /** A year of heating, or what is missing for one. */
 export type HeatingAnswer = { year: HeatingYear } | { missing: string[] }
 
-/**
- * Each hour of the year with heating: loss = W/K × (room − gains − outdoor); flow by its setting; return as the radiators send
- * it back at that flow, whatever share of the hour they are fed; efficiency at that return; below the least output it goes on and off for loss / least of the time.
- */
-export function heatingYear(study: Study): HeatingAnswer {
-  const { heating, site } = study
+/** What a year of heating is worked out from. */
+interface Given {
+  heating: HouseHeating
+  flow: FlowSetting
+  wK: number
+  ratedKw: number
+  leastKw: number | null
+  topKw: number
+}
+
+/** The same of a household, or what is missing. */
+function given(study: Study): Given | string[] {
+  const { heating } = study
   const { flow, limitKw } = controlsOf(study).heating
-  const loss = heating && houseLoss(study, heating)
+  const wK = heating && houseLoss(study, heating).wK
   const rated = heating && ratedKw(heating)
   const missing = [
-    ...(loss?.wK ? [] : ['heat loss of the house']),
+    ...(wK ? [] : ['heat loss of the house']),
     ...(rated ? [] : ['rated output of the radiators']),
     ...(flow ? [] : ['flow temperature']),
   ]
-  if (!heating || !loss?.wK || !rated || !flow) return { missing }
-  const { roomC, exponent } = heating
+  if (!heating || !wK || !rated || !flow) return missing
   const { leastKw, mostKw } = heatingOutput(study)
-  const source = heatOf(study)
-  const swingKj = (heating.circuitL ?? CIRCUIT_L_KW * rated) * KJ_PER_LITRE_K * SWING_K
-  const topKw = Math.min(limitKw ?? Infinity, mostKw ?? Infinity)
-  const { airC } = hoursOf(site)
-  // A fixed flow is asked for in every hour, a curve in few that are alike.
+  return { heating, flow, wK, ratedKw: rated, leastKw, topKw: Math.min(limitKw ?? Infinity, mostKw ?? Infinity) }
+}
+
+/** Radiators at a flow, each tenth of a degree worked out once: a year asks for few. */
+function radiatorsByFlow({ roomC, exponent }: HouseHeating): (flowC: number) => RadiatorsAt {
   const known = new Map<number, RadiatorsAt>()
-  const at = (flowC: number): RadiatorsAt => {
-    const there = known.get(flowC) ?? radiatorsAt(flowC, roomC, exponent)
-    known.set(flowC, there)
+  return (flowC) => {
+    const tenths = Math.round(10 * flowC)
+    const there = known.get(tenths) ?? radiatorsAt(tenths / 10, roomC, exponent)
+    known.set(tenths, there)
     return there
   }
+}
+
+/** Outdoor air of each hour of the months with heating, °C. */
+function heatedHours({ site }: Study): number[] {
+  const { airC } = hoursOf(site)
+  return Array.from({ length: DAYS * 24 }, (_, h) => h)
+    .filter((h) => site.heatingMonths[MONTH_OF_DAY[Math.floor(h / 24)]])
+    .map((h) => airC[h])
+}
+
+/**
+ * Each hour of the year with heating: loss = W/K × (room − gains − outdoor); flow by its setting; return as the radiators send
+ * it back at that flow, whatever share of the hour they are fed; efficiency at that return; below the least output it goes on
+ * and off for loss / least of the time.
+ */
+export function heatingYear(study: Study): HeatingAnswer {
+  const parts = given(study)
+  if (Array.isArray(parts)) return { missing: parts }
+  const { heating, flow, wK, leastKw, topKw } = parts
+  const { roomC } = heating
+  const source = heatOf(study)
+  const swingKj = (heating.circuitL ?? CIRCUIT_L_KW * parts.ratedKw) * KJ_PER_LITRE_K * SWING_K
+  const at = radiatorsByFlow(heating)
   const sum = { heat: 0, fuel: 0, condensing: 0, return: 0, flow: 0, hours: 0, cycling: 0, starts: 0, short: 0 }
-  for (let h = 0; h < DAYS * 24; h++) {
-    if (!site.heatingMonths[MONTH_OF_DAY[Math.floor(h / 24)]]) continue
-    const load = (loss.wK / 1000) * (roomC - GAINS_K - airC[h])
+  for (const airC of heatedHours(study)) {
+    const load = (wK / 1000) * (roomC - GAINS_K - airC)
     if (load <= 0) continue
-    const flowC = flowTemperature(flow, airC[h], roomC)
+    const flowC = flowTemperature(flow, airC, roomC)
     const { share, returnC } = at(flowC)
-    const most = Math.min(topKw, rated * share)
+    const most = Math.min(topKw, parts.ratedKw * share)
     const heat = Math.min(load, most)
     sum.hours++
     if (load > most * 1.001) sum.short++
@@ -139,7 +169,7 @@ export function heatingYear(study: Study): HeatingAnswer {
       cyclingHours: sum.cycling,
       starts: sum.starts,
       shortHours: sum.short,
-      cyclesAboveC: leastKw ? roomC - GAINS_K - (1000 * leastKw) / loss.wK : null,
+      cyclesAboveC: leastKw ? roomC - GAINS_K - (1000 * leastKw) / wK : null,
     },
   }
 }

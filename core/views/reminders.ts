@@ -1,0 +1,239 @@
+import { MINUTES_A_DAY } from '../calendar/clock'
+import { type CalendarEvent, dayAfter, icalText, weekdayOfDay } from '../calendar/ical'
+import { summerTimeDays } from '../calendar/summer-time'
+import { type Schedule, type Window } from '../calendar/week'
+import { DAYS_IN_MONTH, firstDayOf } from '../calendar/year'
+import { boostNotice, weekdayOf } from '../household/boost'
+import { controllerWeeks } from '../household/controller-weeks'
+import { STEP_CARDS } from '../procedures/cards'
+import { hasSetpoint } from '../study/heater-kinds'
+import { controlsOf } from '../study/in-force'
+import type { Study } from '../study/study'
+import type { Display } from '../units/display'
+
+/** The household is told of hot water that can scald so long before, and of a day's work on the evening before, min. */
+const BEFORE_MIN = 60
+const EVENING_BEFORE_MIN = 6 * 60
+
+/** A day of the year (1 to 365) as the next such day from a day on. @example nextDay('2026-11-30', 1) // "2027-01-01" */
+export function nextDay(from: string, dayOfYear: number): string {
+  let [month, date] = [1, dayOfYear]
+  while (date > DAYS_IN_MONTH[month - 1]) date -= DAYS_IN_MONTH[month++ - 1]
+  const at = (year: number) => `${year}-${String(month).padStart(2, '0')}-${String(date).padStart(2, '0')}`
+  const year = Number(from.slice(0, 4))
+  return at(year) >= from ? at(year) : at(year + 1)
+}
+
+/** The next day of some days of the week, Monday 0. */
+const nextWeekday = (from: string, weekdays: readonly number[]): string =>
+  [0, 1, 2, 3, 4, 5, 6].map((n) => dayAfter(from, n)).find((day) => weekdays.includes(weekdayOfDay(day)))!
+
+const slug = (text: string) => text.replace(/[^a-z0-9]+/gi, '-').toLowerCase()
+
+/** Each period of a week once, with the days that have it. */
+function periodsOf(week: Schedule): { window: Window; days: number[] }[] {
+  const all = new Map<string, { window: Window; days: number[] }>()
+  week.forEach((day, d) =>
+    day.forEach((window) => {
+      const key = `${window.fromMin}-${window.toMin}`
+      const there = all.get(key) ?? { window, days: [] }
+      there.days.push(d)
+      all.set(key, there)
+    }),
+  )
+  return [...all.values()]
+}
+
+type Make = (event: Omit<CalendarEvent, 'uid'> & { key: string }) => CalendarEvent
+
+const schedules = (study: Study, from: string, make: Make): CalendarEvent[] =>
+  controllerWeeks(study, controlsOf(study)).flatMap(({ of, name, week }) =>
+    periodsOf(week).map(({ window, days }) =>
+      make({
+        key: `week-${slug(of)}-${window.fromMin}-${window.toMin}`,
+        title: `${name} on`,
+        text: '',
+        day: nextWeekday(from, days),
+        at: { min: window.fromMin, minutes: window.toMin - window.fromMin },
+        repeats: { weekdays: days },
+        remindMin: null,
+      }),
+    ),
+  )
+
+function cycles(study: Study, from: string, write: Display, make: Make): CalendarEvent[] {
+  return study.plant.heaters.filter(hasSetpoint).flatMap((h) => {
+    const { pasteurisation: run, overrides } = controlsOf(study).heaters[h.id]
+    return [
+      ...(run
+        ? [
+            make({
+              key: `pasteurisation-${h.id}`,
+              title: `Pasteurisation cycle, ${h.name}`,
+              text: `${write.temperature(run.toC)} held for ${run.holdMin} min: scald hazard at outlets until the water has cooled.`,
+              day: nextWeekday(from, [run.weekday]),
+              at: { min: run.atMin, minutes: Math.max(60, run.holdMin) },
+              repeats: { weekdays: [run.weekday] },
+              remindMin: BEFORE_MIN,
+            }),
+          ]
+        : []),
+      ...overrides.flatMap((o, i): CalendarEvent[] => {
+        const weekday = weekdayOf(study, o.fromDay)
+        const day = o.weekly ? nextWeekday(from, [weekday]) : nextDay(from, o.fromDay)
+        const repeats = o.weekly ? { weekdays: [weekday] } : null
+        const end = o.fromMin + (o.minutes ?? MINUTES_A_DAY)
+        return [
+          make({
+            key: `boost-${h.id}-${i}`,
+            title: `${write.temperature(o.setpointC)} by hand, ${h.name}`,
+            text: boostNotice(study, o, write),
+            day,
+            at: { min: o.fromMin, minutes: o.minutes ?? 60 },
+            repeats,
+            remindMin: BEFORE_MIN,
+          }),
+          make({
+            key: `boost-end-${h.id}-${i}`,
+            title: `Back to the setpoint, ${h.name}`,
+            text: 'Check that the setting by hand has ended; put it back where it has not.',
+            day: dayAfter(day, Math.floor(end / MINUTES_A_DAY)),
+            at: { min: end % MINUTES_A_DAY, minutes: 15 },
+            repeats: repeats && { weekdays: [(weekday + Math.floor(end / MINUTES_A_DAY)) % 7] },
+            remindMin: 0,
+          }),
+        ]
+      }),
+    ]
+  })
+}
+
+/** Steps of a card as the text of a reminder. */
+const stepsOf = (card: 'leaving' | 'coming-back', write: Display): string =>
+  STEP_CARDS[card].steps.map((s, i) => `${i + 1}. ${typeof s.text === 'string' ? s.text : s.text(write)}`).join('\n')
+
+/** Going away and coming back, of absences of all occupants. */
+const absences = (study: Study, from: string, write: Display, make: Make): CalendarEvent[] =>
+  study.people.absences
+    .filter((a) => a.personId === null)
+    .flatMap((a, i) => {
+      const away = nextDay(from, a.fromDay)
+      const back = nextDay(away, a.toDay)
+      const all = { at: null, repeats: null, remindMin: EVENING_BEFORE_MIN } as const
+      return [
+        make({
+          key: `leaving-${i}`,
+          title: STEP_CARDS.leaving.title,
+          text: stepsOf('leaving', write),
+          day: away,
+          ...all,
+        }),
+        make({
+          key: `coming-back-${i}`,
+          title: STEP_CARDS['coming-back'].title,
+          text: stepsOf('coming-back', write),
+          day: back,
+          ...all,
+        }),
+      ]
+    })
+
+const yearly = { at: null, repeats: 'each year', remindMin: null } as const
+
+/** Clocks and batteries of controllers. */
+function controllers(study: Study, from: string, make: Make): CalendarEvent[] {
+  const changes = summerTimeDays(study.site.summerTime, study.site.firstWeekday)
+  const days = changes ? [changes.begins + 1, changes.ends + 1] : [firstDayOf(3) + 1, firstDayOf(9) + 1]
+  return study.controllers.flatMap(({ id, name, batteryOn }) => [
+    ...days.map((day, i) =>
+      make({
+        key: `clock-${id}-${i}`,
+        title: `Check the clock: ${name}`,
+        text: 'Time and weekday on the controller; note how far it is off before it is set.',
+        day: nextDay(from, day),
+        ...yearly,
+      }),
+    ),
+    ...(batteryOn
+      ? [
+          make({
+            key: `battery-${id}`,
+            title: `Batteries: ${name}`,
+            text: `Changed on ${batteryOn}. Read the programme back afterwards.`,
+            day: sameDayNext(from, batteryOn),
+            ...yearly,
+          }),
+        ]
+      : []),
+  ])
+}
+
+/** The next anniversary of a day; of 29 February on the 28th. */
+const sameDayNext = (from: string, day: string): string => {
+  const date = day.slice(5) === '02-29' ? '02-28' : day.slice(5)
+  const year = Number(from.slice(0, 4))
+  return `${year}-${date}` >= from ? `${year}-${date}` : `${year + 1}-${date}`
+}
+
+/** First months with heating and without, where there are both. */
+function seasons(study: Study, from: string, make: Make): CalendarEvent[] {
+  const dial = study.controls.own.some((s) => s.kind === 'mode dial')
+  const bySeason = controlsOf(study).heating.flow?.by === 'season'
+  if (!dial && !bySeason) return []
+  const heats = study.site.heatingMonths
+  return heats.flatMap((on, m) => {
+    if (on === heats[(m + 11) % 12]) return []
+    return [
+      make({
+        key: `season-${m}`,
+        title: on ? 'Heating season begins: mode and flow' : 'Heating season ends: mode and flow',
+        text: on
+          ? 'Mode dial to heating and hot water; flow temperature for cold weather; pressure of the circuit.'
+          : 'Mode dial to hot water only, not to standby; hot water stays as it is.',
+        day: nextDay(from, firstDayOf(m) + 1),
+        ...yearly,
+      }),
+    ]
+  })
+}
+
+/** Upkeep a year after it was last done. */
+function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
+  const { plant, pipes } = study
+  const due = (key: string, title: string, on: string | null): CalendarEvent[] =>
+    on ? [make({ key, title, text: `Last on ${on}.`, day: sameDayNext(from, on), ...yearly })] : []
+  const tested = (of: string, name: string, valve: unknown) =>
+    due(
+      `mixing-${of}`,
+      `Test the mixing valve: ${name}`,
+      typeof valve === 'object' && valve !== null ? (valve as { testedOn: string | null }).testedOn : null,
+    )
+  return [
+    ...plant.heaters.flatMap((h) =>
+      'combustion' in h ? due(`service-${h.id}`, `Service: ${h.name}`, h.combustion.servicedOn) : [],
+    ),
+    ...(plant.store ? tested('store', plant.store.name, plant.store.mixing) : []),
+    ...pipes.taps.flatMap((t) => tested(t.id, t.name, t.guard)),
+    ...due('drain-unit', 'Inspect the waste water heat recovery', pipes.recovery?.inspectedOn ?? null),
+  ]
+}
+
+/** Everything of a household that comes on a day: schedules, cycles, boosts, absences, clocks, seasons, upkeep. */
+export function remindersOf(study: Study, from: string, write: Display): CalendarEvent[] {
+  const make: Make = ({ key, ...event }) => ({ uid: `${key}@${study.id}.bagno.invalid`, ...event })
+  return [
+    ...schedules(study, from, make),
+    ...cycles(study, from, write, make),
+    ...absences(study, from, write, make),
+    ...controllers(study, from, make),
+    ...seasons(study, from, make),
+    ...upkeep(study, from, make),
+  ]
+}
+
+/** The same as a calendar file. @param from first day; @param stamp when it is written, UTC */
+export const calendarFile = (
+  study: Study,
+  write: Display,
+  { from, zone, stamp }: { from: string; zone: string; stamp: string },
+): string => icalText(remindersOf(study, from, write), study.name, zone, stamp)
