@@ -21,6 +21,8 @@ function bench(study: Study, airC: number, cycle: StandardDay, change: (s: Study
   }
   s.packages = []
   s.pipes.loop = null
+  s.controllers = []
+  s.controls.found.clocks = {}
   s.controls.found.loop.mode = 'off'
   for (const run of s.pipes.runs) run.lengthM = 0.1
   s.people = { ...s.people, absences: [], draws: { kind: 'standard', cycle, tapId: s.pipes.taps[0].id } }

@@ -50,45 +50,40 @@ export function dialText(marks: readonly string[], division: number): string {
   const mark = marks[nearest - 1] ?? String(nearest)
   if (quarters === 0) return mark
   const part =
-    quarters === 1
-      ? 'a quarter of a mark'
-      : quarters === 2
-        ? 'half a mark'
-        : quarters === 3
-          ? 'three quarters of a mark'
-          : `${quarters / 4} marks`
+    ['', 'a quarter of a mark', 'half a mark', 'three quarters of a mark', 'one mark'][quarters] ??
+    `${quarters / 4} marks`
   return `${part} ${off > 0 ? 'past' : 'before'} ${mark}`
 }
 
 /** Water is as it should be within this, K, and a thermostat that still misses it after so many readings does so for good. */
 export const DIAL_WITHIN_K = 2
 export const DIAL_READINGS = 5
-/** A place that was tried is the same within this, divisions. */
-const SAME_PLACE = 0.25
-
-/** How the work on a dial stands: turn it, or stop because it is right, or because it cannot be. */
+/** How the work on a dial stands: read, turn it, stop because it is right, or give up because it cannot be. */
 export type DialWork =
-  | { does: 'turn'; to: number; verified: false }
-  | { does: 'stop'; at: number; readC: number; verified: true }
+  /** Verified: it was read there before, as required. */
+  | { does: 'turn'; to: number; verified: boolean }
+  | { does: 'stop'; at: number; readC: number }
   | { does: 'give up'; why: string }
   | { does: 'read'; why: string }
 
 /**
- * What is to be done next: read where it stands; turn it to where the marks say; stop once it was read there within 2 K of what
- * is required, or after five readings that never were.
+ * What is to be done next. It stops where the last reading is within 2 K of what is required; goes back to an earlier place that
+ * was; else turns to where the marks say, or gives up after five readings of which none was.
+ * @param marks oldest first: the last is where it stands
  */
 export function dialWork(marks: readonly DialMark[], requiredC: number): DialWork {
-  const hit = marks.findLast((m) => Math.abs(m.tempC - requiredC) <= DIAL_WITHIN_K)
-  if (hit && hit === marks.at(-1)) return { does: 'stop', at: hit.division, readC: hit.tempC, verified: true }
-  if (marks.length >= DIAL_READINGS && !hit)
+  const right = (m: DialMark) => Math.abs(m.tempC - requiredC) <= DIAL_WITHIN_K
+  const last = marks.at(-1)
+  if (last && right(last)) return { does: 'stop', at: last.division, readC: last.tempC }
+  const before = marks.findLast(right)
+  if (before) return { does: 'turn', to: before.division, verified: true }
+  if (marks.length >= DIAL_READINGS)
     return {
       does: 'give up',
       why: `${marks.length} readings and none within reach: the thermostat switches by more than a mark, or is worn. Set it low and have it looked at.`,
     }
   const answer = dialFor(marks, requiredC)
-  if (!answer.ok) return { does: 'read', why: answer.faults[0].message }
-  const tried = marks.find((m) => Math.abs(m.division - answer.value) < SAME_PLACE)
-  if (tried && Math.abs(tried.tempC - requiredC) <= DIAL_WITHIN_K)
-    return { does: 'stop', at: tried.division, readC: tried.tempC, verified: true }
-  return { does: 'turn', to: answer.value, verified: false }
+  return answer.ok
+    ? { does: 'turn', to: answer.value, verified: false }
+    : { does: 'read', why: answer.faults[0].message }
 }

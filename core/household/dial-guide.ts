@@ -1,9 +1,10 @@
-import { type DialMark, type DialWork, dialWork } from '../heaters/dial'
+import { DIAL_WITHIN_K, type DialMark, dialText, dialWork, type DialWork } from '../heaters/dial'
 import type { Controller } from '../study/controllers'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
+import type { Display } from '../units/display'
 import { KJ_PER_LITRE_K } from '../water/properties'
 import { controllerOf } from './controllers'
 import { mainsOnColdest } from './lookups'
@@ -80,3 +81,20 @@ export const dialGuides = (study: Study, required: (heaterId: string) => number)
 /** Positions of a dial without names, by the marks that were read. */
 export const unnamed = (marks: readonly DialMark[]): string[] =>
   Array.from({ length: Math.max(5, ...marks.map((m) => Math.ceil(m.division))) }, (_, i) => String(i + 1))
+
+/** What stands at the divisions of a dial. */
+export const marksOn = ({ controller, marks }: DialGuide): readonly string[] => controller?.dial?.marks ?? unnamed(marks)
+
+/** What is to be done next at a dial, in a sentence. */
+export function dialNext(guide: DialGuide, write: Display): string {
+  const { work, marks } = guide
+  const at = (division: number) => dialText(marksOn(guide), division)
+  switch (work.does) {
+    case 'turn':
+      return `Turn to ${at(work.to)} (${work.to.toFixed(1)}), from ${marks.length} readings. ${work.verified ? 'It was right when it was read there.' : 'Unverified until it is read there.'}`
+    case 'stop':
+      return `Stop: ${at(work.at)} gives ${write.temperature(work.readC)}, within ${write.figure('rise', DIAL_WITHIN_K)} of what is required. Leave a mark there.`
+    default:
+      return work.why
+  }
+}

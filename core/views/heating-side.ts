@@ -123,7 +123,7 @@ export const FOR_HOUSEHOLD =
 /** The same for people, line by line. */
 export function heatingSideText(study: Study, write: Display): string {
   const side = heatingSide(study)
-  if (!side) return 'The heating side was not looked at.\n'
+  if (!side) return 'Heating side not checked.\n'
   const kw = (x: number | null) => (x === null ? 'not known' : write.figure('power', x, 1))
   const c = (x: number | null) => (x === null ? 'not known' : write.temperature(x))
   const { loss, year } = side

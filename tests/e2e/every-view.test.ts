@@ -26,7 +26,9 @@ const VIEWS = [
   `${HOUSE}/measure`,
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `${HOUSE}/improve?view=${view}`),
   `${HOUSE}/set`,
-  ...['board', 'week', 'modes', 'day', 'heating', 'controllers', 'dials', 'entries', 'others', 'steps'].map((view) => `${HOUSE}/set?view=${view}`),
+  ...['board', 'week', 'modes', 'day', 'heating', 'controllers', 'dials', 'entries', 'others', 'steps'].map(
+    (view) => `${HOUSE}/set?view=${view}`,
+  ),
   `${HOUSE}/improve`,
   '/study/forest-farm/survey?at=heater',
 ]

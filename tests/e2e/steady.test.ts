@@ -13,7 +13,9 @@ const VIEWS = [
   'survey',
   'survey?at=heater',
   'measure',
-  ...['', 'board', 'week', 'modes', 'day', 'heating', 'controllers', 'dials', 'entries', 'others', 'steps'].map((view) => `set?view=${view}`),
+  ...['', 'board', 'week', 'modes', 'day', 'heating', 'controllers', 'dials', 'entries', 'others', 'steps'].map(
+    (view) => `set?view=${view}`,
+  ),
   'improve',
   'improve?view=sizes',
   'improve?view=beside',

@@ -19,7 +19,20 @@ afterAll(() => close())
 const VIEWS = [
   ...['main', 'heater', 'store', 'loop', 'runs', 'taps', 'people', 'drain', 'prices'].map((at) => `survey?at=${at}`),
   'measure',
-  ...['', 'board', 'week', 'modes', 'schedule', 'day', 'heating', 'controllers', 'dials', 'entries', 'others', 'steps'].map((view) => `set?view=${view}`),
+  ...[
+    '',
+    'board',
+    'week',
+    'modes',
+    'schedule',
+    'day',
+    'heating',
+    'controllers',
+    'dials',
+    'entries',
+    'others',
+    'steps',
+  ].map((view) => `set?view=${view}`),
   'improve',
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]

@@ -19,6 +19,8 @@ const labelled = (edit: (s: Study) => void = () => {}) =>
   changed(duplex, (s) => {
     s.plant.store!.loss = { kind: 'label', label: 'C' }
     s.pipes.loop = null
+    s.controllers = []
+    s.controls.found.clocks = {}
     s.controls.found.loop.mode = 'off'
     if (s.controls.set) s.controls.set.loop.mode = 'off'
     s.packages = []

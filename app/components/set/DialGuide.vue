@@ -9,8 +9,8 @@ import DialPicture from '~/components/set/DialPicture.vue'
 import { useStudy } from '~/stores/study'
 import { localIso } from '~/utils/local-iso'
 import { FIELDS } from '~~/core/calculators/fields'
-import { DIAL_WITHIN_K, dialText } from '~~/core/heaters/dial'
-import { type DialGuide, unnamed } from '~~/core/household/dial-guide'
+import { dialText } from '~~/core/heaters/dial'
+import { type DialGuide, dialNext, marksOn } from '~~/core/household/dial-guide'
 import { type Controller, TURNS } from '~~/core/study/controllers'
 import { SetpointC } from '~~/core/study/controls'
 import { freshId } from '~~/core/study/fresh-id'
@@ -21,7 +21,7 @@ const emit = defineEmits<{ required: [c: number] }>()
 const table = useStudy()
 const units = computed(() => table.units)
 const dial = computed(() => props.guide.controller?.dial ?? null)
-const names = computed(() => dial.value?.marks ?? unnamed(props.guide.marks))
+const names = computed(() => marksOn(props.guide))
 const last = computed(() => props.guide.marks.at(-1) ?? null)
 const to = computed(() => (props.guide.work.does === 'turn' ? props.guide.work.to : null))
 const put = (key: string, edit: (d: NonNullable<Controller['dial']>) => void) =>
@@ -51,6 +51,9 @@ const keep = () => {
   )
   readC.value = null
 }
+/** What was read where the dial now stands is its setpoint. */
+const take = (c: number) =>
+  table.set(`setpoint ${props.guide.heater.id}`, (k) => void (k.heaters[props.guide.heater.id]!.setpointC = c))
 /** Until when to wait; null: no wait is under way. */
 const until = ref<number | null>(null)
 const now = useNow({ interval: 1000 })
@@ -78,15 +81,17 @@ const atText = (division: number) => dialText(names.value, division)
         :name="`Dial of ${guide.heater.name}`"
       />
       <div class="min-w-0 flex-1 basis-72">
-        <p v-if="guide.work.does === 'turn'" class="border-l-4 border-copper pl-3" data-next>
-          Turn to <b class="text-xl">{{ atText(guide.work.to) }}</b> ({{ guide.work.to.toFixed(1) }}), from
-          {{ guide.marks.length }} readings. <span class="text-alarm">Unverified</span> until it is read there.
+        <p
+          class="border-l-4 pl-3"
+          :class="guide.work.does === 'stop' ? 'border-verdigris' : 'border-copper'"
+          role="status"
+          data-next
+        >
+          {{ dialNext(guide, units) }}
         </p>
-        <p v-else-if="guide.work.does === 'stop'" class="border-l-4 border-verdigris pl-3" data-next>
-          Stop: <b>{{ atText(guide.work.at) }}</b> gives {{ units.temperature(guide.work.readC) }}, within
-          {{ units.figure('rise', DIAL_WITHIN_K) }} of what is required. Leave a mark there.
-        </p>
-        <p v-else class="border-l-4 border-line-strong pl-3" data-next>{{ guide.work.why }}</p>
+        <button v-if="guide.work.does === 'stop'" class="tool tool-bare" @click="take(guide.work.readC)">
+          Set the setpoint to {{ units.temperature(guide.work.readC) }}
+        </button>
         <ol class="mt-3 list-decimal space-y-1 pl-6 text-sm">
           <li>Mark where it stands, and take a picture.</li>
           <li>

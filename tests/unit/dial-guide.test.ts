@@ -1,0 +1,94 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { forestFarm } from '../../core/demos/forest-farm'
+import { hillTown } from '../../core/demos/hill-town'
+import { DIAL_READINGS, DIAL_WITHIN_K, dialText, dialWork } from '../../core/heaters/dial'
+import { withDial } from '../../core/household/controllers'
+import { dialGuides, drawToCall, unnamed, waitAfterDraw } from '../../core/household/dial-guide'
+import { readStudy } from '../../core/study/read'
+import type { Study } from '../../core/study/study'
+import { dialAt } from '../../proof/dial'
+import { changed } from '../../proof/studies'
+
+const sound = (study: Study) => {
+  const read = readStudy(JSON.parse(JSON.stringify(study)))
+  return read.ok ? [] : read.faults
+}
+
+describe('a place on a dial', () => {
+  it('reads as a person standing before it says it', () => {
+    const marks = ['A', 'B', 'C', 'D']
+    expect(dialText(marks, 3)).toBe('C')
+    expect(dialText(marks, 2.5)).toBe('half a mark before C')
+    expect(dialText(marks, 2.3)).toBe('a quarter of a mark past B')
+    expect(dialText(marks, 2.75)).toBe('a quarter of a mark before C')
+    expect(dialText(marks, 5.5)).toBe('1.5 marks past D')
+    expect(dialText(marks, 0)).toBe('one mark before A')
+    expect(unnamed([{ division: 6.5, tempC: 60 }])).toEqual(['1', '2', '3', '4', '5', '6', '7'])
+  })
+})
+
+describe('work on a dial', () => {
+  it('of any thermostat ends right or gives up in five readings, and never says verified before it was read there', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 30, max: 45, noNaN: true }),
+        fc.double({ min: 4, max: 12, noNaN: true }),
+        fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+        fc.double({ min: 45, max: 65, noNaN: true }),
+        fc.boolean(),
+        (coldC, perMark, bend, requiredC, clockwise) => {
+          const thermostat = dialAt({ coldC, perMark, bend })
+          const at = (division: number) => ({ division, tempC: thermostat(clockwise ? division : 6 - division) })
+          const marks = [at(2), at(4)]
+          for (let n = 0; n < DIAL_READINGS; n++) {
+            const work = dialWork(marks, requiredC)
+            if (work.does === 'stop') {
+              expect(Math.abs(marks.at(-1)!.tempC - requiredC)).toBeLessThanOrEqual(DIAL_WITHIN_K)
+              return
+            }
+            if (work.does !== 'turn') return
+            const known = marks.some((m) => m.division === work.to && Math.abs(m.tempC - requiredC) <= DIAL_WITHIN_K)
+            expect(work.verified).toBe(known)
+            marks.push(at(work.to))
+          }
+        },
+      ),
+    )
+  })
+
+  it('one that answers alike wherever it is turned to is given up', () => {
+    const worn = [2, 3, 4, 5, 2.5].map((division, i) => ({ division, tempC: 70 + (i % 2) * 4 }))
+    expect(dialWork(worn, 55)).toMatchObject({ does: 'give up' })
+    expect(dialWork(worn.slice(0, 1), 55)).toMatchObject({ does: 'read' })
+  })
+})
+
+describe('the guide', () => {
+  it('says how much is drawn until the thermostat calls, and how long it heats', () => {
+    const [boiler] = hillTown.plant.heaters
+    // 200 L with its sensor at 0.45 of the height, and a fifth more.
+    expect(drawToCall(hillTown, boiler)).toBeCloseTo(108, 6)
+    const minutes = waitAfterDraw(hillTown, boiler, 108)!
+    expect(minutes).toBeGreaterThan(10)
+    expect(minutes).toBeLessThan(25)
+    expect(waitAfterDraw(hillTown, boiler, 54)).toBeCloseTo(minutes / 2, 6)
+    const tall = changed(hillTown, (s) => (s.plant.store!.sensorHeight = 0.9))
+    expect(drawToCall(tall, boiler)).toBeCloseTo(216, 6)
+  })
+
+  it('is there for a heater with a dial or with readings; a second thermostat of one cylinder is named', () => {
+    expect(dialGuides(hillTown, () => 60)).toEqual([])
+    const dial = withDial(hillTown, 'boiler')
+    expect(sound(dial)).toEqual([])
+    expect(dial.controllers).toHaveLength(1)
+    expect(dialGuides(dial, () => 60)).toMatchObject([{ heater: { id: 'boiler' }, pair: null, marks: [] }])
+    // One controller commands both of the farm's: the dial gets a record of its own.
+    const farm = withDial(forestFarm, 'top-element')
+    expect(sound(farm)).toEqual([])
+    expect(farm.controllers.map((c) => [c.commands, c.dial !== null])).toEqual([
+      [['workshop-store'], false],
+      [['top-element'], true],
+    ])
+  })
+})
