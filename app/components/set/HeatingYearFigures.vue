@@ -62,14 +62,14 @@ const rows = computed(() => {
     <p v-if="missing.length" class="text-ink-soft" data-missing>
       No year of heating yet. Missing: {{ missing.join(', ') }}.
     </p>
-    <dl v-else class="grid max-w-3xl grid-cols-[minmax(0,1fr)_auto] gap-x-6 text-sm" data-heating-year>
+    <dl v-else class="max-w-3xl gap-x-6 text-sm sm:grid sm:grid-cols-[minmax(0,1fr)_auto]" data-heating-year>
       <template v-for="r in rows" :key="r.key">
-        <dt class="border-b border-line py-1">{{ r.name }}</dt>
-        <dd class="border-b border-line py-1 text-right font-semibold" :data-figure="r.key">{{ r.value }}</dd>
+        <dt class="pt-1 sm:border-b sm:border-line sm:pb-1">{{ r.name }}</dt>
+        <dd class="border-b border-line pb-1 font-semibold sm:pt-1 sm:text-right" :data-figure="r.key">{{ r.value }}</dd>
       </template>
       <template v-if="pauseMin !== null">
-        <dt class="border-b border-line py-1">Heating paused for hot water</dt>
-        <dd class="border-b border-line py-1 text-right font-semibold" data-figure="pause">
+        <dt class="pt-1 sm:border-b sm:border-line sm:pb-1">Heating paused for hot water</dt>
+        <dd class="border-b border-line pb-1 font-semibold sm:pt-1 sm:text-right" data-figure="pause">
           {{ pauseMin }} min on a day with heating
         </dd>
       </template>
