@@ -1,4 +1,4 @@
-import { DIAL_WITHIN_K, type DialMark, dialText, dialWork, type DialWork } from '../heaters/dial'
+import { DIAL_WITHIN_K, type DialMark, dialText, type DialWork, dialWork } from '../heaters/dial'
 import type { Controller } from '../study/controllers'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -83,7 +83,8 @@ export const unnamed = (marks: readonly DialMark[]): string[] =>
   Array.from({ length: Math.max(5, ...marks.map((m) => Math.ceil(m.division))) }, (_, i) => String(i + 1))
 
 /** What stands at the divisions of a dial. */
-export const marksOn = ({ controller, marks }: DialGuide): readonly string[] => controller?.dial?.marks ?? unnamed(marks)
+export const marksOn = ({ controller, marks }: DialGuide): readonly string[] =>
+  controller?.dial?.marks ?? unnamed(marks)
 
 /** What is to be done next at a dial, in a sentence. */
 export function dialNext(guide: DialGuide, write: Display): string {

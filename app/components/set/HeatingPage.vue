@@ -46,7 +46,8 @@ const METHODS = computed(() => [
     <HouseHeating />
     <section v-if="!heating || !side" aria-label="Heating side">
       <p class="text-ink-soft">
-        Heating side not checked: heat loss, radiators, flow temperature, pressure. The hot water figures do not need it.
+        Heating side not checked: heat loss, radiators, flow temperature, pressure. The hot water figures do not need
+        it.
       </p>
       <button class="tool tool-main mt-2" @click="table.replace(withHeating)">
         <Plus :size="17" />Look at the heating

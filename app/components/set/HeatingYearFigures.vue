@@ -65,7 +65,9 @@ const rows = computed(() => {
     <dl v-else class="max-w-3xl gap-x-6 text-sm sm:grid sm:grid-cols-[minmax(0,1fr)_auto]" data-heating-year>
       <template v-for="r in rows" :key="r.key">
         <dt class="pt-1 sm:border-b sm:border-line sm:pb-1">{{ r.name }}</dt>
-        <dd class="border-b border-line pb-1 font-semibold sm:pt-1 sm:text-right" :data-figure="r.key">{{ r.value }}</dd>
+        <dd class="border-b border-line pb-1 font-semibold sm:pt-1 sm:text-right" :data-figure="r.key">
+          {{ r.value }}
+        </dd>
       </template>
       <template v-if="pauseMin !== null">
         <dt class="pt-1 sm:border-b sm:border-line sm:pb-1">Heating paused for hot water</dt>

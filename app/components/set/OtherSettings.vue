@@ -52,8 +52,8 @@ async function keep() {
     <section aria-label="Access codes" class="print:hidden">
       <h2 class="text-xl">Access codes</h2>
       <p class="caption">
-        Codes, hold times and key orders of locked menus. Saved in this browser only: in no file, no print and no export.
-        Levels behind a code are for the registered installer.
+        Codes, hold times and key orders of locked menus. Saved in this browser only: in no file, no print and no
+        export. Levels behind a code are for the registered installer.
       </p>
       <label class="caption mt-2 block" for="codes">Codes and key orders</label>
       <textarea id="codes" v-model="codes" class="entry" rows="3" maxlength="2000" autocomplete="off" @change="keep" />
