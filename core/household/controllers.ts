@@ -77,19 +77,18 @@ const NEW_DIAL: NonNullable<Controller['dial']> = {
 }
 
 /**
- * The study with a dial without degrees on what commands a heater: on its controller where that commands no other heater, else on
- * one of its own.
+ * The study with a dial without degrees on what sets the hot water of a heater or the flow of the heating: on its controller
+ * where that sets nothing else, else on one of its own.
  */
-export function withDial(study: Study, heaterId: string): Study {
-  const there = controllerOf(study, heaterId)
-  const heaters = there?.commands.filter((of) => of !== CIRCULATION && of !== SPACE_HEATING) ?? []
-  const alone = there !== null && heaters.length === 1
-  const name = `Dial of ${commandedName(study, heaterId)}`
-  const base = alone ? study : withController(study, { name, commands: [heaterId] })
+export function withDial(study: Study, of: Commanded): Study {
+  const there = controllerOf(study, of)
+  const alone = there !== null && there.commands.every((o) => o === of || o === CIRCULATION)
+  const name = `Dial of ${commandedName(study, of)}`
+  const base = alone ? study : withController(study, { name, commands: [of] })
   const id = alone ? there.id : base.controllers.at(-1)!.id
   return edited(base, (s) => {
     for (const c of s.controllers)
       if (c.id === id) c.dial = structuredClone(NEW_DIAL)
-      else if (!alone) c.commands = c.commands.filter((of) => of !== heaterId)
+      else if (!alone) c.commands = c.commands.filter((o) => o !== of)
   })
 }

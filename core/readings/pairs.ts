@@ -8,7 +8,7 @@ import { isPassing } from './taken-with'
 
 /** What a reading is of: readings of one thing can be held against each other. */
 export const thingOf = (r: Reading): string =>
-  `${r.kind} ${r.where ?? ''} ${r.kind === 'tap-temperature' ? r.values.where : ''}`
+  `${r.kind} ${r.where ?? ''} ${r.kind === 'tap-temperature' ? r.values.where : ''}${r.kind === 'circuit' ? `${r.values.circuit} ${r.values.gauge}` : ''}`
 
 /** Something that changed between two readings, and on which day. */
 export interface Between {

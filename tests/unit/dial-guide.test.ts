@@ -4,7 +4,19 @@ import { forestFarm } from '../../core/demos/forest-farm'
 import { hillTown } from '../../core/demos/hill-town'
 import { DIAL_READINGS, DIAL_WITHIN_K, dialText, dialWork } from '../../core/heaters/dial'
 import { withDial } from '../../core/household/controllers'
-import { dialGuides, drawToCall, unnamed, waitAfterDraw } from '../../core/household/dial-guide'
+import {
+  dialGuides,
+  dialNext,
+  dialReading,
+  dialSteps,
+  drawToCall,
+  unnamed,
+  waitAfterDraw,
+} from '../../core/household/dial-guide'
+import { withHeating } from '../../core/household/heating/edits'
+import { judge } from '../../core/readings/kinds'
+import { SPACE_HEATING } from '../../core/study/controllers'
+import { displayOf } from '../../core/study/display-of'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { dialAt } from '../../proof/dial'
@@ -82,7 +94,7 @@ describe('the guide', () => {
     const dial = withDial(hillTown, 'boiler')
     expect(sound(dial)).toEqual([])
     expect(dial.controllers).toHaveLength(1)
-    expect(dialGuides(dial, () => 60)).toMatchObject([{ heater: { id: 'boiler' }, pair: null, marks: [] }])
+    expect(dialGuides(dial, () => 60)).toMatchObject([{ of: 'boiler', pair: null, marks: [] }])
     // One controller commands both of the farm's: the dial gets a record of its own.
     const farm = withDial(forestFarm, 'top-element')
     expect(sound(farm)).toEqual([])
@@ -90,5 +102,33 @@ describe('the guide', () => {
       [['workshop-store'], false],
       [['top-element'], true],
     ])
+  })
+
+  it('of the heating is read at the flow pipe, and says so when its lowest position is off', () => {
+    const study = changed(withDial(withHeating(hillTown), SPACE_HEATING), (s) => {
+      const read = (division: number, tempC: number, day: number) =>
+        s.readings.push({
+          id: `reading-${day}`,
+          takenAt: `2026-01-0${day}T10:00:00+01:00`,
+          sum: null,
+          ...dialReading(SPACE_HEATING, division, tempC),
+          note: '',
+          photo: null,
+          adopted: null,
+        })
+      read(2, 42, 1)
+      read(4, 62, 2)
+      s.controllers.at(-1)!.dial!.lowestIsOff = true
+    })
+    expect(sound(study)).toEqual([])
+    const write = displayOf(study)
+    const next = (requiredC: number) => dialGuides(study, () => requiredC).map((g) => dialNext(g, write))
+    expect(next(52)).toEqual(['Turn to C (3.0), from 2 readings. Unverified until it is read there.'])
+    expect(next(34)).toEqual([
+      'Turn to a quarter of a mark past A (1.2), from 2 readings. Unverified until it is read there. Its lowest position is off.',
+    ])
+    const [guide] = dialGuides(study, () => 52)
+    expect(dialSteps(guide, write).map((s) => s.text)).toContain('Wait until the flow pipe holds steady, about 10 min.')
+    expect(judge(study, study.readings[0])!.worked.out).toEqual({ division: 2, supplyC: 42 })
   })
 })

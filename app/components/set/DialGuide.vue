@@ -10,10 +10,11 @@ import { useStudy } from '~/stores/study'
 import { localIso } from '~/utils/local-iso'
 import { FIELDS } from '~~/core/calculators/fields'
 import { dialText } from '~~/core/heaters/dial'
-import { type DialGuide, dialNext, marksOn } from '~~/core/household/dial-guide'
+import { type DialGuide, dialNext, dialReading, dialSteps, marksOn } from '~~/core/household/dial-guide'
 import { type Controller, TURNS } from '~~/core/study/controllers'
 import { SetpointC } from '~~/core/study/controls'
 import { freshId } from '~~/core/study/fresh-id'
+import { FlowC } from '~~/core/study/heating'
 
 /** Work on a dial without degrees: mark, turn, draw, wait, read, and mark again; each reading goes to the log. */
 const props = defineProps<{ guide: DialGuide }>()
@@ -35,15 +36,12 @@ const setMarks = (text: string) => {
 const stands = ref<number | null>(null)
 const readC = ref<number | null>(null)
 const keep = () => {
-  const { heater } = props.guide
-  table.change(`dial read ${heater.id}`, (s) =>
+  table.change(`dial read ${props.guide.of}`, (s) =>
     s.readings.push({
       id: freshId('reading', s.readings),
       takenAt: localIso(new Date()),
-      kind: 'dial',
       sum: null,
-      where: heater.id,
-      values: { division: stands.value!, hotC: readC.value! },
+      ...dialReading(props.guide.of, stands.value!, readC.value!),
       note: '',
       photo: null,
       adopted: null,
@@ -51,9 +49,13 @@ const keep = () => {
   )
   readC.value = null
 }
-/** What was read where the dial now stands is its setpoint. */
+/** What was read where the dial now stands is what is set. */
 const take = (c: number) =>
-  table.set(`setpoint ${props.guide.heater.id}`, (k) => void (k.heaters[props.guide.heater.id]!.setpointC = c))
+  table.set(`setpoint ${props.guide.of}`, (k) => {
+    if (props.guide.heater) k.heaters[props.guide.of]!.setpointC = c
+    else k.heating.flow = { by: 'fixed', flowC: c }
+  })
+const sets = computed(() => (props.guide.heater ? 'setpoint' : 'heating flow'))
 /** Until when to wait; null: no wait is under way. */
 const until = ref<number | null>(null)
 const now = useNow({ interval: 1000 })
@@ -66,19 +68,15 @@ const atText = (division: number) => dialText(names.value, division)
 </script>
 
 <template>
-  <section
-    :aria-label="`Dial of ${guide.heater.name}`"
-    class="border-t border-line-strong py-4"
-    :data-dial="guide.heater.id"
-  >
-    <h2 class="text-xl">{{ guide.heater.name }}</h2>
+  <section :aria-label="`Dial of ${guide.name}`" class="border-t border-line-strong py-4" :data-dial="guide.of">
+    <h2 class="text-xl">{{ guide.name }}</h2>
     <div class="mt-2 flex flex-wrap items-start gap-6">
       <DialPicture
         :marks="names"
         :hotter="dial?.hotter ?? 'not checked'"
         :at="last?.division ?? null"
         :to="to"
-        :name="`Dial of ${guide.heater.name}`"
+        :name="`Dial of ${guide.name}`"
       />
       <div class="min-w-0 flex-1 basis-72">
         <p
@@ -90,28 +88,18 @@ const atText = (division: number) => dialText(names.value, division)
           {{ dialNext(guide, units) }}
         </p>
         <button v-if="guide.work.does === 'stop'" class="tool tool-bare" @click="take(guide.work.readC)">
-          Set the setpoint to {{ units.temperature(guide.work.readC) }}
+          Set the {{ sets }} to {{ units.temperature(guide.work.readC) }}
         </button>
         <ol class="mt-3 list-decimal space-y-1 pl-6 text-sm">
-          <li>Mark where it stands, and take a picture.</li>
-          <li>
-            Turn it{{ dial?.hotter && dial.hotter !== 'not checked' ? `, hotter is ${dial.hotter}` : '' }}. The dial is
-            under a cover on some: isolate first, see the step card.
+          <li v-for="step in dialSteps(guide, units)" :key="step.text">
+            {{ step.text }}
+            <template v-if="step.waits">
+              <button class="tool tool-bare" @click="wait"><Timer :size="17" />Time the wait</button>
+              <span v-if="left !== null" role="timer" class="font-semibold" data-wait>{{
+                left > 0 ? leftText : 'time is up: has it stopped?'
+              }}</span>
+            </template>
           </li>
-          <li>
-            Draw <b>{{ units.figure('volume', guide.drawL, 0) }}</b> hot at the nearest outlet, so that the thermostat
-            calls. With two persons: one at the outlet, one at the dial.
-          </li>
-          <li>
-            Wait until it stops by itself<template v-if="guide.waitMin !== null"
-              >, about <b>{{ Math.max(1, Math.round(guide.waitMin)) }} min</b></template
-            >.
-            <button class="tool tool-bare" @click="wait"><Timer :size="17" />Time the wait</button>
-            <span v-if="left !== null" role="timer" class="font-semibold" data-wait>{{
-              left > 0 ? leftText : 'time is up: has it stopped?'
-            }}</span>
-          </li>
-          <li>Read the hot water at the nearest outlet, steady. Scald hazard: a container, not a hand.</li>
         </ol>
         <p v-if="guide.pair" class="mt-2 border-l-4 border-line-strong pl-2 text-sm">
           {{ guide.pair.name }} heats the same cylinder: set both alike, or the higher one does the heating.
@@ -122,7 +110,7 @@ const atText = (division: number) => dialText(names.value, division)
       <NumberField
         label="Required"
         quantity="temperature"
-        :schema="SetpointC"
+        :schema="guide.heater ? SetpointC : FlowC"
         :value="guide.requiredC"
         @change="(c) => emit('required', c!)"
       />
@@ -136,10 +124,10 @@ const atText = (division: number) => dialText(names.value, division)
         @change="(v) => (stands = v)"
       />
       <NumberField
-        label="Hot water reads"
+        :label="guide.heater ? 'Hot water reads' : 'Flow pipe reads'"
         quantity="temperature"
         optional
-        :schema="FIELDS.hotC"
+        :schema="guide.heater ? FIELDS.hotC : FlowC"
         :value="readC"
         @change="(v) => (readC = v)"
       />
