@@ -71,6 +71,37 @@ async function entries(page: import('puppeteer-core').Page) {
   await type(page, 'Shows off, Saturday, period 1', '23:30')
 }
 
+/** A dial with letters, read twice. */
+async function dial(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Condensing boiler')
+  await page.waitForSelector('[data-dial]')
+  await type(page, 'Required', '58')
+  for (const [marks, c] of [
+    ['2', '47'],
+    ['4', '65'],
+  ] as const) {
+    await type(page, 'Dial stands at, in marks', marks)
+    await type(page, 'Hot water reads', c)
+    await press(page, 'button', 'Save to log')
+  }
+}
+
+/** A heating side with two rooms and a fixed flow; in the dark of a cellar. */
+async function heating(page: import('puppeteer-core').Page) {
+  await press(page, 'button', 'Look at the heating')
+  await choose(page, 'Appliance', 'Condensing boiler')
+  for (const [label, text] of [
+    ['Heated floor area', '140'],
+    ['Loss per floor area', '60'],
+    ['Energy for heating in a year', '16000'],
+    ['All radiators, 75/65/20 °C', '16'],
+  ] as const)
+    await type(page, label, text)
+  await choose(page, 'Flow temperature is', 'outdoor curve')
+  await page.waitForSelector('[data-heating-year]')
+  await page.$eval('section[aria-label="Flow temperature"]', (e) => e.scrollIntoView({ block: 'start' }))
+}
+
 /** Somebody's, filled in as a person would. */
 async function ownDefaults(page: import('puppeteer-core').Page) {
   await type(page, 'Name', 'Ada Quill')
@@ -100,15 +131,6 @@ async function connections(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-package-cost]')
 }
 
-async function range(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Work out the range')
-  await page.waitForSelector('section[aria-label="Range of the saving"] progress')
-  await page.waitForFunction(() => !document.querySelector('section[aria-label="Range of the saving"] progress'), {
-    timeout: 120_000,
-  })
-  await to('section[aria-label="Measure by measure"]')(page)
-}
-
 const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms))
 
 const SHOTS: Shot[] = [
@@ -126,7 +148,6 @@ const SHOTS: Shot[] = [
   { name: 'optimise', path: `${HOUSE}/set?view=schedule`, ...DESK, before: windows },
   { name: 'defaults', path: '/defaults', ...DESK, before: ownDefaults },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
-  { name: 'dark', path: `${HOUSE}/set?view=day`, ...DESK, dark: true },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
   { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
@@ -141,9 +162,10 @@ const SHOTS: Shot[] = [
       await page.waitForSelector('[data-line="Saving"]', { timeout: 60_000 })
     },
   },
-  { name: 'savings', path: `${HOUSE}/improve`, ...DESK, before: range },
   // What these leave in the household would stand among the findings of others.
   { name: 'entries', path: `${HOUSE}/set?view=entries`, ...DESK, before: entries },
+  { name: 'dials', path: `${HOUSE}/set?view=dials`, ...DESK, before: dial },
+  { name: 'heating', path: `${HOUSE}/set?view=heating`, ...DESK, before: heating, dark: true },
   { name: 'steps-phone', path: `${HOUSE}/set?view=steps`, ...PHONE, before: card },
 ]
 
