@@ -7,6 +7,7 @@ import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { archiveKept, forgetStudy, keepBeside, type Kept, keptStudies, restoreKept, storageTrouble } from '~/utils/db'
 import { exportKept, exportSeveral, exportStudy, importStudies, wholeOf } from '~/utils/files'
+import { keepCodes, keptCodes } from '~/utils/kept-codes'
 import { keepLeft, takeUp } from '~/utils/leaving'
 import { DEMOS } from '~~/core/demos/index'
 import { displayOf } from '~~/core/study/display-of'
@@ -129,12 +130,15 @@ async function duplicate(kept: Kept) {
 
 async function remove(listed: Kept) {
   let kept = listed
+  let codes = ''
   try {
     await table.settled()
+    codes = (await keptCodes())[listed.id] ?? ''
     kept = await wholeOf(listed)
     table.forget(kept.id)
     takeUp(kept.id)
     await forgetStudy(kept.id)
+    await keepCodes(kept.id, '')
   } catch {
     return void failed(`“${kept.study?.name ?? kept.id}” was not deleted`)
   }
@@ -148,6 +152,7 @@ async function remove(listed: Kept) {
           await keepBeside(kept.study)
           say({ text: 'Another study now has this name. The deleted one was restored under a new name.' })
         }
+        if (codes) await keepCodes(kept.id, codes)
         await refresh()
       },
     },

@@ -1,15 +1,13 @@
 import { FIELDS, input } from '../calculators/fields'
 import { dayNumber } from '../calendar/year'
-import { efficiencyAt } from '../heaters/efficiency'
 import { flowTemperature } from '../heaters/flow-temperature'
 import { z } from '../schema/zod'
 import { displayOf } from '../study/display-of'
-import { carrierOf } from '../study/heater-kinds'
 import { CIRCUITS, FLOW_C } from '../study/heating'
 import { controlsOf } from '../study/in-force'
 import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
-import { heatsHouse } from '../year/heating/heating-year'
+import { heatSourceOf } from '../year/heating/heating-year'
 import { defineReading, type Offer } from './reading-kind'
 
 /** A clock that gains or loses less than this a month holds its time, min. */
@@ -144,18 +142,17 @@ export const flowLog = defineReading({
   judge: (study, _reading, { outdoorC, supplyC, returnC, feels }) => {
     const write = displayOf(study)
     const set = controlsOf(study).heating.flow
-    const heater = heatsHouse(study)
-    const condensing = heater && 'efficiency' in heater && typeof heater.efficiency === 'object' ? heater : null
+    const source = heatSourceOf(study)
     return {
       worked: {
         out: { supplyC },
         steps:
-          returnC !== undefined && condensing
+          returnC !== undefined && source.byReturn
             ? [
                 {
                   label: 'Efficiency at this return, gross',
                   formula: 'curve of the fuel at the return',
-                  value: 100 * efficiencyAt(condensing.efficiency as never, returnC, carrierOf(condensing)),
+                  value: 100 * source.at(returnC),
                   unit: '%',
                   decimals: 1,
                 },

@@ -37,7 +37,7 @@ export const heatsHouse = (study: Study): Heater | null =>
   study.plant.heaters.find((h) => h.id === controlsOf(study).heating.heaterId) ?? null
 
 /** Efficiency at a return, and the carrier: of the heater that heats both by its curve, of another as the site says. */
-function heatOf(study: Study): { carrier: Carrier; at: (returnC: number) => number; byReturn: boolean } {
+export function heatSourceOf(study: Study): { carrier: Carrier; at: (returnC: number) => number; byReturn: boolean } {
   const heater = heatsHouse(study)
   if (heater && 'efficiency' in heater && typeof heater.efficiency === 'object') {
     const { efficiency } = heater
@@ -130,7 +130,7 @@ export function heatingYear(study: Study): HeatingAnswer {
   if (Array.isArray(parts)) return { missing: parts }
   const { heating, flow, wK, leastKw, topKw } = parts
   const { roomC } = heating
-  const source = heatOf(study)
+  const source = heatSourceOf(study)
   const swingKj = (heating.circuitL ?? CIRCUIT_L_KW * parts.ratedKw) * KJ_PER_LITRE_K * SWING_K
   const at = radiatorsByFlow(heating)
   const sum = { heat: 0, fuel: 0, condensing: 0, return: 0, flow: 0, hours: 0, cycling: 0, starts: 0, short: 0 }
