@@ -5,6 +5,7 @@ import { type Schedule, type Window } from '../calendar/week'
 import { DAYS_IN_MONTH, firstDayOf } from '../calendar/year'
 import { boostNotice, weekdayOf } from '../household/boost'
 import { controllerWeeks } from '../household/controller-weeks'
+import { commandedName } from '../household/controllers'
 import { STEP_CARDS } from '../procedures/cards'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
@@ -214,6 +215,9 @@ function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
     ),
     ...(plant.store ? tested('store', plant.store.name, plant.store.mixing) : []),
     ...pipes.taps.flatMap((t) => tested(t.id, t.name, t.guard)),
+    ...study.controls.readBack.flatMap(({ of, on }) =>
+      due(`read-back-${slug(of)}`, `Read the programme back: ${commandedName(study, of)}`, on),
+    ),
     ...due('drain-unit', 'Inspect the waste water heat recovery', pipes.recovery?.inspectedOn ?? null),
   ]
 }

@@ -23,7 +23,7 @@ describe('the log of changes', () => {
   it('has a setting from what to what on each day, and nothing for what ends where it began', () => {
     const first = set(set(hillTown, '2026-03-02', setpoint(60)), '2026-03-02', setpoint(58))
     expect(first.controls.changes).toEqual([
-      { on: '2026-03-02', path, from: found, to: 58, as: 'set', by: '', why: '' },
+      { on: '2026-03-02', path, from: found, to: 58, as: 'set', by: '', why: '', shows: '' },
     ])
     const later = set(first, '2026-03-09', setpoint(55))
     expect(later.controls.changes.at(-1)).toEqual({
@@ -34,6 +34,7 @@ describe('the log of changes', () => {
       as: 'set',
       by: '',
       why: '',
+      shows: '',
     })
     expect(set(later, '2026-03-09', setpoint(58)).controls.changes).toEqual(first.controls.changes)
     expect(set(hillTown, '2026-03-02', () => {}).controls.changes).toEqual([])

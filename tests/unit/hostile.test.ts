@@ -108,6 +108,7 @@ describe('a hostile document', () => {
       expect.arrayContaining(['needs a setpoint: the study has "Condensing boiler"']),
     )
     study.controls.found.heaters = { [id]: study.controls.found.heaters.boiler }
+    study.controllers[0].commands = [id]
     expect(readStudy(study).ok).toBe(true)
   })
 })

@@ -48,6 +48,7 @@ const READ: Partial<Record<Reading['kind'], Reading['values']>> = {
   'heater-display': { inletC: 11, outletC: 48, flowLMin: 9, gave: 'all it has' },
   meter: { amount: 0.09, seconds: 120 },
   dial: { division: 3, hotC: 55 },
+  clock: { aheadMin: 4 },
   'store-top': { storeC: 58 },
   reheat: { fromC: 35, toC: 55, minutes: 30 },
   'overnight-drop': { fromC: 60, toC: 56, hours: 9, ambientC: 15 },
@@ -71,8 +72,12 @@ describe('every kind of reading', () => {
     (_, kind) => {
       for (const { study } of DEMOS) {
         if (!kind.possible(study)) continue
-        const where =
-          kind.at === 'tap' ? study.pipes.taps[1].id : kind.at === 'heater' ? study.plant.heaters[0].id : null
+        const where = {
+          tap: study.pipes.taps[1].id,
+          heater: study.plant.heaters[0].id,
+          controller: study.controllers[0].id,
+          household: null,
+        }[kind.at ?? 'household']
         const begin = {
           ...kind.begin,
           ...READ[kind.kind],

@@ -53,6 +53,7 @@ describe('the register', () => {
       as: 'set',
       by: '',
       why: '',
+      shows: '',
     })
   })
 

@@ -4,6 +4,7 @@ import { BILLED } from '../../money/billing'
 import { edited } from '../../study/edited'
 import { hasSetpoint } from '../../study/heater-kinds'
 import type { Study } from '../../study/study'
+import { commandable } from '../controllers'
 import { assumedIn, originsOf } from '../defaults/assumed'
 import { defaultControl } from '../defaults/assumed-heaters'
 import { blankStudy } from '../defaults/blank'
@@ -60,6 +61,7 @@ export function quickStart(id: string, answers: QuickAnswers, own: EngineerDefau
     )
     found.loop.mode = pipes.loop ? answers.loopMode : 'off'
     found.loop.schedule = LOOP_ON
+    study.controllers[0].commands = commandable(study)
     study.prices.carriers = {}
   })
   return marked(priced(withDefaults(withPrices(begun), own), answers), answers)
