@@ -5,6 +5,7 @@ import type { StandardDay } from '../core/people/standard-days'
 import type { HeaterOf } from '../core/study/heater-kinds'
 import { Study } from '../core/study/study'
 import { firstDays } from './random-study'
+import { uncontrolled } from './studies'
 
 /** Days of a test bench; the first brings what is tested to its rhythm and is short against the rest. */
 const DAYS = 10
@@ -21,8 +22,7 @@ function bench(study: Study, airC: number, cycle: StandardDay, change: (s: Study
   }
   s.packages = []
   s.pipes.loop = null
-  s.controllers = []
-  s.controls.found.clocks = {}
+  uncontrolled(s)
   s.controls.found.loop.mode = 'off'
   for (const run of s.pipes.runs) run.lengthM = 0.1
   s.people = { ...s.people, absences: [], draws: { kind: 'standard', cycle, tapId: s.pipes.taps[0].id } }

@@ -8,6 +8,12 @@ export function changed(study: Study, change: (draft: Study) => void): Study {
   return Study.parse(draft)
 }
 
+/** Takes the controllers away, in place: what is built by hand has others, or none. */
+export function uncontrolled(draft: Study): void {
+  draft.controllers = []
+  for (const c of [draft.controls.found, draft.controls.set]) if (c) c.clocks = {}
+}
+
 /** A reading as the log holds it, taken on a day in January unless said otherwise. */
 export const readingOf = (
   kind: Reading['kind'],

@@ -8,7 +8,7 @@ import type { HeaterOf } from '../../core/study/heater-kinds'
 import type { Heater } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
-import { changed, readingOf } from '../../proof/studies'
+import { changed, readingOf, uncontrolled } from '../../proof/studies'
 
 const reading = (
   id: string,
@@ -238,6 +238,7 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => {
       s.plant.heaters.pop()
       delete s.controls.found.heaters.reservoir
+      uncontrolled(s)
     },
   ],
   [
@@ -335,6 +336,7 @@ const element = (id: string, height: number): Heater => ({
 })
 export const twoElements = changed(hillTown, (s) => {
   s.plant.heaters = [element('upper', 0.7), element('lower', 0.1)]
+  uncontrolled(s)
   s.controls.found.heaters = {
     upper: { setpointC: 60, differentialK: 5, schedule: null, ...defaultFunctions() },
     lower: { setpointC: 52, differentialK: 5, schedule: null, ...defaultFunctions() },

@@ -22,7 +22,7 @@ import { simulate } from '../../core/year/simulate'
 import { traceDay } from '../../core/year/trace'
 import { dayInMonth, FRAME_MIN } from '../../core/year/traced-day'
 import { firstDays } from '../../proof/random-study'
-import { changed } from '../../proof/studies'
+import { changed, uncontrolled } from '../../proof/studies'
 
 describe('what decides how hot the water leaves', () => {
   it('is the heater that finishes it, behind a store that only warms', () => {
@@ -82,6 +82,7 @@ describe('figures of a tap', () => {
     const without = changed(forestFarm, (s) => {
       s.plant.heaters.pop()
       delete s.controls.found.heaters['workshop-store']
+      uncontrolled(s)
       s.packages = []
     })
     expect(tapFigures(without, tap).waitS).toBeGreaterThan(40)

@@ -24,6 +24,7 @@ import { MOST_HEATERS } from '../../core/study/plant'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { faultText } from '../../core/units/result'
+import { uncontrolled } from '../../proof/studies'
 
 /** What the reader says of a changed study. */
 function faults(base: Study, change: (s: Study) => void): string {
@@ -62,6 +63,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       (s) => {
         s.plant.heaters = [assumedHeater('instant-electric', 'range', 'heated', 'x', null)]
         s.controls.found.heaters = { range: control }
+        uncontrolled(s)
         s.packages = []
       },
       /plant › store: has no heater/,
@@ -71,6 +73,7 @@ describe('parts of a plant that do not go together are refused by name', () => {
       harbourFlat,
       (s) => {
         s.plant.heaters = [assumedHeater('under-sink', 'wall-heater', 'heated', 'basin', null)]
+        uncontrolled(s)
         s.packages = []
       },
       /plant › heaters: at least one heater must serve all outlets/,

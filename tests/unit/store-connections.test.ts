@@ -12,15 +12,14 @@ import { connectionUa } from '../../core/stores/connections'
 import type { Study } from '../../core/study/study'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
-import { changed } from '../../proof/studies'
+import { changed, uncontrolled } from '../../proof/studies'
 
 const bare = { at: 'top' as const, material: 'copper-en' as const, size: '22', insulation: null }
 const labelled = (edit: (s: Study) => void = () => {}) =>
   changed(duplex, (s) => {
     s.plant.store!.loss = { kind: 'label', label: 'C' }
     s.pipes.loop = null
-    s.controllers = []
-    s.controls.found.clocks = {}
+    uncontrolled(s)
     s.controls.found.loop.mode = 'off'
     if (s.controls.set) s.controls.set.loop.mode = 'off'
     s.packages = []
