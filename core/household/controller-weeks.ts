@@ -1,5 +1,6 @@
 import type { Schedule } from '../calendar/week'
-import { CIRCULATION, type Commanded, SPACE_HEATING } from '../study/controllers'
+import { CIRCULATION, SPACE_HEATING } from '../study/commanded'
+import type { Commanded } from '../study/controllers'
 import type { Controls } from '../study/controls'
 import { hasSetpoint } from '../study/heater-kinds'
 import { LOOP_MODE_TAKES } from '../study/loop-modes'

@@ -1,5 +1,6 @@
 import { DIAL_WITHIN_K, type DialMark, dialText, type DialWork, dialWork } from '../heaters/dial'
-import { type Commanded, type Controller, SPACE_HEATING } from '../study/controllers'
+import { SPACE_HEATING } from '../study/commanded'
+import type { Commanded, Controller } from '../study/controllers'
 import type { Controls } from '../study/controls'
 import { hasSetpoint, isOnStore, outputOf } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'

@@ -9,6 +9,7 @@ import type { Reading } from '../study/readings'
 import type { Study } from '../study/study'
 import { heatSourceOf } from '../year/heating/heating-year'
 import { defineReading, type Offer } from './reading-kind'
+import { TAKEN_WITH } from './taken-with'
 
 /** A clock that gains or loses less than this a month holds its time, min. */
 const DRIFT_MIN = 1
@@ -136,6 +137,7 @@ export const flowLog = defineReading({
     supplyC: z.number().min(FLOW_C.low).max(FLOW_C.high),
     returnC: FIELDS.returnC.optional(),
     feels: z.enum(['too cold', 'right', 'too warm']),
+    ...TAKEN_WITH,
   }),
   begin: { feels: 'right' },
   possible: (study) => study.heating !== null,
@@ -186,7 +188,11 @@ export const flowDial = defineReading({
   section: 'heater',
   needs: ['thermometer'],
   at: null,
-  input: z.strictObject({ division: FIELDS.division, supplyC: z.number().min(FLOW_C.low).max(FLOW_C.high) }),
+  input: z.strictObject({
+    division: FIELDS.division,
+    supplyC: z.number().min(FLOW_C.low).max(FLOW_C.high),
+    ...TAKEN_WITH,
+  }),
   begin: {},
   possible: (study) => study.heating !== null,
   judge: (_study, _reading, { division, supplyC }) => ({

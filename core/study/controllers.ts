@@ -1,11 +1,8 @@
 import { DAYS_A_WEEK } from '../calendar/clock'
 import { z } from '../schema/zod'
+import { CIRCULATION, SPACE_HEATING } from './commanded'
 import { between, Day, Id, Name, Note, YesNoUnknown } from './fields'
 import { MOST_HEATERS } from './plant'
-
-/** What a controller may command besides heaters: names that no heater can have. */
-export const CIRCULATION = 'hot water circulation'
-export const SPACE_HEATING = 'space heating'
 
 /** What is commanded: the circulation, the heating of the house, or a heater by its id. */
 export const Commanded = z.union([z.literal(CIRCULATION), z.literal(SPACE_HEATING), Id])
@@ -18,9 +15,6 @@ export const Grid = z.strictObject({
   days: z.enum(['same', 'work-sat-sun', 'each']),
 })
 export type Grid = z.infer<typeof Grid>
-
-/** What is reckoned with where no controller is recorded. */
-export const USUAL_GRID: Grid = { stepMin: 30, periodsPerDay: 4, days: 'each' }
 
 /** Where it is operated. */
 export const PANELS = [
@@ -86,32 +80,3 @@ export const ControllerClock = z.strictObject({
   summerTime: z.enum(['follows', 'stays']),
 })
 export type ControllerClock = z.infer<typeof ControllerClock>
-
-/** A clock that is right. */
-export const RIGHT_CLOCK: ControllerClock = { aheadMin: 0, daysAhead: 0, summerTime: 'follows' }
-
-/** A controller as it begins: nothing of it has been looked at. */
-export const newController = (id: string, commands: Commanded[], grid: Grid = USUAL_GRID): Controller => ({
-  id,
-  name: 'Controller',
-  commands,
-  panel: 'not checked',
-  grid,
-  unused: 'not checked',
-  timeoutS: null,
-  range: null,
-  lockAboveC: null,
-  unlocking: '',
-  changedBy: '',
-  account: '',
-  batteryOn: null,
-  ratingA: null,
-  permitted: null,
-  dial: null,
-  note: '',
-})
-
-/** The controller of a household that has one. */
-export const oneController = (commands: Commanded[], grid?: Grid): Controller[] => [
-  newController('controller-1', commands, grid),
-]

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
-import { CIRCULATION, type Commanded, SPACE_HEATING } from './controllers'
+import { CIRCULATION, SPACE_HEATING } from './commanded'
+import type { Commanded } from './controllers'
 import type { Controls } from './controls'
 import { carrierOf, hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from './heater-kinds'
 import { lists, type Named, needs } from './measures'

@@ -11,7 +11,7 @@ import {
 } from '../household/heating/radiators'
 import { LOOP_MODE_WORDS } from '../household/loop-mode-words'
 import { flowText } from '../household/setting-words'
-import { CIRCULATION, SPACE_HEATING } from '../study/controllers'
+import { CIRCULATION, SPACE_HEATING } from '../study/commanded'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'

@@ -5,17 +5,12 @@ import { DAY_S } from '../../core/calendar/year'
 import { checksOf } from '../../core/checks/catalogue'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import {
-  clashes,
-  commandable,
-  controllerOf,
-  gridOf,
-  withController,
-  withoutController,
-} from '../../core/household/controllers'
+import { clashes, commandable, controllerOf, gridOf } from '../../core/household/controllers'
 import { CONTROLLER_KINDS } from '../../core/household/defaults/controllers'
+import { withController, withoutController } from '../../core/household/edits/controllers'
 import { addHeater, removeHeater, removeLoop } from '../../core/household/edits/plant'
-import { CIRCULATION, type Controller, USUAL_GRID } from '../../core/study/controllers'
+import { CIRCULATION, USUAL_GRID } from '../../core/study/commanded'
+import type { Controller } from '../../core/study/controllers'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { House } from '../../core/year/house'

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import { forestFarm } from '../../core/demos/forest-farm'
 import { hillTown } from '../../core/demos/hill-town'
 import { DIAL_READINGS, DIAL_WITHIN_K, dialText, dialWork } from '../../core/heaters/dial'
-import { withDial } from '../../core/household/controllers'
 import {
   dialGuides,
   dialNext,
@@ -13,9 +12,10 @@ import {
   unnamed,
   waitAfterDraw,
 } from '../../core/household/dial-guide'
+import { withDial } from '../../core/household/edits/controllers'
 import { withHeating } from '../../core/household/heating/edits'
 import { judge } from '../../core/readings/kinds'
-import { SPACE_HEATING } from '../../core/study/controllers'
+import { SPACE_HEATING } from '../../core/study/commanded'
 import { displayOf } from '../../core/study/display-of'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'

@@ -4,7 +4,8 @@ import { everyDay, hoursOpen, isOn, type Schedule, tidyDay, workAndRest } from '
 import { entriesOf, FIT_WAYS, fitDiffers, fittedTo, misread } from '../../core/household/fit-controller'
 import { misfits } from '../../core/household/grid'
 import { unplannedPeriod, withDayShown, withPeriod, withReadBack } from '../../core/household/read-back'
-import { CIRCULATION, type Grid } from '../../core/study/controllers'
+import { CIRCULATION } from '../../core/study/commanded'
+import type { Grid } from '../../core/study/controllers'
 import { Schedule as Week } from '../../core/study/week'
 
 const grids: fc.Arbitrary<Grid> = fc.record({

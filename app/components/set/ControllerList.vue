@@ -2,8 +2,9 @@
 import { Plus } from '@lucide/vue'
 import ControllerForm from '~/components/set/ControllerForm.vue'
 import { useStudy } from '~/stores/study'
-import { clashes, commandable, commandedName, controllerOf, withController } from '~~/core/household/controllers'
+import { clashes, commandable, commandedName, controllerOf } from '~~/core/household/controllers'
 import { CONTROLLER_KINDS } from '~~/core/household/defaults/controllers'
+import { withController } from '~~/core/household/edits/controllers'
 import { MOST_CONTROLLERS } from '~~/core/study/controllers'
 
 /** Every controller of the household: what it commands, what it can hold, and what two of them command both. */

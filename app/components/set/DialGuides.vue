@@ -2,8 +2,9 @@
 import { Plus } from '@lucide/vue'
 import DialGuide from '~/components/set/DialGuide.vue'
 import { useStudy } from '~/stores/study'
-import { commandedName, withDial } from '~~/core/household/controllers'
+import { commandedName } from '~~/core/household/controllers'
 import { dialGuides, dialsPossible, requiredAt } from '~~/core/household/dial-guide'
+import { withDial } from '~~/core/household/edits/controllers'
 
 /** Dials without degrees: each with what is to be done next. */
 const table = useStudy()

@@ -7,7 +7,7 @@ import { cooldownDropK, cooldownMinutes } from '~~/core/household/circulation-co
 import { gridOf } from '~~/core/household/controllers'
 import { LOOP_MODE_WORDS } from '~~/core/household/loop-mode-words'
 import { testsADay } from '~~/core/scenarios/loop-modes'
-import { CIRCULATION } from '~~/core/study/controllers'
+import { CIRCULATION } from '~~/core/study/commanded'
 import { type LoopControl as Loop, LoopControl } from '~~/core/study/controls'
 import { LOOP_MODE_TAKES, LOOP_MODES } from '~~/core/study/loop-modes'
 

@@ -1,7 +1,7 @@
 import { everyDay } from '../../calendar/week'
 import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
-import { oneController } from '../../study/controllers'
+import { oneController } from '../../study/commanded'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
 import { NO_ECONOMICS } from '../../study/economics'
 import { VERSION } from '../../study/shape'

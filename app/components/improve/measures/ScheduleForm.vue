@@ -3,7 +3,7 @@ import WeekPlanner from '~/components/week/WeekPlanner.vue'
 import { useStudy } from '~/stores/study'
 import { ALWAYS, weekInWords } from '~~/core/calendar/week'
 import { gridOf } from '~~/core/household/controllers'
-import { CIRCULATION } from '~~/core/study/controllers'
+import { CIRCULATION } from '~~/core/study/commanded'
 import type { MeasureOf } from '~~/core/study/measures'
 
 /** The timer of a heater or of the loop, set anew. */
