@@ -53,7 +53,7 @@ async function keep() {
       <h2 class="text-xl">Access codes</h2>
       <p class="caption">
         Codes, hold times and key orders of locked menus. Saved in this browser only: in no file, no print and no
-        export. Levels behind a code are for the registered installer.
+        export. Levels behind a code: registered installer only.
       </p>
       <label class="caption mt-2 block" for="codes">Codes and key orders</label>
       <textarea id="codes" v-model="codes" class="entry" rows="3" maxlength="2000" autocomplete="off" @change="keep" />
