@@ -10,10 +10,10 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
-import { oneController } from '../study/commanded'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
+import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 

@@ -13,10 +13,11 @@ import {
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
-import { CIRCULATION, oneController } from '../study/commanded'
+import { CIRCULATION } from '../study/commanded'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
+import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 

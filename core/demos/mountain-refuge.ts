@@ -12,10 +12,10 @@ import {
 import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
-import { oneController } from '../study/commanded'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
 import { NOT_PRICED } from '../study/measures'
+import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
 import type { Study } from '../study/study'
 

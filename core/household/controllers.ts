@@ -1,7 +1,8 @@
-import { CIRCULATION, RIGHT_CLOCK, SPACE_HEATING, USUAL_GRID } from '../study/commanded'
+import { CIRCULATION, SPACE_HEATING } from '../study/commanded'
 import type { Commanded, Controller, ControllerClock, Grid } from '../study/controllers'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
+import { RIGHT_CLOCK, USUAL_GRID } from '../study/new-controller'
 import type { Study } from '../study/study'
 
 /** Everything of a household that a controller can command, in the order of the water. */

@@ -1,11 +1,11 @@
 import { DAYS_A_WEEK, MINUTES_A_DAY } from '../calendar/clock'
 import { DAYS, WEEK_MIN } from '../calendar/year'
 import { z } from '../schema/zod'
-import { RIGHT_CLOCK } from './commanded'
 import { ControllerClock } from './controllers'
 import { between, Id, Share } from './fields'
 import { FlowSetting } from './heating'
 import { LOOP_MODES } from './loop-modes'
+import { RIGHT_CLOCK } from './new-controller'
 import { Schedule } from './week'
 
 export const LoopMode = z.enum(LOOP_MODES)

@@ -1,7 +1,8 @@
-import { CIRCULATION, newController, RIGHT_CLOCK } from '../../study/commanded'
+import { CIRCULATION } from '../../study/commanded'
 import type { Commanded, Controller } from '../../study/controllers'
 import { edited } from '../../study/edited'
 import { freshId } from '../../study/fresh-id'
+import { newController, RIGHT_CLOCK } from '../../study/new-controller'
 import type { Study } from '../../study/study'
 import { commandable, commandedName, controllerOf } from '../controllers'
 
