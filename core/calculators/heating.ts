@@ -1,3 +1,4 @@
+import { cyclesAbove, GAINS_K, gapOf, heatTaken, lossByArea, lossPerKByUse, WIDE_GAP } from '../heaters/house-heat'
 import { RADIATOR_EXPONENT, radiatorShare } from '../heaters/radiator'
 import { defineCalculator, needsAbove } from './calculator'
 import { input } from './fields'
@@ -48,9 +49,6 @@ export const radiatorOutput = defineCalculator({
   },
 })
 
-/** What a loss by floor area is good to, and two methods further apart than this want a reason, %. */
-export const WIDE_GAP = 40
-
 export const heatLoss = defineCalculator({
   name: 'heat-loss',
   title: 'House heat loss by two methods',
@@ -73,10 +71,10 @@ export const heatLoss = defineCalculator({
   },
   work: ({ floorM2, lossWM2, heatingKwhYear, efficiency, degreeDays, roomC, designC }) => {
     needsAbove('roomC', roomC, designC, 'the design outdoor temperature')
-    const byAreaKw = (floorM2 * lossWM2) / 1000
-    const kwPerK = (heatingKwhYear * efficiency) / (degreeDays * 24)
+    const byAreaKw = lossByArea(floorM2, lossWM2)
+    const kwPerK = lossPerKByUse(heatingKwhYear, efficiency, degreeDays)
     const byUseKw = kwPerK * (roomC - designC)
-    const gap = 100 * (byUseKw / byAreaKw - 1)
+    const gap = gapOf(byUseKw, byAreaKw)
     return {
       out: { byAreaKw, byUseKw, gap },
       steps: [
@@ -108,10 +106,10 @@ export const modulation = defineCalculator({
   name: 'modulation',
   title: 'Modulation floor of a boiler',
   about: 'Share of the time a boiler burns on a day, and the outdoor temperature from which it goes on and off.',
-  source: 'Loss ∝ room − outdoor; below the least output it burns for loss / least output of the time',
+  source: `Heat ∝ room − ${GAINS_K} K of gains − outdoor; below the least output it burns for heat / least output of the time`,
   input: input(['lossKw', 'designC', 'roomC', 'leastKw', 'outdoorC']),
   results: {
-    lossNowKw: { label: 'Loss on that day', ...KW },
+    lossNowKw: { label: 'Heat taken on that day', ...KW },
     onShare: { label: 'Burns', unit: '% of the time', decimals: 0 },
     cyclesFromC: { label: 'Goes on and off above', quantity: 'temperature' },
   },
@@ -119,17 +117,22 @@ export const modulation = defineCalculator({
   work: ({ lossKw, designC, roomC, leastKw, outdoorC }) => {
     needsAbove('roomC', roomC, designC, 'the design outdoor temperature')
     const perK = lossKw / (roomC - designC)
-    const lossNowKw = Math.max(0, perK * (roomC - outdoorC))
+    const lossNowKw = heatTaken(perK, roomC, outdoorC)
     const onShare = leastKw === 0 ? (lossNowKw > 0 ? 1 : 0) : Math.min(1, lossNowKw / leastKw)
-    const cyclesFromC = roomC - leastKw / perK
+    const cyclesFromC = cyclesAbove(perK, roomC, leastKw)
     return {
       out: { lossNowKw, onShare: 100 * onShare, cyclesFromC },
       steps: [
-        { label: 'Loss on that day', formula: 'loss × (room − outdoor) / (room − design)', value: lossNowKw, ...KW },
-        { label: 'Burns', formula: 'loss / least output, at most 1', value: 100 * onShare, unit: '%', decimals: 0 },
+        {
+          label: 'Heat taken on that day',
+          formula: 'loss × (room − gains − outdoor) / (room − design)',
+          value: lossNowKw,
+          ...KW,
+        },
+        { label: 'Burns', formula: 'heat / least output, at most 1', value: 100 * onShare, unit: '%', decimals: 0 },
         {
           label: 'Goes on and off above',
-          formula: 'room − least output / loss per kelvin',
+          formula: 'room − gains − least output / loss per kelvin',
           value: cyclesFromC,
           quantity: 'temperature',
         },

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js'
 import { tzlib_get_ical_block, tzlib_get_timezones } from 'timezones-ical-library'
 import { MINUTES_A_DAY } from './clock'
-import { DAYS_IN_MONTH, daysSince1970 } from './year'
+import { dayNumber, DAYS_IN_MONTH, daysSince1970 } from './year'
 
 /** Something in a calendar, by the clock on the wall of its household. */
 export interface CalendarEvent {
@@ -21,10 +21,8 @@ export interface CalendarEvent {
 
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU']
 
-/** Days since 1970 of a day, and the day of the week, Monday 0. */
-const numberOf = (day: string): number =>
-  daysSince1970(Number(day.slice(0, 4)), Number(day.slice(5, 7)), Number(day.slice(8, 10))) ?? 0
-export const weekdayOfDay = (day: string): number => (numberOf(day) + 3) % 7
+/** Day of the week of a day of the calendar, Monday 0; 1 January 1970 was a Thursday. */
+export const weekdayOfDay = (day: string): number => (dayNumber(day) + 3) % 7
 
 /** A day so many days later. @example dayAfter('2026-12-31', 1) // "2027-01-01" */
 export function dayAfter(day: string, days: number): string {

@@ -1,7 +1,7 @@
 import { clashes, commandedName } from '../household/controllers'
 import { ampsOf, loadOf, voltsFor } from '../household/electrical'
 import type { Controller, ControllerClock } from '../study/controllers'
-import { hasSetpoint, standbyOf } from '../study/heater-kinds'
+import { hasFan, hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
 import type { Study } from '../study/study'
@@ -64,8 +64,9 @@ const commandedTwice: Rule = ({ study }) =>
 
 /** A setpoint that its controller cannot take. */
 const setpointNotTaken: Rule = ({ study, write }) =>
-  study.controllers.flatMap(({ range, name, ...c }) =>
-    heatersOf(study, { range, name, ...c }).flatMap((heater): Told[] => {
+  study.controllers.flatMap((controller) =>
+    heatersOf(study, controller).flatMap((heater): Told[] => {
+      const { range, name } = controller
       if (!range || !hasSetpoint(heater)) return []
       const { setpointC } = controlsOf(study).heaters[heater.id]
       const steps = (setpointC - range.lowC) / range.stepK
@@ -96,7 +97,6 @@ const plugInTimer: Rule = ({ study }) =>
         const load = loadOf(heater, study.units)
         const main = study.site.electricMain
         const amps = load && ampsOf(load, main ? voltsFor(main, load.phases) : USUAL_VOLTS[study.units])
-        const fan = 'carrier' in heater && standbyOf(heater) > 0
         const told = { concern: 'harm', subject: { kind: 'controller', id: heater.id } } as const
         return [
           ...(amps === null
@@ -132,7 +132,7 @@ const plugInTimer: Rule = ({ study }) =>
             : [
                 {
                   ...told,
-                  concern: fan || c.permitted === false ? ('harm' as const) : ('record' as const),
+                  concern: hasFan(heater) || c.permitted === false ? ('harm' as const) : ('record' as const),
                   id: `timer-permitted-${c.id}-${heater.id}`,
                   level: c.permitted === false ? ('fail' as const) : ('not checked' as const),
                   title: `Plug-in timer on ${heater.name}`,

@@ -1,4 +1,4 @@
-import { hasSetpoint, isOnStore, standbyOf } from '../study/heater-kinds'
+import { hasFan, hasSetpoint, isOnStore } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Rule, Told } from './check'
 
@@ -9,7 +9,7 @@ const held = (study: Parameters<Rule>[0]['study']) =>
 const timerCutsMains: Rule = ({ study }) =>
   held(study).flatMap(({ heater, set }): Told[] => {
     if (set.schedule === null || set.timerBy === 'its control') return []
-    const fan = 'carrier' in heater && standbyOf(heater) > 0
+    const fan = hasFan(heater)
     if (set.timerBy === 'not checked')
       return [
         {

@@ -1,10 +1,12 @@
+import { condensesBelowC } from '../heaters/efficiency'
+import { radiatorsAt } from '../heaters/flow-temperature'
 import { designOutdoor, houseLoss } from '../household/heating/house-loss'
 import { flowNeededOnColdest, flowOnColdest } from '../household/heating/radiators'
 import { COLD_BAR } from '../readings/heating-readings'
 import { CIRCUITS, type PressureCircuit } from '../study/heating'
 import { controlsOf } from '../study/in-force'
 import type { Display } from '../units/display'
-import { CONDENSES_BELOW_C, heatingOutput } from '../year/heating/heating-year'
+import { heatingOutput, heatSourceOf } from '../year/heating/heating-year'
 import type { Rule, Told } from './check'
 import { CLOCK_OFF_MIN } from './controllers'
 
@@ -40,6 +42,9 @@ const flowAgainstRadiators: Rule = ({ study, write }) => {
       },
     ]
   if (set <= needed + FLOW_OVER_K) return []
+  const source = heatSourceOf(study)
+  const { returnC } = radiatorsAt(needed, heating!.roomC, heating!.exponent)
+  const condenses = source.byReturn && returnC < condensesBelowC(source.carrier)
   return [
     {
       id: 'flow-too-high',
@@ -47,7 +52,7 @@ const flowAgainstRadiators: Rule = ({ study, write }) => {
       level: 'marginal',
       subject: controller,
       title: 'Heating flow higher than the coldest day needs',
-      sentence: `${on} the flow is ${write.temperature(set)}; ${write.temperature(needed)} carries the loss${needed < CONDENSES_BELOW_C + 10 ? ', with a return that condenses' : ''}.`,
+      sentence: `${on} the flow is ${write.temperature(set)}; ${write.temperature(needed)} carries the loss${condenses ? ', with a return that condenses' : ''}.`,
       source: 'EN 442: output ∝ (mean excess)^n',
       remedy:
         'Lower it step by step while every room stays comfortable, and log each step. The hot water setpoint is not touched.',
@@ -103,6 +108,8 @@ function circuitTold(name: string, c: PressureCircuit, write: Display): Told[] {
   const bar = (x: number) => write.figure('pressure', x, 1)
   const told = { concern: 'fault', subject: controller, source: 'Manufacturer’s levels; practice' } as const
   const { coldBar, hotBar, warnBar, lockoutBar, reliefBar, fillingShut } = c
+  // What is usual holds for radiators; of a fire only its maker says.
+  const warns = warnBar ?? (name === 'heating' ? COLD_BAR.low : null)
   return [
     ...(coldBar !== null && lockoutBar !== null && coldBar <= lockoutBar
       ? [
@@ -115,7 +122,7 @@ function circuitTold(name: string, c: PressureCircuit, write: Display): Told[] {
             remedy: 'Find the loss of water, then fill: see the step card.',
           },
         ]
-      : coldBar !== null && coldBar < (warnBar ?? COLD_BAR.low)
+      : coldBar !== null && warns !== null && coldBar < warns
         ? [
             {
               ...told,

@@ -35,6 +35,12 @@ const CONDENSING: Partial<Record<Carrier, Curve>> & { 'natural-gas': Curve } = {
   ],
 }
 
+/** Return below which flue gas begins to condense, °C, by fuel. Source: as the curves above. */
+const DEW_POINT_C: Partial<Record<Carrier, number>> = { 'natural-gas': 55, propane: 53, 'heating-oil': 47 }
+
+/** The same of a fuel; of one that is not listed as natural gas, like its curve. */
+export const condensesBelowC = (carrier: Carrier): number => DEW_POINT_C[carrier] ?? DEW_POINT_C['natural-gas']!
+
 /**
  * How an appliance turns fuel into heat, on gross calorific value. A condensing one follows the curve of its fuel, moved
  * up or down by what a measurement at this house said.

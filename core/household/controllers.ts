@@ -36,6 +36,13 @@ export function clockOf(study: Study, of: Commanded): ControllerClock {
   return (controller && controlsOf(study).clocks[controller.id]) ?? RIGHT_CLOCK
 }
 
+/** The controller whose lock stands against a setpoint being raised from one temperature to another; null: none does. */
+export function lockAgainst(study: Study, heaterId: string, fromC: number, toC: number): Controller | null {
+  const controller = controllerOf(study, heaterId)
+  const aboveC = controller?.lockAboveC ?? null
+  return aboveC !== null && fromC <= aboveC && toC > aboveC ? controller : null
+}
+
 /** Things that more than one controller commands, each with theirs. */
 export const clashes = (study: Study): { of: Commanded; controllers: Controller[] }[] =>
   commandable(study)

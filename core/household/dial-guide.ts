@@ -17,6 +17,8 @@ const MARGIN = 1.2
 /** Without a store the flow itself makes it fire: so many litres until it holds steady. */
 const STEADY_L = 8
 
+/** A sensor at the very bottom feels so much of the store, as a share. */
+const LEAST_SHARE = 0.1
 /** A heating flow is steady after so long, min. */
 const FLOW_STEADY_MIN = 10
 /** Closer to the first mark than this is its lowest position, divisions. */
@@ -57,22 +59,25 @@ export const dialReading = (
     ? { kind: 'flow-dial', where: null, values: { division, supplyC: tempC } }
     : { kind: 'dial', where: of, values: { division, hotC: tempC } }
 
-/**
- * Litres that have to be drawn so that a thermostat calls: the store below its sensor, and a fifth more; where nothing stores,
- * what the exchanger and the pipe hold.
- */
-export function drawToCall({ plant }: Study, heater: Heater): number {
-  const { store } = plant
-  if (!isOnStore(heater) || !store) return STEADY_L
+/** Water that a heater holds up to its sensor, L; null: it heats as the water runs. A small store at an outlet is all of it. */
+function heldL({ plant: { store } }: Study, heater: Heater): number | null {
+  if ('tapId' in heater && 'litres' in heater) return heater.litres
+  if (!isOnStore(heater) || !store) return null
   const own = 'sensorHeight' in heater ? heater.sensorHeight : null
-  return MARGIN * store.litres * Math.max(0.1, own ?? store.sensorHeight)
+  return store.litres * Math.max(LEAST_SHARE, own ?? store.sensorHeight)
 }
 
-/** Minutes to heat what was drawn back to the setpoint; null where its output is not known. */
+/** Litres that have to be drawn so that a thermostat calls: what it holds up to its sensor, and a fifth more. */
+export function drawToCall(study: Study, heater: Heater): number {
+  const held = heldL(study, heater)
+  return held === null ? STEADY_L : MARGIN * held
+}
+
+/** Minutes to heat what was drawn back to the setpoint; null where its output is not known, or where nothing is stored. */
 export function waitAfterDraw(study: Study, heater: Heater, drawL: number): number | null {
   const kw = outputOf(heater)?.kw
   const control = controlsOf(study).heaters[heater.id]
-  if (!kw || !control || !isOnStore(heater)) return isOnStore(heater) ? null : 1
+  if (!kw || !control || heldL(study, heater) === null) return null
   return (drawL * KJ_PER_LITRE_K * Math.max(0, control.setpointC - mainsOnColdest(study))) / kw / 60
 }
 
@@ -146,7 +151,7 @@ export function dialSteps({ controller, heater, drawL, waitMin }: DialGuide, wri
     {
       text: `Draw ${write.figure('volume', drawL!, 0)} hot at the nearest outlet, so that the thermostat calls. With two persons: one at the outlet, one at the dial.`,
     },
-    { text: `Wait until it stops by itself${minutes}.`, waits: true },
+    { text: `Wait until it ${waitMin === null ? 'holds steady' : 'stops by itself'}${minutes}.`, waits: true },
     { text: 'Read the hot water at the nearest outlet, steady. Scald hazard: a container, not a hand.' },
   ]
 }

@@ -1,6 +1,6 @@
 import { dateOf } from '../calendar/names'
 import { DAY_NAMES, type Schedule, weekInWords } from '../calendar/week'
-import type { ControllerClock } from '../study/controllers'
+import type { ControllerClock, Grid } from '../study/controllers'
 import type { Controls, HeaterControl, LoopControl, TIMER_BY } from '../study/controls'
 import type { FlowSetting } from '../study/heating'
 import type { Display } from '../units/display'
@@ -26,6 +26,13 @@ export const TIMER_WORDS: Record<(typeof TIMER_BY)[number], string> = {
   'not checked': 'not checked',
   'its control': 'control input',
   'its mains': 'power supply',
+}
+
+/** Days of a controller that share a programme. */
+export const DAY_GROUP_WORDS: Record<Grid['days'], string> = {
+  same: 'one for all days',
+  'work-sat-sun': 'Mon–Fri, Sat, Sun',
+  each: 'seven days',
 }
 
 /** The weekday that a clock shows, by how many days it is ahead. */

@@ -54,6 +54,9 @@ export function carrierOf(heater: Heater): Carrier {
 export const standbyOf = (heater: Heater): number =>
   'standbyW' in heater ? heater.standbyW * (isInstantaneous(heater) ? heater.units : 1) : 0
 
+/** Whether a heater burns with a fan and controls that must not lose their supply while it is hot. */
+export const hasFan = (heater: Heater): boolean => 'carrier' in heater && standbyOf(heater) > 0
+
 /** Field that holds what a heater can give, and the figure, kW; null: the sun has none. */
 export function outputOf(heater: Heater): { field: 'outputKw' | 'powerKw' | 'waterKw'; kw: number } | null {
   if ('outputKw' in heater) return { field: 'outputKw', kw: heater.outputKw }

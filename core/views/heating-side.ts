@@ -1,4 +1,4 @@
-import { WIDE_GAP } from '../calculators/heating'
+import { WIDE_GAP } from '../heaters/house-heat'
 import { RATED_AT } from '../heaters/radiator'
 import { commandedName, controllerOf } from '../household/controllers'
 import { designOutdoor, type HouseLoss, houseLoss } from '../household/heating/house-loss'
@@ -128,7 +128,8 @@ export function heatingSideText(study: Study, write: Display): string {
   const c = (x: number | null) => (x === null ? 'not known' : write.temperature(x))
   const { loss, year } = side
   const rows: [string, string][] = [
-    [`Heat loss at ${c(side.outdoor.c)} outdoors`, kw(loss.kw)],
+    [`Heat loss at ${c(side.outdoor.c)} outdoors${side.outdoor.assumed ? ' (assumed)' : ''}`, kw(loss.kw)],
+    ['  as calculated', kw(loss.statedKw)],
     ['  by floor area', kw(loss.byAreaKw)],
     ['  by energy used', kw(loss.byUseKw)],
     [`Radiators at ${ratedAtText(write)}`, kw(side.ratedKw)],
@@ -142,13 +143,16 @@ export function heatingSideText(study: Study, write: Display): string {
           ['Heat made while condensing', `${Math.round(100 * year.year.condensingShare)}%`],
           ['Mean return', c(year.year.returnC)],
           ['Hours with heating', `${year.year.hours} h`],
-          ['Hours on and off', `${year.year.cyclingHours} h`],
-          ['Starts of the burner', Math.round(year.year.starts).toString()],
+          ['Hours on and off', year.year.cyclingHours === null ? 'not known' : `${year.year.cyclingHours} h`],
+          [
+            `Starts of the burner${year.year.circuit.assumed ? ' (water of the circuit assumed)' : ''}`,
+            year.year.starts === null ? 'not known' : String(Math.round(year.year.starts)),
+          ],
           ['Hours short of heat', `${year.year.shortHours} h`],
         ] as [string, string][])
       : ([['Missing for a year', year.missing.join(', ')]] as [string, string][])),
   ]
-  return `${rows.map(([what, value]) => `${what.padEnd(34)} ${value}\n`).join('')}\n${whoControlsWhat(study, write)
+  return `${rows.map(([what, value]) => `${what.padEnd(46)} ${value}\n`).join('')}\n${whoControlsWhat(study, write)
     .map((w) => `${w.by}: ${w.controls}. ${w.value}\n`)
     .join('')}`
 }

@@ -10,6 +10,7 @@ import { STEP_CARDS } from '../procedures/cards'
 import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
 
 /** The household is told of hot water that can scald so long before, and of a day's work on the evening before, min. */
@@ -224,7 +225,13 @@ function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
 
 /** Everything of a household that comes on a day: schedules, cycles, boosts, absences, clocks, seasons, upkeep. */
 export function remindersOf(study: Study, from: string, write: Display): CalendarEvent[] {
-  const make: Make = ({ key, ...event }) => ({ uid: `${key}@${study.id}.bagno.invalid`, ...event })
+  const words = wordsOf(study)
+  const make: Make = ({ key, title, text, ...event }) => ({
+    uid: `${key}@${study.id}.bagno.invalid`,
+    title: words(title),
+    text: words(text),
+    ...event,
+  })
   return [
     ...schedules(study, from, make),
     ...cycles(study, from, write, make),

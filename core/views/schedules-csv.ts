@@ -4,15 +4,17 @@ import { controllerWeeks } from '../household/controller-weeks'
 import { controllerOf } from '../household/controllers'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
+import { wordsOf } from '../study/words-of'
 
 /** Every on period of the week as separated values: controller, what it switches, day, period, on, off (24-hour clock). */
-export const schedulesCsv = (study: Study): string =>
-  Papa.unparse(
+export function schedulesCsv(study: Study): string {
+  const words = wordsOf(study)
+  return Papa.unparse(
     controllerWeeks(study, controlsOf(study)).flatMap(({ of, name, week }) =>
       week.flatMap((day, d) =>
         day.map((w, i) => ({
           controller: controllerOf(study, of)?.name ?? '',
-          switches: name,
+          switches: words(name),
           day: DAY_NAMES[d],
           period: i + 1,
           on: clock(w.fromMin),
@@ -22,3 +24,4 @@ export const schedulesCsv = (study: Study): string =>
     ),
     { columns: ['controller', 'switches', 'day', 'period', 'on', 'off'], newline: '\r\n', escapeFormulae: true },
   )
+}

@@ -3,7 +3,7 @@ import { checksOf } from '../../core/checks/catalogue'
 import { hillTown } from '../../core/demos/hill-town'
 import { withOwnSetting } from '../../core/household/own-settings'
 import { judge } from '../../core/readings/kinds'
-import { heatingNotChecked } from '../../core/study/heating'
+import { circuitNotRead, heatingNotChecked } from '../../core/study/heating'
 import type { OwnSetting } from '../../core/study/own-settings'
 import type { Reading } from '../../core/study/readings'
 import type { Study } from '../../core/study/study'
@@ -139,16 +139,7 @@ describe('readings of controllers and of the heating side', () => {
   it('a circuit takes over what its gauge shows', () => {
     const study = changed(hillTown, (s) => {
       s.heating = heatingNotChecked(1.3)
-      s.heating.circuits.heating = {
-        coldBar: 1.5,
-        hotBar: null,
-        warnBar: null,
-        lockoutBar: null,
-        reliefBar: null,
-        readOn: null,
-        fillingShut: null,
-        shutBy: '',
-      }
+      s.heating.circuits.heating = { ...circuitNotRead(), coldBar: 1.5 }
     })
     const read = reading('circuit', '2026-01-10', { circuit: 'heating', gauge: 'cold', pressureBar: 1.1 })
     const said = judge(study, read)!

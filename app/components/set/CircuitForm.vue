@@ -6,6 +6,7 @@ import TextField from '~/components/fields/TextField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
 import PressureBands from '~/components/set/PressureBands.vue'
 import { useStudy } from '~/stores/study'
+import { COLD_BAR } from '~~/core/readings/heating-readings'
 import { topUps } from '~~/core/readings/top-ups'
 import { circuitNotRead, type CIRCUITS, PressureCircuit } from '~~/core/study/heating'
 
@@ -31,7 +32,11 @@ const filled = computed(() => topUps(table.study!))
 <template>
   <div v-if="circuit">
     <h3 class="text-base">{{ title }}</h3>
-    <PressureBands :circuit="circuit" :name="title" />
+    <PressureBands :circuit="circuit" :name="title" :usual="name === 'heating'" />
+    <p v-if="name === 'heating'" class="caption mb-2">
+      Shaded: usual when cold, {{ table.units.figure('pressure', COLD_BAR.low, 1) }} to
+      {{ table.units.figure('pressure', COLD_BAR.high, 1) }}. The manufacturer’s levels go first.
+    </p>
     <div class="grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
       <NumberField
         v-for="l in LEVELS"

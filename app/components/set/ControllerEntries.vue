@@ -11,6 +11,7 @@ import { withWritten } from '~~/core/household/changes'
 import { putWeek } from '~~/core/household/controller-weeks'
 import type { FitWay } from '~~/core/household/fit-controller'
 import { withDayShown, withReadBack } from '~~/core/household/read-back'
+import { DAY_GROUP_WORDS } from '~~/core/household/setting-words'
 import type { Commanded, Grid } from '~~/core/study/controllers'
 import { USUAL_GRID } from '~~/core/study/new-controller'
 import { writeDay } from '~~/core/units/dates'
@@ -68,11 +69,6 @@ function readBack(week: Schedule) {
 }
 const showed = (day: number, periods: Schedule[number]) =>
   readBack(withDayShown(grid.value, one.value!.readBack?.week ?? one.value!.week, day, periods))
-const GROUPS: Record<Grid['days'], string> = {
-  same: 'one for all days',
-  'work-sat-sun': 'Mon–Fri, Sat, Sun',
-  each: 'seven days',
-}
 const HOURS = { found: 'Found', planned: 'Planned', entered: 'Entered' } as const
 const print = () => window.print()
 </script>
@@ -95,7 +91,7 @@ const print = () => window.print()
       <h2 class="mt-4 text-xl">{{ one.name }}: {{ weekInWords(one.week, units.time) }}</h2>
       <p class="caption">
         {{ one.controller?.name ?? 'No controller recorded' }}: steps of {{ grid.stepMin }} min,
-        {{ grid.periodsPerDay }} on periods a day, {{ GROUPS[grid.days] }}.
+        {{ grid.periodsPerDay }} on periods a day, {{ DAY_GROUP_WORDS[grid.days] }}.
       </p>
 
       <div v-if="one.problems.length" class="mt-3 print:hidden" data-fits>
@@ -200,7 +196,7 @@ const print = () => window.print()
           </thead>
           <tbody>
             <tr v-for="g in one.groupings" :key="g.days" class="border-b border-line">
-              <td class="py-1 pr-6">{{ GROUPS[g.days] }}</td>
+              <td class="py-1 pr-6">{{ DAY_GROUP_WORDS[g.days] }}</td>
               <td class="pr-6 text-right">{{ g.programmes }}</td>
               <td class="text-right">{{ g.moreH.toFixed(1) }} h a week</td>
             </tr>

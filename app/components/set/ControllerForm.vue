@@ -8,7 +8,7 @@ import YesNoField from '~/components/fields/YesNoField.vue'
 import { useStudy } from '~/stores/study'
 import { commandable, commandedName } from '~~/core/household/controllers'
 import { withoutController } from '~~/core/household/edits/controllers'
-import { SUMMER_WORDS, WEEKDAY_WORDS } from '~~/core/household/setting-words'
+import { DAY_GROUP_WORDS, SUMMER_WORDS, WEEKDAY_WORDS } from '~~/core/household/setting-words'
 import { type Commanded, Controller, ControllerClock, Grid, PANELS, UNUSED_PERIODS } from '~~/core/study/controllers'
 
 /** A controller: what it commands, what it can hold, its clock, and who may change it. */
@@ -27,11 +27,6 @@ const toggle = (of: Commanded) =>
     (x) => void (x.commands = x.commands.includes(of) ? x.commands.filter((o) => o !== of) : [...x.commands, of]),
   )
 const STEPS = [1, 5, 10, 15, 30, 60] as const
-const DAYS: Record<Grid['days'], string> = {
-  same: 'one for all days',
-  'work-sat-sun': 'Mon–Fri, Sat, Sun',
-  each: 'seven days',
-}
 const SUMMERS = ControllerClock.shape.summerTime.options.map((value) => ({ value, name: SUMMER_WORDS[value] }))
 const WEEKDAYS = Object.entries(WEEKDAY_WORDS)
   .map(([days, name]) => ({ value: Number(days), name }))
@@ -82,7 +77,7 @@ const USUAL_RANGE = { lowC: 35, highC: 65, stepK: 1 }
       <ChoiceField
         label="Day groups"
         :value="c.grid.days"
-        :choices="Grid.shape.days.options.map((value) => ({ value, name: DAYS[value] }))"
+        :choices="Grid.shape.days.options.map((value) => ({ value, name: DAY_GROUP_WORDS[value] }))"
         @change="(v) => put('days', (x) => void (x.grid.days = v))"
       />
       <ChoiceField

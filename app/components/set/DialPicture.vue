@@ -19,6 +19,14 @@ const place = (division: number, radius: number) => {
   const a = ((angle(division) - 90) * Math.PI) / 180
   return { x: 80 + radius * Math.cos(a), y: 80 + radius * Math.sin(a) }
 }
+/** A stroke from one radius to another at a division. */
+const ray = (division: number, from: number, to: number) => {
+  const [a, b] = [place(division, from), place(division, to)]
+  return { x1: a.x, y1: a.y, x2: b.x, y2: b.y }
+}
+const turn = computed(() =>
+  props.hotter === 'not checked' ? 'direction not checked' : props.hotter === 'clockwise' ? 'hotter →' : '← hotter',
+)
 const words = computed(
   () =>
     `${props.name}: marks ${props.marks.join(', ')}${props.hotter === 'not checked' ? '' : `, hotter ${props.hotter}`}${props.at === null ? '' : `; stands at ${props.at.toFixed(1)}`}${props.to === null ? '' : `; turn to ${props.to.toFixed(1)}`}`,
@@ -29,14 +37,7 @@ const words = computed(
   <svg viewBox="0 0 160 160" class="w-40 shrink-0" role="img" :aria-label="words">
     <circle cx="80" cy="80" r="44" class="fill-plaster-pale stroke-ink" stroke-width="2" />
     <g v-for="(m, i) in marks" :key="i">
-      <line
-        :x1="place(i + 1, 46).x"
-        :y1="place(i + 1, 46).y"
-        :x2="place(i + 1, 53).x"
-        :y2="place(i + 1, 53).y"
-        class="stroke-ink"
-        stroke-width="2"
-      />
+      <line v-bind="ray(i + 1, 46, 53)" class="stroke-ink" stroke-width="2" />
       <text
         :x="place(i + 1, 64).x"
         :y="place(i + 1, 64).y + 4"
@@ -47,29 +48,9 @@ const words = computed(
         {{ m }}
       </text>
     </g>
-    <line
-      v-if="at !== null"
-      :x1="80"
-      :y1="80"
-      :x2="place(at, 40).x"
-      :y2="place(at, 40).y"
-      class="stroke-ink-soft"
-      stroke-width="3"
-      stroke-dasharray="4 3"
-    />
-    <line
-      v-if="to !== null"
-      :x1="80"
-      :y1="80"
-      :x2="place(to, 42).x"
-      :y2="place(to, 42).y"
-      class="stroke-copper"
-      stroke-width="4"
-      stroke-linecap="round"
-    />
+    <line v-if="at !== null" v-bind="ray(at, 0, 40)" class="stroke-ink-soft" stroke-width="3" stroke-dasharray="4 3" />
+    <line v-if="to !== null" v-bind="ray(to, 0, 42)" class="stroke-copper" stroke-width="4" stroke-linecap="round" />
     <circle cx="80" cy="80" r="5" class="fill-ink" />
-    <text v-if="hotter !== 'not checked'" x="80" y="154" text-anchor="middle" class="fill-ink text-[11px]">
-      {{ hotter === 'clockwise' ? 'hotter →' : '← hotter' }}
-    </text>
+    <text x="80" y="154" text-anchor="middle" class="fill-ink text-[11px]" aria-hidden="true">{{ turn }}</text>
   </svg>
 </template>

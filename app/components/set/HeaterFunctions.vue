@@ -16,7 +16,7 @@ import {
   SetpointC,
   TIMER_BY,
 } from '~~/core/study/controls'
-import { carrierOf, storesWater } from '~~/core/study/heater-kinds'
+import { carrierOf, hasFan, storesWater } from '~~/core/study/heater-kinds'
 import type { Heater } from '~~/core/study/plant'
 
 /** What a heater's control can do besides its setpoint: holiday, hot run, boosts and overrides, prices. */
@@ -40,7 +40,7 @@ const addBoost = () =>
     }),
   )
 const cuts = computed(() => control.value.schedule !== null && control.value.timerBy === 'its mains')
-const fan = computed(() => 'standbyW' in props.heater && 'carrier' in props.heater)
+const fan = computed(() => hasFan(props.heater))
 </script>
 
 <template>

@@ -38,6 +38,7 @@ const METHODS = computed(() => [
   { name: 'By floor area', kw: side.value!.loss.byAreaKw },
   { name: 'By energy used', kw: side.value!.loss.byUseKw },
   { name: 'As calculated', kw: side.value!.loss.statedKw },
+  { name: 'Reckoned with', kw: side.value!.loss.kw },
 ])
 </script>
 

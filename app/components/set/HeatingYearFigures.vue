@@ -13,7 +13,8 @@ const units = computed(() => table.units)
 const year = computed(() => ('year' in props.answer ? props.answer.year : null))
 const missing = computed(() => ('missing' in props.answer ? props.answer.missing : []))
 const pauseMin = computed(() => years.now && heatingPauseMin(table.study!, years.now))
-const rows = computed(() => {
+const count = (x: number) => Math.round(x).toLocaleString('en-GB')
+const rows = computed((): { key: string; name: string; value: string; assumed?: boolean }[] => {
   const y = year.value
   if (!y) return []
   return [
@@ -39,17 +40,18 @@ const rows = computed(() => {
       key: 'cycling',
       name: 'Hours on and off, of hours with heating',
       value:
-        y.cyclesAboveC === null
+        y.cyclingHours === null
           ? 'least output not known'
-          : `${y.cyclingHours} of ${y.hours} h${y.cyclingHours ? `, above ${units.value.temperature(y.cyclesAboveC)} outdoors` : ''}`,
+          : `${count(y.cyclingHours)} of ${count(y.hours)} h${y.cyclingHours && y.cyclesAboveC !== null ? `, above ${units.value.temperature(y.cyclesAboveC)} outdoors` : ''}`,
     },
-    ...(y.cyclesAboveC === null
+    ...(y.starts === null
       ? []
       : [
           {
             key: 'starts',
             name: 'Starts of the burner for it',
-            value: `${Math.round(y.starts).toLocaleString('en')} a year`,
+            value: `${count(y.starts)} a year`,
+            assumed: y.circuit.assumed,
           },
         ]),
     { key: 'short', name: 'Hours short of heat', value: `${y.shortHours} h a year` },
@@ -77,6 +79,9 @@ const rows = computed(() => {
       </template>
     </dl>
     <p v-if="year" class="caption mt-1">
+      <em v-if="year.circuit.assumed && year.starts !== null"
+        >Starts assume {{ units.figure('volume', year.circuit.litres, 0) }} of water in the circuit.
+      </em>
       Each hour by itself: pump as for {{ ratedAtText(units) }}, no lowering by night, no sun beyond the usual gains. An
       order of size, not a bill.
     </p>

@@ -4,7 +4,7 @@ import { COLD_BAR } from '~~/core/readings/heating-readings'
 import type { PressureCircuit } from '~~/core/study/heating'
 
 /** The gauge of a circuit as a bar: lock-out, warning, the cold band, relief, and what was read. */
-const props = defineProps<{ circuit: PressureCircuit; name: string }>()
+const props = defineProps<{ circuit: PressureCircuit; name: string; usual: boolean }>()
 const table = useStudy()
 const top = computed(
   () => 1.12 * Math.max(3, props.circuit.reliefBar ?? 0, props.circuit.hotBar ?? 0, props.circuit.coldBar ?? 0),
@@ -26,13 +26,14 @@ const read = computed(() =>
 )
 const words = computed(
   () =>
-    `${props.name} circuit: ${[...read.value, ...levels.value].map((l) => `${l.name} ${bar(l.bar)}`).join(', ') || 'nothing read'}`,
+    `${props.name}${props.usual ? `, usual cold ${bar(COLD_BAR.low)} to ${bar(COLD_BAR.high)}` : ''}: ${[...read.value, ...levels.value].map((l) => `${l.name} ${bar(l.bar)}`).join(', ') || 'nothing read'}`,
 )
 </script>
 
 <template>
   <div class="relative my-8 h-4 rounded-sm bg-plaster-deep" role="img" :aria-label="words" data-bands>
     <span
+      v-if="usual"
       class="absolute inset-y-0 bg-verdigris opacity-40"
       :style="{ left: at(COLD_BAR.low), width: at(COLD_BAR.high - COLD_BAR.low) }"
     />

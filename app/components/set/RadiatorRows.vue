@@ -23,7 +23,6 @@ const stateOf = (r: RoomOutput): string => {
       : 'too small at any flow'
   return `needs ${units.value.temperature(r.needsC)} flow`
 }
-const short = (r: RoomOutput) => r.givesKw !== null && r.radiator.lossKw !== null && r.givesKw < r.radiator.lossKw
 </script>
 
 <template>
@@ -93,7 +92,7 @@ const short = (r: RoomOutput) => r.givesKw !== null && r.radiator.lossKw !== nul
         >
           <Trash2 :size="17" />
         </button>
-        <p class="caption col-span-full" :class="{ 'text-alarm': short(r) }">
+        <p class="caption col-span-full" :class="{ 'text-alarm': r.short }">
           <template v-if="r.givesKw !== null"
             >Gives {{ units.figure('power', r.givesKw, 2) }} on the coldest day; </template
           >{{ stateOf(r)

@@ -1,9 +1,8 @@
 import { DAYS_IN_MONTH } from '../../calendar/year'
+import { GAINS_K, gapOf, lossByArea, lossPerKByUse } from '../../heaters/house-heat'
 import type { HouseHeating } from '../../study/heating'
 import type { Study } from '../../study/study'
 
-/** Sun, people and appliances warm a house by so much, K: below the room less this it is heated. */
-export const GAINS_K = 4
 /** Where no design temperature was asked: so far below the mean of the coldest month, K. */
 const BELOW_COLDEST_MONTH_K = 10
 
@@ -42,10 +41,10 @@ export function houseLoss(study: Study, heating: HouseHeating): HouseLoss {
   const { floorM2, wM2, usedKwh, statedKw } = heating.loss
   const overK = heating.roomC - designOutdoor(study).c
   const degreeDays = degreeDaysOf(study, heating.roomC)
-  const byAreaKw = floorM2 !== null && wM2 !== null ? (floorM2 * wM2) / 1000 : null
+  const byAreaKw = floorM2 !== null && wM2 !== null ? lossByArea(floorM2, wM2) : null
   const byUseKw =
     usedKwh !== null && degreeDays > 0 && overK > 0
-      ? ((usedKwh * study.site.heating.efficiency) / (degreeDays * 24)) * overK
+      ? lossPerKByUse(usedKwh, study.site.heating.efficiency, degreeDays) * overK
       : null
   const two = byAreaKw !== null && byUseKw !== null ? (byAreaKw + byUseKw) / 2 : (byAreaKw ?? byUseKw)
   const kw = statedKw ?? two
@@ -53,7 +52,7 @@ export function houseLoss(study: Study, heating: HouseHeating): HouseLoss {
     byAreaKw,
     byUseKw,
     statedKw,
-    gap: byAreaKw !== null && byUseKw !== null ? 100 * (byUseKw / byAreaKw - 1) : null,
+    gap: byAreaKw !== null && byUseKw !== null ? gapOf(byUseKw, byAreaKw) : null,
     kw,
     wK: kw === null || overK <= 0 ? null : (1000 * kw) / overK,
   }

@@ -15,6 +15,8 @@ export interface RoomOutput {
   radiator: Radiator
   givesKw: number | null
   needsC: number | null
+  /** It gives less than the room loses. */
+  short: boolean
 }
 
 /** Lowest flow for a share of the rated output; null where none is high enough. */
@@ -27,16 +29,19 @@ function neededOrNull(share: number, roomC: number, exponent: number): number | 
 }
 
 /** Each radiator at a flow temperature. */
-export const roomOutputs = ({ radiators, roomC, exponent }: HouseHeating, flowC: number | null): RoomOutput[] =>
-  radiators.map((radiator) => ({
-    radiator,
-    givesKw:
-      radiator.ratedKw === null || flowC === null ? null : radiator.ratedKw * radiatorsAt(flowC, roomC, exponent).share,
-    needsC:
-      radiator.ratedKw === null || radiator.lossKw === null
-        ? null
-        : neededOrNull(radiator.lossKw / radiator.ratedKw, roomC, exponent),
-  }))
+export const roomOutputs = ({ radiators, roomC, exponent }: HouseHeating, flowC: number | null): RoomOutput[] => {
+  const share = flowC === null ? null : radiatorsAt(flowC, roomC, exponent).share
+  return radiators.map((radiator) => {
+    const { ratedKw: rated, lossKw } = radiator
+    const givesKw = rated === null || share === null ? null : rated * share
+    return {
+      radiator,
+      givesKw,
+      needsC: rated === null || lossKw === null ? null : neededOrNull(lossKw / rated, roomC, exponent),
+      short: givesKw !== null && lossKw !== null && givesKw < lossKw,
+    }
+  })
+}
 
 /**
  * Lowest flow temperature that carries the house on the coldest day, °C: that of the room which needs most where rooms are

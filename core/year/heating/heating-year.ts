@@ -1,8 +1,9 @@
 import { DAYS, MONTH_OF_DAY } from '../../calendar/year'
 import { startsASecond } from '../../heaters/burner'
-import { efficiencyAt } from '../../heaters/efficiency'
+import { condensesBelowC, efficiencyAt } from '../../heaters/efficiency'
 import { flowTemperature, type RadiatorsAt, radiatorsAt } from '../../heaters/flow-temperature'
-import { GAINS_K, houseLoss } from '../../household/heating/house-loss'
+import { cyclesAbove, heatTaken } from '../../heaters/house-heat'
+import { houseLoss } from '../../household/heating/house-loss'
 import { ratedKw } from '../../household/heating/radiators'
 import type { Carrier } from '../../money/carriers'
 import { perKwh } from '../../money/tariff'
@@ -14,8 +15,6 @@ import type { Study } from '../../study/study'
 import { KJ_PER_LITRE_K } from '../../water/properties'
 import { hoursOf } from '../weather/site-hours'
 
-/** Below this return flue gas begins to condense, °C. */
-export const CONDENSES_BELOW_C = 55
 /** Water of a heating circuit where it was not read, L for each kW of its radiators. */
 const CIRCUIT_L_KW = 8
 /** Its water rises by this between lighting and going out, K. */
@@ -62,13 +61,15 @@ export interface HeatingYear {
   /** Mean return and mean flow, by heat, °C. */
   returnC: number
   flowC: number
-  /** Hours with heating, of them those in which the burner goes on and off; and its starts. */
+  /** Hours with heating, of them those in which the burner goes on and off; and its starts; null: least output not known. */
   hours: number
-  cyclingHours: number
-  starts: number
+  cyclingHours: number | null
+  starts: number | null
+  /** Water that takes up its heat between two starts, L; by its radiators where it was not read. */
+  circuit: { litres: number; assumed: boolean }
   /** Hours in which radiators or output do not carry the loss. */
   shortHours: number
-  /** From this outdoor temperature on it goes on and off, °C; null: it never does. */
+  /** From this outdoor temperature on it goes on and off, °C; null: never, or not known. */
   cyclesAboveC: number | null
 }
 
@@ -131,11 +132,13 @@ export function heatingYear(study: Study): HeatingAnswer {
   const { heating, flow, wK, leastKw, topKw } = parts
   const { roomC } = heating
   const source = heatSourceOf(study)
-  const swingKj = (heating.circuitL ?? CIRCUIT_L_KW * parts.ratedKw) * KJ_PER_LITRE_K * SWING_K
+  const litres = heating.circuitL ?? CIRCUIT_L_KW * parts.ratedKw
+  const swingKj = litres * KJ_PER_LITRE_K * SWING_K
+  const dewC = condensesBelowC(source.carrier)
   const at = radiatorsByFlow(heating)
   const sum = { heat: 0, fuel: 0, condensing: 0, return: 0, flow: 0, hours: 0, cycling: 0, starts: 0, short: 0 }
   for (const airC of heatedHours(study)) {
-    const load = (wK / 1000) * (roomC - GAINS_K - airC)
+    const load = heatTaken(wK / 1000, roomC, airC)
     if (load <= 0) continue
     const flowC = flowTemperature(flow, airC, roomC)
     const { share, returnC } = at(flowC)
@@ -149,7 +152,7 @@ export function heatingYear(study: Study): HeatingAnswer {
     }
     sum.heat += heat
     sum.fuel += heat / source.at(returnC)
-    if (returnC < CONDENSES_BELOW_C) sum.condensing += heat
+    if (returnC < dewC) sum.condensing += heat
     sum.return += heat * returnC
     sum.flow += heat * flowC
   }
@@ -166,10 +169,11 @@ export function heatingYear(study: Study): HeatingAnswer {
       returnC: by(sum.return),
       flowC: by(sum.flow),
       hours: sum.hours,
-      cyclingHours: sum.cycling,
-      starts: sum.starts,
+      cyclingHours: leastKw === null ? null : sum.cycling,
+      starts: leastKw === null ? null : sum.starts,
+      circuit: { litres, assumed: heating.circuitL === null },
       shortHours: sum.short,
-      cyclesAboveC: leastKw ? roomC - GAINS_K - (1000 * leastKw) / wK : null,
+      cyclesAboveC: leastKw ? cyclesAbove(wK / 1000, roomC, leastKw) : null,
     },
   }
 }

@@ -12,8 +12,8 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { lazy } from '~/utils/lazy'
 import { ALWAYS, type Schedule } from '~~/core/calendar/week'
-import { controllerOf, gridOf } from '~~/core/household/controllers'
-import { burnTime, scaldSeconds } from '~~/core/safety/scald'
+import { lockNotice } from '~~/core/household/boost'
+import { gridOf, lockAgainst } from '~~/core/household/controllers'
 import { HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
@@ -56,14 +56,11 @@ const judgement = useJudgement()
 const here = computed(() => judgement.points.filter((f) => ['heater', 'store', 'loop'].includes(f.station)))
 const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
 /** A setpoint that a lock of its controller stands against: it is set once somebody has said so. */
-const locked = shallowRef<{ id: string; c: number; aboveC: number; how: string } | null>(null)
-const lockOf = (id: string) => controllerOf(study.value, id)
+const locked = shallowRef<{ id: string; c: number; says: string } | null>(null)
 function setpoint(id: string, c: number, sliding = false) {
-  const aboveC = lockOf(id)?.lockAboveC ?? null
-  if (aboveC !== null && c > aboveC && controls.value.heaters[id]!.setpointC <= aboveC)
-    return void (locked.value = { id, c, aboveC, how: lockOf(id)!.unlocking })
-  locked.value = null
-  table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
+  const lock = lockAgainst(study.value, id, controls.value.heaters[id]!.setpointC, c)
+  locked.value = lock && { id, c, says: lockNotice(lock, c, units.value) }
+  if (!lock) table.set(`setpoint ${id}`, (k) => void (k.heaters[id]!.setpointC = c), sliding)
 }
 function unlock() {
   const { id, c } = locked.value!
@@ -159,10 +156,7 @@ const warnings = computed(
           aria-label="Locked setpoint"
           class="mt-2 border-l-4 border-alarm bg-alarm-pale p-3 text-sm"
         >
-          <p>
-            Locked above {{ units.temperature(locked.aboveC) }}: {{ units.temperature(locked.c) }} at an unmixed outlet
-            burns in {{ burnTime(scaldSeconds(locked.c).adultS) }}. {{ locked.how }}
-          </p>
+          <p>{{ locked.says }}</p>
           <button class="tool mt-2" @click="unlock">Unlock and set {{ units.temperature(locked.c) }}</button>
           <button class="tool tool-bare mt-2" @click="locked = null">Leave as it is</button>
         </div>
