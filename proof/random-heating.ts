@@ -3,8 +3,10 @@ import { hasSetpoint } from '../core/study/heater-kinds'
 import { type FlowSetting, HouseHeating, RADIATOR_VALVES } from '../core/study/heating'
 import { OWN_SETTING_KINDS } from '../core/study/own-settings'
 import { PUMP_IS, RETURN_VALVE } from '../core/study/pipes'
+import type { Reading } from '../core/study/readings'
 import type { Study } from '../core/study/study'
 import { num } from './random-numbers'
+import { readingOf } from './studies'
 
 const perhaps = <T>(of: fc.Arbitrary<T>) => fc.option(of)
 const bar = perhaps(num(0, 3))
@@ -90,6 +92,18 @@ export const heatingSide = fc.record({
   potable: perhaps(fc.boolean()),
   drunk: perhaps(fc.boolean()),
   madeYear: perhaps(fc.integer({ min: 1950, max: 2100 })),
+  /** Two readings of each, days apart. */
+  readAhead: fc.array(fc.integer({ min: -720, max: 720 }), { maxLength: 2 }),
+  readDial: fc.array(fc.record({ division: num(-20, 100), c: num(20, 90) }), { maxLength: 6 }),
+  readBar: fc.array(num(0, 16), { maxLength: 2 }),
+  readFlow: fc.array(
+    fc.record({
+      outdoorC: num(-40, 30),
+      supplyC: num(20, 90),
+      feels: fc.constantFrom('too cold', 'right', 'too warm'),
+    }),
+    { maxLength: 2 },
+  ),
   pumpIs: fc.constantFrom(...PUMP_IS),
   returnValve: fc.constantFrom(...RETURN_VALVE),
 })
@@ -108,4 +122,24 @@ export function putHeating(study: Study, thrown: Thrown): void {
   study.pipes.taps[0].drunk = drunk
   if (study.pipes.loop) Object.assign(study.pipes.loop, { pumpIs, returnValve })
   if (study.plant.store) study.plant.store.madeYear = madeYear
+  putReadings(study, thrown)
+}
+
+/** What is read of the heating side, of dials and of clocks, as the log has it; what nothing belongs to is noted all the same. */
+function putReadings(study: Study, { readAhead, readDial, readBar, readFlow }: Thrown): void {
+  const [heater] = study.plant.heaters.filter(hasSetpoint)
+  let n = 0
+  const read = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) => {
+    const day = String(1 + (n % 28)).padStart(2, '0')
+    study.readings.push(
+      readingOf(kind, values, { id: `thrown-${++n}`, where, takenAt: `2026-02-${day}T08:00:00+01:00` }),
+    )
+  }
+  for (const aheadMin of readAhead) read('clock', { aheadMin }, 'controller-1')
+  for (const { division, c } of readDial) {
+    read('dial', { division, hotC: c }, heater?.id ?? null)
+    read('flow-dial', { division, supplyC: c })
+  }
+  for (const pressureBar of readBar) read('circuit', { circuit: 'heating', gauge: 'cold', pressureBar })
+  for (const values of readFlow) read('flow-log', values)
 }

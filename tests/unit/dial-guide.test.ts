@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { forestFarm } from '../../core/demos/forest-farm'
+import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { DIAL_READINGS, DIAL_WITHIN_K, dialText, dialWork } from '../../core/heaters/dial'
 import {
@@ -17,9 +18,11 @@ import { withHeating } from '../../core/household/heating/edits'
 import { judge } from '../../core/readings/kinds'
 import { SPACE_HEATING } from '../../core/study/commanded'
 import { displayOf } from '../../core/study/display-of'
+import type { HeaterOf } from '../../core/study/heater-kinds'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
 import { dialAt } from '../../proof/dial'
+import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 const sound = (study: Study) => {
@@ -130,5 +133,27 @@ describe('the guide', () => {
     const [guide] = dialGuides(study, () => 52)
     expect(dialSteps(guide, write).map((s) => s.text)).toContain('Wait until the flow pipe holds steady, about 10 min.')
     expect(judge(study, study.readings[0])!.worked.out).toEqual({ division: 2, supplyC: 42 })
+  })
+
+  it('a small store at an outlet is drawn whole and waited for; what heats as it runs is not', () => {
+    const small = forestFarm.plant.heaters.find((h) => h.id === 'workshop-store') as HeaterOf<'under-sink'>
+    expect(drawToCall(forestFarm, small)).toBeCloseTo(1.2 * small.litres, 6)
+    expect(waitAfterDraw(forestFarm, small, 10)!).toBeGreaterThan(1)
+    const [wall] = harbourFlat.plant.heaters
+    expect(waitAfterDraw(harbourFlat, wall, drawToCall(harbourFlat, wall))).toBeNull()
+  })
+
+  it('of any household and any readings has a next step in words', () => {
+    fc.assert(
+      fc.property(randomStudy, fc.double({ min: 30, max: 85, noNaN: true }), (study, requiredC) => {
+        const write = displayOf(study)
+        for (const guide of dialGuides(study, () => requiredC)) {
+          const said = [dialNext(guide, write), ...dialSteps(guide, write).map((s) => s.text)].join(' ')
+          expect(said).not.toMatch(/undefined|NaN|null|Infinity/)
+          expect(guide.marks.length > 0 || guide.controller !== null).toBe(true)
+        }
+      }),
+      { numRuns: 60 },
+    )
   })
 })

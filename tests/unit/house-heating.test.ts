@@ -7,9 +7,13 @@ import { flowNeeded, flowTemperature, radiatorsAt } from '../../core/heaters/flo
 import { RADIATOR_EXPONENT } from '../../core/heaters/radiator'
 import { degreeDaysOf, houseLoss } from '../../core/household/heating/house-loss'
 import { flowNeededOnColdest, ratedKw, roomOutputs } from '../../core/household/heating/radiators'
+import { displayOf } from '../../core/study/display-of'
+import type { HeaterOf } from '../../core/study/heater-kinds'
 import { type FlowSetting, heatingNotChecked, type HouseHeating } from '../../core/study/heating'
 import type { Study } from '../../core/study/study'
+import { heatingSide, heatingSideText } from '../../core/views/heating-side'
 import { type HeatingYear, heatingYear } from '../../core/year/heating/heating-year'
+import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 
 /** The main demo with its boiler heating the house, 6 kW at −8 °C, 10 kW of radiators at 75/65/20. */
@@ -153,13 +157,55 @@ describe('a year of heating', () => {
     expect(all.cyclingHours).toBe(all.hours)
     expect(all.hours).toBeLessThanOrEqual(DAYS * 24)
     const [some, more] = [least(2), least(4)]
-    expect(more.cyclingHours).toBeGreaterThan(some.cyclingHours)
+    expect(more.cyclingHours!).toBeGreaterThan(some.cyclingHours!)
     // 6 kW over 28 K: 2 kW are reached 9.33 K below the base of 16 °C.
     expect(some.cyclesAboveC).toBeCloseTo(16 - (2000 / 6000) * 28, 6)
     // Twice the water, half the starts.
     const water = (litres: number) =>
       yearOf(house(fixed(65), (h) => Object.assign(h, { leastKw: 4, circuitL: litres })))
-    expect(water(400).starts / water(200).starts).toBeCloseTo(0.5, 1)
+    expect(water(400).starts! / water(200).starts!).toBeCloseTo(0.5, 1)
+  })
+
+  it('what is not known is not counted as nothing: no starts without a least output, and a circuit that is assumed says so', () => {
+    const unknown = yearOf(
+      house(fixed(65), (_h, s) => {
+        for (const c of [s.controls.found, s.controls.set]) if (c) c.heating.heaterId = null
+      }),
+    )
+    expect(unknown).toMatchObject({ cyclingHours: null, starts: null, cyclesAboveC: null })
+    expect(yearOf(house(fixed(65))).circuit).toEqual({ litres: 80, assumed: true })
+    expect(yearOf(house(fixed(65), (h) => (h.circuitL = 120))).circuit).toEqual({ litres: 120, assumed: false })
+  })
+
+  it('condenses by the dew point of its fuel', () => {
+    const burning = (carrier: 'natural-gas' | 'heating-oil') =>
+      yearOf(
+        house(fixed(58), (_h, s) => {
+          s.plant.heaters[0] = { ...(s.plant.heaters[0] as HeaterOf<'boiler-coil'>), carrier }
+          s.prices.carriers[carrier] ??= s.prices.carriers['natural-gas']
+        }),
+      ).condensingShare
+    // A return of about 52 °C: below the 55 °C of natural gas, above the 47 °C of oil.
+    expect([burning('natural-gas'), burning('heating-oil')]).toEqual([1, 0])
+  })
+
+  it('of any household says what is missing, or figures that can be', () => {
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const side = heatingSide(study)
+        expect(JSON.stringify(side)).not.toMatch(/NaN|Infinity/)
+        expect(heatingSideText(study, displayOf(study))).not.toMatch(/NaN|undefined|Infinity/)
+        if (!side || !('year' in side.year)) return
+        const { year } = side.year
+        expect(year.hours).toBeLessThanOrEqual(DAYS * 24)
+        expect(year.shortHours).toBeLessThanOrEqual(year.hours)
+        expect(year.cyclingHours ?? 0).toBeLessThanOrEqual(year.hours)
+        expect(year.heatKwh).toBeGreaterThanOrEqual(0)
+        expect(year.fuelKwh * year.efficiency).toBeCloseTo(year.heatKwh, 3)
+        expect(year.condensingShare).toBeLessThanOrEqual(1 + 1e-9)
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('an output limit at the loss changes nothing, one below it leaves hours short', () => {

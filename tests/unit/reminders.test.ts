@@ -115,6 +115,14 @@ describe('the calendar of a household', () => {
     )
   })
 
+  it('of a US study speaks its words, in the calendar and in the separated values', () => {
+    const us = changed(timed, (s) => (s.units = 'us'))
+    const titles = remindersOf(us, '2026-11-30', displayOf(us)).map((e) => e.title)
+    expect(titles).toContain('Recirculation on')
+    expect(schedulesCsv(us)).toContain('Recirculation')
+    expect(titles.join()).not.toMatch(/°C|Circulation on/)
+  })
+
   it('of a zone that is none is refused by name', () => {
     expect(() => file(timed, 'Mars/Olympus')).toThrow(/Mars\/Olympus is no time zone/)
   })
