@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import { DEMOS } from '../core/demos/index'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
-import { choose, press, takeReading, type } from '../tests/e2e/hand'
+import { choose, fillHeating, press, takeReading, type } from '../tests/e2e/hand'
 
 /**
  * Current pictures of the main views, made from the demo data.
@@ -88,15 +88,7 @@ async function dial(page: import('puppeteer-core').Page) {
 
 /** A heating side with two rooms and a fixed flow; in the dark of a cellar. */
 async function heating(page: import('puppeteer-core').Page) {
-  await press(page, 'button', 'Look at the heating')
-  await choose(page, 'Appliance', 'Condensing boiler')
-  for (const [label, text] of [
-    ['Heated floor area', '140'],
-    ['Loss per floor area', '60'],
-    ['Energy for heating in a year', '16000'],
-    ['All radiators, 75/65/20 °C', '16'],
-  ] as const)
-    await type(page, label, text)
+  await fillHeating(page)
   await choose(page, 'Flow temperature is', 'outdoor curve')
   await page.waitForSelector('[data-heating-year]')
   await page.$eval('section[aria-label="Flow temperature"]', (e) => e.scrollIntoView({ block: 'start' }))

@@ -5,7 +5,7 @@ import { hoursOpen } from '../../core/calendar/week'
 import type { HeatingSide } from '../../core/views/heating-side'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, finding, goTo, handedOver, named, openDemo, press, type, valueOf } from './hand'
+import { choose, figure, fillHeating, finding, goTo, handedOver, named, openDemo, press, type, valueOf } from './hand'
 import { told } from './told'
 
 /** Boxes on the wall, dials with letters, settings that no list has, and the heating side, as an engineer goes through them. */
@@ -136,16 +136,9 @@ describe('settings that no list has', () => {
 describe('the heating side', () => {
   it('is filled from nothing, and says flow temperature, starts and minutes lost', async () => {
     await view('heating')
-    await press(page, 'button', 'Look at the heating')
-    await shows('[data-missing]', /heat loss of the house, rated output of the radiators, flow temperature/)
-    await choose(page, 'Appliance', 'Condensing boiler')
-    for (const [label, text] of [
-      ['Heated floor area', '140'],
-      ['Loss per floor area', '60'],
-      ['Energy for heating in a year', '16000'],
-      ['All radiators, 75/65/20 °C', '16'],
-    ] as const)
-      await type(page, label, text)
+    await shows('section[aria-label="Heating side"]', /not checked/)
+    await fillHeating(page)
+    await shows('[data-missing]', /Missing: flow temperature/)
     await shows('[data-loss]', /By floor area 8\.4 kW ?By energy used .*gap/)
     await choose(page, 'Flow temperature is', 'fixed')
     await type(page, 'Heating flow temperature', '70')

@@ -210,3 +210,16 @@ export const finding = (page: Page, id: string, there = true) =>
     id,
     there,
   )
+
+/** Fills the heating side of the main demo from nothing, but for the flow temperature. */
+export async function fillHeating(page: Page): Promise<void> {
+  await press(page, 'button', 'Look at the heating')
+  await choose(page, 'Appliance', 'Condensing boiler')
+  for (const [label, text] of [
+    ['Heated floor area', '140'],
+    ['Loss per floor area', '60'],
+    ['Energy for heating in a year', '16000'],
+    ['All radiators, 75/65/20 °C', '16'],
+  ] as const)
+    await type(page, label, text)
+}

@@ -5,7 +5,8 @@ import DataSourceFields from '~/components/fields/DataSourceFields.vue'
 import MonthsField from '~/components/fields/MonthsField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import TextField from '~/components/fields/TextField.vue'
-import YesNoField from '~/components/fields/YesNoField.vue'
+import MainFittings from '~/components/stations/MainFittings.vue'
+import WaterFields from '~/components/stations/WaterFields.vue'
 import { useNotice } from '~/composables/useNotice'
 import { useStudy } from '~/stores/study'
 import { MONTHS } from '~~/core/calendar/names'
@@ -19,7 +20,6 @@ import { type Carrier, CARRIER_NAMES, CARRIERS } from '~~/core/money/carriers'
 import { Site } from '~~/core/study/site'
 import { unitOf } from '~~/core/units/quantities'
 import { faultText, refused } from '~~/core/units/result'
-import { KETTLES } from '~~/core/water/hardness'
 import { mainsByMonth } from '~~/core/water/mains'
 
 const table = useStudy()
@@ -73,14 +73,7 @@ async function takeWeather(event: Event) {
   })
 }
 const site = computed(() => table.study!.site)
-const kettles = [{ value: '', name: 'choose…' }, ...Object.keys(KETTLES).map((name) => ({ value: name, name }))]
-function lookInKettle(look: string) {
-  if (look === '') return
-  table.change('kettle', (d) => {
-    d.site.hardnessMgL = KETTLES[look as keyof typeof KETTLES]
-    d.origins['site.hardnessMgL'] = 'assumed'
-  })
-}
+
 const modelled = computed(() => mainsByMonth(site.value).map((c) => Math.round(c * 10) / 10))
 const wording = computed(() => {
   const months = mains.value
@@ -153,60 +146,9 @@ const setHeating = (carrier: Carrier) =>
           :value="site.altitudeM"
           @change="(v) => table.change('altitude', (d) => void (d.site.altitudeM = v!))"
         />
-        <NumberField
-          label="Pressure"
-          quantity="pressure"
-          optional
-          :schema="Site.shape.pressureBar"
-          :origin="table.origin('site.pressureBar')"
-          :value="site.pressureBar"
-          @change="(v) => table.change('pressure', (d) => void (d.site.pressureBar = v))"
-        />
-        <NumberField
-          label="Hardness"
-          quantity="hardness"
-          optional
-          :schema="Site.shape.hardnessMgL"
-          :value="site.hardnessMgL"
-          :origin="table.origin('site.hardnessMgL')"
-          @change="(v) => table.change('hardness', (d) => void (d.site.hardnessMgL = v))"
-        />
-        <YesNoField
-          label="Drinking water"
-          :value="site.potable"
-          @change="(v) => table.change('potable', (d) => void (d.site.potable = v))"
-        />
-        <ChoiceField label="Scale seen in the kettle" value="" :choices="kettles" @change="lookInKettle" />
-        <DataSourceFields
-          v-if="site.hardnessMgL !== null"
-          of="Hardness"
-          :value="site.sources.hardness"
-          @change="(v) => table.change('hardness source', (d) => void (d.site.sources.hardness = v))"
-        />
+        <WaterFields />
       </div>
-      <div class="grid grid-cols-2 gap-2">
-        <YesNoField
-          label="Water is metered"
-          no="no: drawing less saves no money"
-          :value="site.metered"
-          @change="(v) => table.change('metered', (d) => void (d.site.metered = v))"
-        />
-        <YesNoField
-          label="Backflow preventer"
-          :value="site.backflowGuard"
-          @change="(v) => table.change('backflow', (d) => void (d.site.backflowGuard = v))"
-        />
-        <YesNoField
-          label="Pressure-reducing valve"
-          :value="site.pressureReducer"
-          @change="(v) => table.change('reducer', (d) => void (d.site.pressureReducer = v))"
-        />
-        <YesNoField
-          label="Expansion vessel"
-          :value="site.expansionVessel"
-          @change="(v) => table.change('vessel', (d) => void (d.site.expansionVessel = v))"
-        />
-      </div>
+      <MainFittings />
       <div class="grid grid-cols-2 gap-2">
         <ChoiceField
           label="Space heating by"
