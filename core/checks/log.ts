@@ -3,8 +3,8 @@ import { calculatorNamed } from '../calculators/registry'
 import { dayNumber } from '../calendar/year'
 import { runsTo, tapOf } from '../household/lookups'
 import { FAULTS_LOGGED } from '../readings/events'
-import { judge, kindOf, titleOf } from '../readings/kinds'
-import { consecutive, pairsOf, thingOf } from '../readings/pairs'
+import { judge, titleOf } from '../readings/kinds'
+import { consecutive, isCompared, pairsOf, thingOf } from '../readings/pairs'
 import { agrees } from '../readings/reading-kind'
 import { gainKPerHour } from '../readings/store-readings'
 import type { Reading } from '../study/readings'
@@ -199,7 +199,7 @@ const staleOrContradictory: Rule = ({ study }) => {
   for (const r of study.readings) things.set(thingOf(r), (things.get(thingOf(r)) ?? 0) + 1)
   // A log may be long: what is neither in the study nor read twice says nothing here and is not worked out.
   const compared = study.readings.flatMap((r) => {
-    const verdict = kindOf(r) && (r.adopted || things.get(thingOf(r))! > 1) ? judge(study, r)?.verdict : null
+    const verdict = isCompared(r) && (r.adopted || things.get(thingOf(r))! > 1) ? judge(study, r)?.verdict : null
     return verdict ? [{ r, verdict }] : []
   })
   const newest = study.readings.reduce((y, r) => Math.max(y, years(r.takenAt)), 0)

@@ -19,6 +19,9 @@ export const withReadBack = (all: readonly ReadBack[], one: ReadBack): ReadBack[
 export const withPeriod = (day: readonly Window[], at: number, shown: Window | null): Window[] =>
   [...day.slice(0, at), ...(shown ? [shown] : []), ...day.slice(at + 1)].sort((a, b) => a.fromMin - b.fromMin)
 
+/** Whether two periods of a day lie over each other: no controller switches by both. */
+export const overlap = (day: readonly Window[]): boolean => day.some((w, i) => i > 0 && day[i - 1].toMin > w.fromMin)
+
 /** A step after the last period of a day, or the first of the day where that ends it: a period that nobody planned. */
 export function unplannedPeriod(day: readonly Window[], { stepMin }: Pick<Grid, 'stepMin'>): Window {
   const last = day.at(-1)?.toMin ?? 0

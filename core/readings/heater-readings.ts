@@ -238,6 +238,7 @@ export const dial = defineReading({
   section: 'heater',
   needs: ['thermometer'],
   at: 'heater',
+  varies: true,
   input: z.strictObject({ division: FIELDS.division, hotC: FIELDS.hotC }),
   begin: {},
   possible: () => true,

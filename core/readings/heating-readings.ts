@@ -37,6 +37,7 @@ export const clock = defineReading({
   section: 'heater',
   needs: ['watch'],
   at: 'controller',
+  varies: true,
   input: input(['aheadMin']),
   begin: {},
   possible: (study) => study.controllers.length > 0,
@@ -132,6 +133,7 @@ export const flowLog = defineReading({
   section: 'heater',
   needs: ['thermometer'],
   at: null,
+  varies: true,
   input: z.strictObject({
     outdoorC: FIELDS.outdoorC,
     supplyC: z.number().min(FLOW_C.low).max(FLOW_C.high),
@@ -188,6 +190,7 @@ export const flowDial = defineReading({
   section: 'heater',
   needs: ['thermometer'],
   at: null,
+  varies: true,
   input: z.strictObject({
     division: FIELDS.division,
     supplyC: z.number().min(FLOW_C.low).max(FLOW_C.high),

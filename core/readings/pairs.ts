@@ -10,6 +10,12 @@ import { isPassing } from './taken-with'
 export const thingOf = (r: Reading): string =>
   `${r.kind} ${r.where ?? ''} ${r.kind === 'tap-temperature' ? r.values.where : ''}${r.kind === 'circuit' ? `${r.values.circuit} ${r.values.gauge}` : ''}`
 
+/** Whether another reading of the same thing has to agree with it, or shows what changed. */
+export const isCompared = (r: Reading): boolean => {
+  const kind = kindOf(r)
+  return kind !== undefined && !kind.varies && r.kind !== 'event' && r.kind !== 'note'
+}
+
 /** Something that changed between two readings, and on which day. */
 export interface Between {
   on: string
@@ -61,7 +67,7 @@ function changesIn(study: Study, from: Reading, to: Reading): Between[] {
 export function consecutive(study: Study): { before: Reading; after: Reading; changes: Between[] }[] {
   const last = new Map<string, Reading>()
   return study.readings
-    .filter((r) => kindOf(r) !== undefined && r.kind !== 'event' && r.kind !== 'note' && !isPassing(r))
+    .filter((r) => isCompared(r) && !isPassing(r))
     .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
     .flatMap((after) => {
       const before = last.get(thingOf(after))

@@ -62,6 +62,8 @@ export interface ReadingKind<K extends ReadingKindName = ReadingKindName> {
   readonly needs: readonly Tool[]
   /** What it is taken at; null: the household. */
   readonly at: 'tap' | 'heater' | 'controller' | null
+  /** Two of it may differ with nothing wrong: marks of a dial, a clock, a flow that follows the weather. */
+  readonly varies?: true
   readonly input: z.ZodObject
   readonly begin: Record<string, number | string>
   /** Whether the household has what is read. */

@@ -87,6 +87,12 @@ describe('a plan that a controller does not take', () => {
     await reads('Entered as planned')
     await press(page, 'button', 'Shows a period: Saturday, period 2')
     await reads('1 period differs from the plan')
+    await type(page, 'Shows on, Saturday, period 2', '20:00')
+    await page.waitForFunction(() =>
+      /Saturday, period 2: 20:00–\d\d:\d\d overlaps another period/.test(
+        document.querySelector('[data-entries] [role="alert"]')?.textContent ?? '',
+      ),
+    )
     await press(page, 'button', 'Reads empty: Saturday, period 2')
     await reads('Entered as planned')
     expect(errors).toEqual([])

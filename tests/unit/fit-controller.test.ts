@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { everyDay, hoursOpen, isOn, type Schedule, tidyDay, workAndRest } from '../../core/calendar/week'
 import { entriesOf, FIT_WAYS, fitDiffers, fittedTo, misread } from '../../core/household/fit-controller'
 import { misfits } from '../../core/household/grid'
-import { unplannedPeriod, withDayShown, withPeriod, withReadBack } from '../../core/household/read-back'
+import { overlap, unplannedPeriod, withDayShown, withPeriod, withReadBack } from '../../core/household/read-back'
 import { CIRCULATION } from '../../core/study/commanded'
 import type { Grid } from '../../core/study/controllers'
 import { Schedule as Week } from '../../core/study/week'
@@ -138,6 +138,13 @@ describe('what a display shows', () => {
           expect(Week.safeParse(Array.from({ length: 7 }, () => there)).success).toBe(true)
       }),
     )
+  })
+
+  it('two periods that lie over each other are told from two that touch', () => {
+    const at = (fromMin: number, toMin: number) => ({ fromMin, toMin })
+    expect(overlap([at(0, 60), at(60, 120)])).toBe(false)
+    expect(overlap([at(0, 61), at(60, 120)])).toBe(true)
+    expect(overlap([])).toBe(false)
   })
 
   it('is of all days that share a programme, and of one controller once', () => {

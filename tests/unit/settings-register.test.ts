@@ -119,6 +119,31 @@ describe('readings of controllers and of the heating side', () => {
     expect(levels(less, 'clock-drifts')).toEqual([])
   })
 
+  it('a clock that drifted, marks of a dial and flows in other weather do not contradict each other; pressures do', () => {
+    const log = (first: Partial<Reading>, second: Partial<Reading>) =>
+      levels(
+        changed(hillTown, (s) => {
+          s.heating = heatingNotChecked(1.3)
+          s.heating.circuits.heating = { ...circuitNotRead(), coldBar: 1.2 }
+          s.controls.found.heating.flow = { by: 'curve', slope: 1, shiftK: 5, mostC: 65 }
+          s.readings.push(
+            { ...reading('clock', '2026-01-01', {}), ...first } as Reading,
+            { ...reading('clock', '2026-01-09', {}), ...second } as Reading,
+          )
+        }),
+        'contradicts',
+      ).length
+    const two = (kind: Reading['kind'], a: Reading['values'], b: Reading['values'], where: string | null = null) =>
+      log({ kind, values: a, where }, { kind, values: b, where })
+    expect(two('clock', { aheadMin: 2 }, { aheadMin: 9 }, 'controller-1')).toBe(0)
+    expect(two('dial', { division: 2, hotC: 47 }, { division: 4, hotC: 65 }, 'boiler')).toBe(0)
+    const flow = (outdoorC: number, supplyC: number) => ({ outdoorC, supplyC, feels: 'right' })
+    expect(two('flow-log', flow(-5, 50), flow(10, 35))).toBe(0)
+    const bar = (circuit: string, gauge: string, pressureBar: number) => ({ circuit, gauge, pressureBar })
+    expect(two('circuit', bar('heating', 'cold', 1.2), bar('heating', 'hot', 2))).toBe(0)
+    expect(two('circuit', bar('heating', 'cold', 1.2), bar('heating', 'cold', 0.6))).toBe(1)
+  })
+
   it('a flow that was logged is held against its setting, and says what comes next', () => {
     const study = changed(hillTown, (s) => {
       s.heating = heatingNotChecked(1.3)

@@ -4,7 +4,7 @@ import { useStudy } from '~/stores/study'
 import type { Window } from '~~/core/calendar/week'
 import { daysText, periodText } from '~~/core/checks/entries'
 import { type Entries, samePeriod } from '~~/core/household/fit-controller'
-import { unplannedPeriod, withPeriod } from '~~/core/household/read-back'
+import { overlap, unplannedPeriod, withPeriod } from '~~/core/household/read-back'
 import type { Grid } from '~~/core/study/controllers'
 
 /** Periods of days that share a programme: what is keyed in, and what the display shows, typed beside it. */
@@ -16,7 +16,15 @@ const rows = computed(() =>
   props.entries.periods.map((planned, i) => ({ planned, there: props.shown?.[i] ?? null, number: i + 1 })),
 )
 const differs = (r: (typeof rows.value)[number]) => props.shown !== null && !samePeriod(r.planned, r.there)
-const put = (at: number, window: Window | null) => emit('shown', withPeriod(props.shown ?? [], at, window))
+/** What was typed and cannot be: a display that shows it has to be read again. */
+const trouble = ref('')
+function put(at: number, window: Window | null) {
+  const periods = withPeriod(props.shown ?? [], at, window)
+  trouble.value = overlap(periods)
+    ? `${days.value}, period ${at + 1}: ${periodText(window, table.units)} overlaps another period. Accepts periods apart; read the display again.`
+    : ''
+  if (!trouble.value) emit('shown', periods)
+}
 const begun = (planned: Window | null) => planned ?? unplannedPeriod(props.shown ?? [], props.grid)
 </script>
 
@@ -77,5 +85,6 @@ const begun = (planned: Window | null) => planned ?? unplannedPeriod(props.shown
         </template>
       </li>
     </ol>
+    <p v-if="trouble" role="alert" class="mt-1 text-sm text-alarm first-letter:uppercase">{{ trouble }}</p>
   </div>
 </template>
