@@ -1,4 +1,4 @@
-import { clashes, commandedName } from '../household/controllers'
+import { clashes, commandedName, nearestSetpoints } from '../household/controllers'
 import { ampsOf, loadOf, voltsFor } from '../household/electrical'
 import type { Controller, ControllerClock } from '../study/controllers'
 import { hasFan, hasSetpoint } from '../study/heater-kinds'
@@ -69,9 +69,8 @@ const setpointNotTaken: Rule = ({ study, write }) =>
       const { range, name } = controller
       if (!range || !hasSetpoint(heater)) return []
       const { setpointC } = controlsOf(study).heaters[heater.id]
-      const steps = (setpointC - range.lowC) / range.stepK
-      const onStep = Math.abs(steps - Math.round(steps)) < 1e-6
-      if (setpointC >= range.lowC && setpointC <= range.highC && onStep) return []
+      const nearest = nearestSetpoints(study, heater.id, setpointC)
+      if (!nearest) return []
       return [
         {
           id: `setpoint-not-taken-${heater.id}`,
@@ -82,7 +81,9 @@ const setpointNotTaken: Rule = ({ study, write }) =>
           title: `Setpoint cannot be entered: ${heater.name}`,
           sentence: `${name} takes ${write.temperature(range.lowC)} to ${write.temperature(range.highC)} in steps of ${write.figure('rise', range.stepK)}; set is ${write.temperature(setpointC)}.`,
           source: 'Range and step of the controller',
-          remedy: 'Choose a setpoint that it takes.',
+          remedy: nearest.length
+            ? `Set ${nearest.map((c) => write.temperature(c)).join(' or ')}.`
+            : 'Read the range of the controller again.',
         },
       ]
     }),

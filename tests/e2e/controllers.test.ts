@@ -1,5 +1,8 @@
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import ICAL from 'ical.js'
-import type { Browser, Page } from 'puppeteer-core'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { hoursOpen } from '../../core/calendar/week'
 import type { HeatingSide } from '../../core/views/heating-side'
@@ -20,6 +23,8 @@ beforeAll(async () => {
 })
 afterAll(() => close())
 const HOUSE = 'hill-town'
+/** The smallest picture there is. */
+const ONE_DOT = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='
 const kept = async () => (await keptIn(page, HOUSE))!
 const view = (name: string) => goTo(page, `${url}/study/${HOUSE}/set?view=${name}`)
 const shows = (selector: string, text: string | RegExp) =>
@@ -66,6 +71,43 @@ describe('controllers', () => {
     await type(page, 'Setpoint', '65')
   })
 
+  it('a setpoint moves in the steps of its controller; one that it does not take is offered at its nearest', async () => {
+    await view('controllers')
+    await page.$$eval('[data-controller="controller-1"] summary', (all) => all[0].click())
+    await page.$$eval('[data-controller="controller-1"] label', (all) =>
+      all.find((l) => l.textContent!.includes('Range and step'))!.click(),
+    )
+    await type(page, 'Temperature step', '5')
+    await goTo(page, `${url}/study/${HOUSE}/set`)
+    const slider = 'input[aria-label="Setpoint slider"]'
+    expect(await page.$eval(slider, (s) => ['min', 'max', 'step'].map((a) => s.getAttribute(a)))).toEqual([
+      '35',
+      '65',
+      '5',
+    ])
+    await type(page, 'Setpoint', '62')
+    await shows('[data-not-taken]', /Controller cannot be set to 62\.0 °C/)
+    await press(page, 'button', 'Set 65.0 °C')
+    await page.waitForFunction(() => !document.querySelector('[data-not-taken]'))
+    expect(await valueOf(page, 'Setpoint')).toBe('65')
+  })
+
+  it('the register is printed by itself, with who changed what, why and what the display showed', async () => {
+    await type(page, 'Setpoint', '60')
+    await page.$$eval('summary', (all) => all.find((s) => /changes?, by date/.test(s.textContent!))!.click())
+    await shows('[data-logged]', /65\.0 °C to 60\.0 °C/)
+    await page.$$eval('label', (all) => all.find((l) => /^Why/.test(l.textContent!))!.click())
+    await page.keyboard.type('less loss')
+    await page.keyboard.press('Tab')
+    await page.emulateMediaType('print')
+    const paper = await page.$eval('main', (m) => (m as HTMLElement).innerText)
+    await page.emulateMediaType('screen')
+    expect(paper).toMatch(/As found and as set/)
+    expect(paper).toMatch(/Setpoint of .*65\.0 °C to 60\.0 °C; why: less loss/)
+    expect(paper).not.toMatch(/Switching differential\s+K|Print register|Setpoint checks/)
+    await type(page, 'Setpoint', '65')
+  })
+
   it('a boost comes back each week, with what its water does to skin', async () => {
     await page.$$eval('summary', (all) => all.find((s) => /Holiday, pasteurisation/.test(s.textContent!))!.click())
     await press(page, 'button', 'Add boost or override')
@@ -83,6 +125,11 @@ describe('a dial with letters', () => {
     await press(page, 'button', 'Condensing boiler')
     await page.waitForSelector('[data-dial="boiler"]')
     await type(page, 'Required', '58')
+    const picture = join(tmpdir(), `bagno-dial-${process.pid}.png`)
+    writeFileSync(picture, Buffer.from(ONE_DOT, 'base64'))
+    await ((await page.$('[data-dial] input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(picture)
+    await page.waitForSelector('[data-dial] img[alt="The picture taken"]')
+    rmSync(picture)
     const read = async (marks: string, c: string) => {
       const before = await page.$$eval('[data-marks] li', (all) => all.length)
       await type(page, 'Dial stands at, in marks', marks)
@@ -99,7 +146,9 @@ describe('a dial with letters', () => {
     await shows('[data-next]', /Stop: a quarter of a mark past C gives 57\.2 °C/)
     await press(page, 'button', 'Time the wait')
     await shows('[data-wait]', /\d+:\d\d/)
-    expect((await kept()).readings.filter((r) => r.kind === 'dial')).toHaveLength(3)
+    const read3 = (await kept()).readings.filter((r) => r.kind === 'dial')
+    // The picture was taken with the first, and goes with it alone.
+    expect(read3.map((r) => r.photo !== null)).toEqual([true, false, false])
   })
 })
 

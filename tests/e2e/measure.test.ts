@@ -10,6 +10,8 @@ import { choose, goTo, newTotal, openDemo, press, takeReading, total, type, valu
 
 const url = inject('url')
 const files = mkdtempSync(join(tmpdir(), 'bagno-measure-'))
+/** Where a picture is given. */
+const PICTURE = 'input[type=file][accept="image/*"]'
 let browser: Browser
 let page: Page
 let errors: string[]
@@ -149,7 +151,7 @@ describe('the log of a visit, on a phone', () => {
         'base64',
       ),
     )
-    await ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(dot)
+    await ((await page.$(PICTURE)) as ElementHandle<HTMLInputElement>).uploadFile(dot)
     await page.waitForSelector('img[alt="The picture taken"]')
     expect(await page.$eval('[data-verdict]', (v) => v.textContent)).toMatch(/They agree/)
     await press(page, 'button', 'Save to log')
@@ -294,8 +296,7 @@ describe('readings that are being taken', () => {
         return make(file)
       }) as typeof createImageBitmap
     })
-  const choosePicture = async () =>
-    ((await page.$('#reading-photo')) as ElementHandle<HTMLInputElement>).uploadFile(picture)
+  const choosePicture = async () => ((await page.$(PICTURE)) as ElementHandle<HTMLInputElement>).uploadFile(picture)
   beforeAll(async () => {
     writeFileSync(
       picture,

@@ -11,7 +11,9 @@ export async function told<T>(page: Page, household: string, command: string, ..
   const folder = mkdtempSync(join(tmpdir(), 'bagno-told-'))
   try {
     const file = join(folder, 'kept.json')
-    writeFileSync(file, writeStudy((await keptIn(page, household))!))
+    const kept = (await keptIn(page, household))!
+    // The browser keeps pictures apart; no figure goes by them.
+    writeFileSync(file, writeStudy({ ...kept, readings: kept.readings.map((r) => ({ ...r, photo: null })) }))
     return JSON.parse((await bagno([command, file, ...options, '--json'])).stdout) as T
   } finally {
     rmSync(folder, { recursive: true, force: true })

@@ -5,12 +5,20 @@ import { DAY_S } from '../../core/calendar/year'
 import { checksOf } from '../../core/checks/catalogue'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import { clashes, commandable, controllerOf, gridOf } from '../../core/household/controllers'
+import {
+  clashes,
+  commandable,
+  controllerOf,
+  gridOf,
+  nearestSetpoints,
+  setpointRange,
+} from '../../core/household/controllers'
 import { CONTROLLER_KINDS } from '../../core/household/defaults/controllers'
 import { withController, withoutController } from '../../core/household/edits/controllers'
 import { addHeater, removeHeater, removeLoop } from '../../core/household/edits/plant'
 import { CIRCULATION } from '../../core/study/commanded'
 import type { Controller } from '../../core/study/controllers'
+import { SetpointC } from '../../core/study/controls'
 import { USUAL_GRID } from '../../core/study/new-controller'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
@@ -105,6 +113,32 @@ describe('checks of controllers', () => {
     expect(range(40, 65, 5)).toEqual([])
     expect(range(40, 60, 5)).toEqual([['setpoint-not-taken-boiler', 'fail']])
     expect(range(40, 70, 2)).toEqual([['setpoint-not-taken-boiler', 'fail']])
+  })
+
+  it('what can be entered instead can be entered, lies next to it, and is one that a study takes', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 95 }),
+        fc.integer({ min: 5, max: 60 }),
+        fc.integer({ min: 1, max: 40 }).map((n) => n / 2),
+        fc.integer({ min: 60, max: 170 }).map((n) => n / 2),
+        (lowC, span, stepK, c) => {
+          const study = with_(hillTown, (k) => (k.range = { lowC, highC: Math.min(99, lowC + span), stepK }))
+          const instead = nearestSetpoints(study, 'boiler', c)
+          const { lowC: from, highC: to } = setpointRange(study, 'boiler')
+          if (!instead) {
+            expect(from <= c && c <= to).toBe(true)
+            return
+          }
+          expect(instead.length === 0).toBe(from > to)
+          for (const next of instead) {
+            expect(SetpointC.safeParse(next).success).toBe(true)
+            expect(nearestSetpoints(study, 'boiler', next)).toBeNull()
+            if (c > from && c < to) expect(Math.abs(next - c)).toBeLessThan(stepK)
+          }
+        },
+      ),
+    )
   })
 
   it('a plug-in timer carries its load, by permission; what nobody read stands in the way', () => {

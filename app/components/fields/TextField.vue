@@ -17,16 +17,18 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: string] }>()
 const id = useId()
+/** What it is called, apart from others of the same long label. */
+const name = computed(() => (props.short ? `${props.short}, ${props.label}` : props.label))
 const error = ref('')
 const { typed, again } = useTyped(
-  () => props.label,
+  () => name.value,
   () => props.value,
   commit,
 )
 function faultOf(text: string): string {
-  if (text === '' && !props.optional) return `${props.label}: a name is required`
+  if (text === '' && !props.optional) return `${name.value}: a name is required`
   const fault = props.check?.(text)
-  return fault ? `${props.label}: ${text} ${fault}` : ''
+  return fault ? `${name.value}: ${text} ${fault}` : ''
 }
 function commit() {
   if (typed.value === null) return

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { Camera, NotebookPen, X } from '@lucide/vue'
+import { NotebookPen, X } from '@lucide/vue'
 import CalculatorField from '~/components/calculators/CalculatorField.vue'
 import WorkedCalculation from '~/components/calculators/WorkedCalculation.vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
+import PictureField from '~/components/fields/PictureField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import StopWatch from '~/components/measure/StopWatch.vue'
 import TimedClimb from '~/components/measure/TimedClimb.vue'
@@ -13,13 +14,12 @@ import { useOwn } from '~/stores/own'
 import { useStudy } from '~/stores/study'
 import type { ReadingDraft } from '~/utils/kept-draft'
 import { localIso } from '~/utils/local-iso'
-import { smallPicture } from '~/utils/pictures'
 import { useReadingDrafts } from '~/utils/reading-draft'
 import { adopt } from '~~/core/readings/adopt'
 import { judge, KINDS, placesFor } from '~~/core/readings/kinds'
 import { lastTakenWith, TAKEN_WITH } from '~~/core/readings/taken-with'
 import { freshId } from '~~/core/study/fresh-id'
-import { flatValues, MOST_PICTURES, picturesTake, type Reading, type ReadingKindName } from '~~/core/study/readings'
+import { flatValues, type Reading, type ReadingKindName } from '~~/core/study/readings'
 import type { Fault } from '~~/core/units/result'
 
 /** A reading being taken: its fields, what it comes to at once, and what it says of the study. Made anew for each kind. */
@@ -58,7 +58,6 @@ const where = computed(() => {
   const chosen = draft.value?.where
   return places.value.some((p) => p.value === chosen) ? chosen! : (places.value[0]?.value ?? null)
 })
-const trouble = ref('')
 /** The points of a climb are taken by their own clock. */
 const fields = computed(() =>
   Object.fromEntries(
@@ -80,8 +79,6 @@ const reading = computed((): Reading => ({
 }))
 const checked = computed(() => kind.input.safeParse(reading.value.values))
 const judgement = computed(() => (checked.value.success ? judge(table.study!, reading.value) : null))
-/** Share of the room for pictures that is taken, this one counted. */
-const pictures = computed(() => picturesTake([...table.study!.readings, reading.value]) / MOST_PICTURES)
 function close() {
   closed = true
   taken.drop(props.kind)
@@ -106,16 +103,15 @@ function set(name: string, value: unknown) {
   put({ values: next })
 }
 /** A picture that is still being made small enough, and whether the reading waits for it. */
-const making = shallowRef<Promise<void> | null>(null)
+const making = shallowRef<Promise<boolean> | null>(null)
 const waits = ref(false)
 async function keep(adoptToo: boolean) {
   if (waits.value) return
-  const waited = making.value !== null
   waits.value = true
-  await making.value
+  const readable = await (making.value ?? true)
   waits.value = false
   // A picture that could not be read is said first: the next press keeps the reading without it.
-  if (waited && trouble.value) return
+  if (!readable) return
   const one = reading.value
   const made = table.replace((study) => {
     const withIt = { ...study, readings: [...study.readings, one] }
@@ -126,21 +122,6 @@ async function keep(adoptToo: boolean) {
     text: adoptToo ? `“${kind.title}” saved and applied to the study.` : `“${kind.title}” saved to the log.`,
   })
   close()
-}
-function picture(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  trouble.value = ''
-  if (!file) return
-  const mine = smallPicture(file)
-    // It belongs to this reading, whichever is open by then.
-    .then((small) => put({ photo: small }))
-    .catch(() => {
-      trouble.value = 'Picture cannot be read. Accepts JPEG, PNG or WebP.'
-    })
-    .finally(() => {
-      if (making.value === mine) making.value = null
-    })
-  making.value = mine
 }
 </script>
 
@@ -229,26 +210,12 @@ function picture(event: Event) {
         @change="(at) => put({ takenAt: at ?? '' })"
       />
       <TextField label="Note" optional :value="note" @change="(v) => put({ note: v })" />
-      <div>
-        <label class="caption block" for="reading-photo">Picture</label>
-        <div class="flex items-center gap-2">
-          <label class="tool focus-within:outline-2 focus-within:outline-copper"
-            ><Camera :size="18" />Take or choose a picture<input
-              id="reading-photo"
-              type="file"
-              accept="image/*"
-              capture="environment"
-              class="sr-only"
-              @change="picture"
-          /></label>
-          <img v-if="photo" :src="photo" alt="The picture taken" class="h-11 rounded-sm" />
-          <span v-if="making" class="caption" role="status">resizing…</span>
-        </div>
-        <p v-if="pictures > 0.7" class="caption mt-1">
-          Pictures use {{ Math.round(pictures * 100) }}% of the {{ MOST_PICTURES / 1e6 }} MB available in a study.
-        </p>
-        <p v-if="trouble" class="mt-1 text-sm text-alarm" role="alert">{{ trouble }}</p>
-      </div>
+      <PictureField
+        label="Picture"
+        :photo="photo"
+        :put="(small) => put({ photo: small })"
+        @making="(m) => (making = m)"
+      />
     </div>
     <div class="mt-3 flex flex-wrap gap-2">
       <button v-if="judgement?.offers.length" class="tool tool-main" :disabled="waits" @click="keep(true)">

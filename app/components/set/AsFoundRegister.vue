@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RotateCcw } from '@lucide/vue'
+import { Printer, RotateCcw } from '@lucide/vue'
 import DateField from '~/components/fields/DateField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import { useStudy } from '~/stores/study'
@@ -16,6 +16,7 @@ const showsAll = ref(false)
 const listed = computed(() => all.value.filter((s) => s.inUse || wasChanged(s)))
 const rows = computed(() => (showsAll.value ? all.value : listed.value))
 const text = (s: Setting, value: unknown) => s.say(value, table.units)
+const print = () => window.print()
 const restore = (path: string | null) => table.replace((s) => restoreFound(s, path, localDay()))
 const log = computed(() =>
   changesBetween(study.value)
@@ -36,6 +37,7 @@ const note = (change: Change, what: 'by' | 'why' | 'shows', value: string) =>
 
 <template>
   <section aria-label="As found">
+    <h1 class="hidden text-2xl print:block">{{ study.name }}</h1>
     <div class="flex flex-wrap items-end justify-between gap-2">
       <div>
         <h2 class="text-xl">As found and as set</h2>
@@ -54,9 +56,10 @@ const note = (change: Change, what: 'by' | 'why' | 'shows', value: string) =>
           :value="study.controls.setOn"
           @change="(v) => table.change('set on', (d) => void (d.controls.setOn = v))"
         />
-        <button class="tool" :disabled="study.controls.set === null" @click="restore(null)">
+        <button class="tool print:hidden" :disabled="study.controls.set === null" @click="restore(null)">
           <RotateCcw :size="17" />Restore all as found
         </button>
+        <button class="tool print:hidden" @click="print"><Printer :size="17" />Print register</button>
       </div>
     </div>
     <div
@@ -97,11 +100,18 @@ const note = (change: Change, what: 'by' | 'why' | 'shows', value: string) =>
         </tbody>
       </table>
     </div>
-    <label v-if="all.length > listed.length" class="flex min-h-11 w-fit items-center gap-2 text-sm">
+    <label v-if="all.length > listed.length" class="flex min-h-11 w-fit items-center gap-2 text-sm print:hidden">
       <input v-model="showsAll" type="checkbox" class="size-5 accent-copper" />Show
       {{ all.length - listed.length }} unused settings
     </label>
-    <details v-if="log.length" class="mt-2">
+    <ul v-if="log.length" class="mt-3 hidden text-sm print:block" data-printed>
+      <li v-for="c in log" :key="c.key" class="border-b border-line py-1">
+        <b>{{ c.change.on }}</b> {{ c.text }}{{ c.change.as === 'found' ? ' entered as found' : ''
+        }}{{ c.change.by && `; who: ${c.change.by}` }}{{ c.change.why && `; why: ${c.change.why}`
+        }}{{ c.change.shows && `; display after: ${c.change.shows}` }}
+      </li>
+    </ul>
+    <details v-if="log.length" class="mt-2 print:hidden">
       <summary class="cursor-pointer py-2.5 text-sm font-semibold text-copper">
         {{ log.length === 1 ? '1 change' : `${log.length} changes` }}, by date
       </summary>

@@ -3,6 +3,7 @@ import { NotebookPen, Timer } from '@lucide/vue'
 import { useNow } from '@vueuse/core'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import PictureField from '~/components/fields/PictureField.vue'
 import TextField from '~/components/fields/TextField.vue'
 import YesNoField from '~/components/fields/YesNoField.vue'
 import DialPicture from '~/components/set/DialPicture.vue'
@@ -35,6 +36,9 @@ const setMarks = (text: string) => {
 /** What is read now: where it stands, and how hot the water came. */
 const stands = ref<number | null>(null)
 const readC = ref<number | null>(null)
+/** How it stands, as a picture: the mark and the pointer beside it. */
+const photo = ref<string | null>(null)
+const making = ref(false)
 const keep = () => {
   table.change(`dial read ${props.guide.of}`, (s) =>
     s.readings.push({
@@ -43,11 +47,12 @@ const keep = () => {
       sum: null,
       ...dialReading(props.guide.of, stands.value!, readC.value!),
       note: '',
-      photo: null,
+      photo: photo.value,
       adopted: null,
     }),
   )
   readC.value = null
+  photo.value = null
 }
 /** What was read where the dial now stands is what is set. */
 const take = (c: number) =>
@@ -131,10 +136,17 @@ const atText = (division: number) => dialText(names.value, division)
         :value="readC"
         @change="(v) => (readC = v)"
       />
-      <button class="tool mt-4" :disabled="stands === null || readC === null" @click="keep">
+      <button class="tool mt-4" :disabled="stands === null || readC === null || making" @click="keep">
         <NotebookPen :size="17" />Save to log
       </button>
     </div>
+    <PictureField
+      class="mt-2"
+      :label="`Picture of the dial of ${guide.name}`"
+      :photo="photo"
+      :put="(small) => (photo = small)"
+      @making="(m) => (making = m !== null)"
+    />
     <p v-if="stands !== null" class="caption mt-1">Stands at: {{ atText(stands) }}.</p>
     <ul v-if="guide.marks.length" class="mt-2 text-sm" data-marks>
       <li v-for="(m, i) in guide.marks" :key="i">{{ atText(m.division) }}: {{ units.temperature(m.tempC) }}</li>

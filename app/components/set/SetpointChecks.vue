@@ -7,9 +7,9 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { localDay } from '~/utils/local-iso'
 import { burnScale } from '~~/core/household/burn-scale'
+import { setpointRange } from '~~/core/household/controllers'
 import { bandFor, strategiesFor } from '~~/core/household/setpoint-strategies'
 import { SAVING_WORDS, savingParts } from '~~/core/measures/saving-parts'
-import { SETPOINT_C } from '~~/core/study/controls'
 import { hasSetpoint } from '~~/core/study/heater-kinds'
 import { linesOf, setpointChecks, unexplained } from '~~/core/views/setpoint-checks'
 
@@ -32,7 +32,9 @@ const setpoint = (c: number) =>
   table.set(`setpoint ${heater.value!.id}`, (k) => void (k.heaters[heater.value!.id]!.setpointC = c), true)
 const band = computed(() => heater.value && bandFor(heater.value, units.value))
 const strategies = computed(() => (heater.value ? strategiesFor(heater.value, units.value) : []))
-const along = (c: number) => `${((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 100}%`
+/** The slider goes as far as its controller, in its steps. */
+const takes = computed(() => setpointRange(table.study!, heater.value?.id ?? ''))
+const along = (c: number) => `${((c - takes.value.lowC) / (takes.value.highC - takes.value.lowC)) * 100}%`
 const burns = computed(() => burnScale(table.study!))
 const lines = computed(() => (board.value ? linesOf(board.value) : []))
 const due = computed(() => lines.value.filter((l) => l.level !== 'pass'))
@@ -93,9 +95,9 @@ const change = (kwh: number) => `${kwh > 0.5 ? '+' : ''}${units.value.energy(kwh
         <input
           type="range"
           class="h-11 w-full accent-copper"
-          :min="SETPOINT_C.low"
-          :max="SETPOINT_C.high"
-          step="0.5"
+          :min="takes.lowC"
+          :max="takes.highC"
+          :step="takes.stepK"
           :value="setC"
           aria-label="Setpoint under check"
           :aria-valuetext="units.temperature(setC)"

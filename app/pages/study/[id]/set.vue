@@ -13,8 +13,8 @@ import { useYears } from '~/stores/years'
 import { lazy } from '~/utils/lazy'
 import { ALWAYS, type Schedule } from '~~/core/calendar/week'
 import { lockNotice } from '~~/core/household/boost'
-import { gridOf, lockAgainst } from '~~/core/household/controllers'
-import { HeaterControl, SETPOINT_C, SetpointC } from '~~/core/study/controls'
+import { controllerOf, gridOf, lockAgainst, nearestSetpoints, setpointRange } from '~~/core/household/controllers'
+import { HeaterControl, SetpointC } from '~~/core/study/controls'
 import { hasSetpoint, isInstantaneous, isOnStore, isPointOfUse, storesWater } from '~~/core/study/heater-kinds'
 import { asFound } from '~~/core/study/in-force'
 import type { Heater } from '~~/core/study/plant'
@@ -80,8 +80,15 @@ const titleOf = (h: Heater) =>
 const keepHot = (id: string) =>
   table.set(`keep-hot ${id}`, (k) => void (k.heaters[id]!.keepHot = !k.heaters[id]!.keepHot))
 
+/** What the slider takes: as far as its controller goes, in its steps. */
+const takes = (id: string) => setpointRange(study.value, id)
 /** Where a setpoint stands on the slider, %. */
-const along = (c: number) => ((c - SETPOINT_C.low) / (SETPOINT_C.high - SETPOINT_C.low)) * 97 + 1.5
+const along = (id: string, c: number) => {
+  const { lowC, highC } = takes(id)
+  return Math.min(1, Math.max(0, (c - lowC) / (highC - lowC))) * 97 + 1.5
+}
+/** What can be entered instead of a setpoint that its controller does not take. */
+const nearest = (id: string) => nearestSetpoints(study.value, id, controls.value.heaters[id]!.setpointC)
 
 /** What is said beside each setpoint, as it is being written. */
 const written = computed(() => (study.value.controls.writes === 'found' ? asFound(study.value) : study.value))
@@ -103,7 +110,7 @@ const warnings = computed(
 <template>
   <div>
     <ViewTabs class="print:hidden" label="Views of Settings" :views="VIEWS" :at="view" />
-    <WriteSwitch v-if="view !== 'steps'" class="mb-3" />
+    <WriteSwitch v-if="view !== 'steps'" class="mb-3 print:hidden" />
     <LazySetpointChecks v-if="view === 'board'" />
     <LazyWeekStrip v-else-if="view === 'week'" />
     <LazyModeTable v-else-if="view === 'modes'" />
@@ -116,8 +123,8 @@ const warnings = computed(
     <LazyControllerEntries v-else-if="view === 'entries'" />
     <LazyStepCards v-else-if="view === 'steps'" />
     <div v-else class="space-y-8">
-      <FindingsHere :findings="here" at=" at heater, cylinder and circulation" />
-      <section v-for="heater in held" :key="heater.id" :aria-label="heater.name">
+      <FindingsHere class="print:hidden" :findings="here" at=" at heater, cylinder and circulation" />
+      <section v-for="heater in held" :key="heater.id" :aria-label="heater.name" class="print:hidden">
         <h2 class="text-xl">{{ titleOf(heater) }}</h2>
         <div class="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[10rem_minmax(0,1fr)]">
           <NumberField
@@ -131,24 +138,38 @@ const warnings = computed(
             <input
               type="range"
               class="h-11 w-full accent-copper"
-              :min="SETPOINT_C.low"
-              :max="SETPOINT_C.high"
-              step="0.5"
+              :min="takes(heater.id).lowC"
+              :max="takes(heater.id).highC"
+              :step="takes(heater.id).stepK"
               :value="controls.heaters[heater.id]!.setpointC"
               aria-label="Setpoint slider"
               :aria-valuetext="units.temperature(controls.heaters[heater.id]!.setpointC)"
               @input="setpoint(heater.id, Number(($event.target as HTMLInputElement).value), true)"
             />
             <div class="caption relative flex justify-between" aria-hidden="true">
-              <span>{{ units.temperature(SETPOINT_C.low) }}</span>
+              <span>{{ units.temperature(takes(heater.id).lowC) }}</span>
               <span
                 class="absolute -translate-x-1/2 border-t-4 border-line-strong px-1"
-                :style="{ left: `${along(found.heaters[heater.id]!.setpointC)}%` }"
+                :style="{ left: `${along(heater.id, found.heaters[heater.id]!.setpointC)}%` }"
                 >found</span
               >
-              <span>{{ units.temperature(SETPOINT_C.high) }}</span>
+              <span>{{ units.temperature(takes(heater.id).highC) }}</span>
             </div>
           </div>
+        </div>
+        <div
+          v-if="nearest(heater.id)"
+          role="alert"
+          class="mt-2 border-l-4 border-alarm bg-alarm-pale p-3 text-sm"
+          data-not-taken
+        >
+          <p>
+            {{ controllerOf(study, heater.id)!.name }} cannot be set to
+            {{ units.temperature(controls.heaters[heater.id]!.setpointC) }}.
+          </p>
+          <button v-for="c in nearest(heater.id)" :key="c" class="tool mt-2 mr-2" @click="setpoint(heater.id, c)">
+            Set {{ units.temperature(c) }}
+          </button>
         </div>
         <div
           v-if="locked?.id === heater.id"
@@ -231,12 +252,12 @@ const warnings = computed(
         <HeaterFunctions :heater="heater" />
       </section>
 
-      <p v-if="uncontrolled.length" class="text-ink-soft">
+      <p v-if="uncontrolled.length" class="text-ink-soft print:hidden">
         {{ uncontrolled.map((h) => h.name).join(' and ') }} {{ uncontrolled.length > 1 ? 'have' : 'has' }} no
         thermostat: see Survey.
       </p>
 
-      <LoopSetting v-if="study.pipes.loop" />
+      <LoopSetting v-if="study.pipes.loop" class="print:hidden" />
 
       <AsFoundRegister />
     </div>
