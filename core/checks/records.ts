@@ -1,5 +1,6 @@
 import { atAltitude } from '../household/at-altitude'
 import { citation, publishedFigures } from '../household/data-source'
+import { lastDayThere } from '../household/last-day'
 import { curveInHouse } from '../household/maker-curve'
 import { NET_OVER_GROSS } from '../money/carriers'
 import { carrierOf, efficiencyOf, isInstantaneous, outputOf } from '../study/heater-kinds'
@@ -135,22 +136,26 @@ const withoutSource: Rule = ({ study }) => {
 const OLD_YEARS = 20
 
 const oldCylinder: Rule = ({ study }) => {
-  const { store } = study.plant
-  const seen = study.controls.foundOn ?? study.readings.at(-1)?.takenAt ?? null
-  if (!store?.madeYear || seen === null) return []
-  const years = Number(seen.slice(0, 4)) - store.madeYear
-  if (years < OLD_YEARS) return []
+  const madeYear = study.plant.store?.madeYear
+  if (!madeYear) return []
+  const seen = lastDayThere(study)
+  const years = seen && Number(seen.slice(0, 4)) - madeYear
+  if (years !== null && years < OLD_YEARS) return []
   return [
     {
       id: 'old-cylinder',
       concern: 'record',
-      level: 'marginal',
+      level: years === null ? 'not checked' : 'marginal',
       subject: { kind: 'store', id: null },
-      title: 'Old cylinder',
-      sentence: `${years} years on the day of the visit. Its label says how it left the factory, not what its insulation is now.`,
+      title: years === null ? 'Age of the cylinder' : 'Old cylinder',
+      sentence:
+        years === null
+          ? `Not checked: made in ${madeYear}, and no day of the visit is written down.`
+          : `${years} years on the day of the visit. Its label says how it left the factory, not what its insulation is now.`,
       source: 'Year on its plate',
       remedy: 'Measure the overnight drop; have the anode inspected.',
       settledBy: 'overnight-drop',
+      asks: years === null ? 'controls.foundOn' : null,
     },
   ]
 }

@@ -21,6 +21,7 @@ import {
 } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Heater } from '../study/plant'
+import { lowerFirst } from '../words/lower-first'
 import type { Rule, Told, Visit } from './check'
 
 /** A boiler brings a store no nearer to the hottest flow it may send than this, K. */
@@ -94,8 +95,6 @@ const sensorBelowHeat: Rule = ({ study }) =>
         },
       ]
     })
-
-const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1)
 
 /** What wears out by its starts: a burner, and the compressor of a heat pump. A pump of the sun or an element does not. */
 const wearsByStarts = (h: Heater) => HEATERS[h.kind].source === 'burner' || isHeatPump(h)

@@ -104,6 +104,7 @@ const drunk: Rule = ({ study }) =>
           concern: 'harm',
           level: tap.drunk === true ? 'fail' : 'not checked',
           title: `Water not for drinking: ${tap.name}`,
+          cause: { id: 'not-potable', title: 'Water not for drinking' },
           sentence:
             tap.drunk === true
               ? 'The supply is not drinking water, and it is drunk or cooked with here.'

@@ -16,6 +16,7 @@ import type { MeasureKind } from '../study/measures'
 import { RIGHT_CLOCK } from '../study/new-controller'
 import type { Study } from '../study/study'
 import type { Display } from '../units/display'
+import { lowerFirst } from '../words/lower-first'
 import type { YearResult } from '../year/result'
 import { type Brought, broughtBy } from './brought'
 import { findingsOf } from './findings'
@@ -325,6 +326,6 @@ export const adviceInShort = (t: Tried, write: Display): string =>
 export function adviceSentence(t: Tried, write: Display): string {
   const money = moneyOf(t, write)
   const what = t.level === 'pass' ? 'solves it' : 'improves it'
-  const worse = t.brought.length ? `; makes worse: ${t.brought.map((b) => b.title.toLowerCase()).join(', ')}` : ''
+  const worse = t.brought.length ? `; makes worse: ${t.brought.map((b) => lowerFirst(b.title)).join(', ')}` : ''
   return `${t.words}: ${what}, ${money}${worse}.`
 }
