@@ -78,6 +78,12 @@ const TIERS = [
     not: ['safety'],
   },
   {
+    name: 'papers',
+    folders: ['papers'],
+    holds: 'What is handed over, as files that open by themselves. They arrange what views and household say.',
+    not: ['safety'],
+  },
+  {
     name: 'demos',
     folders: ['demos'],
     holds: 'Invented households. What all households begin with belongs in household/defaults/.',

@@ -1,10 +1,12 @@
 import type { Command } from 'commander'
 import { checksOf } from '../core/checks/catalogue'
 import { jobsOf } from '../core/measures/jobs'
+import { report } from '../core/papers/report'
 import { claimsTogether, judgedClaim } from '../core/scenarios/claims'
 import { type Interaction, interactionsOf, pairsOf } from '../core/scenarios/interactions'
 import { orderOfWork } from '../core/scenarios/order-of-work'
 import { type Ranges, rangesOf, SAMPLES, sampleYears, samplingOf } from '../core/scenarios/ranges'
+import { Day } from '../core/study/fields'
 import type { Package } from '../core/study/measures'
 import type { Study } from '../core/study/study'
 import { comparedInFull, type Comparison, type PackageResult } from '../core/views/compare'
@@ -42,6 +44,30 @@ function pairsIn(
 
 /** Commands about packages: what they save, how sure that is, and which are worth most. */
 export function packageCommands(program: Command, { write, print, taken }: Say): void {
+  program
+    .command('report <file>')
+    .description('the report for the householder with its appendix: one HTML file')
+    .option('--ranges', `simulate ${SAMPLES.usual} paired years of each package: how far its saving may lie apart`)
+    .option('--on <day>', 'day it is written, YYYY-MM-DD', new Date().toISOString().slice(0, 10))
+    .action((file: string, options: { ranges?: boolean; on: string }) => {
+      const study = taken(file)
+      if (!Day.safeParse(options.on).success) refuse('--on: accepts a day as YYYY-MM-DD')
+      const years = new Map(jobsOf(study).map((job) => [job.key, timed(job.study)]))
+      const sampling = samplingOf(study)
+      const sampled = (pack: Package) =>
+        rangesOf(
+          sampling,
+          sampling.steps.map((_, i) => sampleYears(study, pack, sampling, i)),
+        )
+      const ranges = new Map(
+        (options.ranges ? study.packages : []).flatMap((p) => {
+          const range = sampled(p)
+          return range ? [[p.id, range] as const] : []
+        }),
+      )
+      write(report({ study, comparison: comparedInFull(study, years), ranges, on: options.on }))
+    })
+
   program
     .command('compare <file>')
     .description('as found, as set, and each package with its savings')

@@ -1,6 +1,7 @@
 import type { Command } from 'commander'
 import { zoneNames } from '../core/calendar/ical'
 import { checksOf } from '../core/checks/catalogue'
+import { settingsSheet } from '../core/papers/settings-sheet'
 import { modeJobs, modeRows } from '../core/scenarios/loop-modes'
 import { DEFAULT_GOAL, optimiseSchedule } from '../core/scenarios/optimise-schedule'
 import { displayOf } from '../core/study/display-of'
@@ -18,7 +19,7 @@ import { refuse, type Say, yearOrNull } from './say'
 import { foundTable, modesTable } from './tables'
 
 /** Commands about what is set: modes, schedules, setpoints, what is keyed in, the calendar and the heating side. */
-export function settingsCommands(program: Command, { print, taken }: Say): void {
+export function settingsCommands(program: Command, { write, print, taken }: Say): void {
   program
     .command('modes <file>')
     .description('compare the circulation modes on the household’s own draw-offs')
@@ -90,6 +91,11 @@ export function settingsCommands(program: Command, { print, taken }: Say): void 
       const fits = controllerFits(study)
       print(options.json ? fits : controllerFitText(fits, displayOf(study)))
     })
+
+  program
+    .command('sheet <file>')
+    .description('the settings sheet: what is entered where, on one side of paper (HTML)')
+    .action((file: string) => write(settingsSheet(taken(file))))
 
   program
     .command('schedules <file>')

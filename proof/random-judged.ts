@@ -12,6 +12,7 @@ import {
   type ClaimPeriod,
   type ClaimTag,
 } from '../core/study/claims'
+import { ACCEPTANCE_KINDS } from '../core/study/handover'
 import { LOOP_MODES } from '../core/study/loop-modes'
 import { CARD_NAMES, LONGEST_SHOWN } from '../core/study/step-cards'
 import type { Study } from '../core/study/study'
@@ -66,6 +67,31 @@ export const judged = fc.record({
     }),
     { maxLength: 3 },
   ),
+  handover: fc.record({
+    mark: fc.constantFrom('', 'Guild of heating, no. 12'),
+    phone: fc.constantFrom('', '0555 <1234> & "5"'),
+    rules: fc.array(
+      fc.record({
+        about: fc.constantFrom('Hot water temperature', 'Relief <valve>'),
+        place: fc.constantFrom('', 'Hill town'),
+        number: fc.constantFrom('', '12-4'),
+        edition: fc.constantFrom('', '2024'),
+      }),
+      { maxLength: 3 },
+    ),
+    alone: fc.array(fc.constantFrom('', 'it floods the circuit'), { maxLength: 3 }),
+    tests: fc.array(
+      fc.record({
+        kind: fc.constantFrom(...ACCEPTANCE_KINDS),
+        passC: num(5, 95),
+        passS: fc.option(num(1, 3600)),
+        on: fc.constantFrom(null, '2026-03-02'),
+        c: fc.option(num(0, 100)),
+        seconds: fc.option(num(0, 3600)),
+      }),
+      { maxLength: 6 },
+    ),
+  }),
   claims: fc.array(
     fc.record({
       who: fc.constant('Leaflet'),
@@ -83,7 +109,15 @@ export const judged = fc.record({
 
 export function putJudged(
   study: Study,
-  { economics, priced, fitted, claims, cards, shown }: typeof judged extends fc.Arbitrary<infer M> ? M : never,
+  {
+    economics,
+    priced,
+    fitted,
+    claims,
+    cards,
+    shown,
+    handover,
+  }: typeof judged extends fc.Arbitrary<infer M> ? M : never,
 ) {
   const { each, ...rates } = economics
   const measures = study.packages.flatMap((p) => p.measures)
@@ -123,6 +157,31 @@ export function putJudged(
     ticks: steps.map((at) => ({ step: STEP_CARDS[card].steps[at]?.id ?? 'dropped', on: '2026-03-02' })),
     shows,
   }))
+  const [tap, other] = study.pipes.taps
+  study.handover = {
+    mark: handover.mark,
+    phone: handover.phone,
+    rules: handover.rules.map((r, i) => ({ ...r, id: `rule-${i}` })),
+    // A picture may have gone with its reading.
+    leaveAlone: handover.alone.map((why, i) => ({
+      id: `alone-${i}`,
+      what: 'Filling',
+      why,
+      picture: why ? 'gone' : null,
+    })),
+    tests: handover.tests.flatMap((t, i) =>
+      t.kind === 'two outlets' && !other
+        ? []
+        : [
+            {
+              ...t,
+              id: `test-${i}`,
+              at: t.kind === 'return' ? null : t.kind === 'dial' ? study.plant.heaters[0].id : tap.id,
+              beside: t.kind === 'two outlets' ? other.id : null,
+            },
+          ],
+    ),
+  }
   study.claims = claims.map(({ about, ...claim }, i) => ({
     ...claim,
     id: `claim-${i}`,

@@ -6,7 +6,7 @@ import { type SampleYears, sampleYears, samplingOf } from '~~/core/scenarios/ran
 import type { Measure } from '~~/core/study/measures'
 import type { Study } from '~~/core/study/study'
 import { type Candidate, candidatesFor, type Tried, tried } from '~~/core/views/advice'
-import { type Judged, judgedPackage } from '~~/core/views/compare'
+import { comparedInFull, type FullComparison, type Judged, judgedPackage } from '~~/core/views/compare'
 import { refusalsOf } from '~~/core/views/order-of-work'
 import type { YearResult } from '~~/core/year/result'
 import { traceDay } from '~~/core/year/trace'
@@ -36,6 +36,8 @@ export const furtherWork = {
     then: YearResult,
     worseComfort: boolean,
   ): string[] => refusalsOf(study, measures, now, then, worseComfort),
+  /** Every package against the household as found and as set, each judged. */
+  comparison: (study: Study, years: [string, YearResult][]): FullComparison => comparedInFull(study, new Map(years)),
   /** What a package would make worse, and the limits that it keeps. */
   judged: (study: Study, packageId: string, now: YearResult | null, then: YearResult): Judged =>
     judgedPackage(

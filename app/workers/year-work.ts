@@ -33,5 +33,6 @@ export const yearWork = {
   judged: further('judged'),
   refusals: further('refusals'),
   sampled: further('sampled'),
+  comparison: further('comparison'),
 }
 export type YearWork = typeof yearWork

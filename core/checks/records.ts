@@ -139,7 +139,7 @@ const oldCylinder: Rule = ({ study }) => {
   const madeYear = study.plant.store?.madeYear
   if (!madeYear) return []
   const seen = lastDayThere(study)
-  const years = seen && Number(seen.slice(0, 4)) - madeYear
+  const years = seen === null ? null : Number(seen.slice(0, 4)) - madeYear
   if (years !== null && years < OLD_YEARS) return []
   return [
     {

@@ -12,6 +12,7 @@ import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
+import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -231,6 +232,7 @@ export const courtFlat: Study = {
   economics: NO_ECONOMICS,
   claims: [],
   cards: [],
+  handover: NO_HANDOVER,
   packages: [
     {
       id: 'drain-and-head',

@@ -13,6 +13,7 @@ import { untouched } from '../household/defaults/visit'
 import { KWH_PER_THERM } from '../money/calorific'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
+import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -266,6 +267,7 @@ export const duplex: Study = {
   economics: NO_ECONOMICS,
   claims: [],
   cards: [],
+  handover: NO_HANDOVER,
   packages: [
     {
       id: 'turn-down-wrap',

@@ -17,6 +17,7 @@ import { untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
+import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -338,6 +339,7 @@ export const forestFarm: Study = {
   economics: NO_ECONOMICS,
   claims: [],
   cards: [],
+  handover: NO_HANDOVER,
   packages: [
     {
       id: 'middays-cooler',

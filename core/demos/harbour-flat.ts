@@ -12,6 +12,7 @@ import { plainTariff } from '../household/defaults/plain-tariff'
 import { untouched } from '../household/defaults/visit'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
+import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -213,6 +214,7 @@ export const harbourFlat: Study = {
   economics: NO_ECONOMICS,
   claims: [],
   cards: [],
+  handover: NO_HANDOVER,
   packages: [
     {
       id: 'cooler-wrapped',

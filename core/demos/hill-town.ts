@@ -16,6 +16,7 @@ import { untouched } from '../household/defaults/visit'
 import { CIRCULATION } from '../study/commanded'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
+import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -352,6 +353,7 @@ export const hillTown: Study = {
   economics: NO_ECONOMICS,
   claims: [],
   cards: [],
+  handover: NO_HANDOVER,
   packages: [
     {
       id: 'loop-and-pipes',

@@ -11,6 +11,7 @@ import { from9 } from './older/from-9'
 import { from10 } from './older/from-10'
 import { from11 } from './older/from-11'
 import { from12 } from './older/from-12'
+import { from13 } from './older/from-13'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -26,6 +27,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   10: from10,
   11: from11,
   12: from12,
+  13: from13,
 }
 
 /** Whether a version can be brought to the one in use. */

@@ -24,6 +24,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkPackages(study, report)
   checkClaims(study, report)
   checkCards(study, report)
+  checkHandover(study, report)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],
@@ -49,6 +50,25 @@ function checkClaims({ claims, packages }: StudyShape, report: Report): void {
   claims.forEach(({ packageId }, i) => {
     if (packageId !== null && !packages.some((p) => p.id === packageId))
       report(['claims', i, 'packageId'], `there is no package "${packageId}"`)
+  })
+}
+
+function checkHandover({ handover, pipes, plant }: StudyShape, report: Report): void {
+  for (const part of ['rules', 'leaveAlone', 'tests'] as const)
+    unique(
+      handover[part].map((x) => x.id),
+      ['handover', part],
+      report,
+    )
+  const taps = new Set(pipes.taps.map((t) => t.id))
+  handover.tests.forEach(({ kind, at, beside }, i) => {
+    const path = ['handover', 'tests', i]
+    if (kind === 'dial' && !plant.heaters.some((h) => h.id === at))
+      report([...path, 'at'], `there is no heater "${at}"`)
+    if (kind !== 'dial' && kind !== 'return' && !taps.has(at ?? ''))
+      report([...path, 'at'], `there is no outlet "${at}"`)
+    if (kind === 'two outlets' && (beside === at || !taps.has(beside ?? '')))
+      report([...path, 'beside'], `there is no other outlet "${beside}"`)
   })
 }
 

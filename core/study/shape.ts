@@ -7,6 +7,7 @@ import { Commanded, Controller, MOST_CONTROLLERS } from './controllers'
 import { Controls, SetpointC } from './controls'
 import { Economics } from './economics'
 import { Day, Id, Name, Note } from './fields'
+import { Handover } from './handover'
 import { HouseHeating } from './heating'
 import { Package } from './measures'
 import { MOST_OWN_SETTINGS, OwnSetting } from './own-settings'
@@ -20,7 +21,7 @@ import { CardWork, MOST_CARD_WORK } from './step-cards'
 import { Schedule } from './week'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 13
+export const VERSION = 14
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])
@@ -107,6 +108,7 @@ export const StudyShape = z.strictObject({
   /** Step cards that were taken in hand, oldest first. */
   cards: z.array(CardWork).max(MOST_CARD_WORK),
   readings: z.array(Reading).max(5000),
+  handover: Handover,
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
   origins: z
     .record(z.string().max(200), Origin)

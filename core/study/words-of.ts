@@ -2,8 +2,8 @@ import { inWordsOf } from '../words/dialect'
 import type { Study } from './study'
 
 /** Texts of which parts are told in sentences, and texts that are told whole. */
-const NAMES = new Set(['name', 'watchedBy', 'testedBy', 'source', 'conditions', 'who', 'bookFrom'])
-const WHOLE = new Set(['note', 'text', 'by', 'why'])
+const NAMES = new Set(['name', 'watchedBy', 'testedBy', 'source', 'conditions', 'who', 'bookFrom', 'about', 'what'])
+const WHOLE = new Set(['note', 'text', 'by', 'why', 'edition', 'mark', 'phone'])
 
 /** What somebody has typed into a study: it is said as it was typed, in any study. */
 function typedIn(study: Study): { names: string[]; whole: Set<string> } {

@@ -1,17 +1,22 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
-import { type CalendarEvent, dayAfter, icalText, weekdayOfDay } from '../calendar/ical'
+import { dayAfter, weekdayOfDay } from '../calendar/days'
+import { type CalendarEvent, icalText } from '../calendar/ical'
 import { summerTimeDays } from '../calendar/summer-time'
 import { type Schedule, type Window } from '../calendar/week'
 import { DAYS_IN_MONTH, firstDayOf } from '../calendar/year'
 import { boostNotice, weekdayOf } from '../household/boost'
 import { controllerWeeks } from '../household/controller-weeks'
 import { commandedName } from '../household/controllers'
+import { dueAgain } from '../household/due-again'
+import { lastDayThere } from '../household/last-day'
 import { STEP_CARDS } from '../procedures/cards'
-import { hasSetpoint } from '../study/heater-kinds'
+import { READINGS } from '../readings/kinds'
+import { carrierOf, hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
+import { HARD_MG_L } from '../water/hardness'
 
 /** The household is told of hot water that can scald so long before, and of a day's work on the evening before, min. */
 const BEFORE_MIN = 60
@@ -199,29 +204,83 @@ function seasons(study: Study, from: string, make: Make): CalendarEvent[] {
   })
 }
 
-/** Upkeep a year after it was last done. */
+/** Water from this hardness on wants a look at coil and element twice as often. */
+const scales = ({ site }: Study) => site.hardnessMgL !== null && site.hardnessMgL >= HARD_MG_L
+
+/** Upkeep whose last day was written down, a year after it; the rest a year after the visit. */
 function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
   const { plant, pipes } = study
-  const due = (key: string, title: string, on: string | null): CalendarEvent[] =>
-    on ? [make({ key, title, text: `Last on ${on}.`, day: sameDayNext(from, on), ...yearly })] : []
+  const due = (key: string, title: string, on: string | null, text = ''): CalendarEvent[] =>
+    on ? [make({ key, title, text: `Last on ${on}. ${text}`.trim(), day: sameDayNext(from, on), ...yearly })] : []
   const tested = (of: string, name: string, valve: unknown) =>
     due(
       `mixing-${of}`,
       `Test the mixing valve: ${name}`,
       typeof valve === 'object' && valve !== null ? (valve as { testedOn: string | null }).testedOn : null,
     )
+  const there = study.finishedOn ?? lastDayThere(study)
+  const sinceVisit = (key: string, title: string, text: string): CalendarEvent[] =>
+    there ? [make({ key, title, text, day: sameDayNext(from, there), ...yearly })] : []
   return [
     ...plant.heaters.flatMap((h) =>
       'combustion' in h ? due(`service-${h.id}`, `Service: ${h.name}`, h.combustion.servicedOn) : [],
+    ),
+    ...plant.heaters.filter(burnsWood).map((h) =>
+      make({
+        key: `sweep-${h.id}`,
+        title: `Sweep the flue: ${h.name}`,
+        text: 'Before the heating season, by who is licensed for it here.',
+        day: nextDay(from, firstDayOf(8) + 1),
+        ...yearly,
+      }),
     ),
     ...(plant.store ? tested('store', plant.store.name, plant.store.mixing) : []),
     ...pipes.taps.flatMap((t) => tested(t.id, t.name, t.guard)),
     ...study.controls.readBack.flatMap(({ of, on }) =>
       due(`read-back-${slug(of)}`, `Read the programme back: ${commandedName(study, of)}`, on),
     ),
-    ...due('drain-unit', 'Inspect the waste water heat recovery', pipes.recovery?.inspectedOn ?? null),
+    ...due(
+      'drain-unit',
+      'Inspect the waste water heat recovery',
+      pipes.recovery?.inspectedOn ?? (pipes.recovery ? there : null),
+      'Filter, tray and what has settled on the surface.',
+    ),
+    ...(plant.store
+      ? [
+          ...sinceVisit(
+            'relief',
+            'Relief valve: look at it and its discharge',
+            'Dry, nothing tied or shut. It is lifted only where its maker says so: one that drips afterwards is replaced.',
+          ),
+          ...sinceVisit(
+            'scale',
+            'Scale: look at coil and immersion heater',
+            scales(study) ? 'Hard water: each year, the cylinder too.' : 'Every second year is enough with this water.',
+          ),
+        ]
+      : []),
+    ...sinceVisit(
+      'review',
+      'Review of the visit',
+      'Meters read on the same day as then, settings read back, what changed in the household, what was too cold.',
+    ),
   ]
 }
+const burnsWood = (h: Study['plant']['heaters'][number]) => ['logs', 'pellets'].includes(carrierOf(h))
+
+/** Readings that a change has made old, on the day from which they are worth taking. */
+const again = (study: Study, from: string, make: Make): CalendarEvent[] =>
+  dueAgain(study).map((d) =>
+    make({
+      key: `again-${d.kind}`,
+      title: `Measure again: ${READINGS[d.kind].title}`,
+      text: `${d.because} changed on ${d.changedOn}: ${d.conditions}.`,
+      day: d.due < from ? from : d.due,
+      at: null,
+      repeats: null,
+      remindMin: null,
+    }),
+  )
 
 /** Everything of a household that comes on a day: schedules, cycles, boosts, absences, clocks, seasons, upkeep. */
 export function remindersOf(study: Study, from: string, write: Display): CalendarEvent[] {
@@ -239,6 +298,7 @@ export function remindersOf(study: Study, from: string, write: Display): Calenda
     ...controllers(study, from, make),
     ...seasons(study, from, make),
     ...upkeep(study, from, make),
+    ...again(study, from, make),
   ]
 }
 

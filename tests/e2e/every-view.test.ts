@@ -30,6 +30,8 @@ const VIEWS = [
     (view) => `${HOUSE}/set?view=${view}`,
   ),
   `${HOUSE}/improve`,
+  `${HOUSE}/handover`,
+  ...['tests', 'details', 'sheet', 'report'].map((view) => `${HOUSE}/handover?view=${view}`),
   '/study/forest-farm/survey?at=heater',
 ]
 

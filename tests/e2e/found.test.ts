@@ -107,7 +107,7 @@ describe('at a controller', () => {
       await takeReading(page, 'Event or change')
       await page.$eval('section[aria-label="Event or change"] select', (field) => {
         const select = field as HTMLSelectElement
-        select.value = [...select.options].find((o) => o.text.trim() === 'fault code')!.value
+        select.value = Array.from(select.options).find((o) => o.text.trim() === 'fault code')!.value
         select.dispatchEvent(new Event('change', { bubbles: true }))
       })
       await type(page, 'Note', code)

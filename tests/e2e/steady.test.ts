@@ -17,6 +17,8 @@ const VIEWS = [
     (view) => `set?view=${view}`,
   ),
   'improve',
+  'handover',
+  'handover?view=tests',
   'improve?view=sizes',
   'improve?view=beside',
 ]

@@ -34,6 +34,8 @@ const VIEWS = [
     'steps',
   ].map((view) => `set?view=${view}`),
   'improve',
+  'handover',
+  ...['tests', 'details', 'sheet', 'report'].map((view) => `handover?view=${view}`),
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]
 

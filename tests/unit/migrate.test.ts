@@ -187,6 +187,15 @@ describe('studies of version 4', () => {
     },
   )
 
+  it.each(['court-flat', 'duplex', 'mountain-refuge', 'hill-town'])(
+    '%s of version 13 is the demo as it is now',
+    (name) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v13-${name}.json`, 'utf8'))
+      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+      expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
+    },
+  )
+
   it('the one controller of version 12 commands what it did, its clock and its log with it', () => {
     const doc = JSON.parse(readFileSync('tests/fixtures/study-v12-hill-town.json', 'utf8')) as {
       controls: { found: Study['controls']['found'] & { clock: object }; changes: object[]; readBack: object[] }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
-import { dayAfter, weekdayOfDay } from '../../core/calendar/ical'
+import { dayAfter, weekdayOfDay } from '../../core/calendar/days'
 import { everyDay, workAndRest } from '../../core/calendar/week'
 import { hillTown } from '../../core/demos/hill-town'
 import { displayOf } from '../../core/study/display-of'

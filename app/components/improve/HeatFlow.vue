@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { sankey, sankeyJustify, type SankeyLink, sankeyLinkHorizontal, type SankeyNode } from 'd3-sankey'
 import { useBoxWidth } from '~/composables/useBoxWidth'
 import { useStudy } from '~/stores/study'
-import { heatFlow, type HeatLink, type HeatNode } from '~~/core/year/account/heat-flow'
+import { bandPath, bandRole, heatBands, isEnd } from '~~/core/views/heat-bands'
+import { heatFlow } from '~~/core/year/account/heat-flow'
 import { houseHeatSentence } from '~~/core/year/account/house-heat'
 import { cameInKwh } from '~~/core/year/account/where-it-goes'
 import type { YearResult } from '~~/core/year/result'
@@ -10,8 +10,6 @@ import type { YearResult } from '~~/core/year/result'
 /** The ledger of a year as bands as wide as their heat; both years are drawn to the scale of the larger. */
 const props = defineProps<{ year: Year; scaleTo: Year }>()
 type Year = Pick<YearResult, 'energy' | 'pump'>
-type N = SankeyNode<HeatNode, HeatLink>
-type L = SankeyLink<HeatNode, HeatLink>
 
 const table = useStudy()
 const units = computed(() => table.units)
@@ -20,9 +18,6 @@ const box = ref<HTMLElement | null>(null)
 const boxWidth = useBoxWidth(box)
 const narrow = computed(() => boxWidth.value > 0 && boxWidth.value < 560)
 const W = computed(() => (narrow.value ? 380 : 820))
-/** Height of the bands of the larger year, and room between two ends for their two lines of text, px. */
-const BANDS = 230
-const GAP = 34
 const COLOURS = {
   bought: 'var(--color-ink)',
   free: 'var(--color-verdigris)',
@@ -31,31 +26,10 @@ const COLOURS = {
   useful: 'var(--color-verdigris)',
 }
 
-const graph = computed(() => {
-  const { nodes, links } = heatFlow(props.year)
-  const size = cameInKwh(props.year) / Math.max(1, cameInKwh(props.scaleTo), cameInKwh(props.year))
-  const ends = nodes.filter((n) => n.role === 'lost' || n.role === 'useful').length
-  const height = BANDS * size + GAP * (ends - 1)
-  return sankey<HeatNode, HeatLink>()
-    .nodeId((n) => n.id)
-    .nodeAlign(sankeyJustify)
-    .nodeSort(null)
-    .nodeWidth(10)
-    .nodePadding(GAP)
-    .extent([
-      [2, 14],
-      [W.value - (narrow.value ? 128 : 200), 14 + height],
-    ])({
-    nodes: nodes.map((n) => ({ ...n })),
-    links: links.map((l) => ({ ...l, source: l.from, target: l.to, value: l.kwh })),
-  })
-})
-const path = sankeyLinkHorizontal<N, L>()
-const role = (l: L) => (l.target as N).role
+const graph = computed(() => heatBands(props.year, props.scaleTo, { width: W.value, labels: narrow.value ? 128 : 200 }))
 const height = computed(() => Math.max(...graph.value.nodes.map((n) => n.y1 ?? 0)) + 24)
 const total = computed(() => cameInKwh(props.year))
 const share = (kwh: number) => `${Math.round((100 * kwh) / total.value)}%`
-const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
 </script>
 
 <template>
@@ -69,9 +43,9 @@ const isEnd = (n: N) => (n.sourceLinks?.length ?? 0) === 0
       <path
         v-for="(l, i) in graph.links"
         :key="i"
-        :d="path(l) ?? ''"
+        :d="bandPath(l) ?? ''"
         fill="none"
-        :stroke="COLOURS[role(l)]"
+        :stroke="COLOURS[bandRole(l)]"
         :stroke-width="Math.max(1, l.width ?? 0)"
         stroke-opacity="0.35"
       />

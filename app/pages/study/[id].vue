@@ -45,6 +45,7 @@ const STAGES = [
   { name: 'measure', label: 'Readings' },
   { name: 'set', label: 'Settings' },
   { name: 'improve', label: 'Improve' },
+  { name: 'handover', label: 'Hand over' },
 ] as const
 const stage = computed(() => STAGES.find((s) => route.path.endsWith(`/${s.name}`))?.name ?? null)
 
@@ -136,7 +137,7 @@ function open(at: StationName, on: string) {
             v-for="s in STAGES"
             :key="s.name"
             :to="`/study/${id}/${s.name}`"
-            class="flex min-h-11 items-center justify-center px-2.5 font-display font-semibold max-sm:flex-1 max-sm:border-t-3 sm:-mb-px sm:border-b-3 sm:px-4"
+            class="flex min-h-11 items-center justify-center px-2.5 font-display font-semibold max-sm:flex-1 max-sm:border-t-3 max-sm:px-1 max-sm:text-center max-sm:text-sm max-sm:leading-4 sm:-mb-px sm:border-b-3 sm:px-4"
             :class="stage === s.name ? 'border-copper text-copper' : 'border-transparent text-ink-soft hover:text-ink'"
             :aria-current="stage === s.name ? 'page' : undefined"
             >{{ s.label }}</NuxtLink

@@ -3,6 +3,7 @@ import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
 import { NO_ECONOMICS } from '../../study/economics'
+import { NO_HANDOVER } from '../../study/handover'
 import { oneController } from '../../study/new-controller'
 import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
@@ -177,6 +178,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     packages: [],
     claims: [],
     cards: [],
+    handover: NO_HANDOVER,
     readings: [],
     origins: {},
   }

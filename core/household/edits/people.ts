@@ -28,13 +28,14 @@ export function keepsTap({ pipes, plant, people }: Study, id: string): string | 
 export const removeTap = (study: Study, id: string): Study =>
   keepsTap(study, id) !== null
     ? study
-    : edited(study, ({ pipes, packages }) => {
+    : edited(study, ({ pipes, packages, handover }) => {
         pipes.taps = pipes.taps.filter((t) => t.id !== id)
         if (pipes.drain) pipes.drain.tapIds = pipes.drain.tapIds.filter((x) => x !== id)
         const { recovery } = pipes
         if (recovery) recovery.tapIds = recovery.tapIds.filter((x) => x !== id)
         if (recovery?.tapIds.length === 0) pipes.recovery = null
         forget(packages, 'taps', (x) => x === id)
+        handover.tests = handover.tests.filter((t) => t.at !== id && t.beside !== id)
       })
 
 /** One more tap like the last, to be typed over. */

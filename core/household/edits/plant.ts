@@ -62,6 +62,7 @@ function withHeaters(study: Study, heaters: Heater[]): Study {
       const { plant, controls, packages, origins } = s
       plant.heaters = heaters
       s.cards = s.cards.filter((c) => c.heaterId === null || ids.has(c.heaterId))
+      s.handover.tests = s.handover.tests.filter((t) => t.kind !== 'dial' || ids.has(t.at ?? ''))
       plant.store = store
       for (const c of [controls.found, controls.set])
         if (c)
@@ -266,8 +267,9 @@ export function addLoop(study: Study): Study {
 
 /** The pipes without their loop: its pump is off, and what was proposed for it is gone. */
 export function removeLoop(study: Study): Study {
-  return edited(study, ({ pipes, controls, controllers, packages, origins }) => {
+  return edited(study, ({ pipes, controls, controllers, packages, origins, handover }) => {
     pipes.loop = null
+    handover.tests = handover.tests.filter((t) => t.kind !== 'return')
     controls.readBack = controls.readBack.filter((r) => r.of !== CIRCULATION)
     for (const c of controllers) c.commands = c.commands.filter((of) => of !== CIRCULATION)
     for (const c of [controls.found, controls.set]) if (c) c.loop = { ...c.loop, mode: 'off', schedule: everyDay() }
