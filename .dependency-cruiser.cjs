@@ -69,6 +69,11 @@ const TIERS = [
     folders: ['checks'],
     holds: 'Every judgement on a household, each once, with its figures, limits and words. Who shows it is in views/.',
   },
+  {
+    name: 'verification',
+    folders: ['verification'],
+    holds: 'What meters and weather say of a saving afterwards. What it was promised to be is in scenarios/ and views/.',
+  },
   { name: 'scenarios', folders: ['scenarios'], holds: 'What is tried before it is set.' },
   {
     name: 'views',

@@ -31,7 +31,10 @@ export default defineNuxtConfig({
     vue: { template: { compilerOptions: { nodeTransforms: [words as never] } } },
   },
   // Arrays of numbers are read in tight loops; the engine's tests, not the compiler, watch their bounds.
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
+  typescript: {
+    strict: true,
+    tsConfig: { include: ['../core/**/*.d.ts'], compilerOptions: { noUncheckedIndexedAccess: false } },
+  },
   // Our own code is imported by name, so that lint sees who knows whom; only Vue's and Nuxt's come by themselves.
   imports: { scan: false },
   components: { dirs: [] },

@@ -19,6 +19,7 @@ import { packageCommands } from './package-commands'
 import { load, Refusal, refuse, type Say, timed, yearOrNull } from './say'
 import { settingsCommands } from './settings-commands'
 import { broughtText, findingsText, sizeTable, sourcesTable, yearTable } from './tables'
+import { verifyCommand } from './verify-command'
 
 /** What a call of the command line comes to: what it prints, and 2 for bad input. */
 export interface Answer {
@@ -91,6 +92,7 @@ function program(say: Say): Command {
 
   packageCommands(program, say)
   settingsCommands(program, say)
+  verifyCommand(program, say)
 
   program
     .command('findings <file>')

@@ -92,6 +92,23 @@ export const judged = fc.record({
       { maxLength: 6 },
     ),
   }),
+  metered: fc.record({
+    air: fc.option(
+      fc.record({ from: fc.constant('2025-03-01'), c: fc.array(num(-60, 60), { minLength: 1, maxLength: 40 }) }),
+    ),
+    meters: fc.array(
+      fc.array(
+        fc.record({
+          on: fc.constantFrom('2025-03-01', '2025-03-08', '2025-03-15', '2026-01-02', '2026-11-01'),
+          value: num(0, 1e9),
+          estimated: fc.boolean(),
+          exchanged: fc.boolean(),
+        }),
+        { maxLength: 8 },
+      ),
+      { maxLength: 2 },
+    ),
+  }),
   claims: fc.array(
     fc.record({
       who: fc.constant('Leaflet'),
@@ -117,6 +134,7 @@ export function putJudged(
     cards,
     shown,
     handover,
+    metered,
   }: typeof judged extends fc.Arbitrary<infer M> ? M : never,
 ) {
   const { each, ...rates } = economics
@@ -181,6 +199,17 @@ export function putJudged(
             },
           ],
     ),
+  }
+  study.verification = {
+    air: metered.air,
+    meters: metered.meters.map((readings, i) => ({
+      id: `meter-${i}`,
+      name: 'Meter',
+      of: i === 0 ? ('natural-gas' as const) : ('water' as const),
+      unit: 'm³',
+      perUnit: 10.6,
+      readings,
+    })),
   }
   study.claims = claims.map(({ about, ...claim }, i) => ({
     ...claim,

@@ -9,10 +9,9 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
-import { untouched } from '../household/defaults/visit'
+import { NOTHING_DONE_YET, untouched } from '../household/defaults/visit'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS, offeredAt } from '../study/economics'
-import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -231,8 +230,7 @@ export const courtFlat: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
-  cards: [],
-  handover: NO_HANDOVER,
+  ...NOTHING_DONE_YET,
   packages: [
     {
       id: 'drain-and-head',

@@ -9,11 +9,10 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
-import { untouched } from '../household/defaults/visit'
+import { NOTHING_DONE_YET, untouched } from '../household/defaults/visit'
 import { KWH_PER_THERM } from '../money/calorific'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
-import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -266,8 +265,7 @@ export const duplex: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
-  cards: [],
-  handover: NO_HANDOVER,
+  ...NOTHING_DONE_YET,
   packages: [
     {
       id: 'turn-down-wrap',

@@ -13,11 +13,10 @@ import {
   tapNotChecked,
 } from '../household/defaults/not-checked'
 import { plainTariff } from '../household/defaults/plain-tariff'
-import { untouched } from '../household/defaults/visit'
+import { NOTHING_DONE_YET, untouched } from '../household/defaults/visit'
 import { BILLED } from '../money/billing'
 import { defaultControls, defaultFunctions, defaultLoopControl } from '../study/controls'
 import { NO_ECONOMICS } from '../study/economics'
-import { NO_HANDOVER } from '../study/handover'
 import { NOT_PRICED } from '../study/measures'
 import { oneController } from '../study/new-controller'
 import { VERSION } from '../study/shape'
@@ -338,8 +337,7 @@ export const forestFarm: Study = {
   finishedOn: null,
   economics: NO_ECONOMICS,
   claims: [],
-  cards: [],
-  handover: NO_HANDOVER,
+  ...NOTHING_DONE_YET,
   packages: [
     {
       id: 'middays-cooler',

@@ -8,7 +8,7 @@ export interface Input {
 }
 
 /** What is no input: the log and its pictures, what is told elsewhere on the paper, and what the file is. */
-const LEFT_OUT = new Set(['format', 'version', 'id', 'readings', 'origins', 'handover', 'cards'])
+const LEFT_OUT = new Set(['format', 'version', 'id', 'readings', 'origins', 'handover', 'cards', 'verification'])
 
 /** Longest list that is written out; of a longer one its length is. */
 const LONGEST_LIST = 24

@@ -25,6 +25,11 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   checkClaims(study, report)
   checkCards(study, report)
   checkHandover(study, report)
+  unique(
+    study.verification.meters.map((m) => m.id),
+    ['verification', 'meters'],
+    report,
+  )
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],

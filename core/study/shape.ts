@@ -10,6 +10,7 @@ import { Day, Id, Name, Note } from './fields'
 import { Handover } from './handover'
 import { HouseHeating } from './heating'
 import { Package } from './measures'
+import { Verification } from './meters'
 import { MOST_OWN_SETTINGS, OwnSetting } from './own-settings'
 import { People } from './people'
 import { Pipes } from './pipes'
@@ -109,6 +110,7 @@ export const StudyShape = z.strictObject({
   cards: z.array(CardWork).max(MOST_CARD_WORK),
   readings: z.array(Reading).max(5000),
   handover: Handover,
+  verification: Verification,
   /** Path of a figure (see paths.ts), such as "plant.store.loss" → where it came from. */
   origins: z
     .record(z.string().max(200), Origin)

@@ -17,7 +17,7 @@ const ROUTES: Record<string, readonly string[]> = {
   '/api/simulate': ['POST'],
 }
 /** Pages, whatever household they are of. */
-const PAGES = /^\/($|(new|defaults)\/?$|demo\/[^/]+$|study\/[^/]+(\/(survey|measure|set|improve))?\/?$)/
+const PAGES = /^\/($|(new|defaults)\/?$|demo\/[^/]+$|study\/[^/]+(\/(survey|measure|set|improve|handover|verify))?\/?$)/
 
 const refuse = (statusCode: number, message: string) => createError({ statusCode, message })
 

@@ -144,7 +144,7 @@ export async function memory(page: Page, url: string, edits: number, rounds: num
     await settled(page)
   }
   const round = async () => {
-    for (const stage of ['survey', 'measure', 'improve', 'handover', 'set']) {
+    for (const stage of ['survey', 'measure', 'improve', 'handover', 'verify', 'set']) {
       await page.evaluate((s) => document.querySelector<HTMLAnchorElement>(`nav a[href$="/${s}"]`)!.click(), stage)
       await page.waitForFunction((s) => location.pathname.endsWith(s), {}, stage)
       await settled(page)

@@ -103,7 +103,7 @@ export async function openPage(
   await page.setViewport({ width, height })
   if (lineOpen)
     await page.evaluateOnNewDocument(() => {
-      const stages = ['survey', 'measure', 'set', 'improve', 'handover']
+      const stages = ['survey', 'measure', 'set', 'improve', 'handover', 'verify']
       localStorage.setItem('bagno-folds', JSON.stringify(Object.fromEntries(stages.map((s) => [s, true]))))
     })
   const errors: string[] = []

@@ -31,6 +31,8 @@ const VIEWS = [
   ),
   `${HOUSE}/improve`,
   `${HOUSE}/handover`,
+  `${HOUSE}/verify`,
+  `${HOUSE}/verify?view=meters`,
   ...['tests', 'details', 'sheet', 'report'].map((view) => `${HOUSE}/handover?view=${view}`),
   '/study/forest-farm/survey?at=heater',
 ]

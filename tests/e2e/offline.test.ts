@@ -41,7 +41,7 @@ describe('without a network', () => {
 
   it('every stage opens by its address, and a change is simulated', async () => {
     const before = await total(page, 'Cost')
-    for (const stage of ['survey', 'measure', 'improve', 'handover', 'set']) {
+    for (const stage of ['survey', 'measure', 'improve', 'handover', 'verify', 'set']) {
       await page.goto(`${app.url}/study/duplex/${stage}`)
       await settled(page)
     }

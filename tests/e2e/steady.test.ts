@@ -18,6 +18,7 @@ const VIEWS = [
   ),
   'improve',
   'handover',
+  'verify',
   'handover?view=tests',
   'improve?view=sizes',
   'improve?view=beside',

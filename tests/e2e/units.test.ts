@@ -40,7 +40,7 @@ describe.each([
     await settled(page)
   })
 
-  it.each([...STATIONS.map((s) => `survey?at=${s}`), 'survey', 'measure', 'set', 'improve', 'handover'])(
+  it.each([...STATIONS.map((s) => `survey?at=${s}`), 'survey', 'measure', 'set', 'improve', 'handover', 'verify'])(
     '%s has none of the other',
     async (path) => {
       await goTo(page, `${url}/study/${name}/${path}`)

@@ -35,6 +35,8 @@ const VIEWS = [
   ].map((view) => `set?view=${view}`),
   'improve',
   'handover',
+  'verify',
+  'verify?view=meters',
   ...['tests', 'details', 'sheet', 'report'].map((view) => `handover?view=${view}`),
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]

@@ -46,6 +46,7 @@ const STAGES = [
   { name: 'set', label: 'Settings' },
   { name: 'improve', label: 'Improve' },
   { name: 'handover', label: 'Hand over' },
+  { name: 'verify', label: 'Verify' },
 ] as const
 const stage = computed(() => STAGES.find((s) => route.path.endsWith(`/${s.name}`))?.name ?? null)
 

@@ -3,7 +3,6 @@ import { CLIMATES } from '../../climate/archetypes'
 import { roughlyIn } from '../../money/tariff'
 import { defaultControls, defaultLoopControl } from '../../study/controls'
 import { NO_ECONOMICS } from '../../study/economics'
-import { NO_HANDOVER } from '../../study/handover'
 import { oneController } from '../../study/new-controller'
 import { VERSION } from '../../study/shape'
 import type { Study } from '../../study/study'
@@ -11,7 +10,7 @@ import { assumedIn, originsOf } from './assumed'
 import { assumedHeater, assumedStore, assumedTariff, defaultControl } from './assumed-heaters'
 import { basin, DAYS_OF, dishes, foam, run, shower } from './build'
 import { networksNotChecked, placeNotChecked, tapNotChecked } from './not-checked'
-import { untouched } from './visit'
+import { NOTHING_DONE_YET, untouched } from './visit'
 
 const CONTROLLERS = oneController(['boiler'])
 
@@ -177,8 +176,7 @@ function begun(id: string, units: Study['units'], currency: string): Study {
     economics: structuredClone(NO_ECONOMICS),
     packages: [],
     claims: [],
-    cards: [],
-    handover: NO_HANDOVER,
+    ...NOTHING_DONE_YET,
     readings: [],
     origins: {},
   }

@@ -1,4 +1,6 @@
 import type { Controls } from '../../study/controls'
+import { NO_HANDOVER } from '../../study/handover'
+import { NO_VERIFICATION } from '../../study/meters'
 import type { Study } from '../../study/study'
 
 /** What is set in a household that has been found so and not touched yet. */
@@ -15,3 +17,10 @@ export const untouched = (found: Controls, writes: 'found' | 'set'): Study['cont
   own: [],
   factory: {},
 })
+
+/** What a visit leaves behind, before there is any of it. */
+export const NOTHING_DONE_YET: Pick<Study, 'cards' | 'handover' | 'verification'> = {
+  cards: [],
+  handover: NO_HANDOVER,
+  verification: NO_VERIFICATION,
+}

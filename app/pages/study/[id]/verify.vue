@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import ViewTabs from '~/components/home/ViewTabs.vue'
+import { lazy } from '~/utils/lazy'
+const LazySavingByMeter = lazy(() => import('~/components/verify/SavingByMeter.vue'))
+const LazyMeterList = lazy(() => import('~/components/verify/MeterList.vue'))
+
+/** What meters say of what was done, a season or a year later. */
+const VIEWS = [
+  { view: '', name: 'Saving by the meter' },
+  { view: 'meters', name: 'Meters and weather' },
+] as const
+const route = useRoute()
+const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
+</script>
+
+<template>
+  <div>
+    <ViewTabs label="Views of Verify" :views="VIEWS" :at="view" />
+    <LazyMeterList v-if="view === 'meters'" />
+    <LazySavingByMeter v-else />
+  </div>
+</template>

@@ -1,0 +1,48 @@
+import { readFileSync, statSync } from 'node:fs'
+import type { Command } from 'commander'
+import { displayOf } from '../core/study/display-of'
+import { Day } from '../core/study/fields'
+import { asFound } from '../core/study/in-force'
+import { faultText } from '../core/units/result'
+import { LARGEST_METER_FILE, readMeterCsv, withMeters } from '../core/verification/meter-csv'
+import { lastSetOn, verifySaving } from '../core/verification/saving'
+import { expectedSaving, verifiedSentences } from '../core/views/verified-words'
+import { refuse, type Say, yearOrNull } from './say'
+
+/** The command about what meters say of a saving. */
+export function verifyCommand(program: Command, { print, taken }: Say): void {
+  program
+    .command('verify <file> <readings>')
+    .description('saving by meter readings (CSV), weather taken out, with its interval')
+    .option('--meter <carrier>', 'which meter of several: a carrier, or water')
+    .option('--on <day>', 'day of the change, YYYY-MM-DD; default: the last setting in the log')
+    .option('--json', 'print every figure')
+    .action((file: string, readings: string, options: { meter?: string; on?: string; json?: boolean }) => {
+      const study = taken(file)
+      const text = (() => {
+        try {
+          // One that is too large is not even opened; reading it says so.
+          return statSync(readings).size > LARGEST_METER_FILE
+            ? 'x'.repeat(LARGEST_METER_FILE + 1)
+            : readFileSync(readings, 'utf8')
+        } catch (error) {
+          return refuse(`${readings}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'})`)
+        }
+      })()
+      const read = readMeterCsv(study, text)
+      if (!read.ok) refuse(`${readings}: ${read.faults.map(faultText).join('; ')}`)
+      const meters = withMeters(study.verification.meters, read.value)
+      const meter = options.meter === undefined ? meters[0] : meters.find((m) => m.of === options.meter)
+      if (!meter) refuse(`--meter: accepts one of ${meters.map((m) => m.of).join(', ')}`)
+      if (options.on !== undefined && !Day.safeParse(options.on).success) refuse('--on: accepts a day as YYYY-MM-DD')
+      const on = options.on ?? lastSetOn(study)
+      if (on === null) refuse('--on: nothing was set in this study. Say the day of the change, YYYY-MM-DD')
+      const [found, set] = [yearOrNull(asFound(study)), study.controls.set && yearOrNull(study)]
+      const verified = verifySaving(study, meter, on, expectedSaving(meter, found, set))
+      print(
+        options.json
+          ? verified
+          : `${verifiedSentences(verified, meter, expectedSaving(meter, found, set), displayOf(study)).join('\n')}\n`,
+      )
+    })
+}

@@ -1,0 +1,33 @@
+import { dayAfter } from '../calendar/days'
+import { dayNumber, DAYS_IN_MONTH } from '../calendar/year'
+import type { Study } from '../study/study'
+import type { UsePeriod } from './periods'
+
+/** Air of the days of a period, °C, and the share of them that somebody recorded. */
+export interface PeriodAir {
+  c: number[]
+  recorded: number
+}
+
+/** The month's mean at its middle, and between two of them in proportion. */
+function usual(monthlyAirC: readonly number[], day: string): number {
+  const month = Number(day.slice(5, 7)) - 1
+  const half = DAYS_IN_MONTH[month] / 2
+  const off = Number(day.slice(8, 10)) - half
+  const other = (month + (off < 0 ? 11 : 1)) % 12
+  const share = Math.abs(off) / (half + DAYS_IN_MONTH[other] / 2)
+  return monthlyAirC[month] * (1 - share) + monthlyAirC[other] * share
+}
+
+/** Mean air of each day of a period: as recorded where it was, else as the climate of the study has it. */
+export function airOf({ site, verification }: Study, { from, days }: UsePeriod): PeriodAir {
+  const { air } = verification
+  const first = air && dayNumber(from) - dayNumber(air.from)
+  let recorded = 0
+  const c = Array.from({ length: days }, (_, i) => {
+    const held = air && first !== null ? air.c[first + i] : undefined
+    if (held !== undefined) recorded++
+    return held ?? usual(site.monthlyAirC, dayAfter(from, i))
+  })
+  return { c, recorded: recorded / Math.max(1, days) }
+}
