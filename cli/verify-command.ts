@@ -4,7 +4,8 @@ import { displayOf } from '../core/study/display-of'
 import { Day } from '../core/study/fields'
 import { asFound } from '../core/study/in-force'
 import { faultText } from '../core/units/result'
-import { LARGEST_METER_FILE, readMeterCsv, withMeters } from '../core/verification/meter-csv'
+import { withMeters } from '../core/verification/meter-csv'
+import { LARGEST_READINGS, readMeterFile } from '../core/verification/meter-file'
 import { lastSetOn, verifySaving } from '../core/verification/saving'
 import { expectedSaving, verifiedSentences } from '../core/views/verified-words'
 import { refuse, type Say, yearOrNull } from './say'
@@ -13,7 +14,7 @@ import { refuse, type Say, yearOrNull } from './say'
 export function verifyCommand(program: Command, { print, taken }: Say): void {
   program
     .command('verify <file> <readings>')
-    .description('saving by meter readings (CSV), weather taken out, with its interval')
+    .description('saving by meter readings (CSV, or an ESPI feed), weather taken out, with its interval')
     .option('--meter <carrier>', 'which meter of several: a carrier, or water')
     .option('--on <day>', 'day of the change, YYYY-MM-DD; default: the last setting in the log')
     .option('--json', 'print every figure')
@@ -22,14 +23,14 @@ export function verifyCommand(program: Command, { print, taken }: Say): void {
       const text = (() => {
         try {
           // One that is too large is not even opened; reading it says so.
-          return statSync(readings).size > LARGEST_METER_FILE
-            ? 'x'.repeat(LARGEST_METER_FILE + 1)
+          return statSync(readings).size > LARGEST_READINGS
+            ? 'x'.repeat(LARGEST_READINGS + 1)
             : readFileSync(readings, 'utf8')
         } catch (error) {
           return refuse(`${readings}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'error'})`)
         }
       })()
-      const read = readMeterCsv(study, text)
+      const read = readMeterFile(study, text)
       if (!read.ok) refuse(`${readings}: ${read.faults.map(faultText).join('; ')}`)
       const meters = withMeters(study.verification.meters, read.value)
       const meter = options.meter === undefined ? meters[0] : meters.find((m) => m.of === options.meter)

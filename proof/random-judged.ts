@@ -14,6 +14,7 @@ import {
 } from '../core/study/claims'
 import { ACCEPTANCE_KINDS } from '../core/study/handover'
 import { LOOP_MODES } from '../core/study/loop-modes'
+import { MOST_BLOCKS, SWITCHED } from '../core/study/meters'
 import { CARD_NAMES, LONGEST_SHOWN } from '../core/study/step-cards'
 import type { Study } from '../core/study/study'
 import { num } from './random-numbers'
@@ -93,6 +94,15 @@ export const judged = fc.record({
     ),
   }),
   metered: fc.record({
+    protocol: fc.option(
+      fc.record({
+        of: fc.constantFrom(...SWITCHED),
+        begins: fc.constantFrom('2025-03-01', '2026-11-01'),
+        blockDays: fc.constantFrom(7 as const, 14 as const),
+        blocks: fc.integer({ min: 2, max: MOST_BLOCKS }),
+        offFirst: fc.boolean(),
+      }),
+    ),
     air: fc.option(
       fc.record({ from: fc.constant('2025-03-01'), c: fc.array(num(-60, 60), { minLength: 1, maxLength: 40 }) }),
     ),
@@ -202,6 +212,7 @@ export function putJudged(
   }
   study.verification = {
     air: metered.air,
+    protocol: metered.meters.length && metered.protocol ? { ...metered.protocol, meterId: 'meter-0' } : null,
     meters: metered.meters.map((readings, i) => ({
       id: `meter-${i}`,
       name: 'Meter',

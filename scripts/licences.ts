@@ -16,6 +16,12 @@ const NAMED: readonly [RegExp, string][] = [
   [/CC-BY/, 'data under a Creative Commons Attribution licence: used unchanged'],
 ]
 
+/** What an older package says of itself where the lock file has nothing: a list, of which the first counts. */
+function inPackage(path: string): string {
+  const { licenses } = JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as { licenses?: { type?: string }[] }
+  return licenses?.[0]?.type ?? 'not said'
+}
+
 export function licences(): { name: string; version: string; licence: string }[] {
   const lock = JSON.parse(readFileSync('package-lock.json', 'utf8')) as { packages: Record<string, Locked> }
   return Object.entries(lock.packages)
@@ -23,7 +29,7 @@ export function licences(): { name: string; version: string; licence: string }[]
     .map(([path, p]) => ({
       name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
       version: p.version ?? '',
-      licence: p.license ?? 'not said',
+      licence: p.license ?? inPackage(path),
     }))
     .sort((a, b) => a.name.localeCompare(b.name) || a.version.localeCompare(b.version))
 }

@@ -1,5 +1,6 @@
-import { clashes, commandedName, nearestSetpoints } from '../household/controllers'
+import { clashes, commandedName } from '../household/controllers'
 import { ampsOf, loadOf, voltsFor } from '../household/electrical'
+import { nearestSetpoints } from '../household/setpoint-range'
 import type { Controller, ControllerClock } from '../study/controllers'
 import { hasFan, hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'

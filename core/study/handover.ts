@@ -58,6 +58,3 @@ export const Handover = z.strictObject({
   tests: z.array(AcceptanceTest).max(MOST_ACCEPTANCE_TESTS),
 })
 export type Handover = z.infer<typeof Handover>
-
-/** Before anything is handed over. */
-export const NO_HANDOVER: Handover = { mark: '', phone: '', rules: [], leaveAlone: [], tests: [] }

@@ -31,11 +31,28 @@ export const MOST_METERS = 12
 export const DailyAir = z.strictObject({ from: Day, c: z.array(between(-60, 60)).min(1).max(4000) })
 export type DailyAir = z.infer<typeof DailyAir>
 
+/** Something that can be switched on and off from week to week without harm to anybody. */
+export const SWITCHED = ['circulation', 'hot water schedule', 'keep-hot'] as const
+export const MOST_BLOCKS = 52
+
+/** Weeks on and weeks off in turn, to be told apart by one meter. */
+export const Protocol = z.strictObject({
+  of: z.enum(SWITCHED),
+  meterId: Id,
+  begins: Day,
+  /** Days that each lasts, and how many there are. */
+  blockDays: z.union([z.literal(7), z.literal(14)]),
+  blocks: z.int().min(2).max(MOST_BLOCKS),
+  offFirst: z.boolean(),
+})
+export type Protocol = z.infer<typeof Protocol>
+
 /** What proves a saving a year later. */
 export const Verification = z.strictObject({
   meters: z.array(Meter).max(MOST_METERS),
   /** null: the climate of the study stands for the weather. */
   air: DailyAir.nullable(),
+  /** null: none is planned. */
+  protocol: Protocol.nullable(),
 })
 export type Verification = z.infer<typeof Verification>
-export const NO_VERIFICATION: Verification = { meters: [], air: null }

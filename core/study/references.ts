@@ -30,6 +30,9 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
     ['verification', 'meters'],
     report,
   )
+  const { protocol, meters } = study.verification
+  if (protocol && !meters.some((m) => m.id === protocol.meterId))
+    report(['verification', 'protocol', 'meterId'], `there is no meter "${protocol.meterId}"`)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],

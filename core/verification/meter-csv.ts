@@ -104,17 +104,27 @@ export function readMeterCsv(study: Study, text: string): Result<Meter[]> {
   return { ok: true, value: meters }
 }
 
-/** Meters with those of a file: of the same carrier its readings are added, and of a day that is there already replaced. */
+/** Readings with those of a file: of a day that is there already the new one counts. */
+function merged(there: Meter['readings'], read: Meter['readings']): Meter['readings'] {
+  const days = new Set(read.map((r) => r.on))
+  const last = read.at(-1)?.on ?? ''
+  const kept = there.filter((r) => !days.has(r.on))
+  // A file with a dial of its own says so at its first reading: what was there already goes on by another.
+  const behind = read[0]?.exchanged ? kept.findIndex((r) => r.on > last) : -1
+  return [...kept.map((r, i) => (i === behind ? { ...r, exchanged: true } : r)), ...read]
+    .sort((a, b) => a.on.localeCompare(b.on))
+    .slice(-MOST_METER_READINGS)
+}
+
+/** Meters with those of a file; the same meter is known by its name, what it counts and its unit. */
 export function withMeters(there: readonly Meter[], read: readonly Meter[]): Meter[] {
-  const merged = there.map((m) => {
-    const more = read.find((r) => r.of === m.of && r.unit.toLowerCase() === m.unit.toLowerCase())
-    if (!more) return m
-    const days = new Set(more.readings.map((r) => r.on))
-    const readings = [...m.readings.filter((r) => !days.has(r.on)), ...more.readings].sort((a, b) =>
-      a.on.localeCompare(b.on),
-    )
-    return { ...m, readings: readings.slice(-MOST_METER_READINGS) }
-  })
-  const added = read.filter((r) => !there.some((m) => r.of === m.of && r.unit.toLowerCase() === m.unit.toLowerCase()))
-  return [...merged, ...added]
+  const same = (a: Meter, b: Meter) =>
+    a.of === b.of && a.name === b.name && a.unit.toLowerCase() === b.unit.toLowerCase()
+  return [
+    ...there.map((m) => {
+      const more = read.find((r) => same(r, m))
+      return more ? { ...m, readings: merged(m.readings, more.readings) } : m
+    }),
+    ...read.filter((r) => !there.some((m) => same(r, m))),
+  ]
 }

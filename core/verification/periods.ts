@@ -45,3 +45,25 @@ export function useOf({ readings, perUnit }: Pick<Meter, 'readings' | 'perUnit'>
   })
   return { periods, problems, estimates: inOrder.length - taken.length }
 }
+
+/** Use hangs together from day to day, so that days are no witnesses of their own; weeks are. */
+const WITNESS_DAYS = 7
+
+/** Two periods that follow each other as one. */
+const together = (a: UsePeriod, b: UsePeriod): UsePeriod => ({
+  from: a.from,
+  to: b.to,
+  days: a.days + b.days,
+  perDay: (a.perDay * a.days + b.perDay * b.days) / (a.days + b.days),
+})
+
+/** Periods joined where they are shorter than a week and follow each other; a rest that makes no week is left out. */
+export function joined(periods: readonly UsePeriod[]): UsePeriod[] {
+  const out: UsePeriod[] = []
+  for (const p of periods) {
+    const before = out.at(-1)
+    if (before && before.days < WITNESS_DAYS && before.to === p.from) out[out.length - 1] = together(before, p)
+    else out.push(p)
+  }
+  return out.filter((p) => p.days >= WITNESS_DAYS)
+}

@@ -4,7 +4,7 @@ import { CHANGES_LOGGED } from '../readings/events'
 import type { Meter } from '../study/meters'
 import type { Study } from '../study/study'
 import { type Estimate, fitUse, type Observed, tQuantile, type UseModel } from './change-point'
-import { type MeterUse, useOf, type UsePeriod } from './periods'
+import { joined, type MeterUse, useOf, type UsePeriod } from './periods'
 import { airOf } from './weather'
 
 /** What a meter says of a change: the saving a year under the same weather, with its interval at 95 %, less is positive. */
@@ -76,8 +76,8 @@ function weeksMissing(expectedPerDay: number, model: UseModel, beforeDays: numbe
  */
 export function verifySaving(study: Study, meter: Meter, splitOn: string, expected: number | null): Verified {
   const use = useOf(meter)
-  const before = use.periods.filter((p) => p.to <= splitOn)
-  const after = use.periods.filter((p) => p.from >= splitOn)
+  const before = joined(use.periods.filter((p) => p.to <= splitOn))
+  const after = joined(use.periods.filter((p) => p.from >= splitOn))
   const air = new Map([...before, ...after].map((p) => [p, airOf(study, p)]))
   const observed = (periods: readonly UsePeriod[], isAfter: boolean): Observed[] =>
     periods.map((p) => ({ days: p.days, perDay: p.perDay, airC: air.get(p)!.c, after: isAfter }))

@@ -16,6 +16,7 @@ import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
+import { blocksOf } from '../verification/protocol'
 import { HARD_MG_L } from '../water/hardness'
 
 /** The household is told of hot water that can scald so long before, and of a day's work on the evening before, min. */
@@ -282,6 +283,29 @@ const again = (study: Study, from: string, make: Make): CalendarEvent[] =>
     }),
   )
 
+/** Weeks on and off: on the day on which each begins it is switched, and the meter is read. */
+const onAndOff = ({ verification }: Study, from: string, make: Make): CalendarEvent[] => {
+  const { protocol, meters } = verification
+  if (!protocol) return []
+  const meter = meters.find((m) => m.id === protocol.meterId)!
+  const blocks = blocksOf(protocol)
+  const day = (on: string, key: string, does: string) =>
+    make({
+      key: `protocol-${key}`,
+      title: `${does}; read the meter: ${meter.name}`,
+      text: 'Read it at the same hour each time, and write it down at once. Nothing else is changed in these weeks.',
+      day: on,
+      at: null,
+      repeats: null,
+      remindMin: EVENING_BEFORE_MIN,
+    })
+  const named = protocol.of[0].toUpperCase() + protocol.of.slice(1)
+  return [
+    ...blocks.map((b, i) => day(b.from, String(i), `${named} ${b.on ? 'on' : 'off'}`)),
+    day(blocks[blocks.length - 1].to, 'end', `${named} as it was`),
+  ].filter((e) => e.day >= from)
+}
+
 /** Everything of a household that comes on a day: schedules, cycles, boosts, absences, clocks, seasons, upkeep. */
 export function remindersOf(study: Study, from: string, write: Display): CalendarEvent[] {
   const words = wordsOf(study)
@@ -299,6 +323,7 @@ export function remindersOf(study: Study, from: string, write: Display): Calenda
     ...seasons(study, from, make),
     ...upkeep(study, from, make),
     ...again(study, from, make),
+    ...onAndOff(study, from, make),
   ]
 }
 

@@ -33,6 +33,7 @@ const VIEWS = [
   `${HOUSE}/handover`,
   `${HOUSE}/verify`,
   `${HOUSE}/verify?view=meters`,
+  `${HOUSE}/verify?view=weeks`,
   ...['tests', 'details', 'sheet', 'report'].map((view) => `${HOUSE}/handover?view=${view}`),
   '/study/forest-farm/survey?at=heater',
 ]

@@ -119,4 +119,43 @@ describe('verify', () => {
     expect(await page.$('[data-saving]')).toBeNull()
     expect(errors).toEqual([])
   })
+
+  it('a feed of intervals is a meter of its own; one with entities of its own is refused', async () => {
+    await at('verify?view=meters')
+    const interval = (i: number) =>
+      `<IntervalReading><timePeriod><duration>86400</duration><start>${1_735_689_600 + 86_400 * i}</start></timePeriod><value>9000</value></IntervalReading>`
+    const feed = `<?xml version="1.0"?><feed xmlns="http://naesb.org/espi"><ReadingType><commodity>1</commodity><uom>72</uom></ReadingType><IntervalBlock>${Array.from({ length: 30 }, (_, i) => interval(i)).join('')}</IntervalBlock></feed>`
+    await give('#meter-file', file('bomb.xml', feed.replace('<feed', '<!DOCTYPE x [<!ENTITY a "b">]><feed')))
+    await page.waitForFunction(() =>
+      /document type of its own/.test(document.querySelector('[role="alert"]')?.textContent ?? ''),
+    )
+    await give('#meter-file', file('feed.xml', feed))
+    await page.waitForSelector('section[aria-label="Electricity, by intervals"]')
+    await settled(page)
+    const { meters } = (await keptIn(page, 'hill-town'))!.verification
+    expect(meters.map((m) => [m.of, m.readings.length])).toEqual([
+      ['natural-gas', 106],
+      ['electricity', 31],
+    ])
+  })
+
+  it('weeks on and off are planned, stand in the calendar, and go with their meter', async () => {
+    await at('verify?view=weeks')
+    await press(page, 'button', 'Plan weeks on and off')
+    await type(page, 'Begins on', '4 Jan 2027')
+    await page.waitForFunction(() => document.querySelectorAll('[data-block]').length === 8)
+    await page.waitForFunction(() =>
+      /[0-9] of 8 read at both ends/.test(document.querySelector('[data-verdict]')!.textContent!),
+    )
+    await settled(page)
+    const kept = file('planned.json', writeStudy((await keptIn(page, 'hill-town'))!))
+    const { stdout } = await bagno(['ical', kept, '--zone', 'Europe/Vienna', '--from', '2027-01-01'])
+    expect(stdout.replace(/\r\n /g, '')).toContain('SUMMARY:Circulation off\\; read the meter: Natural gas')
+    await at('verify?view=meters')
+    await press(page, 'button', 'Remove meter: Natural gas')
+    await page.waitForFunction(() => document.querySelectorAll('[data-meter]').length === 1)
+    await settled(page)
+    expect((await keptIn(page, 'hill-town'))!.verification.protocol).toBeNull()
+    expect(errors).toEqual([])
+  })
 })

@@ -37,6 +37,7 @@ const VIEWS = [
   'handover',
   'verify',
   'verify?view=meters',
+  'verify?view=weeks',
   ...['tests', 'details', 'sheet', 'report'].map((view) => `handover?view=${view}`),
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]

@@ -5,17 +5,11 @@ import { DAY_S } from '../../core/calendar/year'
 import { checksOf } from '../../core/checks/catalogue'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import {
-  clashes,
-  commandable,
-  controllerOf,
-  gridOf,
-  nearestSetpoints,
-  setpointRange,
-} from '../../core/household/controllers'
+import { clashes, commandable, controllerOf, gridOf } from '../../core/household/controllers'
 import { CONTROLLER_KINDS } from '../../core/household/defaults/controllers'
 import { withController, withoutController } from '../../core/household/edits/controllers'
 import { addHeater, removeHeater, removeLoop } from '../../core/household/edits/plant'
+import { nearestSetpoints, setpointRange } from '../../core/household/setpoint-range'
 import { CIRCULATION } from '../../core/study/commanded'
 import type { Controller } from '../../core/study/controllers'
 import { SetpointC } from '../../core/study/controls'

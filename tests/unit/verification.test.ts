@@ -4,6 +4,7 @@ import { everyDay } from '../../core/calendar/week'
 import { DEMOS } from '../../core/demos'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
+import { displayOf } from '../../core/study/display-of'
 import { edited } from '../../core/study/edited'
 import { hasSetpoint } from '../../core/study/heater-kinds'
 import { carrierOf } from '../../core/study/heater-kinds'
@@ -11,8 +12,11 @@ import type { Meter } from '../../core/study/meters'
 import type { Study } from '../../core/study/study'
 import { fitUse, type Observed, tQuantile } from '../../core/verification/change-point'
 import { readMeterCsv, withMeters } from '../../core/verification/meter-csv'
+import { readMeterFile } from '../../core/verification/meter-file'
 import { useOf } from '../../core/verification/periods'
+import { blocksNeeded, blocksOf, protocolResult } from '../../core/verification/protocol'
 import { verifySaving } from '../../core/verification/saving'
+import { remindersOf } from '../../core/views/reminders'
 import { meteredYears, randomFrom } from '../../proof/bills'
 import { changed } from '../../proof/studies'
 
@@ -147,6 +151,90 @@ describe('meter readings', () => {
   })
 })
 
+/** A feed of hours, as a utility hands it out. */
+const feed = (wh: readonly number[], { uom = 72, commodity = 1, tens = 0, startS = 1_735_686_000 } = {}) =>
+  `<?xml version="1.0"?><feed xmlns="http://www.w3.org/2005/Atom" xmlns:espi="http://naesb.org/espi">
+<entry><content><espi:LocalTimeParameters><espi:tzOffset>3600</espi:tzOffset></espi:LocalTimeParameters></content></entry>
+<entry><content><espi:ReadingType><espi:commodity>${commodity}</espi:commodity><espi:flowDirection>1</espi:flowDirection><espi:powerOfTenMultiplier>${tens}</espi:powerOfTenMultiplier><espi:uom>${uom}</espi:uom></espi:ReadingType></content></entry>
+<entry><content><espi:IntervalBlock>${wh
+    .map(
+      (value, i) =>
+        `<espi:IntervalReading><espi:timePeriod><espi:duration>3600</espi:duration><espi:start>${startS + 3600 * i}</espi:start></espi:timePeriod><espi:value>${value}</espi:value></espi:IntervalReading>`,
+    )
+    .join('')}</espi:IntervalBlock></content></entry></feed>`
+
+describe('a feed of intervals', () => {
+  it('is summed up day by day, by its own clock, in its own power of ten', () => {
+    // 23:00 UTC on 31 December is midnight an hour further east.
+    const read = readMeterFile(
+      duplex,
+      feed(
+        Array.from({ length: 72 }, (_, i) => (i < 24 ? 100 : 50)),
+        { tens: 1 },
+      ),
+    )
+    if (!read.ok) throw new Error(read.faults.map((f) => f.message).join())
+    const [m] = read.value
+    expect([m.of, m.perUnit, m.readings.map((r) => [r.on, r.value])]).toEqual([
+      'electricity',
+      0.001,
+      [
+        ['2025-01-01', 0],
+        ['2025-01-02', 24_000],
+        ['2025-01-03', 36_000],
+        ['2025-01-04', 48_000],
+      ],
+    ])
+    expect(useOf(m).periods.map((p) => p.perDay)).toEqual([24, 12, 12])
+  })
+
+  it('counts nothing over a gap', () => {
+    const hours = feed(Array<number>(24).fill(100)).replace('</espi:IntervalBlock>', '')
+    const later = feed(Array<number>(24).fill(200), { startS: 1_735_686_000 + 5 * 86_400 })
+    const block = later.slice(later.indexOf('<espi:IntervalReading>'), later.indexOf('</espi:IntervalBlock>'))
+    const read = readMeterFile(
+      duplex,
+      hours.replace('</content></entry></feed>', `${block}</espi:IntervalBlock></content></entry></feed>`),
+    )
+    if (!read.ok) throw new Error(read.faults.map((f) => f.message).join())
+    expect(useOf(read.value[0]).periods.map((p) => [p.from, p.days, Math.round(10 * p.perDay) / 10])).toEqual([
+      ['2025-01-01', 1, 2.4],
+      ['2025-01-06', 1, 4.8],
+    ])
+  })
+
+  it('that overlaps another is joined to it without counting what neither says', () => {
+    const of = (firstDay: number, days: number, wh: number) => {
+      const read = readMeterFile(
+        duplex,
+        feed(Array<number>(24 * days).fill(wh), { startS: 1_735_686_000 + firstDay * 86_400 }),
+      )
+      if (!read.ok) throw new Error('refused')
+      return read.value
+    }
+    const later = of(4, 4, 100)
+    const both = withMeters(later, of(0, 6, 200))
+    expect(both).toHaveLength(1)
+    for (const p of useOf(both[0]).periods) expect([2.4, 4.8]).toContain(Math.round(10 * p.perDay) / 10)
+  })
+
+  it('that is hostile, broken or of something else is refused with what it is', () => {
+    const bomb = `<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;&a;">]><feed>&b;</feed>`
+    const refusals = [
+      bomb,
+      '<feed><entry></feed>',
+      '<feed></feed>',
+      feed([1, 2], { uom: 5 }),
+      feed([1, 2], { commodity: 6 }),
+      feed([1, -2]),
+      feed([1]).replace(/<espi:start>\d+/, '<espi:start>soon'),
+      `<feed>${'x'.repeat(17 * 1024 * 1024)}</feed>`,
+    ].map((text) => readMeterFile(duplex, text))
+    expect(refusals.map((r) => r.ok)).toEqual(refusals.map(() => false))
+    fc.assert(fc.property(fc.string({ maxLength: 300 }), (text) => void readMeterFile(duplex, `<${text}`)))
+  })
+})
+
 /** Houses with something done to them: a lower setpoint, a shorter schedule, or both. */
 const houses = (): { name: string; before: Study; after: Study }[] => {
   const lower = (study: Study, byK: number) =>
@@ -198,10 +286,7 @@ describe('savings by the meter', () => {
   })
 
   it('is told where nothing else changed, and is not where something did', () => {
-    const after = edited(
-      hillTown,
-      (s) => void (s.controls.found.loop.schedule = everyDay([390, 480])),
-    )
+    const after = edited(hillTown, (s) => void (s.controls.found.loop.schedule = everyDay([390, 480])))
     const { readings, air } = meteredYears(
       { before: hillTown, after, carrier: 'natural-gas', heatingPerK: 6, balanceC: 15, noise: 0.1, seed: 7 },
       ON,
@@ -250,5 +335,78 @@ describe('savings by the meter', () => {
       ambiguous: true,
       weeksNeeded: null,
     })
+  })
+})
+
+describe('weeks on and off', () => {
+  const plan = {
+    of: 'circulation',
+    meterId: 'meter-1',
+    begins: '2026-03-02',
+    blockDays: 7,
+    blocks: 8,
+    offFirst: true,
+  } as const
+
+  it('follow each other without a gap, and alternate', () => {
+    const blocks = blocksOf(plan)
+    expect(blocks.map((b) => b.on)).toEqual([false, true, false, true, false, true, false, true])
+    for (const [i, b] of blocks.entries()) if (i > 0) expect(b.from).toBe(blocks[i - 1].to)
+    expect(blocks.at(-1)!.to).toBe('2026-04-27')
+  })
+
+  it('are as many as the two-sample formula asks for', () => {
+    // σ = 7 kWh a day, weeks: σ²/7 = 7; δ = 4: 2 × 7.849 × 7 / 16 = 6.87 on each side.
+    expect(blocksNeeded(4, 7, 7)).toBe(14)
+    expect(blocksNeeded(4, 7, 14)).toBe(8)
+    expect(blocksNeeded(0, 7, 7)).toBeNull()
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        (perDay, sd) => {
+          const n = blocksNeeded(perDay, sd, 7)!
+          expect(n % 2).toBe(0)
+          expect(blocksNeeded(2 * perDay, sd, 7)!).toBeLessThanOrEqual(n)
+        },
+      ),
+    )
+  })
+
+  it('tell what is taken when on, by what was read at both ends of a block alone', () => {
+    const random = randomFrom(5)
+    const study = changed(hillTown, (s) => {
+      s.verification.air = { from: '2026-03-02', c: Array.from({ length: 56 }, () => 22 + random()) }
+    })
+    const blocks = blocksOf(plan)
+    let dial = 0
+    const readings = [read(plan.begins, 0), ...blocks.map((b) => read(b.to, (dial += 7 * (b.on ? 20 : 12) + random())))]
+    const all = protocolResult(study, meter('natural-gas', readings), plan)
+    expect(all.saving!.middle / 365).toBeCloseTo(8, 0)
+    expect([all.known, all.ambiguous, all.unread]).toEqual([8, false, []])
+    // A day that was missed takes both of its blocks along.
+    const missed = protocolResult(
+      study,
+      meter(
+        'natural-gas',
+        readings.filter((r) => r.on !== blocks[3].to),
+      ),
+      plan,
+    )
+    expect([missed.known, missed.unread]).toEqual([6, [blocks[3].to]])
+    const few = protocolResult(study, meter('natural-gas', readings.slice(0, 4)), plan)
+    expect([few.known, few.saving, few.ambiguous]).toEqual([3, null, true])
+  })
+
+  it('stand in the calendar, each change with its reading, and the end', () => {
+    const study = changed(hillTown, (s) => {
+      s.verification.meters = [meter('natural-gas', [])]
+      s.verification.protocol = { ...plan }
+    })
+    const titles = remindersOf(study, '2026-03-01', displayOf(study)).filter((e) => e.uid.startsWith('protocol'))
+    expect(titles.map((e) => e.title)).toEqual([
+      ...blocksOf(plan).map((b) => `Circulation ${b.on ? 'on' : 'off'}; read the meter: Meter`),
+      'Circulation as it was; read the meter: Meter',
+    ])
   })
 })

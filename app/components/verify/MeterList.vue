@@ -8,7 +8,8 @@ import { type Meter, MOST_METERS } from '~~/core/study/meters'
 import { writeDay } from '~~/core/units/dates'
 import type { Fault } from '~~/core/units/result'
 import { LARGEST_AIR_FILE, readAirCsv } from '~~/core/verification/air-csv'
-import { LARGEST_METER_FILE, meterOf, readMeterCsv, unitsOf, withMeters } from '~~/core/verification/meter-csv'
+import { meterOf, unitsOf, withMeters } from '~~/core/verification/meter-csv'
+import { LARGEST_READINGS, readMeterFile } from '~~/core/verification/meter-file'
 
 /** Meters of the house with their readings, and the weather as it was. */
 const table = useStudy()
@@ -29,9 +30,9 @@ async function file(event: Event, most: number): Promise<string | null> {
   return text
 }
 async function readings(event: Event) {
-  const text = await file(event, LARGEST_METER_FILE)
+  const text = await file(event, LARGEST_READINGS)
   if (text === null) return
-  const read = readMeterCsv(study.value, text)
+  const read = readMeterFile(study.value, text)
   if (!read.ok) return void (faults.value = read.faults)
   const taken = table.change('meter readings', (d) => {
     d.verification.meters = withMeters(study.value.verification.meters, read.value)
@@ -62,6 +63,7 @@ function add(choice: string) {
 const remove = (id: string) =>
   table.change('meter removed', (d) => {
     d.verification.meters = d.verification.meters.filter((m) => m.id !== id)
+    if (d.verification.protocol?.meterId === id) d.verification.protocol = null
   })
 </script>
 
@@ -69,10 +71,10 @@ const remove = (id: string) =>
   <div class="space-y-6">
     <div class="flex flex-wrap items-end gap-3">
       <label class="tool focus-within:outline-2 focus-within:outline-copper"
-        ><FileUp :size="17" />Meter readings from CSV<input
+        ><FileUp :size="17" />Meter readings from CSV or ESPI<input
           id="meter-file"
           type="file"
-          accept=".csv,text/csv"
+          accept=".csv,.xml,text/csv,text/xml,application/xml"
           class="sr-only"
           @change="readings"
       /></label>

@@ -1,6 +1,4 @@
 import type { Controls } from '../../study/controls'
-import { NO_HANDOVER } from '../../study/handover'
-import { NO_VERIFICATION } from '../../study/meters'
 import type { Study } from '../../study/study'
 
 /** What is set in a household that has been found so and not touched yet. */
@@ -18,9 +16,9 @@ export const untouched = (found: Controls, writes: 'found' | 'set'): Study['cont
   factory: {},
 })
 
-/** What a visit leaves behind, before there is any of it. */
+/** What a visit leaves behind, before there is any of it; without the schema, which no year needs. */
 export const NOTHING_DONE_YET: Pick<Study, 'cards' | 'handover' | 'verification'> = {
   cards: [],
-  handover: NO_HANDOVER,
-  verification: NO_VERIFICATION,
+  handover: { mark: '', phone: '', rules: [], leaveAlone: [], tests: [] },
+  verification: { meters: [], air: null, protocol: null },
 }

@@ -5,5 +5,5 @@ export const from13 = (doc: Doc): Doc => ({
   ...doc,
   version: 14,
   handover: { mark: '', phone: '', rules: [], leaveAlone: [], tests: [] },
-  verification: { meters: [], air: null },
+  verification: { meters: [], air: null, protocol: null },
 })

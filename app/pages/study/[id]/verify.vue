@@ -3,11 +3,13 @@ import ViewTabs from '~/components/home/ViewTabs.vue'
 import { lazy } from '~/utils/lazy'
 const LazySavingByMeter = lazy(() => import('~/components/verify/SavingByMeter.vue'))
 const LazyMeterList = lazy(() => import('~/components/verify/MeterList.vue'))
+const LazyProtocolPlan = lazy(() => import('~/components/verify/ProtocolPlan.vue'))
 
 /** What meters say of what was done, a season or a year later. */
 const VIEWS = [
   { view: '', name: 'Saving by the meter' },
   { view: 'meters', name: 'Meters and weather' },
+  { view: 'weeks', name: 'Weeks on and off' },
 ] as const
 const route = useRoute()
 const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view ?? '')
@@ -17,6 +19,7 @@ const view = computed(() => VIEWS.find((v) => v.view === route.query.view)?.view
   <div>
     <ViewTabs label="Views of Verify" :views="VIEWS" :at="view" />
     <LazyMeterList v-if="view === 'meters'" />
+    <LazyProtocolPlan v-else-if="view === 'weeks'" />
     <LazySavingByMeter v-else />
   </div>
 </template>

@@ -1,0 +1,143 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser'
+import { dayAfter } from '../calendar/days'
+import { DAY_S } from '../calendar/year'
+import { CARRIER_NAMES } from '../money/carriers'
+import { freshId } from '../study/fresh-id'
+import { type Meter, MOST_METER_READINGS } from '../study/meters'
+import type { Study } from '../study/study'
+import { refused, type Result } from '../units/result'
+
+/** Largest feed that is read, bytes: a year of quarters of an hour is about 12 MB; of hours 3. */
+export const LARGEST_ESPI = 16 * 1024 * 1024
+
+/** What a feed may count, by the commodity of its reading type. */
+const COMMODITIES: Record<number, Meter['of']> = {
+  1: 'electricity',
+  2: 'electricity',
+  7: 'natural-gas',
+  8: 'propane',
+  9: 'water',
+}
+/** Units of measure by their number in ESPI: kWh in one of it of energy, m³ of a volume. */
+const UNITS: Record<number, { name: string; kwh?: number; m3?: number }> = {
+  42: { name: 'm³', m3: 1 },
+  72: { name: 'Wh', kwh: 0.001 },
+  119: { name: 'ft³', m3: 0.028316847 },
+  128: { name: 'gal', m3: 0.003785412 },
+  132: { name: 'Btu', kwh: 0.000293071 },
+  134: { name: 'L', m3: 0.001 },
+  169: { name: 'therm', kwh: 29.3071 },
+}
+/** Delivered to the household; what is fed back is another matter. */
+const DELIVERED = 1
+
+type Node = Record<string, unknown>
+const nodes = (value: unknown): Node[] =>
+  (Array.isArray(value) ? value : [value]).filter((x): x is Node => typeof x === 'object' && x !== null)
+
+/** Every element of a name, at any depth. */
+function named(root: unknown, name: string): Node[] {
+  if (typeof root !== 'object' || root === null) return []
+  return Object.entries(root as Node).flatMap(([key, value]) => [
+    ...(key === name ? nodes(value) : []),
+    ...nodes(value).flatMap((child) => named(child, name)),
+  ])
+}
+const number = (value: unknown): number | null => {
+  const x = Number(value)
+  return value !== undefined && value !== '' && Number.isFinite(x) ? x : null
+}
+
+/** What a feed counts: the first reading type that is delivered and whose unit is known. */
+function counted(
+  study: Study,
+  feed: unknown,
+): Result<{ of: Meter['of']; unit: string; perUnit: number; scale: number }> {
+  const type = named(feed, 'ReadingType').find(
+    (t) => (number(t.flowDirection) ?? DELIVERED) === DELIVERED && UNITS[number(t.uom) ?? -1] !== undefined,
+  )
+  if (!type) return refused('no reading type of a known unit in it. Accepts ESPI feeds with a ReadingType')
+  const { name, kwh, m3 } = UNITS[number(type.uom)!]
+  const of = COMMODITIES[number(type.commodity) ?? 1]
+  const scale = 10 ** (number(type.powerOfTenMultiplier) ?? 0)
+  if (of === 'water' && m3 !== undefined) return { ok: true, value: { of, unit: name, perUnit: m3, scale } }
+  if (of !== undefined && of !== 'water' && kwh !== undefined)
+    return { ok: true, value: { of, unit: name, perUnit: kwh, scale } }
+  if (of !== 'natural-gas' || m3 === undefined)
+    return refused(`a meter of commodity ${String(number(type.commodity))} in ${name}. Accepts energy, gas and water`)
+  const tariff = study.prices.carriers[of]
+  if (tariff?.unit !== 'm3') return refused('gas by volume, and no tariff of the study says how many kWh are in 1 m³')
+  return { ok: true, value: { of, unit: name, perUnit: tariff.kwhPerUnit * m3, scale } }
+}
+
+/** Sums of the intervals of each day, by its number since 1970 on the clock of the feed. */
+function sumsByDay(feed: unknown): Result<Map<number, number>> {
+  const offsetS = number(named(feed, 'LocalTimeParameters')[0]?.tzOffset) ?? 0
+  const sums = new Map<number, number>()
+  for (const [i, reading] of named(feed, 'IntervalReading').entries()) {
+    const start = number(nodes(reading.timePeriod)[0]?.start)
+    const value = number(reading.value)
+    if (start === null || start < 0 || start > LATEST_S || value === null || value < 0)
+      return refused('has no start or no value', `interval ${i + 1}`)
+    const day = Math.floor((start + offsetS) / DAY_S)
+    sums.set(day, (sums.get(day) ?? 0) + value)
+  }
+  return sums.size ? { ok: true, value: sums } : refused('no intervals in it. Accepts ESPI feeds with IntervalReadings')
+}
+/** The end of 2199, in seconds since 1970. */
+const LATEST_S = 7_258_118_399
+
+/**
+ * Use of a meter by intervals as a utility hands it out: an Atom feed after NAESB REQ.21 (ESPI). Its intervals are summed up day
+ * by day to readings of a dial that begins at nothing; over days that are missing nothing is counted. Entities are not expanded.
+ */
+export function readEspi(study: Study, text: string): Result<Meter[]> {
+  if (text.length > LARGEST_ESPI)
+    return refused(`the file is too large. Accepts up to ${LARGEST_ESPI / 1024 / 1024} MB`)
+  // Entities of one's own are what such files are attacked with; no feed needs them.
+  if (/<!(DOCTYPE|ENTITY)/i.test(text))
+    return refused('it defines a document type of its own. Accepts plain ESPI feeds')
+  const sound = XMLValidator.validate(text)
+  if (sound !== true) return refused(sound.err.msg, `line ${sound.err.line}`)
+  const feed: unknown = new XMLParser({
+    removeNSPrefix: true,
+    processEntities: false,
+    ignoreAttributes: true,
+    parseTagValue: false,
+  }).parse(text)
+  const what = counted(study, feed)
+  if (!what.ok) return what
+  const sums = sumsByDay(feed)
+  if (!sums.ok) return sums
+  const { of, unit, perUnit, scale } = what.value
+  const readings = new Map<number, Meter['readings'][number]>()
+  const put = (day: number, value: number, exchanged: boolean) =>
+    readings.set(day, {
+      on: dayAfter('1970-01-01', day),
+      value: Math.round(value * 1e6) / 1e6,
+      estimated: false,
+      exchanged,
+    })
+  const days = [...sums.value.keys()].sort((a, b) => a - b)
+  let dial = 0
+  for (const [i, day] of days.entries()) {
+    // At the beginning, and after days that are missing, the dial is one of its own.
+    if (days[i - 1] !== day - 1) put(day, dial, true)
+    dial += sums.value.get(day)! * scale
+    put(day + 1, dial, false)
+  }
+  const name = `${of === 'water' ? 'Water' : CARRIER_NAMES[of]}, by intervals`
+  return {
+    ok: true,
+    value: [
+      {
+        id: freshId('meter', study.verification.meters),
+        name,
+        of,
+        unit,
+        perUnit,
+        readings: [...readings.values()].slice(-MOST_METER_READINGS),
+      },
+    ],
+  }
+}
