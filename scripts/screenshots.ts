@@ -1,5 +1,11 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { everyDay } from '../core/calendar/week'
+import { hillTown } from '../core/demos/hill-town'
 import { DEMOS } from '../core/demos/index'
+import { edited } from '../core/study/edited'
+import { meteredYears } from '../proof/bills'
 import { openBrowser, openPage, settled, startApp } from '../tests/e2e/browser'
 import { choose, fillHeating, press, takeReading, type } from '../tests/e2e/hand'
 
@@ -123,6 +129,27 @@ async function connections(page: import('puppeteer-core').Page) {
   await page.waitForSelector('[data-package-cost]')
 }
 
+/** A year of readings before a change and a year after it. */
+async function metered(page: import('puppeteer-core').Page) {
+  const on = '2026-03-02'
+  const after = edited(hillTown, (s) => void (s.controls.found.loop.schedule = everyDay([390, 480])))
+  const { readings } = meteredYears(
+    { before: hillTown, after, carrier: 'natural-gas', heatingPerK: 5, balanceC: 15, noise: 0.08, seed: 7 },
+    on,
+  )
+  const rows = readings.map((r) => `natural-gas,${r.on},${r.value.toFixed(0)},kWh`)
+  const file = join(tmpdir(), 'bagno-readings.csv')
+  writeFileSync(file, ['meter,date,value,unit', ...rows].join('\n'))
+  const input = await page.waitForSelector('#meter-file')
+  await (input as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
+  await page.waitForSelector('[data-meter]')
+  rmSync(file)
+  await press(page, 'link', 'Saving by the meter')
+  await type(page, 'Changed on', '2 Mar 2026')
+  await page.waitForSelector('[data-saving]')
+  await page.evaluate(() => scrollTo(0, 0))
+}
+
 const pause = (ms: number) => new Promise((resume) => setTimeout(resume, ms))
 
 const SHOTS: Shot[] = [
@@ -141,19 +168,11 @@ const SHOTS: Shot[] = [
   { name: 'defaults', path: '/defaults', ...DESK, before: ownDefaults },
   { name: 'survey', path: `${HOUSE}/survey?at=runs`, ...DESK },
   { name: 'improve', path: `${COURT}/improve`, ...DESK, before: connections },
-  { name: 'sizes', path: `${COURT}/improve?view=sizes`, ...DESK },
   { name: 'measure', path: `${HOUSE}/measure`, ...DESK, before: takeReadings },
   { name: 'calculators', path: `${HOUSE}/set`, ...DESK, before: openSum },
   { name: 'study-phone', path: `${HOUSE}/set`, ...PHONE },
-  {
-    name: 'beside',
-    path: `${HOUSE}/improve?view=beside`,
-    ...DESK,
-    before: async (page) => {
-      await press(page, 'button', 'Circulation, with and without insulation')
-      await page.waitForSelector('[data-line="Saving"]', { timeout: 60_000 })
-    },
-  },
+  { name: 'handover', path: `${HOUSE}/handover`, ...DESK },
+  { name: 'verify', path: `${HOUSE}/verify?view=meters`, ...DESK, before: metered },
   // What these leave in the household would stand among the findings of others.
   { name: 'entries', path: `${HOUSE}/set?view=entries`, ...DESK, before: entries },
   { name: 'dials', path: `${HOUSE}/set?view=dials`, ...DESK, before: dial },

@@ -1,4 +1,5 @@
 import type { Meter } from '../study/meters'
+import { writeDay } from '../units/dates'
 import type { Display } from '../units/display'
 import { LEAST_PERIODS, type Verified } from '../verification/saving'
 import type { YearResult } from '../year/result'
@@ -28,14 +29,15 @@ export function verifiedSentences(v: Verified, meter: Meter, expected: number | 
   return [
     saving
       ? `Saved a year by this meter: ${text(saving.middle)}, between ${text(saving.low)} and ${text(saving.high)} (95 of 100).`
-      : `Too few readings: at least ${LEAST_PERIODS} periods before ${v.splitOn} and ${LEAST_PERIODS} after it; there are ${v.before.length} and ${v.after.length}.`,
+      : `Too few readings: at least ${LEAST_PERIODS} periods before ${writeDay(v.splitOn, write.system)} and ${LEAST_PERIODS} after it; there are ${v.before.length} and ${v.after.length}.`,
     ...(expected === null
       ? []
       : [
           `Calculated: ${text(expected)} a year.${within === null ? '' : within ? ' The meter agrees.' : ' The meter does not agree.'}`,
         ]),
     ...v.alsoChanged.map(
-      (c) => `Also changed in this time, on ${c.on}: ${c.what}. The saving cannot be put down to one of them.`,
+      (c) =>
+        `Also changed in this time, on ${writeDay(c.on, write.system)}: ${c.what}. The saving cannot be put down to one of them.`,
     ),
     ...(saving && zero ? ['It cannot be told apart from no saving yet.'] : []),
     ...(v.weeksNeeded === null || v.weeksNeeded > 0
