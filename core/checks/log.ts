@@ -8,6 +8,7 @@ import { consecutive, isCompared, pairsOf, thingOf } from '../readings/pairs'
 import { agrees } from '../readings/reading-kind'
 import { gainKPerHour } from '../readings/store-readings'
 import type { Reading } from '../study/readings'
+import { writeDay } from '../units/dates'
 import type { Display } from '../units/display'
 import type { Figure, Rule, Told } from './check'
 
@@ -192,6 +193,32 @@ const repeatedEvents: Rule = ({ study }) =>
     ]
   })
 
+/** A relief valve that opened and was not dry again afterwards does not seat; how much it let go stands beside it. */
+const reliefDrips: Rule = ({ study, write }) => {
+  const opened = study.readings
+    .filter((r) => r.kind === 'event' && r.values.event === 'relief valve opened')
+    .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
+  const last = opened.at(-1)
+  if (!last || last.values.dryAgain === 'yes') return []
+  const litres = opened.reduce((sum, r) => sum + (typeof r.values.volumeL === 'number' ? r.values.volumeL : 0), 0)
+  const drips = last.values.dryAgain === 'no'
+  return [
+    {
+      id: 'relief-drips',
+      concern: 'fault',
+      level: drips ? 'fail' : 'not checked',
+      subject: { kind: 'reading', id: null },
+      title: drips ? 'Relief valve does not seat' : 'Relief valve dry again',
+      sentence: `${drips ? '' : 'Not checked. '}Opened on ${writeDay(last.takenAt.slice(0, 10), study.units)}${litres > 0 ? `, ${write.figure('volume', litres)} in all` : ''}${drips ? ', and it goes on dripping' : ''}.`,
+      source: 'Log of events',
+      remedy: drips
+        ? 'Have it replaced by a registered installer; nothing is tied, plugged or shut meanwhile.'
+        : 'Look at its discharge a day later, and log the event with the answer.',
+      settledBy: 'event',
+    },
+  ]
+}
+
 const years = (iso: string) => Number(iso.slice(0, 4)) + Number(iso.slice(5, 7)) / 12
 
 const staleOrContradictory: Rule = ({ study }) => {
@@ -282,4 +309,13 @@ const noPeriod: Rule = ({ study }) =>
       remedy: 'Ask, and record the period.',
     }))
 
-export const LOG_CHECKS = { waste, noPowerFactor, pairs, trends, repeatedEvents, staleOrContradictory, noPeriod }
+export const LOG_CHECKS = {
+  waste,
+  noPowerFactor,
+  pairs,
+  trends,
+  repeatedEvents,
+  reliefDrips,
+  staleOrContradictory,
+  noPeriod,
+}

@@ -1,3 +1,4 @@
+import { FIELDS } from '../calculators/fields'
 import { calculatorNamed } from '../calculators/registry'
 import { HEATERS } from '../heaters/kinds'
 import { z } from '../schema/zod'
@@ -21,11 +22,15 @@ import { hardness, hotLitres, mains, pressure } from './water-readings'
 const event = defineReading({
   kind: 'event',
   title: 'Event or change',
-  how: 'Top-up, reset, fault or relief discharge; change of works, outlets, occupants or weather. Details in the note.',
+  how: 'Top-up, reset, fault or relief discharge, with its litres; change of works, outlets, occupants or weather. Cause and details in the note.',
   section: 'log',
   needs: [],
   at: null,
-  input: z.strictObject({ event: z.enum(EVENTS) }),
+  input: z.strictObject({
+    event: z.enum(EVENTS),
+    volumeL: FIELDS.volumeL.optional(),
+    dryAgain: z.enum(['yes', 'no']).optional(),
+  }),
   begin: { event: 'topped up' },
   possible: () => true,
   judge: () => NOTED,

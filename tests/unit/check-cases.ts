@@ -174,6 +174,12 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void s.readings.pop(),
   ],
   [
+    'relief-drips',
+    hillTown,
+    (s) => void s.readings.push(reading('a', 'event', { event: 'relief valve opened', volumeL: 2, dryAgain: 'no' })),
+    (s) => void (s.readings[0].values.dryAgain = 'yes'),
+  ],
+  [
     'waste-w',
     hillTown,
     (s) =>

@@ -45,6 +45,7 @@ const NAMES: Record<string, string> = {
   taps: 'Outlets open',
   where: 'Location of the outlet',
   event: 'Event',
+  dryAgain: 'Dry again afterwards',
   circuit: 'Circuit',
   gauge: 'Circuit is',
   feels: 'Rooms felt',
