@@ -15,6 +15,7 @@ const ROUTES: Record<string, readonly string[]> = {
   '/api/demos': ['GET', 'HEAD'],
   '/api/compare': ['POST'],
   '/api/simulate': ['POST'],
+  '/api/relay': ['POST'],
 }
 /** Pages, whatever household they are of. */
 const PAGES = /^\/($|(new|defaults)\/?$|demo\/[^/]+$|study\/[^/]+(\/(survey|measure|set|improve|handover|verify))?\/?$)/

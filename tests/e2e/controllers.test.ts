@@ -152,6 +152,37 @@ describe('a dial with letters', () => {
   })
 })
 
+describe('two persons on one visit', () => {
+  it('what is read at the outlet stands at the dial; the visit ends for both', async () => {
+    await view('dials')
+    await press(page, 'button', 'Start at the dial')
+    const code = await (await page.waitForSelector('[data-code]'))!.evaluate((b) => b.textContent!.trim())
+    const { page: other, errors: theirs } = await openPage(browser, 360, 780, false)
+    await goTo(other, `${url}/study/${HOUSE}/set?view=dials`)
+    await type(other, 'Code of the visit', 'WRONG')
+    await press(other, 'button', 'Join at the outlet')
+    await other.waitForFunction(() => /No visit has this code/.test(document.body.textContent!))
+    await type(other, 'Code of the visit', code.toLowerCase())
+    await press(other, 'button', 'Join at the outlet')
+    await page.bringToFront()
+    await press(page, 'button', 'Draw off')
+    await other.bringToFront()
+    await other.waitForFunction(() => /Draw off/.test(document.querySelector('[role="log"]')?.textContent ?? ''))
+    await type(other, 'Outlet reads', '56.4')
+    await press(other, 'button', 'Send')
+    await page.bringToFront()
+    await page.waitForFunction(() => /56\.4 °C/.test(document.querySelector('[role="log"]')!.textContent!))
+    expect(await valueOf(page, 'Hot water reads')).toBe('56.4')
+    await press(page, 'button', 'End')
+    await other.bringToFront()
+    await other.waitForFunction(() => /it is over/.test(document.body.textContent!))
+    // A code that is none is told by 404, which the browser writes down; nothing else went wrong.
+    expect(theirs.filter((e) => !/404/.test(e))).toEqual([])
+    await other.close()
+    await page.bringToFront()
+  })
+})
+
 describe('settings that no list has', () => {
   it('are added with what was found, what is now and the proof; codes stay out of every file', async () => {
     await view('others')

@@ -18,7 +18,11 @@ import { freshId } from '~~/core/study/fresh-id'
 import { FlowC } from '~~/core/study/heating'
 
 /** Work on a dial without degrees: mark, turn, draw, wait, read, and mark again; each reading goes to the log. */
-const props = defineProps<{ guide: DialGuide }>()
+const props = defineProps<{
+  guide: DialGuide
+  /** What the other person read at the outlet; null: nothing yet. */
+  heard: { c: number } | null
+}>()
 const emit = defineEmits<{ required: [c: number] }>()
 const table = useStudy()
 const units = computed(() => table.units)
@@ -36,6 +40,12 @@ const setMarks = (text: string) => {
 /** What is read now: where it stands, and how hot the water came. */
 const stands = ref<number | null>(null)
 const readC = ref<number | null>(null)
+watch(
+  () => props.heard,
+  (heard) => {
+    if (heard && props.guide.heater) readC.value = heard.c
+  },
+)
 /** How it stands, as a picture: the mark and the pointer beside it. */
 const photo = ref<string | null>(null)
 const making = ref(false)

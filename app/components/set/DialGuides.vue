@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
 import DialGuide from '~/components/set/DialGuide.vue'
+import TwoPersons from '~/components/set/TwoPersons.vue'
 import { useStudy } from '~/stores/study'
 import { commandedName } from '~~/core/household/controllers'
 import { dialGuides, dialsPossible, requiredAt } from '~~/core/household/dial-guide'
@@ -11,6 +12,8 @@ const table = useStudy()
 const study = computed(() => table.study!)
 /** What is required at each, to begin with what is set. */
 const required = ref<Record<string, number>>({})
+/** What the other person read at the outlet last. */
+const heard = shallowRef<{ c: number } | null>(null)
 const guides = computed(() => dialGuides(study.value, (of) => required.value[of] ?? requiredAt(table.controls!, of)))
 const others = computed(() =>
   dialsPossible(study.value).filter((of) => !guides.value.some((g) => g.controller && g.of === of)),
@@ -23,7 +26,14 @@ const others = computed(() =>
       Letters, numbers or nothing at all: a dial means what was read at it. Two readings make a scale; a third proves
       it.
     </p>
-    <DialGuide v-for="g in guides" :key="g.of" :guide="g" @required="(c) => (required = { ...required, [g.of]: c })" />
+    <TwoPersons class="mt-3" @heard="(c) => (heard = { c })" />
+    <DialGuide
+      v-for="g in guides"
+      :key="g.of"
+      :guide="g"
+      :heard="heard"
+      @required="(c) => (required = { ...required, [g.of]: c })"
+    />
     <div v-if="others.length" class="border-t border-line-strong pt-3">
       <h2 class="text-base">A dial is on</h2>
       <div class="mt-1 flex flex-wrap gap-2">
