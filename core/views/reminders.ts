@@ -186,8 +186,9 @@ const sameDayNext = (from: string, day: string): string => {
 /** First months with heating and without, where there are both. */
 function seasons(study: Study, from: string, make: Make): CalendarEvent[] {
   const dial = study.controls.own.some((s) => s.kind === 'mode dial')
-  const bySeason = controlsOf(study).heating.flow?.by === 'season'
-  if (!dial && !bySeason) return []
+  const { flow } = controlsOf(study).heating
+  // A fixed flow that was raised in a frost stays raised unless somebody remembers it.
+  if (!dial && flow?.by !== 'season' && flow?.by !== 'fixed') return []
   const heats = study.site.heatingMonths
   return heats.flatMap((on, m) => {
     if (on === heats[(m + 11) % 12]) return []
@@ -196,8 +197,8 @@ function seasons(study: Study, from: string, make: Make): CalendarEvent[] {
         key: `season-${m}`,
         title: on ? 'Heating season begins: mode and flow' : 'Heating season ends: mode and flow',
         text: on
-          ? 'Mode dial to heating and hot water; flow temperature for cold weather; pressure of the circuit.'
-          : 'Mode dial to hot water only, not to standby; hot water stays as it is.',
+          ? 'Mode dial to heating and hot water; pressure of the circuit. Flow temperature a small step at a time: note the day, the flow and how warm it was.'
+          : 'Mode dial to hot water only, not to standby; hot water stays as it is. A flow temperature that was raised in a frost goes back.',
         day: nextDay(from, firstDayOf(m) + 1),
         ...yearly,
       }),

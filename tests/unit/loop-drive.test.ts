@@ -156,6 +156,20 @@ describe('laws of the modes, on random studies', () => {
     )
   })
 
+  it('a store that holds less than the tee of its mixing valve goes round too', () => {
+    for (const litres of [5, 5.3, 5.7, 5.9, 6])
+      for (const height of [0, 0.3, 0.9]) {
+        const study = changed(inMode(hillTown, 'always'), (s) => {
+          s.plant.store!.litres = litres
+          s.plant.store!.mixing = { mixesToC: 45, testedOn: null }
+          s.pipes.loop!.returns = { by: 'own pipe', height }
+          s.people.uses = []
+        })
+        const { residual, input } = firstDays(study, 1)
+        expect(Math.abs(residual)).toBeLessThan(1e-6 * Math.max(1000, input))
+      }
+  })
+
   /** Its pipes and its climate behind the tall house's own plant, nothing drawn, a return of its own: what is left is the loop. */
   const still = (study: Study, mode: LoopMode, set: Partial<LoopControl>) =>
     changed(inMode(hillTown, mode), (s) => {

@@ -99,7 +99,8 @@ export class StorePlant implements PlantModel {
     // What comes back is let in at its height: above it stands what the loop takes meanwhile.
     this.mostAtOnceL = Math.max(0.1, 0.95 * (1 - (parts.loop?.height ?? 0))) * spec.litres
     this.mixesToC = mixesTo(spec)
-    if (this.mixesToC !== null) this.mostAtOnceL = TEE_L
+    // A store may hold less than the tee of its mixing valve.
+    if (this.mixesToC !== null) this.mostAtOnceL = Math.min(this.mostAtOnceL, TEE_L)
     this.tee = this.mixesToC !== null ? new LoopTee(Math.min(this.mixesToC, startC)) : null
     this.stations = heaters.map((heater) => {
       const sensor = ('sensorHeight' in heater ? heater.sensorHeight : null) ?? spec.sensorHeight
