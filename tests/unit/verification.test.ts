@@ -10,6 +10,7 @@ import { hasSetpoint } from '../../core/study/heater-kinds'
 import { carrierOf } from '../../core/study/heater-kinds'
 import type { Meter } from '../../core/study/meters'
 import type { Study } from '../../core/study/study'
+import { readAirFile } from '../../core/verification/air-file'
 import { fitUse, type Observed, tQuantile } from '../../core/verification/change-point'
 import { readMeterCsv, withMeters } from '../../core/verification/meter-csv'
 import { readMeterFile } from '../../core/verification/meter-file'
@@ -232,6 +233,34 @@ describe('a feed of intervals', () => {
     ].map((text) => readMeterFile(duplex, text))
     expect(refusals.map((r) => r.ok)).toEqual(refusals.map(() => false))
     fc.assert(fc.property(fc.string({ maxLength: 300 }), (text) => void readMeterFile(duplex, `<${text}`)))
+  })
+})
+
+describe('weather as it was', () => {
+  const hours = (day: string, c: (h: number) => number, n = 24) =>
+    Array.from({ length: n }, (_, h) => `${day.split('-').map(Number).join(',')},${h + 1},60,x,${c(h)},1`)
+  const epw = (...rows: string[]) => ['LOCATION,Hill town', ...Array<string>(7).fill('HEADER'), ...rows].join('\n')
+
+  it('comes day by day from an EPW file, and from separated values in the units of the study', () => {
+    const read = readAirFile(hillTown, epw(...hours('2026-02-28', (h) => h), ...hours('2026-03-01', () => 5)))
+    expect(read).toEqual({ ok: true, value: { from: '2026-02-28', c: [11.5, 5] } })
+    expect(readAirFile({ units: 'us' }, 'date,temperature\n3/1/2026,50\n3/2/2026,32')).toEqual({
+      ok: true,
+      value: { from: '2026-03-01', c: [10, 0] },
+    })
+  })
+
+  it('of a typical year, with gaps or of half a day is refused by its line', () => {
+    const faults = (text: string) => {
+      const read = readAirFile(hillTown, text)
+      return read.ok ? [] : read.faults.map((f) => f.path)
+    }
+    expect(faults(epw(...hours('2005-01-31', () => 5), ...hours('1998-02-01', () => 5)))).toEqual(['line 33'])
+    expect(faults(epw(...hours('2026-01-01', () => 5, 10)))).toEqual(['line 9'])
+    expect(faults(epw('2026,1,1,1,60,x,hot,1'))).toEqual(['line 9'])
+    expect(faults('date,temperature\n2026-01-01,5\n2026-01-03,5')).toEqual(['line 3'])
+    expect(faults('date,temperature\n')).toHaveLength(1)
+    fc.assert(fc.property(fc.string({ maxLength: 200 }), (text) => void readAirFile(hillTown, `LOCATION,${text}`)))
   })
 })
 

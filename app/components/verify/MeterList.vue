@@ -7,7 +7,7 @@ import { CARRIER_NAMES } from '~~/core/money/carriers'
 import { type Meter, MOST_METERS } from '~~/core/study/meters'
 import { writeDay } from '~~/core/units/dates'
 import type { Fault } from '~~/core/units/result'
-import { LARGEST_AIR_FILE, readAirCsv } from '~~/core/verification/air-csv'
+import { LARGEST_WEATHER, readAirFile } from '~~/core/verification/air-file'
 import { meterOf, unitsOf, withMeters } from '~~/core/verification/meter-csv'
 import { LARGEST_READINGS, readMeterFile } from '~~/core/verification/meter-file'
 
@@ -40,9 +40,9 @@ async function readings(event: Event) {
   if (taken) said.value = `${read.value.reduce((s, m) => s + m.readings.length, 0)} readings taken.`
 }
 async function weather(event: Event) {
-  const text = await file(event, LARGEST_AIR_FILE)
+  const text = await file(event, LARGEST_WEATHER)
   if (text === null) return
-  const read = readAirCsv(study.value, text)
+  const read = readAirFile(study.value, text)
   if (!read.ok) return void (faults.value = read.faults)
   if (table.change('weather', (d) => void (d.verification.air = read.value)))
     said.value = `Weather of ${read.value.c.length} days taken.`
@@ -79,10 +79,10 @@ const remove = (id: string) =>
           @change="readings"
       /></label>
       <label class="tool focus-within:outline-2 focus-within:outline-copper"
-        ><FileUp :size="17" />Weather from CSV<input
+        ><FileUp :size="17" />Weather from CSV or EPW<input
           id="air-file"
           type="file"
-          accept=".csv,text/csv"
+          accept=".csv,.epw,text/csv"
           class="sr-only"
           @change="weather"
       /></label>
