@@ -97,7 +97,7 @@ const remove = (id: string) =>
     </div>
     <p class="caption">
       Readings: meter, date, value, unit; estimated and exchanged where they apply. Weather: date, temperature, the mean
-      of each day.
+      of each day; or an EPW file of a year as it was.
     </p>
     <p v-if="said" role="status">{{ said }}</p>
     <div v-if="faults.length" role="alert" class="border-l-4 border-alarm bg-alarm-pale p-2">
