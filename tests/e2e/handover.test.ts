@@ -88,7 +88,7 @@ describe('hand over', () => {
 
   it('the settings sheet is one side of paper, with entries, what to leave alone and who to call', async () => {
     await at('handover?view=details')
-    await type(page, 'Name on the papers', 'Ada Quill')
+    await type(page, 'Name of the engineer', 'Ada Quill')
     await type(page, 'Telephone', '0555 1234')
     await press(page, 'button', 'Add something to leave alone')
     await type(page, 'Because', 'it floods the circuit')

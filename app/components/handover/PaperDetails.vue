@@ -29,7 +29,7 @@ const pictures = computed(() => [
       <h2 class="text-xl">Engineer</h2>
       <div class="mt-1 grid items-start gap-3 sm:grid-cols-3">
         <TextField
-          label="Name on the papers"
+          label="Name of the engineer"
           optional
           :value="study.controls.by"
           @change="(v) => table.change('engineer', (d) => void (d.controls.by = v))"

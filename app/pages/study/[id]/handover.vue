@@ -11,7 +11,7 @@ const LazyPaperDetails = lazy(() => import('~/components/handover/PaperDetails.v
 const VIEWS = [
   { view: '', name: 'Open items' },
   { view: 'tests', name: 'Acceptance tests' },
-  { view: 'details', name: 'On the papers' },
+  { view: 'details', name: 'On paper' },
   { view: 'sheet', name: 'Settings sheet' },
   { view: 'report', name: 'Report' },
 ] as const
