@@ -71,7 +71,7 @@ export function waterLine({ plant, pipes }: Study, year: YearResult, write: Disp
   ]
   const step = WIDTH / stations.length
   const cut = (text: string) => (text.length > 17 ? `${text.slice(0, 16)}…` : text)
-  return html`<svg viewBox="0 0 ${WIDTH} 74" role="img" aria-label="${words('Line of water')}">
+  return html`<svg viewBox="0 0 ${WIDTH} 74" role="img" aria-label="${words('System diagram with annual costs')}">
     <path d="M${step / 2} 22H${WIDTH - step / 2}" stroke="#a4582c" stroke-width="5" />
     ${stations.map(
       ({ name, costs }, i) =>

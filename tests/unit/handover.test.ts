@@ -20,6 +20,7 @@ import type { AcceptanceTest } from '../../core/study/handover'
 import { valueAt } from '../../core/study/paths'
 import { readStudy } from '../../core/study/read'
 import type { Study } from '../../core/study/study'
+import { wordsOf } from '../../core/study/words-of'
 import { comparedInFull } from '../../core/views/compare'
 import { findingsOf, inTheWay } from '../../core/views/findings'
 import { openItems } from '../../core/views/open-items'
@@ -27,6 +28,7 @@ import { remindersOf } from '../../core/views/reminders'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
+import { METRIC_UNITS, NEVER_SAY, ours, US_UNITS } from '../never-say'
 
 const withTests = (study: Study) =>
   changed(study, (s) => {
@@ -198,6 +200,35 @@ describe('papers', () => {
       { numRuns: 60 },
     )
   })
+
+  it.each(DEMOS.flatMap(({ study }) => (['metric', 'us'] as const).map((units) => [study.id, units] as const)))(
+    'speak the words of the trade, of %s in %s units',
+    (id, units) => {
+      const study = changed(DEMOS.find((d) => d.study.id === id)!.study, (s) => void (s.units = units))
+      const years = new Map(jobsOf(study).map((j) => [j.key, simulate(j.study)]))
+      const whole = report({ study, comparison: comparedInFull(study, years), ranges: new Map(), on: ON })
+      const pieces = [settingsSheet(study), whole].flatMap((text) =>
+        text
+          .replace(/<style>[\s\S]*?<\/style>/g, ' ')
+          // The inputs stand there as the file has them.
+          .replace(/<div class="inputs">[\s\S]*?<\/div>/g, ' ')
+          .replace(/<[^>]*aria-label="([^"]*)"[^>]*>/g, '\n$1\n')
+          .split(/<[^>]*>|\n/)
+          .map((piece) => piece.replace(/\s+/g, ' ').trim())
+          // A name that was typed, cut to its place in a drawing.
+          .filter((piece) => !piece.endsWith('…'))
+          .map((piece) => ours(study, piece)),
+      )
+      const nobody = { ...study, people: { ...study.people, persons: [] } }
+      const wrong = pieces.filter(
+        (piece) =>
+          NEVER_SAY.test(piece) ||
+          (units === 'us' && (METRIC_UNITS.test(piece) || wordsOf(nobody)(piece) !== piece)) ||
+          (units === 'metric' && US_UNITS.test(piece)),
+      )
+      expect([...new Set(wrong)]).toEqual([])
+    },
+  )
 
   it('the appendix has every input with its tag', () => {
     for (const { study } of DEMOS) {
