@@ -51,11 +51,11 @@ const begun = (kind: ReadingKind) => drafts.drafts.value.of[kind.kind] !== undef
       class="mb-5 border-l-4 border-copper pl-3"
     >
       <h2 class="text-xl">Take first</h2>
-      <ul v-if="assumed.kinds === null" class="grid gap-x-6 sm:min-h-28 sm:grid-cols-2" role="status">
-        <li v-for="n in FIRST" :key="n" class="caption h-14 border-b border-line py-1">
+      <div v-if="assumed.kinds === null" class="grid gap-x-6 sm:min-h-28 sm:grid-cols-2" role="status">
+        <p v-for="n in FIRST" :key="n" class="caption h-14 border-b border-line py-1">
           {{ n === 1 ? 'Simulating what narrows the annual cost most…' : '' }}
-        </li>
-      </ul>
+        </p>
+      </div>
       <ul v-else class="grid content-start gap-x-6 sm:min-h-28 sm:grid-cols-2">
         <li v-for="[kind, { money, settles }] in first" :key="kind.kind">
           <button
