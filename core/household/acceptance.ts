@@ -7,7 +7,7 @@ import type { Study } from '../study/study'
 import type { Display } from '../units/display'
 import { dialGuides, requiredAt } from './dial-guide'
 import { heaterOf, tapOf, wantedAt } from './lookups'
-import { rankedTaps } from './tap-figures'
+import { rankedTaps, tapFigures } from './tap-figures'
 
 /** A test as it is proposed: not done, and without a name of its own. */
 export type Proposed = Omit<AcceptanceTest, 'id'>
@@ -21,6 +21,19 @@ const WAIT_STEP_S = 5
 const NOT_DONE = { beside: null, passS: null, on: null, c: null, seconds: null } as const
 const LONGEST_WAIT_S = AcceptanceTest.shape.passS.unwrap().maxValue!
 
+/** The wait at an outlet from cold, as this household's pipes make it, with a margin. */
+export function outletTest(study: Study, tapId: string): Proposed {
+  const { waitS } = tapFigures(study, tapOf(study, tapId))
+  const passS = Math.ceil((WAIT_MARGIN * waitS) / WAIT_STEP_S) * WAIT_STEP_S
+  return {
+    ...NOT_DONE,
+    kind: 'outlet',
+    at: tapId,
+    passC: wantedAt(study, tapId) ?? USUAL_WARM_C,
+    passS: Math.min(LONGEST_WAIT_S, Math.max(WAIT_STEP_S, passS)),
+  }
+}
+
 /**
  * What ought to be tried in this household before it is left: the outlet that waits longest, it again with another open, the
  * least flow of a heater that has to fire for it, the return of the circulation, each dial without degrees.
@@ -28,17 +41,10 @@ const LONGEST_WAIT_S = AcceptanceTest.shape.passS.unwrap().maxValue!
 export function proposedTests(study: Study): Proposed[] {
   const [worst, ...others] = rankedTaps(study)
   const asked = (tapId: string) => wantedAt(study, tapId) ?? USUAL_WARM_C
-  const waitS = Math.ceil((WAIT_MARGIN * worst.waitS) / WAIT_STEP_S) * WAIT_STEP_S
   const beside = others.filter((t) => !t.ownStore).toSorted((a, b) => b.tap.flowLMin - a.tap.flowLMin)[0]
   const least = [worst, ...others].filter((t) => !t.ownStore).toSorted((a, b) => a.tap.flowLMin - b.tap.flowLMin)[0]
   return [
-    {
-      ...NOT_DONE,
-      kind: 'outlet',
-      at: worst.tap.id,
-      passC: asked(worst.tap.id),
-      passS: Math.min(LONGEST_WAIT_S, Math.max(WAIT_STEP_S, waitS)),
-    },
+    outletTest(study, worst.tap.id),
     ...(beside
       ? [
           {

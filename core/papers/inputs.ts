@@ -10,8 +10,8 @@ export interface Input {
 /** What is no input: the log and its pictures, what is told elsewhere on the paper, and what the file is. */
 const LEFT_OUT = new Set(['format', 'version', 'id', 'readings', 'origins', 'handover', 'cards', 'verification'])
 
-/** Longest list that is written out; of a longer one its length is. */
-const LONGEST_LIST = 24
+/** Longest list that is written out, of figures and of things: of a longer one, such as a log of draw-offs, its length is. */
+const LONGEST = { figures: 24, things: 200 } as const
 
 const text = (value: unknown): string =>
   value === null ? 'not known' : typeof value === 'string' ? value : JSON.stringify(value)
@@ -25,11 +25,14 @@ export function inputsOf(study: Study): Input[] {
   const walk = (value: unknown, path: string, above: Input['origin']): void => {
     const origin = study.origins[path] ?? above
     if (Array.isArray(value)) {
-      if (value.length > LONGEST_LIST || value.every((x) => typeof x !== 'object' || x === null)) {
-        const all = value.length > LONGEST_LIST ? `${value.length} entries` : value.map(text).join(', ')
-        out.push({ path, value: all || 'none', origin })
-        return
-      }
+      const figures = value.every((x) => typeof x !== 'object' || x === null)
+      const long = value.length > (figures ? LONGEST.figures : LONGEST.things)
+      if (figures || long)
+        return void out.push({
+          path,
+          value: long ? `${value.length} entries` : value.map(text).join(', ') || 'none',
+          origin,
+        })
       value.forEach((item: unknown, i) => walk(item, `${path}.${(item as { id?: string }).id ?? i}`, origin))
     } else if (typeof value === 'object' && value !== null)
       for (const [key, held] of Object.entries(value)) {

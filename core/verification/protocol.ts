@@ -3,8 +3,8 @@ import { dayAfter } from '../calendar/days'
 import { DAYS } from '../calendar/year'
 import type { Meter, Protocol } from '../study/meters'
 import type { Study } from '../study/study'
-import { type Estimate, fitUse, type UseModel } from './change-point'
-import { useOf, type UsePeriod } from './periods'
+import { type Estimate, fitUse } from './change-point'
+import { joined, useOf, type UsePeriod } from './periods'
 import { airOf } from './weather'
 
 /** A stretch of days on or off; its meter is read on both of its ends. */
@@ -38,11 +38,20 @@ export function blocksNeeded(perDay: number, daySd: number, blockDays: number): 
   return 2 * Math.max(2, Math.ceil(each))
 }
 
+/**
+ * Blocks that a saving a year takes at a meter, by how much its days differ so far.
+ * @param savingYear kWh or m³; null: nothing is expected, or too little was read to know
+ */
+export function blocksFor(study: Study, meter: Meter, { blockDays }: Protocol, savingYear: number): number | null {
+  const periods = joined(useOf(meter).periods)
+  const model = fitUse(periods.map((p) => ({ days: p.days, perDay: p.perDay, airC: airOf(study, p).c, after: false })))
+  return model && blocksNeeded(savingYear / DAYS, model.daySd, blockDays)
+}
+
 /** What came of a plan so far. */
 export interface ProtocolResult {
   /** What a year off would save, kWh or m³; null: too few blocks were read at both ends. */
   saving: Estimate | null
-  model: UseModel | null
   /** Blocks that are known, and days on which the meter was to be read and was not, up to the last reading. */
   known: number
   unread: string[]
@@ -81,7 +90,6 @@ export function protocolResult(study: Study, meter: Meter, plan: Protocol): Prot
   const due = [...new Set(blocks.flatMap((b) => [b.from, b.to]))]
   return {
     saving,
-    model,
     known,
     unread: due.filter((day) => day <= last && !read.has(day)),
     ambiguous: saving === null || (saving.low <= 0 && saving.high >= 0),

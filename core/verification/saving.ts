@@ -54,12 +54,18 @@ function alsoChanged(study: Study, from: string, to: string, splitOn: string): V
 
 /**
  * Weeks that are missing after a change until a saving stands out: its half interval is then half of it. What lies before stays
- * as it is, so that there may be no such time.
+ * as it is, so that there may be no such time. @param least weeks that are missing in any case: it is not told yet
  */
-function weeksMissing(expectedPerDay: number, model: UseModel, beforeDays: number, afterDays: number): number | null {
+function weeksMissing(
+  expectedPerDay: number,
+  model: UseModel,
+  beforeDays: number,
+  afterDays: number,
+  least: number,
+): number | null {
   const wanted = Math.abs(expectedPerDay) / 2
   if (!(wanted > 0) || beforeDays === 0) return null
-  for (let weeks = 0; weeks <= MOST_WEEKS; weeks++) {
+  for (let weeks = least; weeks <= MOST_WEEKS; weeks++) {
     const half =
       tQuantile(model.degreesOfFreedom + weeks) *
       model.daySd *
@@ -107,6 +113,12 @@ export function verifySaving(study: Study, meter: Meter, splitOn: string, expect
         ? null
         : told
           ? 0
-          : weeksMissing((expected ?? saving?.middle ?? 0) / DAYS, model, days(before), days(after)),
+          : weeksMissing(
+              (expected ?? saving?.middle ?? 0) / DAYS,
+              model,
+              days(before),
+              days(after),
+              Math.max(1, LEAST_PERIODS - after.length),
+            ),
   }
 }

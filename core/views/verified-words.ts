@@ -20,6 +20,14 @@ export function expectedSaving(
 export const meteredText = ({ of }: Pick<Meter, 'of'>, x: number, write: Display): string =>
   of === 'water' ? write.litres(1000 * x) : write.energy(x)
 
+/** What a meter comes to, in a line: a rise is none of a saving. */
+export const verdictText = ({ saving, ambiguous }: Pick<Verified, 'saving' | 'ambiguous'>): string =>
+  ambiguous || !saving
+    ? 'Not proved: it cannot be told apart yet.'
+    : saving.high < 0
+      ? 'No saving: by this meter use rose.'
+      : 'Proved by the meter.'
+
 /** What is said of a saving by a meter, line by line: the figure, the promise, what stands against it, what is missing. */
 export function verifiedSentences(v: Verified, meter: Meter, expected: number | null, write: Display): string[] {
   const text = (x: number) => meteredText(meter, x, write)

@@ -4,11 +4,12 @@ import { checksOf } from '../../core/checks/catalogue'
 import { DEMOS } from '../../core/demos'
 import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
-import { proposedTests, sameTest, testStands, testText } from '../../core/household/acceptance'
+import { outletTest, proposedTests, sameTest, testStands, testText } from '../../core/household/acceptance'
 import { setAnew } from '../../core/household/changes'
 import { dueAgain } from '../../core/household/due-again'
 import { removeTap } from '../../core/household/edits/people'
 import { removeHeater, removeLoop } from '../../core/household/edits/plant'
+import { tapFigures } from '../../core/household/tap-figures'
 import { jobsOf } from '../../core/measures/jobs'
 import { html, page } from '../../core/papers/html'
 import { inputsOf } from '../../core/papers/inputs'
@@ -52,6 +53,17 @@ describe('acceptance tests', () => {
       }),
       { numRuns: 60 },
     )
+  })
+
+  it('each outlet has the mark of its own pipes, not that of the one that waits longest', () => {
+    for (const { study } of DEMOS)
+      for (const tap of study.pipes.taps) {
+        const { waitS } = tapFigures(study, tap)
+        const { at, passS } = outletTest(study, tap.id)
+        expect(at).toBe(tap.id)
+        expect(passS! - 1.2 * waitS).toBeGreaterThan(-1e-9)
+        expect(passS! - Math.max(5, 1.2 * waitS)).toBeLessThan(5)
+      }
   })
 
   it('a test passes at its mark and not a tenth below; within its time and not a second later', () => {
@@ -243,6 +255,17 @@ describe('papers', () => {
         )
       expect(inputs.map((i) => i.value).join()).not.toMatch(/undefined|\[object/)
     }
+  })
+
+  it('a house of many runs has each of them in the appendix', () => {
+    const many = changed(hillTown, (s) => {
+      s.pipes.runs.push(
+        ...Array.from({ length: 30 }, (_, i) => ({ ...s.pipes.runs[1], id: `more-${i}`, name: `More ${i}` })),
+      )
+    })
+    expect(inputsOf(many).filter((i) => /^pipes\.runs\.[^.]+\.lengthM$/.test(i.path))).toHaveLength(
+      many.pipes.runs.length,
+    )
   })
 
   it('the report has the totals of the years, each package, and the open safety items', () => {

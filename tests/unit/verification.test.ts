@@ -18,6 +18,7 @@ import { useOf } from '../../core/verification/periods'
 import { blocksNeeded, blocksOf, protocolResult } from '../../core/verification/protocol'
 import { verifySaving } from '../../core/verification/saving'
 import { remindersOf } from '../../core/views/reminders'
+import { verdictText } from '../../core/views/verified-words'
 import { meteredYears, randomFrom } from '../../proof/bills'
 import { changed } from '../../proof/studies'
 
@@ -345,6 +346,17 @@ describe('savings by the meter', () => {
       expect(verifySaving(event(on), meter('natural-gas', readings), ON, null).ambiguous).toBe(false)
   })
 
+  it('more use is called a rise, not proved', () => {
+    const less = edited(hillTown, (s) => void (s.controls.found.loop.schedule = everyDay([390, 480])))
+    const { readings } = meteredYears(
+      { before: less, after: hillTown, carrier: 'natural-gas', heatingPerK: 0, balanceC: 15, noise: 0.1, seed: 7 },
+      ON,
+    )
+    const risen = verifySaving(hillTown, meter('natural-gas', readings), ON, null)
+    expect(risen.saving!.high).toBeLessThan(0)
+    expect(verdictText(risen)).toBe('No saving: by this meter use rose.')
+  })
+
   it('with few weeks it says that it cannot be told yet, and how many are missing; with more they are fewer', () => {
     const after = edited(hillTown, (s) => void (s.controls.found.heaters.boiler.setpointC = 62))
     const { readings, air } = meteredYears(
@@ -356,6 +368,7 @@ describe('savings by the meter', () => {
     const [early, later] = [upTo(5), upTo(20)]
     expect(early.ambiguous).toBe(true)
     expect(early.weeksNeeded).not.toBe(0)
+    expect(upTo(1).weeksNeeded ?? 3).toBeGreaterThanOrEqual(3)
     if (early.weeksNeeded !== null && later.weeksNeeded !== null)
       expect(later.weeksNeeded).toBeLessThanOrEqual(early.weeksNeeded)
     expect(verifySaving(study, meter('natural-gas', readings.slice(0, 55)), ON, 500).saving).toBeNull()

@@ -4,7 +4,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { localDay } from '~/utils/local-iso'
-import { type Proposed, proposedTests, sameTest, testStands, testText } from '~~/core/household/acceptance'
+import { outletTest, type Proposed, proposedTests, sameTest, testStands, testText } from '~~/core/household/acceptance'
 import { freshId } from '~~/core/study/fresh-id'
 import { AcceptanceTest, MOST_ACCEPTANCE_TESTS } from '~~/core/study/handover'
 
@@ -21,10 +21,7 @@ const add = (all: readonly Proposed[]) =>
 const outlets = computed(() =>
   study.value.pipes.taps.filter((t) => !tests.value.some((x) => x.kind === 'outlet' && x.at === t.id)),
 )
-const addOutlet = (tapId: string) => {
-  const like = proposedTests(study.value)[0]!
-  add([{ ...like, at: tapId }])
-}
+const addOutlet = (tapId: string) => add([outletTest(study.value, tapId)])
 const put = (id: string, key: string, edit: (t: AcceptanceTest) => void) =>
   table.change(`test ${key} ${id}`, (d) => {
     const test = d.handover.tests.find((t) => t.id === id)!

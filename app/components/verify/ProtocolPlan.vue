@@ -6,13 +6,9 @@ import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { localDay } from '~/utils/local-iso'
 import { FIELDS } from '~~/core/calculators/fields'
-import { DAYS } from '~~/core/calendar/year'
 import { MOST_BLOCKS, Protocol, SWITCHED } from '~~/core/study/meters'
 import { writeDay } from '~~/core/units/dates'
-import { fitUse } from '~~/core/verification/change-point'
-import { joined, useOf } from '~~/core/verification/periods'
-import { blocksNeeded, blocksOf, protocolResult } from '~~/core/verification/protocol'
-import { airOf } from '~~/core/verification/weather'
+import { blocksFor, blocksOf, protocolResult } from '~~/core/verification/protocol'
 import { meteredText } from '~~/core/views/verified-words'
 
 /** Weeks on and weeks off in turn: planned with as many as it takes, and told apart once the meter was read. */
@@ -36,18 +32,9 @@ const begin = () =>
   })
 /** Saving a year that is expected of it, as typed: how many weeks it takes hangs on that. */
 const expected = ref<number | null>(null)
-/** How much one day differs from another, by the readings that are there. */
-const daySd = computed(() => {
-  if (!meter.value) return null
-  const periods = joined(useOf(meter.value).periods)
-  return (
-    fitUse(periods.map((p) => ({ days: p.days, perDay: p.perDay, airC: airOf(study.value, p).c, after: false })))
-      ?.daySd ?? null
-  )
-})
 const needed = computed(() =>
-  plan.value && expected.value !== null && daySd.value !== null
-    ? blocksNeeded(expected.value / DAYS, daySd.value, plan.value.blockDays)
+  plan.value && meter.value && expected.value !== null
+    ? blocksFor(study.value, meter.value, plan.value, expected.value)
     : null,
 )
 const blocks = computed(() => (plan.value ? blocksOf(plan.value) : []))

@@ -6,7 +6,7 @@ import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
 import { writeDay } from '~~/core/units/dates'
 import { lastSetOn, verifySaving } from '~~/core/verification/saving'
-import { expectedSaving, meteredText, verifiedSentences } from '~~/core/views/verified-words'
+import { expectedSaving, meteredText, verdictText, verifiedSentences } from '~~/core/views/verified-words'
 
 /** A saving by the meter: readings before and after, weather taken out, held against what was calculated. */
 const table = useStudy()
@@ -58,10 +58,10 @@ const balance = computed(() => verified.value?.model?.heating ?? null)
         </p>
         <p
           class="mt-1 border-l-4 pl-2 font-semibold"
-          :class="verified.ambiguous ? 'border-copper' : 'border-verdigris'"
+          :class="verified.ambiguous || (verified.saving?.high ?? 0) < 0 ? 'border-copper' : 'border-verdigris'"
           data-verdict
         >
-          {{ verified.ambiguous ? 'Not proved: it cannot be told apart yet.' : 'Proved by the meter.' }}
+          {{ verdictText(verified) }}
         </p>
         <ul class="mt-2 space-y-1" data-said>
           <li v-for="text in verified.saving ? lines.slice(1) : lines" :key="text">{{ text }}</li>
