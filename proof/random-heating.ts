@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { EVENTS } from '../core/readings/events'
 import { hasSetpoint } from '../core/study/heater-kinds'
 import { type FlowSetting, HouseHeating, RADIATOR_VALVES } from '../core/study/heating'
 import { OWN_SETTING_KINDS } from '../core/study/own-settings'
@@ -54,6 +55,15 @@ const side: fc.Arbitrary<HouseHeating | null> = fc.option(
     circuitL: perhaps(num(5, 3000)),
     sensorIn: fc.constantFrom(null, 'radiator-1'),
     circuits: fc.record({ heating: pressures, 'solid fuel': pressures }),
+    steps: perhaps(
+      fc.record({
+        begins: fc.constantFrom('2026-01-02', '2026-11-01'),
+        fromC: num(20, 90),
+        toC: num(20, 90),
+        byK: num(1, 10),
+        everyDays: fc.integer({ min: 1, max: 60 }),
+      }),
+    ),
   }),
 )
 
@@ -104,6 +114,17 @@ export const heatingSide = fc.record({
     }),
     { maxLength: 2 },
   ),
+  readEvents: fc.array(
+    fc.record(
+      {
+        event: fc.constantFrom(...EVENTS),
+        volumeL: num(0.01, 500),
+        dryAgain: fc.constantFrom('yes', 'no'),
+      },
+      { requiredKeys: ['event'] },
+    ),
+    { maxLength: 3 },
+  ),
   pumpIs: fc.constantFrom(...PUMP_IS),
   returnValve: fc.constantFrom(...RETURN_VALVE),
 })
@@ -126,7 +147,7 @@ export function putHeating(study: Study, thrown: Thrown): void {
 }
 
 /** What is read of the heating side, of dials and of clocks, as the log has it; what nothing belongs to is noted all the same. */
-function putReadings(study: Study, { readAhead, readDial, readBar, readFlow }: Thrown): void {
+function putReadings(study: Study, { readAhead, readDial, readBar, readFlow, readEvents }: Thrown): void {
   const [heater] = study.plant.heaters.filter(hasSetpoint)
   let n = 0
   const read = (kind: Reading['kind'], values: Reading['values'], where: string | null = null) => {
@@ -142,4 +163,5 @@ function putReadings(study: Study, { readAhead, readDial, readBar, readFlow }: T
   }
   for (const pressureBar of readBar) read('circuit', { circuit: 'heating', gauge: 'cold', pressureBar })
   for (const values of readFlow) read('flow-log', values)
+  for (const values of readEvents) read('event', values)
 }

@@ -80,7 +80,13 @@ export const judged = fc.record({
       }),
       { maxLength: 3 },
     ),
-    alone: fc.array(fc.constantFrom('', 'it floods the circuit'), { maxLength: 3 }),
+    alone: fc.array(
+      fc.record({
+        why: fc.constantFrom('', 'it floods the circuit'),
+        at: fc.option(fc.record({ x: num(0, 1), y: num(0, 1) })),
+      }),
+      { maxLength: 3 },
+    ),
     tests: fc.array(
       fc.record({
         kind: fc.constantFrom(...ACCEPTANCE_KINDS),
@@ -106,6 +112,21 @@ export const judged = fc.record({
     air: fc.option(
       fc.record({ from: fc.constant('2025-03-01'), c: fc.array(num(-60, 60), { minLength: 1, maxLength: 40 }) }),
     ),
+    bills: fc.array(
+      fc.record({
+        from: fc.constantFrom('2025-03-01', '2025-03-08'),
+        to: fc.constantFrom('2025-03-15', '2026-01-02'),
+        money: num(0, 1e6),
+        standing: num(0, 1),
+        units: fc.option(num(0, 1e9)),
+      }),
+      { maxLength: 3 },
+    ),
+    away: fc.array(
+      fc.record({ from: fc.constantFrom('2025-03-01', '2025-03-05'), to: fc.constantFrom('2025-03-05', '2025-12-27') }),
+      { maxLength: 2 },
+    ),
+    others: fc.option(num(0, 1e6)),
     meters: fc.array(
       fc.array(
         fc.record({
@@ -191,10 +212,11 @@ export function putJudged(
     phone: handover.phone,
     rules: handover.rules.map((r, i) => ({ ...r, id: `rule-${i}` })),
     // A picture may have gone with its reading.
-    leaveAlone: handover.alone.map((why, i) => ({
+    leaveAlone: handover.alone.map(({ why, at }, i) => ({
       id: `alone-${i}`,
       what: 'Filling',
       why,
+      at,
       picture: why ? 'gone' : null,
     })),
     tests: handover.tests.flatMap((t, i) =>
@@ -212,6 +234,15 @@ export function putJudged(
   }
   study.verification = {
     air: metered.air,
+    away: metered.away,
+    bills: metered.meters.length
+      ? metered.bills.map((b, i) => ({
+          ...b,
+          id: `bill-${i}`,
+          meterId: 'meter-0',
+          standing: b.standing * b.money,
+        }))
+      : [],
     protocol: metered.meters.length && metered.protocol ? { ...metered.protocol, meterId: 'meter-0' } : null,
     meters: metered.meters.map((readings, i) => ({
       id: `meter-${i}`,
@@ -219,6 +250,7 @@ export function putJudged(
       of: i === 0 ? ('natural-gas' as const) : ('water' as const),
       unit: 'm³',
       perUnit: 10.6,
+      others: metered.others,
       readings,
     })),
   }

@@ -1,5 +1,5 @@
 import { z } from '../schema/zod'
-import { between, Day, Id, Name } from './fields'
+import { between, Day, Id, Name, Share } from './fields'
 
 const Text = z.string().max(120)
 
@@ -44,6 +44,8 @@ export const LeaveAlone = z.strictObject({
   what: Name,
   why: z.string().max(400),
   picture: Id.nullable(),
+  /** Where on the picture it is, as shares of its width and height from the upper left; null: not marked. */
+  at: z.strictObject({ x: Share, y: Share }).nullable(),
 })
 export type LeaveAlone = z.infer<typeof LeaveAlone>
 export const MOST_LEFT_ALONE = 20

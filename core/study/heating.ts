@@ -54,6 +54,17 @@ export type PressureCircuit = z.infer<typeof PressureCircuit>
 
 export const CIRCUITS = ['heating', 'solid fuel'] as const
 
+/** A flow temperature that is lowered (or raised) step by step, with a word of the household on each before the next. */
+export const FlowSteps = z.strictObject({
+  begins: Day,
+  fromC: FlowC,
+  toC: FlowC,
+  /** Each step, K, and how many days it is lived with. */
+  byK: between(1, 10),
+  everyDays: z.int().min(1).max(60),
+})
+export type FlowSteps = z.infer<typeof FlowSteps>
+
 /** The heating side of the household: what the house loses, what its radiators give, and its circuits. */
 export const HouseHeating = z.strictObject({
   /** Room temperature that is wanted by day, °C. */
@@ -77,6 +88,8 @@ export const HouseHeating = z.strictObject({
   /** Room whose temperature the room control feels: a radiator's id; null: not recorded. */
   sensorIn: Id.nullable(),
   circuits: z.strictObject({ heating: PressureCircuit.nullable(), 'solid fuel': PressureCircuit.nullable() }),
+  /** The flow as it is tried step by step; null: it is not. */
+  steps: FlowSteps.nullable(),
 })
 export type HouseHeating = z.infer<typeof HouseHeating>
 
@@ -104,4 +117,5 @@ export const heatingNotChecked = (exponent: number): HouseHeating => ({
   circuitL: null,
   sensorIn: null,
   circuits: { heating: null, 'solid fuel': null },
+  steps: null,
 })

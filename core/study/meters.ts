@@ -22,10 +22,33 @@ export const Meter = z.strictObject({
   unit: z.string().min(1).max(20),
   /** kWh in one of its unit, or m³ of water. */
   perUnit: between(0.0001, 20_000),
+  /** What it counts in a year that is neither hot water nor hangs on the weather, kWh or m³; null: not known. */
+  others: between(0, 1e6).nullable(),
   readings: z.array(MeterReading).max(MOST_METER_READINGS),
 })
 export type Meter = z.infer<typeof Meter>
 export const MOST_METERS = 12
+
+/** What a supplier asks for. Money stands apart from what a meter has counted: a price may change, and use with it. */
+export const Bill = z.strictObject({
+  id: Id,
+  meterId: Id,
+  /** Days that it is for; the last is the first of the next bill. */
+  from: Day,
+  to: Day,
+  /** Asked for in all, and what of it is due without any use, money. */
+  money: between(0, 1e6),
+  standing: between(0, 1e6),
+  /** Units of the meter as billed; null: as the meter was read. */
+  units: between(0, 1e9).nullable(),
+})
+export type Bill = z.infer<typeof Bill>
+export const MOST_BILLS = 200
+
+/** Days on which the whole household was away, as it came about. */
+export const Away = z.strictObject({ from: Day, to: Day })
+export type Away = z.infer<typeof Away>
+export const MOST_AWAY = 60
 
 /** Mean outdoor air of each day from a day on, as it was, °C. */
 export const DailyAir = z.strictObject({ from: Day, c: z.array(between(-60, 60)).min(1).max(4000) })
@@ -50,6 +73,8 @@ export type Protocol = z.infer<typeof Protocol>
 /** What proves a saving a year later. */
 export const Verification = z.strictObject({
   meters: z.array(Meter).max(MOST_METERS),
+  bills: z.array(Bill).max(MOST_BILLS),
+  away: z.array(Away).max(MOST_AWAY),
   /** null: the climate of the study stands for the weather. */
   air: DailyAir.nullable(),
   /** null: none is planned. */

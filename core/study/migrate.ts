@@ -12,6 +12,7 @@ import { from10 } from './older/from-10'
 import { from11 } from './older/from-11'
 import { from12 } from './older/from-12'
 import { from13 } from './older/from-13'
+import { from14 } from './older/from-14'
 
 /** What brings a document of a version to the next; the last one is the version now. */
 const STEPS: Record<number, (doc: Doc) => Doc> = {
@@ -28,6 +29,7 @@ const STEPS: Record<number, (doc: Doc) => Doc> = {
   11: from11,
   12: from12,
   13: from13,
+  14: from14,
 }
 
 /** Whether a version can be brought to the one in use. */

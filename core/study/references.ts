@@ -33,6 +33,7 @@ export function checkReferences(study: StudyShape, ctx: z.RefinementCtx): void {
   const { protocol, meters } = study.verification
   if (protocol && !meters.some((m) => m.id === protocol.meterId))
     report(['verification', 'protocol', 'meterId'], `there is no meter "${protocol.meterId}"`)
+  checkBills(study, report)
   if (picturesTake(study.readings) > MOST_PICTURES)
     report(
       ['readings'],
@@ -58,6 +59,24 @@ function checkClaims({ claims, packages }: StudyShape, report: Report): void {
   claims.forEach(({ packageId }, i) => {
     if (packageId !== null && !packages.some((p) => p.id === packageId))
       report(['claims', i, 'packageId'], `there is no package "${packageId}"`)
+  })
+}
+
+function checkBills({ verification }: StudyShape, report: Report): void {
+  const { bills, away, meters } = verification
+  unique(
+    bills.map((b) => b.id),
+    ['verification', 'bills'],
+    report,
+  )
+  bills.forEach(({ meterId, from, to, money, standing }, i) => {
+    const path = ['verification', 'bills', i]
+    if (!meters.some((m) => m.id === meterId)) report([...path, 'meterId'], `there is no meter "${meterId}"`)
+    if (to <= from) report([...path, 'to'], 'must be after the first day')
+    if (standing > money) report([...path, 'standing'], 'must not be more than is asked for in all')
+  })
+  away.forEach(({ from, to }, i) => {
+    if (to < from) report(['verification', 'away', i, 'to'], 'must not be before the first day')
   })
 }
 

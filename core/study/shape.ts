@@ -22,7 +22,7 @@ import { CardWork, MOST_CARD_WORK } from './step-cards'
 import { Schedule } from './week'
 
 export const FORMAT = 'bagno-study'
-export const VERSION = 14
+export const VERSION = 15
 
 /** Where a figure came from. Figures not listed in `origins` were entered by hand. */
 export const Origin = z.enum(['measured', 'entered', 'assumed'])

@@ -44,6 +44,7 @@ export const meterOf = (study: Study, of: Meter['of'], unit: string): Meter => (
   of,
   unit,
   perUnit: perUnit(study, of, unit) ?? 1,
+  others: null,
   readings: [],
 })
 
@@ -96,6 +97,7 @@ export function readMeterCsv(study: Study, text: string): Result<Meter[]> {
         of,
         unit: cell('unit'),
         perUnit: inOne,
+        others: null,
         readings: [reading],
       })
   })

@@ -136,6 +136,7 @@ export function readEspi(study: Study, text: string): Result<Meter[]> {
         of,
         unit,
         perUnit,
+        others: null,
         readings: [...readings.values()].slice(-MOST_METER_READINGS),
       },
     ],

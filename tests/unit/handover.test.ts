@@ -185,7 +185,7 @@ describe('papers', () => {
       s.name = '<img src=x onerror=alert(1)>'
       s.plant.heaters[0].name = '</style><script>alert(1)</script>'
       s.handover.phone = '"><svg onload=alert(1)>'
-      s.handover.leaveAlone = [{ id: 'a', what: '<b>valve', why: '&amp;', picture: null }]
+      s.handover.leaveAlone = [{ id: 'a', what: '<b>valve', why: '&amp;', picture: null, at: null }]
     })
     const text = settingsSheet(nasty)
     expect(text).not.toMatch(/<script|<img|<svg|<b>valve/)

@@ -6,6 +6,7 @@ import { DEMOS } from '../../core/demos/index'
 import { changesBetween } from '../../core/household/changes'
 import { readStudy, readStudyText } from '../../core/study/read'
 import { VERSION } from '../../core/study/shape'
+import { heatingNotChecked } from '../../core/study/heating'
 import type { Study } from '../../core/study/study'
 import { faultText } from '../../core/units/result'
 import { simulate } from '../../core/year/simulate'
@@ -178,19 +179,11 @@ describe('studies of version 4', () => {
     expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
   })
 
-  it.each(['court-flat', 'duplex', 'mountain-refuge', 'hill-town'])(
-    '%s of version 12 is the demo as it is now',
-    (name) => {
-      const read = readStudyText(readFileSync(`tests/fixtures/study-v12-${name}.json`, 'utf8'))
-      if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
-      expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
-    },
-  )
-
-  it.each(['court-flat', 'duplex', 'mountain-refuge', 'hill-town'])(
-    '%s of version 13 is the demo as it is now',
-    (name) => {
-      const read = readStudyText(readFileSync(`tests/fixtures/study-v13-${name}.json`, 'utf8'))
+  const names = ['court-flat', 'duplex', 'mountain-refuge', 'hill-town']
+  it.each([12, 13, 14].flatMap((version) => names.map((name) => [name, version] as const)))(
+    '%s of version %i is the demo as it is now',
+    (name, version) => {
+      const read = readStudyText(readFileSync(`tests/fixtures/study-v${version}-${name}.json`, 'utf8'))
       if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
       expect(read.value).toEqual(DEMOS.find((d) => d.study.id === name)!.study)
     },
@@ -222,6 +215,20 @@ describe('studies of version 4', () => {
       'Clock offset (+ = fast)',
     ])
     expect(controls.changes[1].to).toEqual([{ ...boost, weekly: false }])
+  })
+
+  it('what version 14 has of meters, of things left alone and of the heating side stays', () => {
+    const doc = JSON.parse(readFileSync('tests/fixtures/study-v14-hill-town.json', 'utf8')) as Study
+    const { steps: _, ...heating } = heatingNotChecked(1.3)
+    const meter = { id: 'meter-1', name: 'Gas', of: 'natural-gas', unit: 'm³', perUnit: 10.6, readings: [] }
+    Object.assign(doc, { heating })
+    doc.handover.leaveAlone = [{ id: 'alone-1', what: 'Filling valve', why: '', picture: null }] as never
+    doc.verification.meters = [meter] as never
+    const read = readStudyText(JSON.stringify(doc))
+    if (!read.ok) throw new Error(read.faults.map(faultText).join('; '))
+    expect(read.value.heating).toEqual(heatingNotChecked(1.3))
+    expect(read.value.handover.leaveAlone[0]).toMatchObject({ what: 'Filling valve', at: null })
+    expect(read.value.verification.meters).toEqual([{ ...meter, others: null }])
   })
 
   it('what is somebody’s of version 9 keeps its name, whatever it is called', () => {

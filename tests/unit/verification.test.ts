@@ -29,6 +29,7 @@ const meter = (of: Meter['of'], readings: Meter['readings']): Meter => ({
   of,
   unit: 'kWh',
   perUnit: 1,
+  others: null,
   readings,
 })
 const read = (on: string, value: number, more: Partial<Meter['readings'][number]> = {}) => ({

@@ -20,5 +20,5 @@ export const untouched = (found: Controls, writes: 'found' | 'set'): Study['cont
 export const NOTHING_DONE_YET: Pick<Study, 'cards' | 'handover' | 'verification'> = {
   cards: [],
   handover: { mark: '', phone: '', rules: [], leaveAlone: [], tests: [] },
-  verification: { meters: [], air: null, protocol: null },
+  verification: { meters: [], bills: [], away: [], air: null, protocol: null },
 }
