@@ -1,9 +1,29 @@
 import { dayAfter } from '../core/calendar/days'
 import { DAYS_IN_MONTH } from '../core/calendar/year'
 import type { Carrier } from '../core/money/carriers'
-import type { DailyAir, MeterReading } from '../core/study/meters'
+import type { DailyAir, Meter, MeterReading } from '../core/study/meters'
 import type { Study } from '../core/study/study'
 import { simulate } from '../core/year/simulate'
+
+/** A meter that counts kWh (or m³ of water) one by one. */
+export const meterOf = (of: Meter['of'], readings: MeterReading[], others: number | null = null): Meter => ({
+  id: 'meter-1',
+  name: 'Meter',
+  of,
+  unit: 'kWh',
+  perUnit: 1,
+  others,
+  readings,
+})
+
+/** A reading that somebody took. */
+export const readOn = (on: string, value: number, more: Partial<MeterReading> = {}): MeterReading => ({
+  on,
+  value,
+  estimated: false,
+  exchanged: false,
+  ...more,
+})
 
 /** A stream of numbers from 0 to 1, the same for one seed (mulberry32). */
 export function randomFrom(seed: number): () => number {
@@ -44,7 +64,7 @@ export function meteredYears(
   const perDay = years.map((y) => y.months.map((m, i) => (m.energy.inputKwh[carrier] ?? 0) / DAYS_IN_MONTH[i]))
   const from = dayAfter(splitOn, -364)
   const c: number[] = []
-  const readings: MeterReading[] = [{ on: from, value: 1000, estimated: false, exchanged: false }]
+  const readings: MeterReading[] = [readOn(from, 1000)]
   const mean = perDay[0].reduce((s, x) => s + x, 0) / 12
   let dial = 1000
   let spell = 0
@@ -57,7 +77,7 @@ export function meteredYears(
     c.push(air)
     const use = perDay[d < 364 ? 0 : 1][month] + heatingPerK * Math.max(0, balanceC - air)
     dial += Math.max(0, use + noise * mean * bell(random))
-    if ((d + 1) % 7 === 0) readings.push({ on: dayAfter(from, d + 1), value: dial, estimated: false, exchanged: false })
+    if ((d + 1) % 7 === 0) readings.push(readOn(dayAfter(from, d + 1), dial))
   }
   const [was, is] = years.map((y) => y.energy.inputKwh[carrier] ?? 0)
   return { readings, air: { from, c }, truthKwh: was - is }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { type Ranges, rangesOf, SAMPLES, type SampleYears, samplingOf } from '~~/core/scenarios/ranges'
+import { type Ranges, rangesOf, SAMPLES, type SampleYears, type Sampling, samplingOf } from '~~/core/scenarios/ranges'
 import type { Study } from '~~/core/study/study'
 import { refusedText } from '~~/core/views/range-words'
 import { dependsOn } from '~~/core/year/depends-on'
@@ -19,6 +19,9 @@ const contentOf = (study: Study, packageId: string | null) =>
 interface Known {
   content: string
   ranges: Ranges
+  /** The samples that they are of. */
+  sampling: Sampling
+  come: readonly (SampleYears | null)[]
 }
 
 /** How far a year and the savings of a package may lie apart, worked out when somebody asks for it. */
@@ -48,7 +51,7 @@ export const useRanges = defineStore('ranges', () => {
     const tell = () => {
       const ranges = rangesOf(sampling, come)
       if (!ranges) return
-      const last = { content, ranges }
+      const last = { content, ranges, sampling, come: [...come] }
       known.value = new Map([...known.value, [key, { last, before: before?.content === content ? null : before }]])
     }
     let next = 0

@@ -1,3 +1,4 @@
+import { likelyPeriod, RUNS_H } from '../heaters/run-hours'
 import { CALORIFIC } from '../money/calorific'
 import { meteredShare } from '../money/gas-meter'
 import { z } from '../schema/zod'
@@ -176,15 +177,6 @@ export const moneyHours = defineCalculator({
     }
   },
 })
-
-/** Hours a day at full input that a heater of a household usually runs for hot water; from practice. */
-const RUNS_H = { least: 0.3, most: 6 }
-
-function likelyPeriod(ifYear: number, ifMonth: number): string {
-  const believable = (hours: number) => hours >= RUNS_H.least && hours <= RUNS_H.most
-  if (believable(ifYear) === believable(ifMonth)) return 'ask'
-  return believable(ifYear) ? 'year' : 'month'
-}
 
 export const pumpPower = defineCalculator({
   name: 'pump-power',

@@ -182,6 +182,10 @@ export interface Next {
 /** Told is what stands so many standard errors out of what chance gives figures that move nothing (each √2 ⁄ samples of the variance). */
 const OUT_OF_CHANCE = 3
 
+/** Whether a share of the variance that goes with some figures is more than chance gives them in so many samples. */
+export const isOutOfChance = (share: number, samples: number, figures = 1): boolean =>
+  share > (OUT_OF_CHANCE * Math.sqrt(2 * figures)) / samples
+
 /** Of fewer samples there is nothing to tell. */
 const LEAST_TOLD = 3
 
@@ -240,7 +244,7 @@ function nextOf({ figures, steps }: Sampling, years: readonly SampleYears[], ans
     groups.set(key, group)
   })
   return [...groups.values()]
-    .filter(({ gone, count }) => gone > (OUT_OF_CHANCE * Math.sqrt(2 * count)) / n)
+    .filter(({ gone, count }) => isOutOfChance(gone, n, count))
     .map(({ gone, count: _, ...next }) => ({ ...next, narrowsBy: 1 - Math.sqrt(Math.max(0, 1 - gone)) }))
     .sort((a, b) => b.narrowsBy - a.narrowsBy)
 }

@@ -22,7 +22,7 @@ export const Meter = z.strictObject({
   unit: z.string().min(1).max(20),
   /** kWh in one of its unit, or m³ of water. */
   perUnit: between(0.0001, 20_000),
-  /** What it counts in a year that is neither hot water nor hangs on the weather, kWh or m³; null: not known. */
+  /** What it counts in a year that is neither hot water nor hangs on the weather, kWh; null: not known. */
   others: between(0, 1e6).nullable(),
   readings: z.array(MeterReading).max(MOST_METER_READINGS),
 })

@@ -4,6 +4,7 @@ import { DAYS } from '../calendar/year'
 import type { Meter, Protocol } from '../study/meters'
 import type { Study } from '../study/study'
 import { type Estimate, fitUse } from './change-point'
+import { awayShare, observedOf } from './observed'
 import { joined, useOf, type UsePeriod } from './periods'
 import { airOf } from './weather'
 
@@ -44,7 +45,7 @@ export function blocksNeeded(perDay: number, daySd: number, blockDays: number): 
  */
 export function blocksFor(study: Study, meter: Meter, { blockDays }: Protocol, savingYear: number): number | null {
   const periods = joined(useOf(meter).periods)
-  const model = fitUse(periods.map((p) => ({ days: p.days, perDay: p.perDay, airC: airOf(study, p).c, after: false })))
+  const model = fitUse(observedOf(study, periods, false))
   return model && blocksNeeded(savingYear / DAYS, model.daySd, blockDays)
 }
 
@@ -79,6 +80,7 @@ export function protocolResult(study: Study, meter: Meter, plan: Protocol): Prot
               perDay: inside[i].reduce((s, p) => s + p.perDay * p.days, 0) / plan.blockDays,
               airC: inside[i].flatMap((p) => airOf(study, p).c),
               after: !b.on,
+              away: awayShare(study, { from: b.from, days: plan.blockDays }),
             },
           ]
         : [],

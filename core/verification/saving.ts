@@ -3,9 +3,10 @@ import { changesBetween } from '../household/changes'
 import { CHANGES_LOGGED } from '../readings/events'
 import type { Meter } from '../study/meters'
 import type { Study } from '../study/study'
-import { type Estimate, fitUse, type Observed, tQuantile, type UseModel } from './change-point'
+import { type Estimate, fitUse, tQuantile, type UseModel } from './change-point'
+import { observedOf } from './observed'
 import { joined, type MeterUse, useOf, type UsePeriod } from './periods'
-import { airOf } from './weather'
+import { airOf, SEASON_SD_K, usualBelow } from './weather'
 
 /** What a meter says of a change: the saving a year under the same weather, with its interval at 95 %, less is positive. */
 export interface Verified {
@@ -52,6 +53,28 @@ function alsoChanged(study: Study, from: string, to: string, splitOn: string): V
   return [...settings, ...events].sort((a, b) => a.on.localeCompare(b.on))
 }
 
+/** What is known of a side of a change: its days, and the share of them whose weather was recorded. */
+interface Side {
+  days: number
+  recorded: number
+}
+
+/**
+ * Standard error that weather which was not recorded brings into a step, a day: the heating seasons on the two sides may each
+ * have been milder or colder than the usual ones, and every day of one with it.
+ */
+function weatherDoubt(study: Study, { heating }: UseModel, sides: readonly Side[]): number {
+  if (!heating) return 0
+  const ofYear = heating.slope.middle * SEASON_SD_K * usualBelow(study, heating.balanceC).share
+  return ofYear * Math.hypot(...sides.map((s) => (1 - s.recorded) / Math.sqrt(Math.max(1, s.days / DAYS))))
+}
+
+/** An estimate with another standard error besides its own. */
+function widened({ low, middle, high }: Estimate, sd: number, dof: number): Estimate {
+  const half = Math.hypot((high - low) / 2, tQuantile(dof) * sd)
+  return { low: middle - half, middle, high: middle + half }
+}
+
 /**
  * Weeks that are missing after a change until a saving stands out: its half interval is then half of it. What lies before stays
  * as it is, so that there may be no such time. @param least weeks that are missing in any case: it is not told yet
@@ -59,6 +82,7 @@ function alsoChanged(study: Study, from: string, to: string, splitOn: string): V
 function weeksMissing(
   expectedPerDay: number,
   model: UseModel,
+  weatherSd: number,
   beforeDays: number,
   afterDays: number,
   least: number,
@@ -68,8 +92,7 @@ function weeksMissing(
   for (let weeks = least; weeks <= MOST_WEEKS; weeks++) {
     const half =
       tQuantile(model.degreesOfFreedom + weeks) *
-      model.daySd *
-      Math.sqrt(1 / beforeDays + 1 / Math.max(1, afterDays + 7 * weeks))
+      Math.hypot(model.daySd * Math.sqrt(1 / beforeDays + 1 / Math.max(1, afterDays + 7 * weeks)), weatherSd)
     if (half <= wanted) return weeks
   }
   return null
@@ -84,19 +107,23 @@ export function verifySaving(study: Study, meter: Meter, splitOn: string, expect
   const use = useOf(meter)
   const before = joined(use.periods.filter((p) => p.to <= splitOn))
   const after = joined(use.periods.filter((p) => p.from >= splitOn))
-  const air = new Map([...before, ...after].map((p) => [p, airOf(study, p)]))
-  const observed = (periods: readonly UsePeriod[], isAfter: boolean): Observed[] =>
-    periods.map((p) => ({ days: p.days, perDay: p.perDay, airC: air.get(p)!.c, after: isAfter }))
-  const model = fitUse([...observed(before, false), ...observed(after, true)])
+  const model = fitUse([...observedOf(study, before, false), ...observedOf(study, after, true)])
   const enough = before.length >= LEAST_PERIODS && after.length >= LEAST_PERIODS
-  const step = enough ? (model?.step ?? null) : null
+  const days = (periods: readonly UsePeriod[]) => periods.reduce((s, p) => s + p.days, 0)
+  const recorded = (periods: readonly UsePeriod[]) =>
+    periods.reduce((s, p) => s + p.days * airOf(study, p).recorded, 0) / Math.max(1, days(periods))
+  const weatherSd =
+    model &&
+    weatherDoubt(study, model, [
+      { days: days(before), recorded: recorded(before) },
+      { days: days(after), recorded: recorded(after) },
+    ])
+  const step = enough && model?.step ? widened(model.step, weatherSd!, model.degreesOfFreedom) : null
   // Less is positive: what rises is a saving below nothing.
   const saving = step && { low: -DAYS * step.high, middle: -DAYS * step.middle, high: -DAYS * step.low }
   const [first, last] = [before[0]?.from ?? splitOn, after.at(-1)?.to ?? splitOn]
   const others = alsoChanged(study, first, last, splitOn)
-  const days = (periods: readonly UsePeriod[]) => periods.reduce((s, p) => s + p.days, 0)
   const told = saving !== null && (saving.low > 0 || saving.high < 0)
-  const all = days(before) + days(after)
   return {
     meterId: meter.id,
     splitOn,
@@ -105,7 +132,7 @@ export function verifySaving(study: Study, meter: Meter, splitOn: string, expect
     use,
     before,
     after,
-    weatherRecorded: all === 0 ? 0 : [...air].reduce((s, [p, a]) => s + p.days * a.recorded, 0) / all,
+    weatherRecorded: recorded([...before, ...after]),
     alsoChanged: others,
     ambiguous: !told || others.length > 0,
     weeksNeeded:
@@ -116,6 +143,7 @@ export function verifySaving(study: Study, meter: Meter, splitOn: string, expect
           : weeksMissing(
               (expected ?? saving?.middle ?? 0) / DAYS,
               model,
+              weatherSd!,
               days(before),
               days(after),
               Math.max(1, LEAST_PERIODS - after.length),

@@ -1,5 +1,5 @@
 import { dayAfter } from '../calendar/days'
-import { dayNumber, DAYS_IN_MONTH } from '../calendar/year'
+import { dayNumber, DAYS, DAYS_IN_MONTH } from '../calendar/year'
 import type { Study } from '../study/study'
 import type { UsePeriod } from './periods'
 
@@ -30,4 +30,17 @@ export function airOf({ site, verification }: Study, { from, days }: UsePeriod):
     return held ?? usual(site.monthlyAirC, dayAfter(from, i))
   })
   return { c, recorded: recorded / Math.max(1, days) }
+}
+
+/**
+ * Standard deviation of the mean air of a heating season from year to year, K: 0.8 to 1.3 in temperate climates. Weather that
+ * was not recorded may have been that far from the usual, and next year's will be.
+ */
+export const SEASON_SD_K = 1
+
+/** Kelvins below a balance temperature in the usual weather of the place, and the share of days that lie below it: means of a year. */
+export function usualBelow({ site }: Study, balanceC: number): { kelvins: number; share: number } {
+  const days = Array.from({ length: DAYS }, (_, i) => usual(site.monthlyAirC, dayAfter('2025-01-01', i)))
+  const cold = days.filter((c) => c < balanceC)
+  return { kelvins: cold.reduce((s, c) => s + balanceC - c, 0) / DAYS, share: cold.length / DAYS }
 }

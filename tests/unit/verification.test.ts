@@ -8,7 +8,6 @@ import { displayOf } from '../../core/study/display-of'
 import { edited } from '../../core/study/edited'
 import { hasSetpoint } from '../../core/study/heater-kinds'
 import { carrierOf } from '../../core/study/heater-kinds'
-import type { Meter } from '../../core/study/meters'
 import type { Study } from '../../core/study/study'
 import { readAirFile } from '../../core/verification/air-file'
 import { fitUse, type Observed, tQuantile } from '../../core/verification/change-point'
@@ -19,27 +18,10 @@ import { blocksNeeded, blocksOf, protocolResult } from '../../core/verification/
 import { verifySaving } from '../../core/verification/saving'
 import { remindersOf } from '../../core/views/reminders'
 import { verdictText } from '../../core/views/verified-words'
-import { meteredYears, randomFrom } from '../../proof/bills'
+import { meteredYears, meterOf as meter, randomFrom, readOn as read } from '../../proof/bills'
 import { changed } from '../../proof/studies'
 
 const ON = '2026-03-02'
-const meter = (of: Meter['of'], readings: Meter['readings']): Meter => ({
-  id: 'meter-1',
-  name: 'Meter',
-  of,
-  unit: 'kWh',
-  perUnit: 1,
-  others: null,
-  readings,
-})
-const read = (on: string, value: number, more: Partial<Meter['readings'][number]> = {}) => ({
-  on,
-  value,
-  estimated: false,
-  exchanged: false,
-  ...more,
-})
-
 describe('change-point regression', () => {
   it('Student’s t has its printed quantiles', () => {
     for (const [dof, t] of [
@@ -60,6 +42,7 @@ describe('change-point regression', () => {
       perDay,
       airC: Array<number>(7).fill(30),
       after: i >= 6,
+      away: 0,
     }))
     const mean = (all: number[]) => all.reduce((s, x) => s + x, 0) / all.length
     const ss = (all: number[]) => all.reduce((s, x) => s + (x - mean(all)) ** 2, 0)
@@ -88,7 +71,7 @@ describe('change-point regression', () => {
               () => 10 - 10 * Math.cos((2 * Math.PI * w) / 52) + 6 * (random() - 0.5),
             )
             const heat = airC.reduce((s, c) => s + Math.max(0, balanceC - c), 0) / 7
-            return { days: 7, perDay: base + slope * heat + (w % 2 ? step : 0), airC, after: w % 2 === 1 }
+            return { days: 7, perDay: base + slope * heat + (w % 2 ? step : 0), airC, after: w % 2 === 1, away: 0 }
           })
           const model = fitUse(observed)!
           expect(model.heating?.balanceC).toBe(balanceC)

@@ -90,7 +90,13 @@ const pictures = computed(() => [
         class="tool mt-2"
         @click="
           put('alone', (h) =>
-            h.leaveAlone.push({ id: freshId('alone', h.leaveAlone), what: 'Filling valve', why: '', picture: null, at: null }),
+            h.leaveAlone.push({
+              id: freshId('alone', h.leaveAlone),
+              what: 'Filling valve',
+              why: '',
+              picture: null,
+              at: null,
+            }),
           )
         "
       >

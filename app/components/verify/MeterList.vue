@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FileUp, Plus, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
+import AwayDays from '~/components/verify/AwayDays.vue'
 import MeterReadings from '~/components/verify/MeterReadings.vue'
 import { useStudy } from '~/stores/study'
 import { CARRIER_NAMES } from '~~/core/money/carriers'
@@ -63,6 +64,7 @@ function add(choice: string) {
 const remove = (id: string) =>
   table.change('meter removed', (d) => {
     d.verification.meters = d.verification.meters.filter((m) => m.id !== id)
+    d.verification.bills = d.verification.bills.filter((b) => b.meterId !== id)
     if (d.verification.protocol?.meterId === id) d.verification.protocol = null
   })
 </script>
@@ -122,5 +124,6 @@ const remove = (id: string) =>
           : 'not recorded; the climate of the study stands for it'
       }}.
     </p>
+    <AwayDays />
   </div>
 </template>
