@@ -13,8 +13,8 @@ export interface CalendarEvent {
   day: string
   /** From which minute of the day, and how long; null: the whole day. */
   at: { min: number; minutes: number } | null
-  /** Comes back on these days of the week, Monday 0; or on this day of each year. */
-  repeats: { weekdays: readonly number[] } | 'each year' | null
+  /** Comes back on these days of the week, Monday 0; or on this day of every so many years. */
+  repeats: { weekdays: readonly number[] } | { years: number } | null
   /** A reminder so many minutes before; null: none. */
   remindMin: number | null
 }
@@ -47,7 +47,11 @@ function eventOf(event: CalendarEvent, zone: string, stamp: string): ICAL.Compon
   put('dtend', event.at ? time(event.day, event.at.min + event.at.minutes) : time(dayAfter(event.day, 1), null), true)
   put('summary', event.title)
   if (event.text) put('description', event.text)
-  if (event.repeats === 'each year') put('rrule', ICAL.Recur.fromString('FREQ=YEARLY'))
+  if (event.repeats && 'years' in event.repeats)
+    put(
+      'rrule',
+      ICAL.Recur.fromString(`FREQ=YEARLY${event.repeats.years > 1 ? `;INTERVAL=${event.repeats.years}` : ''}`),
+    )
   else if (event.repeats)
     put('rrule', ICAL.Recur.fromString(`FREQ=WEEKLY;BYDAY=${event.repeats.weekdays.map((d) => WEEKDAYS[d]).join(',')}`))
   if (event.remindMin !== null) {

@@ -28,6 +28,7 @@ import { SCALD_CHECKS } from './scald'
 import { SETTINGS_CHECKS } from './settings'
 import { STEPS_CHECKS } from './steps'
 import { TARGET_CHECKS } from './targets'
+import { TREND_CHECKS } from './trends'
 import { WATER_CHECKS } from './water'
 
 /** Every check there is, by name, in the order of the water: a file's own that are left out of its record are unused. */
@@ -58,6 +59,7 @@ const CATALOGUE = {
   ...RECORDS_CHECKS,
   ...STEPS_CHECKS,
   ...LOG_CHECKS,
+  ...TREND_CHECKS,
 } as const satisfies Record<string, Rule>
 
 /** A household judged: every check, each once. */

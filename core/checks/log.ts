@@ -1,16 +1,14 @@
 import type { Figure as SumFigure } from '../calculators/calculator'
 import { calculatorNamed } from '../calculators/registry'
-import { dayNumber } from '../calendar/year'
+import { dayAfter } from '../calendar/days'
 import { runsTo, tapOf } from '../household/lookups'
 import { FAULTS_LOGGED } from '../readings/events'
 import { judge, titleOf } from '../readings/kinds'
 import { consecutive, isCompared, pairsOf, thingOf } from '../readings/pairs'
 import { agrees } from '../readings/reading-kind'
-import { gainKPerHour } from '../readings/store-readings'
-import type { Reading } from '../study/readings'
 import { writeDay } from '../units/dates'
-import type { Display } from '../units/display'
 import type { Figure, Rule, Told } from './check'
+import { trendOf } from './trends'
 
 /** A wait of this many times the contents is no slip of the tape. */
 const WASTE_TIMES = 1.5
@@ -85,84 +83,6 @@ const figureOf = ({ quantity, unit }: SumFigure, value: number): Figure => ({
   ...(quantity ? { quantity } : unit ? { unit } : {}),
 })
 
-/** Flows this close are the same, starts this near each other, K, and readings this far apart may show a trend, days. */
-const SAME_FLOW_SHARE = 0.1
-const SAME_START_K = 4
-const TREND_DAYS = 90
-/** A rise that fell by more than this share under the same conditions is no accident of a thermometer. */
-const TREND_SHARE = 0.08
-
-/** Two readings under the same conditions, months apart, of which the later shows the smaller rise. */
-interface Trend {
-  title: string
-  /** What was the same in both. */
-  same: (write: Display) => string
-  /** What fell, as it is called in a sentence, K. */
-  what: string
-  was: number
-  is: number
-}
-
-/** Same conditions, less rise, nothing changed in between, months later: what hands the heat on is scaled or fouled. */
-const trends: Rule = ({ study, write }) =>
-  consecutive(study).flatMap(({ before, after, changes }): Told[] => {
-    const trend = changes.length === 0 ? trendOf(before, after) : null
-    if (!trend) return []
-    return [
-      {
-        id: `trend-${after.id}`,
-        concern: 'fault',
-        level: 'fail',
-        subject: { kind: 'heater', id: after.where },
-        title: trend.title,
-        sentence: `${trend.same(write)}: ${trend.what} ${write.figure('rise', trend.was)} on ${before.takenAt.slice(0, 10)}, ${write.figure('rise', trend.is)} on ${after.takenAt.slice(0, 10)}; no change logged in between.`,
-        figures: {
-          wasK: { value: trend.was, quantity: 'rise' },
-          isK: { value: trend.is, quantity: 'rise', worse: { when: 'less', by: 1 } },
-        },
-        source: 'Two readings under the same conditions; scale reduces the rise',
-        remedy: 'Check heat exchanger, coil or element for scale and the rated input; measure again after cleaning.',
-        settledBy: after.kind,
-      },
-    ]
-  })
-
-const numbers = <K extends string>({ values }: Reading, ...names: K[]): Record<K, number> | null =>
-  names.every((n) => typeof values[n] === 'number') ? (values as Record<K, number>) : null
-
-/** What a heater lifts running water by, at one flow. */
-function riseTrend(before: Reading, after: Reading): Trend | null {
-  const [a, b] = [before, after].map((r) => numbers(r, 'inletC', 'outletC', 'flowLMin'))
-  if (!a || !b || Math.abs(a.flowLMin - b.flowLMin) > SAME_FLOW_SHARE * a.flowLMin) return null
-  return {
-    title: 'Lower temperature rise at the same flow',
-    same: (write) => `At ${write.figure('flow', b.flowLMin)}`,
-    what: 'rise',
-    was: a.outletC - a.inletC,
-    is: b.outletC - b.inletC,
-  }
-}
-
-/** What a heater lifts its store by in an hour, from one start. */
-function gainTrend(before: Reading, after: Reading): Trend | null {
-  const [a, b] = [before, after].map((r) => numbers(r, 'fromC', 'toC', 'minutes'))
-  if (!a || !b || a.minutes <= 0 || b.minutes <= 0) return null
-  if (Math.abs(a.fromC - b.fromC) > SAME_START_K || Math.abs(a.toC - b.toC) > 2 * SAME_START_K) return null
-  return {
-    title: 'Cylinder reheats more slowly',
-    same: (write) => `From ${write.temperature(b.fromC)}`,
-    what: 'rise per hour',
-    was: gainKPerHour(a),
-    is: gainKPerHour(b),
-  }
-}
-
-function trendOf(before: Reading, after: Reading): Trend | null {
-  if (dayNumber(after.takenAt) - dayNumber(before.takenAt) < TREND_DAYS) return null
-  const trend = after.kind === 'reheat' ? gainTrend(before, after) : riseTrend(before, after)
-  return trend && trend.was > 0 && trend.is < (1 - TREND_SHARE) * trend.was ? trend : null
-}
-
 /** Notes of faults that a finding repeats. */
 const MOST_NOTES = 3
 
@@ -173,9 +93,15 @@ const FAULT_TITLES: Record<(typeof FAULTS_LOGGED)[number], string> = {
   'fault code': 'Fault code shown',
 }
 
+/** Faults this near to each other are one that returns, days. */
+const REPEATED_DAYS = 365
+
 const repeatedEvents: Rule = ({ study }) =>
   FAULTS_LOGGED.flatMap((event): Told[] => {
-    const logged = study.readings.filter((r) => r.kind === 'event' && r.values.event === event)
+    const all = study.readings.filter((r) => r.kind === 'event' && r.values.event === event)
+    const last = all.reduce((day, r) => (r.takenAt > day ? r.takenAt : day), '').slice(0, 10)
+    // What happens once in some years is no fault that returns.
+    const logged = all.filter((r) => r.takenAt.slice(0, 10) > dayAfter(last, -REPEATED_DAYS))
     const times = logged.length
     if (times < 2) return []
     const notes = [...new Set(logged.map((r) => r.note.trim()).filter(Boolean))]
@@ -185,7 +111,7 @@ const repeatedEvents: Rule = ({ study }) =>
         concern: 'fault',
         level: 'fail',
         subject: { kind: 'reading', id: null },
-        title: `${FAULT_TITLES[event]} ${times} times`,
+        title: `${FAULT_TITLES[event]} ${times} times within a year`,
         sentence: `Recurring after correction: possible leak, expansion vessel without charge, or scaled heat exchanger.${event === 'fault code' && notes.length ? ` Noted: ${notes.slice(0, MOST_NOTES).join('; ')}.` : ''}`,
         source: 'Practice',
         remedy: 'Have the cause found by a registered installer; close the filling valve each time.',
@@ -248,6 +174,8 @@ const staleOrContradictory: Rule = ({ study }) => {
     if (
       b !== undefined &&
       !explained.has(r.id) &&
+      // A pressure that falls is judged by how fast it does (see trends.ts).
+      r.kind !== 'circuit' &&
       Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b))
     )
       found.push({
@@ -313,7 +241,6 @@ export const LOG_CHECKS = {
   waste,
   noPowerFactor,
   pairs,
-  trends,
   repeatedEvents,
   reliefDrips,
   staleOrContradictory,

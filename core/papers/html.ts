@@ -31,7 +31,7 @@ h3 { font-size: 11pt; margin: 2mm 0 0.5mm; break-after: avoid } p { margin: 0.6m
 table { border-collapse: collapse; width: 100% } th, td { text-align: left; vertical-align: top; padding: 0.5mm 3mm 0.5mm 0; border-bottom: 0.2mm solid #b9b0a2 }
 th { font-weight: 600 } .n { text-align: right; font-variant-numeric: tabular-nums; white-space: nowrap } .big { font-size: 14pt; font-weight: 700 }
 .soft { color: #5a5247 } .warn { border-left: 1.2mm solid #a2381f; padding-left: 2mm } .columns { columns: 2; column-gap: 8mm } section { break-inside: avoid-column }
-img { max-height: 42mm; max-width: 100% } tr { break-inside: avoid } svg { max-width: 100% } .assumed { font-style: italic } .inputs { columns: 2; column-gap: 6mm; font-size: 8pt; line-height: 1.25; overflow-wrap: anywhere } .inputs p { margin: 0; padding-left: 3mm; text-indent: -3mm }
+img { max-height: 42mm; max-width: 100% } .marked { position: relative; display: inline-block; line-height: 0 } .mark { position: absolute; transform: translate(-50%, -50%); width: 7mm; height: 7mm; border: 0.6mm solid #a2381f; border-radius: 50%; background: #fffd; color: #a2381f; text-align: center; line-height: 5.8mm; font-weight: 700; print-color-adjust: exact } tr { break-inside: avoid } svg { max-width: 100% } .assumed { font-style: italic } .inputs { columns: 2; column-gap: 6mm; font-size: 8pt; line-height: 1.25; overflow-wrap: anywhere } .inputs p { margin: 0; padding-left: 3mm; text-indent: -3mm }
 `
 
 /** A whole document in one file: no script, and nothing fetched from elsewhere. */

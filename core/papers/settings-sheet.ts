@@ -126,6 +126,8 @@ function heating(study: Study, write: Display, words: (text: string) => string):
 /** A step of the flow temperature that can be felt and does not overshoot, K. */
 const RAISE_K = 3
 
+const percent = (share: number) => `${(100 * share).toFixed(1)}%`
+
 /** Who to call, and whose rules bind. */
 function whoToCall(study: Study): Html {
   const { handover, controls } = study
@@ -159,9 +161,9 @@ export function settingsSheet(study: Study): string {
       ${section(
         words('Leave alone'),
         handover.leaveAlone.map(
-          (l) =>
-            html`<p><b>${l.what}</b>${l.why && `: ${l.why}`}</p>
-              ${picture(l.picture) && html`<img src="${picture(l.picture)}" alt="${l.what}" />`}`,
+          (l, i) =>
+            html`<p>${i + 1}. <b>${l.what}</b>${l.why && `: ${l.why}`}</p>
+              ${picture(l.picture) && html`<div class="marked"><img src="${picture(l.picture)}" alt="${l.what}" />${l.at && html`<span class="mark" style="left:${percent(l.at.x)};top:${percent(l.at.y)}">${i + 1}</span>`}</div>`}`,
         ),
       )}
       ${section(words('Scald hazard'), html`<p class="warn">${words(`Water above ${write.temperature(limitC)} at an outlet can burn, children and old people first. Run cold water into a bath before hot, and feel it.`)}</p>`)}

@@ -102,7 +102,7 @@ export function openItems(study: Study, checks: readonly Check[], from: string, 
       }
     })
   const upkeep = remindersOf(study, from, write)
-    .filter((e) => e.repeats === 'each year')
+    .filter((e) => e.repeats !== null && 'years' in e.repeats)
     .map((e): OpenItem => ({ ...plain, id: e.uid, kind: 'upkeep', title: e.title, says: e.text, due: e.day }))
     .sort((a, b) => a.due!.localeCompare(b.due!))
   const all = [...found, ...unverifiedDials(study).map((d) => ({ ...d, title: words(d.title) })), ...again, ...tests]

@@ -8,6 +8,7 @@ import { boostNotice, weekdayOf } from '../household/boost'
 import { controllerWeeks } from '../household/controller-weeks'
 import { commandedName } from '../household/controllers'
 import { dueAgain } from '../household/due-again'
+import { backOn, flowNext, flowStepsOf } from '../household/heating/flow-steps'
 import { lastDayThere } from '../household/last-day'
 import { STEP_CARDS } from '../procedures/cards'
 import { READINGS } from '../readings/kinds'
@@ -146,7 +147,7 @@ const absences = (study: Study, from: string, write: Display, make: Make): Calen
       ]
     })
 
-const yearly = { at: null, repeats: 'each year', remindMin: null } as const
+const yearly = { at: null, repeats: { years: 1 }, remindMin: null } as const
 
 /** Clocks and batteries of controllers. */
 function controllers(study: Study, from: string, make: Make): CalendarEvent[] {
@@ -174,6 +175,14 @@ function controllers(study: Study, from: string, make: Make): CalendarEvent[] {
         ]
       : []),
   ])
+}
+
+/** The first day from `from` on that lies a whole number of times so many years after a day. */
+function yearsAfter(day: string, years: number, from: string): string {
+  let at = day
+  do at = sameDayNext(`${Number(at.slice(0, 4)) + years}-01-01`, day)
+  while (at < from)
+  return at
 }
 
 /** The next anniversary of a day; of 29 February on the 28th. */
@@ -206,6 +215,42 @@ function seasons(study: Study, from: string, make: Make): CalendarEvent[] {
   })
 }
 
+/** A flow in small steps: each on its day until something was said of it, and back when the frost has gone. */
+function flowSteps(study: Study, from: string, write: Display, make: Make): CalendarEvent[] {
+  const plan = study.heating?.steps
+  if (!plan) return []
+  const steps = flowStepsOf(study, plan)
+  const next = flowNext(steps)
+  const whole = { at: null, repeats: null, remindMin: EVENING_BEFORE_MIN } as const
+  const back = backOn(study, plan)
+  return [
+    ...(next.does === 'try' || next.does === 'ask'
+      ? steps
+          .filter((s) => s.vote === null)
+          .map((s, i) =>
+            make({
+              key: `flow-step-${i}`,
+              title: `Heating flow to ${write.temperature(s.flowC)}`,
+              text: 'One step only. Before the next: note the day, how cold it is outdoors and how warm the rooms are.',
+              day: s.due,
+              ...whole,
+            }),
+          )
+      : []),
+    ...(back
+      ? [
+          make({
+            key: 'flow-back',
+            title: `Heating flow back to ${write.temperature(plan.fromC)}`,
+            text: 'It was raised for the cold. Go down by the same steps while rooms stay warm.',
+            day: back,
+            ...whole,
+          }),
+        ]
+      : []),
+  ].filter((e) => e.day >= from)
+}
+
 /** Water from this hardness on wants a look at coil and element twice as often. */
 const scales = ({ site }: Study) => site.hardnessMgL !== null && site.hardnessMgL >= HARD_MG_L
 
@@ -221,8 +266,19 @@ function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
       typeof valve === 'object' && valve !== null ? (valve as { testedOn: string | null }).testedOn : null,
     )
   const there = study.finishedOn ?? lastDayThere(study)
-  const sinceVisit = (key: string, title: string, text: string): CalendarEvent[] =>
-    there ? [make({ key, title, text, day: sameDayNext(from, there), ...yearly })] : []
+  const sinceVisit = (key: string, title: string, text: string, years = 1): CalendarEvent[] =>
+    there
+      ? [
+          make({
+            key,
+            title,
+            text,
+            day: yearsAfter(there, years, from),
+            ...yearly,
+            repeats: { years },
+          }),
+        ]
+      : []
   return [
     ...plant.heaters.flatMap((h) =>
       'combustion' in h ? due(`service-${h.id}`, `Service: ${h.name}`, h.combustion.servicedOn) : [],
@@ -258,6 +314,7 @@ function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
             'scale',
             'Scale: look at coil and immersion heater',
             scales(study) ? 'Hard water: each year, the cylinder too.' : 'Every second year is enough with this water.',
+            scales(study) ? 1 : 2,
           ),
         ]
       : []),
@@ -322,6 +379,7 @@ export function remindersOf(study: Study, from: string, write: Display): Calenda
     ...absences(study, from, write, make),
     ...controllers(study, from, make),
     ...seasons(study, from, make),
+    ...flowSteps(study, from, write, make),
     ...upkeep(study, from, make),
     ...again(study, from, make),
     ...onAndOff(study, from, make),

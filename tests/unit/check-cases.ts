@@ -3,8 +3,10 @@ import { harbourFlat } from '../../core/demos/harbour-flat'
 import { hillTown } from '../../core/demos/hill-town'
 import { heaterNotChecked } from '../../core/household/defaults/not-checked'
 import { addHeater, changeHeaterKind } from '../../core/household/edits/plant'
+import { withHeating } from '../../core/household/heating/edits'
 import { defaultFunctions } from '../../core/study/controls'
 import type { HeaterOf } from '../../core/study/heater-kinds'
+import { circuitNotRead } from '../../core/study/heating'
 import type { Heater } from '../../core/study/plant'
 import type { Reading } from '../../core/study/readings'
 import { Study } from '../../core/study/study'
@@ -17,6 +19,14 @@ const reading = (
   where: string | null = null,
   takenAt = '2026-03-02T09:00:00Z',
 ) => readingOf(kind, values, { id, where, takenAt })
+
+/** A heating circuit whose pressure was read twice, a month apart. */
+const pressed = changed(withHeating(hillTown), (s) => {
+  s.heating!.circuits.heating = { ...circuitNotRead(), warnBar: 0.8 }
+  const read = (id: string, on: string) =>
+    reading(id, 'circuit', { circuit: 'heating', gauge: 'cold', pressureBar: 1.5 }, null, `${on}T09:00:00Z`)
+  s.readings.push(read('a', '2026-02-01'), read('b', '2026-03-02'))
+})
 
 /** Nothing mixes the water down on its way. */
 export const unguarded = (s: Study) => {
@@ -178,6 +188,36 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     hillTown,
     (s) => void s.readings.push(reading('a', 'event', { event: 'relief valve opened', volumeL: 2, dryAgain: 'no' })),
     (s) => void (s.readings[0].values.dryAgain = 'yes'),
+  ],
+  [
+    'repeated-reset',
+    hillTown,
+    (s) =>
+      void s.readings.push(
+        reading('a', 'event', { event: 'reset' }, null, '2025-03-03T09:00:00Z'),
+        reading('b', 'event', { event: 'reset' }),
+      ),
+    // Two in some years are no fault that returns.
+    (s) => void (s.readings[0].takenAt = '2024-03-02T09:00:00Z'),
+  ],
+  [
+    'relief-litres',
+    hillTown,
+    (s) => void s.readings.push(reading('a', 'event', { event: 'relief valve opened', volumeL: 2 })),
+    (s) => void delete s.readings[0].values.volumeL,
+  ],
+  [
+    'pressure-falls-heating',
+    pressed,
+    (s) => void (s.readings[1].values.pressureBar = 1.1),
+    (s) => void (s.readings[1].values.pressureBar = 1.4),
+  ],
+  [
+    'pressure-falls-heating',
+    pressed,
+    (s) => void (s.readings[1].values.pressureBar = 1.1),
+    // Filled since: the fall before it says nothing.
+    (s) => void s.readings.push(reading('c', 'event', { event: 'topped up' }, null, '2026-03-01T09:00:00Z')),
   ],
   [
     'waste-w',

@@ -28,7 +28,7 @@ import { openItems } from '../../core/views/open-items'
 import { remindersOf } from '../../core/views/reminders'
 import { simulate } from '../../core/year/simulate'
 import { randomStudy } from '../../proof/random-study'
-import { changed } from '../../proof/studies'
+import { changed, readingOf } from '../../proof/studies'
 import { METRIC_UNITS, NEVER_SAY, ours, US_UNITS } from '../never-say'
 
 const withTests = (study: Study) =>
@@ -191,6 +191,21 @@ describe('papers', () => {
     expect(text).not.toMatch(/<script|<img|<svg|<b>valve/)
     expect(text).toContain('&lt;b&gt;valve')
     expect(page('t', 'en', html`<p>x</p>`)).toContain("default-src 'none'")
+  })
+
+  it('what is left alone is numbered, and its number stands on the picture where it was marked', () => {
+    const photo = 'data:image/png;base64,AAAA'
+    const marked = changed(hillTown, (s) => {
+      s.readings.push({ ...readingOf('note', {}, { id: 'photo-1' }), photo })
+      s.handover.leaveAlone = [
+        { id: 'a', what: 'Filling valve', why: '', picture: null, at: null },
+        { id: 'b', what: 'Mixing valve', why: '', picture: 'photo-1', at: { x: 0.25, y: 0.8 } },
+      ]
+    })
+    const text = settingsSheet(marked)
+    expect(text).toMatch(/2\. <b>Mixing valve<\/b>/)
+    expect(text).toMatch(/<span\s+class="mark"\s+style="left:25\.0%;top:80\.0%"\s*>2<\/span/)
+    expect(settingsSheet(changed(marked, (s) => void (s.handover.leaveAlone[1].at = null)))).not.toMatch(/class="mark"/)
   })
 
   it('the sheet says every setpoint, every period and what must read empty, in the units of the study', () => {

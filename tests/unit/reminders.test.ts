@@ -96,6 +96,26 @@ describe('the calendar of a household', () => {
     expect(titles.some((t) => t.startsWith('2026-12-26'))).toBe(true)
   })
 
+  it('what is due every second year comes back in its own years, and never before two have passed', () => {
+    const soft = changed(hillTown, (s) => {
+      s.site.hardnessMgL = 40
+      s.finishedOn = '2024-03-05'
+    })
+    const scaleOn = (from: string, study = soft) =>
+      remindersOf(study, from, displayOf(study)).find((e) => /^Scale/.test(e.title))!
+    expect([scaleOn('2024-03-05').day, scaleOn('2026-03-06').day, scaleOn('2027-01-01').day]).toEqual([
+      '2026-03-05',
+      '2028-03-05',
+      '2028-03-05',
+    ])
+    expect(scaleOn('2024-03-05').repeats).toEqual({ years: 2 })
+    const hard = changed(soft, (s) => void (s.site.hardnessMgL = 400))
+    expect(scaleOn('2024-03-05', hard)).toMatchObject({ day: '2025-03-05', repeats: { years: 1 } })
+    const text = file(soft, 'Europe/Vienna', '2024-03-05')
+    const days = occurrences(text, /^Scale/, '2024-01-01', '2031-01-01').map((o) => o.start.getFullYear())
+    expect(days).toEqual([2026, 2028, 2030])
+  })
+
   it('of any household passes the parser, and each event begins on a day that its rule has', () => {
     fc.assert(
       fc.property(
@@ -105,7 +125,7 @@ describe('the calendar of a household', () => {
           const events = remindersOf(study, '2027-02-27', displayOf(study))
           for (const e of events) {
             expect(e.day >= '2027-02-27').toBe(true)
-            if (e.repeats && e.repeats !== 'each year') expect(e.repeats.weekdays).toContain(weekdayOfDay(e.day))
+            if (e.repeats && 'weekdays' in e.repeats) expect(e.repeats.weekdays).toContain(weekdayOfDay(e.day))
           }
           const parsed = new ICAL.Component(ICAL.parse(file(study, zone, '2027-02-27')) as never)
           expect(parsed.getAllSubcomponents('vevent')).toHaveLength(events.length)

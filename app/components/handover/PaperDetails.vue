@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import ChoiceField from '~/components/fields/ChoiceField.vue'
 import TextField from '~/components/fields/TextField.vue'
+import PictureMark from '~/components/handover/PictureMark.vue'
 import { useStudy } from '~/stores/study'
 import { titleOf } from '~~/core/readings/kinds'
 import { freshId } from '~~/core/study/fresh-id'
@@ -12,6 +13,7 @@ const table = useStudy()
 const study = computed(() => table.study!)
 const handover = computed(() => study.value.handover)
 const put = (key: string, edit: (h: Handover) => void) => table.change(`papers ${key}`, (d) => edit(d.handover))
+const photoOf = (id: string | null) => study.value.readings.find((r) => r.id === id)?.photo ?? null
 const pictures = computed(() => [
   { value: '', name: 'none' },
   ...study.value.readings
@@ -53,7 +55,7 @@ const pictures = computed(() => [
       <p class="caption">What the household does not touch, and why. A picture from the log shows which it is.</p>
       <ul>
         <li
-          v-for="l in handover.leaveAlone"
+          v-for="(l, i) in handover.leaveAlone"
           :key="l.id"
           class="grid items-start gap-3 border-b border-line py-2 sm:grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)_14rem_3rem]"
           :data-alone="l.id"
@@ -74,7 +76,15 @@ const pictures = computed(() => [
             :value="l.picture ?? ''"
             :choices="pictures"
             @change="
-              (v) => put(`picture ${l.id}`, (h) => void (h.leaveAlone.find((x) => x.id === l.id)!.picture = v || null))
+              (v) =>
+                put(
+                  `picture ${l.id}`,
+                  (h) =>
+                    void Object.assign(
+                      h.leaveAlone.find((x) => x.id === l.id)!,
+                      { picture: v || null, at: null },
+                    ),
+                )
             "
           />
           <button
@@ -84,6 +94,14 @@ const pictures = computed(() => [
           >
             <Trash2 :size="17" />
           </button>
+          <PictureMark
+            v-if="photoOf(l.picture)"
+            :photo="photoOf(l.picture)!"
+            :what="l.what"
+            :n="i + 1"
+            :at="l.at"
+            @change="(at) => put(`mark ${l.id}`, (h) => void (h.leaveAlone.find((x) => x.id === l.id)!.at = at))"
+          />
         </li>
       </ul>
       <button

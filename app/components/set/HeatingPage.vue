@@ -4,6 +4,7 @@ import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import CircuitForm from '~/components/set/CircuitForm.vue'
 import FlowFields from '~/components/set/FlowFields.vue'
+import FlowStepPlan from '~/components/set/FlowStepPlan.vue'
 import HeatingLog from '~/components/set/HeatingLog.vue'
 import HeatingYearFigures from '~/components/set/HeatingYearFigures.vue'
 import HouseHeating from '~/components/set/HouseHeating.vue'
@@ -237,6 +238,7 @@ const METHODS = computed(() => [
           <div class="mt-2 space-y-4"><CircuitForm v-for="name in CIRCUITS" :key="name" :name="name" /></div>
         </section>
 
+        <FlowStepPlan />
         <HeatingLog />
       </template>
     </div>

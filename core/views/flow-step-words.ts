@@ -1,0 +1,25 @@
+import type { FlowNext } from '../household/heating/flow-steps'
+import type { FlowSteps } from '../study/heating'
+import { writeDay } from '../units/dates'
+import type { Display } from '../units/display'
+
+/** A plan to begin with: nine kelvins lower in three steps of a week, from the flow as it is set. */
+export function beginSteps(flowC: number | null, begins: string): FlowSteps {
+  const fromC = Math.min(90, Math.max(29, Math.round(flowC ?? 60)))
+  return { begins, fromC, toC: fromC - 9, byK: 3, everyDays: 7 }
+}
+
+/** What is done next, in a sentence. */
+export function flowNextText(next: FlowNext, write: Display): string {
+  const flow = write.temperature(next.flowC)
+  switch (next.does) {
+    case 'ask':
+      return `Now: ${flow}. Say how warm the rooms are with it, on a cold day.`
+    case 'try':
+      return `Next: ${flow} from ${writeDay(next.from, write.system)} on. Live with it, then say how warm the rooms are.`
+    case 'back':
+      return `Back to ${flow}, and leave it there.`
+    case 'stay':
+      return `Stay at ${flow}: the steps are done.`
+  }
+}
