@@ -24,6 +24,8 @@ export interface DoubtedKind {
   usual: Doubt
   /** The figure so many times its usual doubt away, where it is more than a number. */
   moved?: (value: never, steps: number, study: Study) => unknown
+  /** A doubt more is less of it, and it is a share itself: told in points of a hundred. */
+  worse?: true
   /** The reading that settles it; null: it is looked up or counted. */
   reading: (study: Study) => ReadingKindName | null
   /** Of several all are off alike; otherwise each by itself, and in the sum part of it cancels. */
@@ -71,6 +73,7 @@ export const DOUBTED_KINDS: readonly DoubtedKind[] = [
     at: /^plant\.heaters\.[^.]+\.efficiency$/,
     usual: by(USUAL_DOUBT.efficiency),
     moved: efficiencyMoved,
+    worse: true,
     reading: is('meter'),
   },
   {

@@ -1,12 +1,14 @@
 import { mean, probit, sampleCorrelation, sampleCovariance, sampleVariance } from 'simple-statistics'
 import type { Study } from '../study/study'
 import type { YearFigure } from '../year/figures'
-import { isOutOfChance, type SampleYears, sampleOf, type Sampling, type Spread, spreadOf } from './ranges'
+import type { DoubtedKind } from './doubted-figures'
+import { isOutOfChance, sampleOf, type SampleYears, type Sampling, type Spread, spreadOf } from './ranges'
 
-/** A figure that a meter moves: by how many of its usual doubts, up where it is above nothing. */
+/** A figure that a meter moves: up where it is above nothing, by a share of itself, in kelvins, or in points of a hundred. */
 export interface Moved {
   name: string
-  doubts: number
+  by: number
+  as: 'share' | 'K' | 'points'
 }
 
 /** A household as a meter leaves it. */
@@ -25,6 +27,12 @@ export interface RefitStudy {
 const LEAST_SAMPLES = 8
 /** Further off than so many standard deviations of what could be expected, it is no accident. */
 const OUTSIDE_SDS = 2.5
+
+/** So many of its usual doubts as it is told of a figure. */
+function movedBy({ name, usual, worse }: DoubtedKind, doubts: number): Moved {
+  if (usual.as === 'share') return { name, by: Math.exp(usual.of * doubts) - 1, as: 'share' }
+  return worse ? { name, by: -100 * usual.of * doubts, as: 'points' } : { name, by: usual.of * doubts, as: 'K' }
+}
 
 /** What a figure of each sample becomes once it is known how far that sample's year is from the meter. */
 const pulled = (values: readonly number[], off: readonly number[], gain: number): number[] =>
@@ -74,11 +82,14 @@ export function refitStudy(
     outside: Math.abs(factor.middle - mean(y)) > OUTSIDE_SDS * Math.sqrt(sure),
     year: { cost: pull('cost'), inputKwh: pull('inputKwh') },
     moved: sampling.figures
-      .map(({ kind, at }, k) => ({ name: kind.name, doubts: means[k] * Math.max(...at.map((a) => a.left)) }))
-      .filter((_, k) => told[k])
-      .sort((a, b) => Math.abs(b.doubts) - Math.abs(a.doubts)),
+      .map(({ kind, at }, k) => ({ kind, doubts: means[k] * Math.max(...at.map((a) => a.left)) }))
+      .filter((m, k) => told[k] && Math.abs(m.doubts) >= WORTH_TELLING)
+      .sort((a, b) => Math.abs(b.doubts) - Math.abs(a.doubts))
+      .map(({ kind, doubts }) => movedBy(kind, doubts)),
     study: sampleOf(study, { figures: sampling.figures, steps: [means] }, 0),
   }
 }
+/** A figure that moves by less of its doubt stays where it is for anybody who reads it. */
+const WORTH_TELLING = 0.05
 /** Doubts of the meter go round the samples by this step, so that they do not follow their order. */
 const STRIDE = 27

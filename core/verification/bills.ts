@@ -66,7 +66,8 @@ export function billsOf({ verification }: Study, meter: Meter): BillParts[] {
 /** Why a day costs more than it did: each part in money a day; they add to the whole. More is positive. */
 export interface BillChange {
   from: Bill
-  to: Bill
+  /** A year lies between the two; else the weather is in the use. */
+  sameSeason: boolean
   total: number
   use: number
   price: number
@@ -90,7 +91,7 @@ export function billChange(all: readonly BillParts[], of: BillParts): BillChange
   const [before, now] = [was.units! / was.days, of.units! / of.days]
   return {
     from: was.bill,
-    to: of.bill,
+    sameSeason: season !== undefined,
     total: of.perDay - was.perDay,
     use: ((now - before) * (of.perUnit + was.perUnit!)) / 2,
     price: ((of.perUnit - was.perUnit!) * (now + before)) / 2,

@@ -6,16 +6,16 @@ import { priceByBill } from '../verification/bill-price'
 import { type BillChange, type BillParts, billsOf } from '../verification/bills'
 import { plausible } from '../verification/plausible'
 
-const COINS = { unit: 'money', decimals: 4 } as const
+const COINS = { unit: 'money', decimals: 3 } as const
 
 /** What a unit of a bill came to, without what is due in any case. */
 export const unitPriceText = ({ perUnit }: BillParts, meter: Meter, write: Display): string =>
   perUnit === null ? 'not known' : `${write.value(COINS, perUnit)}/${meter.unit}`
 
 /** Why a day costs more or less than it did, part by part. */
-export function changeText({ from, total, use, price, standing }: BillChange, write: Display): string {
+export function changeText({ from, sameSeason, total, use, price, standing }: BillChange, write: Display): string {
   const day = (x: number) => write.moneyChange(Number(x.toFixed(2)))
-  return `Against the bill from ${writeDay(from.from, write.system)}: ${day(total)} a day, of it ${day(use)} by use, ${day(price)} by price, ${day(standing)} standing charge.`
+  return `Against the bill from ${writeDay(from.from, write.system)}: ${day(total)} a day, of it ${day(use)} by use, ${day(price)} by price, ${day(standing)} standing charge.${sameSeason ? '' : ' Another season: the weather is in the use.'}`
 }
 
 /** What stands against a bill: a guess, a period that cannot be, a price that the study does not have. */
@@ -26,15 +26,14 @@ export function billDoubts(study: Study, meter: Meter, parts: BillParts, write: 
   const hours =
     hoursADay === null ? '' : `${hoursADay < 1 ? hoursADay.toFixed(1) : Math.round(hoursADay)} h a day at full output`
   const price = priceByBill(study, meter, parts)
+  const amount = (x: number) => write.value({ unit: meter.unit, decimals: 0 }, x)
   const last = billsOf(study, meter).at(-1)?.bill.id === bill.id
   return [
     ...(units === null
       ? ['How much it is for is not known: enter the units billed, or read the meter on both days.']
       : []),
     ...(guessed
-      ? [
-          `Billed ${Math.round(units!)} ${meter.unit}, the meter counted ${Math.round(read!)}: the supplier estimated. Send in the reading.`,
-        ]
+      ? [`Billed ${amount(units!)}, the meter counted ${amount(read!)}: the supplier estimated. Send in the reading.`]
       : []),
     ...(verdict === 'too much'
       ? [`It would take ${hours}: more than these heaters can burn. Wrong unit, period or carrier.`]

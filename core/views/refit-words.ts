@@ -1,9 +1,9 @@
-import type { RefitStudy } from '../scenarios/refit'
+import type { Moved, RefitStudy } from '../scenarios/refit'
 import type { Meter } from '../study/meters'
 import type { Display } from '../units/display'
+import type { Estimate } from '../verification/change-point'
 import type { Refit } from '../verification/refit'
 import type { YearFigure } from '../year/figures'
-import type { Estimate } from '../verification/change-point'
 import { spreadText } from './range-words'
 
 /** Figure of a year that a meter counts. */
@@ -34,6 +34,13 @@ export function refitSentences(
   ]
 }
 
+const movedText = ({ by, as }: Moved, write: Display): string =>
+  as === 'share'
+    ? `${Math.round(100 * Math.abs(by))}%`
+    : as === 'K'
+      ? write.figure('rise', Math.abs(by))
+      : `${Math.abs(by).toFixed(1)} points`
+
 /** What a household is once it is narrowed to a meter, line by line. */
 export function refitStudySentences({ year, moved, outside, samples }: RefitStudy, write: Display): string[] {
   if (outside)
@@ -41,9 +48,9 @@ export function refitStudySentences({ year, moved, outside, samples }: RefitStud
       'The meter lies further off than the doubts of the study allow. Look for a use, a leak or a setting that is not in it before any figure is corrected.',
     ]
   return [
-    `Hot water in a year, narrowed to this meter: ${spreadText(year.inputKwh, write.energy)}; ${spreadText(year.cost, write.money)} (8 of 10 of ${samples} samples).`,
+    `Hot water in a year, narrowed to this meter: ${spreadText(year.inputKwh, write.energy)}; ${spreadText(year.cost, write.money)} (8 of 10 of them; ${samples} samples).`,
     moved.length === 0
-      ? 'No single figure stands out that the meter moves.'
-      : `What moved: ${moved.map((m) => `${m.name} ${m.doubts > 0 ? 'up' : 'down'} by ${Math.abs(m.doubts).toFixed(1)} of its usual doubt`).join('; ')}.`,
+      ? 'No figure has to move.'
+      : `What moved: ${moved.map((m) => `${m.name} ${m.by > 0 ? 'up' : 'down'} by ${movedText(m, write)}`).join('; ')}.`,
   ]
 }

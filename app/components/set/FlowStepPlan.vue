@@ -57,7 +57,7 @@ const day = (iso: string) => writeDay(iso, table.units.system)
     <p class="caption">One step, some days, a word of the household; only then the next. Hot water is not touched.</p>
     <button v-if="!plan" class="tool mt-2" @click="begin"><Plus :size="17" />Plan the steps</button>
     <template v-else>
-      <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-6">
+      <div class="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-5">
         <DateField
           label="First step on"
           :value="plan.begins"
@@ -92,7 +92,10 @@ const day = (iso: string) => writeDay(iso, table.units.system)
           :value="plan.everyDays"
           @change="(v) => put('days', (p) => void (p.everyDays = Math.round(v!)))"
         />
-        <button class="tool tool-bare mt-4" @click="table.change('no steps', (d) => void (d.heating!.steps = null))">
+        <button
+          class="tool tool-bare justify-self-start"
+          @click="table.change('no steps', (d) => void (d.heating!.steps = null))"
+        >
           <Trash2 :size="17" />Remove the steps
         </button>
       </div>

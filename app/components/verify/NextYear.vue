@@ -122,7 +122,7 @@ function take() {
           <ul class="mt-2 space-y-1" data-narrowed>
             <li v-for="text in refitStudySentences(narrowed, table.units)" :key="text">{{ text }}</li>
           </ul>
-          <button v-if="narrowed.moved.length && !narrowed.outside" class="tool mt-2" @click="take">
+          <button v-if="narrowed.moved.length && !narrowed.outside && !ranges.running" class="tool mt-2" @click="take">
             Take these figures into the study
           </button>
         </template>
