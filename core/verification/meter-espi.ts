@@ -70,26 +70,49 @@ function counted(
   return { ok: true, value: { of, unit: name, perUnit: tariff.kwhPerUnit * m3, scale } }
 }
 
-/** Sums of the intervals of each day, by its number since 1970 on the clock of the feed. */
-function sumsByDay(feed: unknown): Result<Map<number, number>> {
+/** What was used from one midnight to another, by the clock of the feed, in days since 1970. */
+interface Stretch {
+  from: number
+  to: number
+  value: number
+}
+
+/** An interval that lasts so much of a day and more stands by itself; shorter ones are summed up day by day. */
+const LONG_S = 0.9 * DAY_S
+
+/** The intervals of a feed: short ones as days, those of a day, a week or a month as they are; in order, none over another. */
+function stretchesOf(feed: unknown): Result<Stretch[]> {
   const offsetS = number(named(feed, 'LocalTimeParameters')[0]?.tzOffset) ?? 0
-  const sums = new Map<number, number>()
+  const all = new Map<string, Stretch>()
   for (const [i, reading] of named(feed, 'IntervalReading').entries()) {
-    const start = number(nodes(reading.timePeriod)[0]?.start)
-    const value = number(reading.value)
+    const period = nodes(reading.timePeriod)[0]
+    const [start, value] = [number(period?.start), number(reading.value)]
     if (start === null || start < 0 || start > LATEST_S || value === null || value < 0)
       return refused('has no start or no value', `interval ${i + 1}`)
-    const day = Math.floor((start + offsetS) / DAY_S)
-    sums.set(day, (sums.get(day) ?? 0) + value)
+    const lasts = number(period?.duration) ?? 0
+    const long = lasts >= LONG_S
+    const at = (start + offsetS) / DAY_S
+    const from = long ? Math.round(at) : Math.floor(at)
+    const to = long ? Math.round(at + lasts / DAY_S) : from + 1
+    if (start + lasts > LATEST_S) return refused('ends later than any meter', `interval ${i + 1}`)
+    const there = all.get(`${from} ${to}`)
+    if (there) there.value += value
+    else all.set(`${from} ${to}`, { from, to, value })
   }
-  return sums.size ? { ok: true, value: sums } : refused('no intervals in it. Accepts ESPI feeds with IntervalReadings')
+  const inOrder = [...all.values()].sort((a, b) => a.from - b.from || a.to - b.to)
+  const over = inOrder.find((s, i) => i > 0 && s.from < inOrder[i - 1].to)
+  if (over) return refused(`intervals overlap on ${dayAfter('1970-01-01', over.from)}. Accepts one after the other`)
+  return inOrder.length
+    ? { ok: true, value: inOrder }
+    : refused('no intervals in it. Accepts ESPI feeds with IntervalReadings')
 }
 /** The end of 2199, in seconds since 1970. */
 const LATEST_S = 7_258_118_399
 
 /**
- * Use of a meter by intervals as a utility hands it out: an Atom feed after NAESB REQ.21 (ESPI). Its intervals are summed up day
- * by day to readings of a dial that begins at nothing; over days that are missing nothing is counted. Entities are not expanded.
+ * Use of a meter by intervals as a utility hands it out: an Atom feed after NAESB REQ.21 (ESPI). Its intervals are summed
+ * up to readings of a dial that begins at nothing, at the end of each day or of each longer interval; over days that are missing
+ * nothing is counted. Entities are not expanded.
  */
 export function readEspi(study: Study, text: string): Result<Meter[]> {
   if (text.length > LARGEST_ESPI)
@@ -107,8 +130,8 @@ export function readEspi(study: Study, text: string): Result<Meter[]> {
   }).parse(text)
   const what = counted(study, feed)
   if (!what.ok) return what
-  const sums = sumsByDay(feed)
-  if (!sums.ok) return sums
+  const stretches = stretchesOf(feed)
+  if (!stretches.ok) return stretches
   const { of, unit, perUnit, scale } = what.value
   const readings = new Map<number, Meter['readings'][number]>()
   const put = (day: number, value: number, exchanged: boolean) =>
@@ -118,13 +141,14 @@ export function readEspi(study: Study, text: string): Result<Meter[]> {
       estimated: false,
       exchanged,
     })
-  const days = [...sums.value.keys()].sort((a, b) => a - b)
   let dial = 0
-  for (const [i, day] of days.entries()) {
+  let ended: number | null = null
+  for (const { from, to, value } of stretches.value) {
     // At the beginning, and after days that are missing, the dial is one of its own.
-    if (days[i - 1] !== day - 1) put(day, dial, true)
-    dial += sums.value.get(day)! * scale
-    put(day + 1, dial, false)
+    if (from !== ended) put(from, dial, true)
+    dial += value * scale
+    put(to, dial, false)
+    ended = to
   }
   const name = `${of === 'water' ? 'Water' : CARRIER_NAMES[of]}, by intervals`
   return {

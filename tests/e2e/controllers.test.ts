@@ -4,6 +4,8 @@ import { join } from 'node:path'
 import ICAL from 'ical.js'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { localDay } from '../../app/utils/local-iso'
+import { dayAfter } from '../../core/calendar/days'
 import { hoursOpen } from '../../core/calendar/week'
 import type { HeatingSide } from '../../core/views/heating-side'
 import { keptIn } from './attacks'
@@ -241,6 +243,34 @@ describe('the heating side', () => {
     expect(side.flowC).toBe(58)
     expect(Math.round(side.year.year.fuelKwh)).toBe(await said('fuel'))
     expect(Math.round(side.year.year.starts!)).toBe(await said('starts'))
+  })
+
+  it('its flow is lowered in small steps, each with a word of the household before the next', async () => {
+    await view('heating')
+    await press(page, 'button', 'Plan the steps')
+    await shows('[data-next-step]', /Now: 58\.0 °C/)
+    await type(page, 'First step on', dayAfter(localDay(), -8))
+    const say = async (outdoors: string, felt: string) => {
+      await type(page, 'Outdoors', outdoors)
+      await choose(page, 'Rooms felt', felt)
+      await page.$eval('section[aria-label="Flow in small steps"] button:not(.tool-bare)', (b) =>
+        (b as HTMLElement).click(),
+      )
+    }
+    await say('-4', 'right')
+    await shows('[data-next-step]', /Next: 55\.0 °C from /)
+    await say('-5', 'too cold')
+    await shows('[data-next-step]', /Back to 58\.0 °C, and leave it there/)
+    await shows('section[aria-label="Flow temperature log"]', /too cold/)
+    await settled(page)
+    const { readings, heating } = await kept()
+    expect(readings.filter((r) => r.kind === 'flow-log').map((r) => [r.values.supplyC, r.values.feels])).toEqual([
+      [58, 'right'],
+      [55, 'too cold'],
+    ])
+    expect(heating!.steps).toMatchObject({ fromC: 58, toC: 49, byK: 3, everyDays: 7 })
+    await press(page, 'button', 'Remove the steps')
+    await page.waitForSelector('button::-p-text(Plan the steps)')
   })
 
   it('radiators, room control and pressure: what works against each other is told', async () => {

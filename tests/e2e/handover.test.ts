@@ -1,10 +1,13 @@
-import type { Browser, Page } from 'puppeteer-core'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
 import { extractText, getDocumentProxy } from 'unpdf'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { bagno } from '../../cli/program'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, goTo, handedOver, openDemo, press, type } from './hand'
+import { choose, goTo, handedOver, openDemo, press, takeReading, type } from './hand'
 
 /** The end of a visit: what is open is closed one by one, tests are done, and the papers are printed. */
 const url = inject('url')
@@ -111,6 +114,43 @@ describe('hand over', () => {
     expect(saved).toBe(sheet)
   })
 
+  it('what is left alone is marked on a picture, by touch and by key, and prints so', async () => {
+    const picture = join(tmpdir(), `bagno-mark-${process.pid}.png`)
+    writeFileSync(picture, await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } }))
+    await at('measure')
+    await takeReading(page, 'Note or picture')
+    const input = await page.waitForSelector('main input[type=file][capture]')
+    await (input as ElementHandle<HTMLInputElement>).uploadFile(picture)
+    await page.waitForSelector('img[alt="The picture taken"]')
+    rmSync(picture)
+    await press(page, 'button', 'Save to log')
+    await settled(page)
+    const { id } = (await keptIn(page, HOUSE))!.readings.find((r) => r.photo)!
+    await at('handover?view=details')
+    const list = await page.waitForSelector('[data-alone] select')
+    const option = await list!.evaluate(
+      (select, reading) => Array.from((select as HTMLSelectElement).options).findIndex((o) => o.text.includes(reading)),
+      'Note or picture',
+    )
+    await list!.select(String(option))
+    const mark = await page.waitForSelector('[data-alone] button[aria-label^="Mark on the picture"]')
+    await mark!.scrollIntoView()
+    const box = (await mark!.boundingBox())!
+    await page.mouse.click(box.x + box.width / 4, box.y + box.height / 2)
+    await page.waitForSelector('[data-mark]')
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('ArrowUp')
+    await settled(page)
+    const [alone] = (await keptIn(page, HOUSE))!.handover.leaveAlone
+    expect(alone.picture).toBe(id)
+    expect(alone.at!.x).toBeCloseTo(0.27, 1)
+    expect(alone.at!.y).toBeCloseTo(0.48, 1)
+    await at('handover?view=sheet')
+    const sheet = await html()
+    expect(sheet).toMatch(/class="mark"/)
+    expect((await printed(sheet)).sheets).toBe(1)
+  })
+
   it('the report is written with all its parts, and fetches nothing', async () => {
     await at('handover?view=report')
     await press(page, 'button', 'Write the report')
@@ -156,9 +196,6 @@ describe('hand over', () => {
 describe('on the command line', () => {
   it('sheet and report are one file each that opens by itself', async () => {
     const { stdout } = await bagno(['demo', 'duplex'])
-    const { writeFileSync, mkdtempSync, rmSync } = await import('node:fs')
-    const { join } = await import('node:path')
-    const { tmpdir } = await import('node:os')
     const folder = mkdtempSync(join(tmpdir(), 'bagno-paper-'))
     const file = join(folder, 'duplex.json')
     writeFileSync(file, stdout)

@@ -9,11 +9,12 @@ import { hillTown } from '../../core/demos/hill-town'
 import { setAnew } from '../../core/household/changes'
 import { edited } from '../../core/study/edited'
 import { writeStudy } from '../../core/study/read'
+import type { Refit } from '../../core/verification/refit'
 import type { Verified } from '../../core/verification/saving'
 import { meteredYears } from '../../proof/bills'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { figure, giveFiles, goTo, press, type } from './hand'
+import { choose, figure, giveFiles, goTo, press, type } from './hand'
 
 /** A year after a visit: meters are read, and what was promised is held against them. */
 const url = inject('url')
@@ -137,6 +138,83 @@ describe('verify', () => {
       ['natural-gas', 106],
       ['electricity', 31],
     ])
+  })
+
+  it('a bill is taken apart, and its price goes into the study with its day', async () => {
+    await at('verify?view=bills')
+    await choose(page, 'Meter', 'Natural gas')
+    const enter = async (first: string, last: string, money: string) => {
+      await type(page, 'First day', first)
+      await type(page, 'Last day', last)
+      await type(page, 'Bill in all', money)
+      await type(page, 'Of it standing charge', '30')
+      await press(page, 'button', 'Save bill')
+    }
+    const total = (a: string, b: string) =>
+      metered.readings.find((r) => r.on === b)!.value - metered.readings.find((r) => r.on === a)!.value
+    const money = (kwh: number, price: number) => (30 + Math.round(kwh) * price).toFixed(2)
+    await enter('2025-03-31', '2025-06-30', money(total('2025-03-31', '2025-06-30'), 0.1))
+    await page.waitForSelector('[data-bill="bill-1"]')
+    await type(page, 'Last day', '2025-01-01')
+    await page.waitForFunction(() =>
+      /must be after the first/.test(document.querySelector('[role="alert"]')!.textContent),
+    )
+    await enter('2026-03-30', '2026-06-29', money(total('2026-03-30', '2026-06-29'), 0.15))
+    await page.waitForSelector('[data-bill="bill-2"] [data-change]')
+    const change = await page.$eval('[data-bill="bill-2"] [data-change]', (p) => p.textContent)
+    // Less was used, and each unit was dearer.
+    expect(change).toMatch(/of it −€[\d.]+ by use, \+€[\d.]+ by price, €0\.00 standing charge/)
+    expect(await page.$eval('[data-bill="bill-2"] [data-doubt]', (p) => p.textContent)).toMatch(
+      /The study has 0\.112 EUR\/kWh, this bill 0\.150 EUR\/kWh/,
+    )
+    await press(page, 'button', 'Take the price of the last bill')
+    await page.waitForFunction(() => document.querySelector('[data-bill="bill-2"] [data-doubt]') === null)
+    await settled(page)
+    const gas = (await keptIn(page, 'hill-town'))!.prices.carriers['natural-gas']!
+    expect(gas.price).toBeCloseTo(0.15, 3)
+    expect(gas.asOf).toBe('2026-06-29')
+  })
+
+  it('the study is held against the meter as the command line does, and what moved is worked out until stopped', async () => {
+    await at('verify?view=next')
+    await page.waitForFunction(() =>
+      /Say what else this meter counts/.test(document.querySelector('[data-missing]')?.textContent ?? ''),
+    )
+    await type(page, 'Other use on this meter, a year', '0')
+    await page.waitForSelector('[data-refit]')
+    await settled(page)
+    const said = await page.$eval('[data-refit]', (ul) => ul.textContent)
+    const { stdout } = await bagno([
+      'verify',
+      file('next.json', writeStudy((await keptIn(page, 'hill-town'))!)),
+      file('same.csv', READINGS),
+      '--others',
+      '0',
+      '--json',
+    ])
+    const { refit } = JSON.parse(stdout) as { refit: Refit }
+    expect(figure(/this meter: ([\d,]+) kWh/.exec(said)![1])).toBe(Math.round(refit.hotWater.middle))
+    expect(figure(/this meter counts ([\d,]+) kWh/.exec(said)![1])).toBe(Math.round(refit.next.middle))
+    expect(refit.hotWater.low).toBeLessThan(refit.calculated)
+    expect(refit.hotWater.high).toBeGreaterThan(refit.calculated)
+    await press(page, 'button', 'Work out what moved')
+    // Enough samples to say something, and no more are needed to see that it can be stopped.
+    await page.waitForSelector('[data-narrowed]', { timeout: 120_000 })
+    await press(page, 'button', 'Stop')
+    expect(await page.$eval('[data-narrowed]', (ul) => ul.textContent)).toMatch(/narrowed to this meter: [\d,]+ kWh to/)
+    expect(errors).toEqual([])
+  })
+
+  it('days away are kept, and taken back', async () => {
+    await at('verify?view=meters')
+    await type(page, 'Away from', '1 Aug 2026')
+    await type(page, 'Away until', '14 Aug 2026')
+    await press(page, 'button', 'Save days away')
+    await page.waitForSelector('[data-away]')
+    await settled(page)
+    expect((await keptIn(page, 'hill-town'))!.verification.away).toEqual([{ from: '2026-08-01', to: '2026-08-14' }])
+    await press(page, 'button', 'Remove days away from 1 Aug 2026')
+    await page.waitForFunction(() => document.querySelector('[data-away]') === null)
   })
 
   it('weeks on and off are planned, stand in the calendar, and go with their meter', async () => {

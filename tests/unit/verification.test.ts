@@ -174,6 +174,28 @@ describe('a feed of intervals', () => {
     expect(useOf(m).periods.map((p) => p.perDay)).toEqual([24, 12, 12])
   })
 
+  it('of weeks or months is counted from end to end, not on its first day', () => {
+    const month = (n: number) =>
+      feed([310_000], { startS: 1_735_686_000 + n * 31 * 86_400 }).replace(
+        '<espi:duration>3600',
+        `<espi:duration>${31 * 86_400}`,
+      )
+    const [first, second] = [month(0), month(1)]
+    const interval = /<espi:IntervalReading>[\s\S]*<\/espi:IntervalReading>/
+    const both = readMeterFile(
+      duplex,
+      first.replace('</espi:IntervalBlock>', `${interval.exec(second)![0]}</espi:IntervalBlock>`),
+    )
+    if (!both.ok) throw new Error(both.faults.map((f) => f.message).join())
+    expect(useOf(both.value[0]).periods.map((p) => [p.from, p.to, p.perDay])).toEqual([
+      ['2025-01-01', '2025-02-01', 10],
+      ['2025-02-01', '2025-03-04', 10],
+    ])
+    const twice = feed([1]).replace('</espi:IntervalBlock>', `${interval.exec(first)![0]}</espi:IntervalBlock>`)
+    const overlaps = readMeterFile(duplex, twice)
+    expect(overlaps.ok ? '' : overlaps.faults[0].message).toMatch(/overlap on 2025-01-01/)
+  })
+
   it('counts nothing over a gap', () => {
     const hours = feed(Array<number>(24).fill(100)).replace('</espi:IntervalBlock>', '')
     const later = feed(Array<number>(24).fill(200), { startS: 1_735_686_000 + 5 * 86_400 })
