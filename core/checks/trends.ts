@@ -149,15 +149,15 @@ const SETPOINT_C = 60
 /** More than so many times what heating up expands does not come from heating up. */
 const EXPANSION_TIMES = 2
 
-/** What a relief valve let go against what the cylinder expands by when it is heated through. */
+/** What a relief valve discharged against what the cylinder expands by when it is heated through. */
 const reliefLitres: Rule = ({ study, write }) => {
-  const letGo = study.readings
+  const discharged = study.readings
     .filter((r) => r.kind === 'event' && r.values.event === 'relief valve opened')
     .map((r) => r.values.volumeL)
     .filter((v) => typeof v === 'number')
   const { store } = study.plant
-  if (!store || letGo.length === 0) return []
-  const most = Math.max(...letGo)
+  if (!store || discharged.length === 0) return []
+  const most = Math.max(...discharged)
   const set = study.plant.heaters.filter(hasSetpoint).map((h) => highestSetting(controlsOf(study).heaters[h.id]))
   const expands = store.litres * (density(COLD_C) / density(Math.max(SETPOINT_C, ...set)) - 1)
   const more = most > EXPANSION_TIMES * expands
@@ -167,7 +167,7 @@ const reliefLitres: Rule = ({ study, write }) => {
       concern: 'fault',
       level: more ? 'fail' : 'marginal',
       subject: { kind: 'store', id: null },
-      title: more ? 'Relief valve lets go more than heating expands' : 'Relief valve takes the expansion',
+      title: more ? 'Relief valve discharges more than heating expands' : 'Relief valve takes the expansion',
       sentence: `${write.figure('volume', most, 1)} at once; ${store.name} expands by ${write.figure('volume', expands, 1)} when it is heated through.`,
       source: 'Density of water, cold and at the setpoint',
       remedy: more

@@ -1,5 +1,5 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
-import { BTU_H_PER_KW, GAL_L, type Quantity, type System, toMetric, unitOf } from './quantities'
+import { BTU_H_PER_KW, fromUnit, GAL_L, type Quantity, type System, type Unit, unitOf } from './quantities'
 
 /** "quantity unit" → how to make a figure in that unit metric. */
 const SPELLINGS = new Map<string, (x: number) => number>()
@@ -134,7 +134,12 @@ function parseFeetInches(text: string): number | null {
  * of the system in use. Returns null when it cannot be read.
  * @example parseQuantity('flow', 'metric', '1.2 gpm') // 4.54
  */
-export function parseQuantity(quantity: Quantity, system: System, text: string): number | null {
+export function parseQuantity(
+  quantity: Quantity,
+  system: System,
+  text: string,
+  unit: Unit = unitOf(quantity, system),
+): number | null {
   if (quantity === 'length') {
     const length = parseFeetInches(text)
     if (length !== null) return length
@@ -144,8 +149,7 @@ export function parseQuantity(quantity: Quantity, system: System, text: string):
   const value = parseNumber(m[1])
   if (value === null) return null
   const word = m[2].toLowerCase()
-  if (word === '') return toMetric(quantity, system, value)
-  if (word === unitOf(quantity, system).label.toLowerCase()) return toMetric(quantity, system, value)
+  if (word === '' || word === unit.label.toLowerCase()) return fromUnit(unit, value)
   return SPELLINGS.get(`${quantity} ${word}`)?.(value) ?? null
 }
 

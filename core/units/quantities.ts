@@ -7,7 +7,7 @@ interface Spec {
   readonly us: Unit
 }
 
-interface Unit {
+export interface Unit {
   /** As printed behind the figure. */
   readonly label: string
   /** displayed = (metric − offset) × factor … */
@@ -90,14 +90,14 @@ export function unitOf(quantity: Quantity, system: System): Unit {
   return QUANTITIES[quantity][system]
 }
 
+/** A metric figure in a unit, and back. */
+export const inUnit = (unit: Unit, metric: number): number => metric * unit.perMetric + (unit.shift ?? 0)
+export const fromUnit = (unit: Unit, shown: number): number => (shown - (unit.shift ?? 0)) / unit.perMetric
+
 /** A metric figure in the units of a system. */
-export function fromMetric(quantity: Quantity, system: System, metric: number): number {
-  const u = unitOf(quantity, system)
-  return metric * u.perMetric + (u.shift ?? 0)
-}
+export const fromMetric = (quantity: Quantity, system: System, metric: number): number =>
+  inUnit(unitOf(quantity, system), metric)
 
 /** A figure in the units of a system as the study holds it. */
-export function toMetric(quantity: Quantity, system: System, shown: number): number {
-  const u = unitOf(quantity, system)
-  return (shown - (u.shift ?? 0)) / u.perMetric
-}
+export const toMetric = (quantity: Quantity, system: System, shown: number): number =>
+  fromUnit(unitOf(quantity, system), shown)

@@ -60,6 +60,11 @@ export function verifiedSentences(v: Verified, meter: Meter, expected: number | 
           `Weather recorded for ${Math.round(100 * v.weatherRecorded)}% of the days; the rest is the usual of the place.`,
         ]
       : []),
+    ...(v.model?.away
+      ? [
+          `Days away count by themselves: ${text(Math.abs(v.model.away.middle))} ${v.model.away.middle < 0 ? 'less' : 'more'} a day.`,
+        ]
+      : []),
     ...(v.use.estimates > 0 ? [`${v.use.estimates} estimated readings are left out.`] : []),
     ...v.use.problems.map((p) => `Left out: ${p}.`),
   ]

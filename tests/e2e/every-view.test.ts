@@ -34,6 +34,8 @@ const VIEWS = [
   `${HOUSE}/verify`,
   `${HOUSE}/verify?view=meters`,
   `${HOUSE}/verify?view=weeks`,
+  `${HOUSE}/verify?view=bills`,
+  `${HOUSE}/verify?view=next`,
   ...['tests', 'details', 'sheet', 'report'].map((view) => `${HOUSE}/handover?view=${view}`),
   '/study/forest-farm/survey?at=heater',
 ]

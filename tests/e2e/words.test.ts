@@ -38,6 +38,8 @@ const VIEWS = [
   'verify',
   'verify?view=meters',
   'verify?view=weeks',
+  'verify?view=bills',
+  'verify?view=next',
   ...['tests', 'details', 'sheet', 'report'].map((view) => `handover?view=${view}`),
   ...['sizes', 'beside', 'work', 'claims'].map((view) => `improve?view=${view}`),
 ]

@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { dayAfter } from '../../core/calendar/days'
 import { hillTown } from '../../core/demos/hill-town'
 import { displayOf } from '../../core/study/display-of'
-import type { Bill } from '../../core/study/meters'
+import type { Bill, Meter } from '../../core/study/meters'
 import { priceByBill, withBillPrice } from '../../core/verification/bill-price'
 import { billChange, billsOf, usedBetween } from '../../core/verification/bills'
 import { plausible } from '../../core/verification/plausible'
-import { billDoubts } from '../../core/views/bill-words'
+import { billDoubts, changeText } from '../../core/views/bill-words'
 import { meterOf, readOn } from '../../proof/bills'
 import { changed } from '../../proof/studies'
+import { METRIC_UNITS, NEVER_SAY, US_UNITS } from '../never-say'
 
 const write = displayOf(hillTown)
 const bill = (from: string, days: number, more: Partial<Bill> = {}): Bill => ({
@@ -116,6 +117,29 @@ describe('bills', () => {
     expect(usedBetween(periods, '2025-01-06', '2025-01-16')).toBe(5 * 2 + 5 * 4)
     expect(usedBetween(periods, '2025-01-06', '2025-01-22')).toBeNull()
     expect(usedBetween(periods, '2025-01-06', '2025-01-06')).toBeNull()
+  })
+})
+
+describe('what is said of bills and meters', () => {
+  it('is in the words of the trade and in the units of the study', () => {
+    const bad = bill('2025-01-31', 30, { units: 90_000, money: 900 })
+    const doubts = (study: typeof hillTown, parts: ReturnType<typeof billsOf>, meter: Meter) => {
+      const own = displayOf(study)
+      const change = billChange(parts, parts.at(-1)!)
+      return [...parts.flatMap((p) => billDoubts(study, meter, p, own)), ...(change ? [changeText(change, own)] : [])]
+    }
+    const { study, meter } = billed([
+      bill('2025-01-01', 30, { units: null }),
+      bad,
+      bill('2027-01-31', 30, { units: null }),
+    ])
+    const us = changed(study, (s) => void Object.assign(s, { units: 'us', energyIn: 'therm' }))
+    for (const of of [study, us]) {
+      const texts = doubts(of, billsOf(of, meter), meter)
+      expect(texts.length).toBeGreaterThan(2)
+      for (const text of texts) expect(text).not.toMatch(NEVER_SAY)
+      for (const text of texts) expect(text).not.toMatch(of === us ? METRIC_UNITS : US_UNITS)
+    }
   })
 })
 

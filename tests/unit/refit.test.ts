@@ -4,6 +4,7 @@ import { duplex } from '../../core/demos/duplex'
 import { hillTown } from '../../core/demos/hill-town'
 import { sampleOf, sampleYears, samplingOf } from '../../core/scenarios/ranges'
 import { refitStudy } from '../../core/scenarios/refit'
+import { displayOf } from '../../core/study/display-of'
 import { carrierOf } from '../../core/study/heater-kinds'
 import type { Study } from '../../core/study/study'
 import { fitUse } from '../../core/verification/change-point'
@@ -11,11 +12,12 @@ import { observedOf } from '../../core/verification/observed'
 import { joined, useOf } from '../../core/verification/periods'
 import { refitTo } from '../../core/verification/refit'
 import { verifySaving } from '../../core/verification/saving'
-import { countedFigure } from '../../core/views/refit-words'
+import { countedFigure, refitSentences, refitStudySentences } from '../../core/views/refit-words'
 import { figuresOfYear } from '../../core/year/figures'
 import { simulate } from '../../core/year/simulate'
 import { meteredYears, meterOf, randomFrom, readOn } from '../../proof/bills'
 import { changed } from '../../proof/studies'
+import { NEVER_SAY } from '../never-say'
 
 const ON = '2026-03-02'
 
@@ -67,6 +69,9 @@ describe('a study held against its meter', () => {
     const was = come.map((c) => c!.base.inputKwh)
     expect(width(fit.year.inputKwh)).toBeLessThan(Math.max(...was) - Math.min(...was))
     expect(width(surer.year.inputKwh)).toBeLessThan(width(fit.year.inputKwh))
+    const write = displayOf(study)
+    for (const text of [...refitSentences(answer.refit, write), ...refitStudySentences(fit, write)])
+      expect(text).not.toMatch(NEVER_SAY)
     // No price is moved by what a meter counts, and a meter beyond belief moves nothing in silence.
     expect(fit.study.prices).toEqual(study.prices)
     expect(refitStudy(study, sampling, come, figure, calculated, { middle: 9, sd: 0.03 })!.outside).toBe(true)

@@ -5,7 +5,7 @@ import { useTyped } from '~/composables/useTyped'
 import { useStudy } from '~/stores/study'
 import { rangeOf } from '~~/core/schema/shape'
 import { meanings, parseNumber, parseQuantity, understood } from '~~/core/units/parse'
-import { fromMetric, type Quantity, type System, unitOf } from '~~/core/units/quantities'
+import { ENERGY_SHOWN, fromMetric, inUnit, type Quantity, type System, unitOf } from '~~/core/units/quantities'
 import { helpOf } from '~~/core/words/field-help'
 
 /** A figure typed in the user's own units; what it accepts comes from the study's schema. */
@@ -55,17 +55,24 @@ const choices = ref<{ text: string; shown: string }[]>([])
 /** How a doubtful entry was taken, by the style of the study, and what else it could have meant. */
 const taken = ref<{ as: string; other: { text: string; shown: string } | null } | null>(null)
 
-const shownUnit = computed(() => (props.quantity ? unitOf(props.quantity, system.value).label : (props.unit ?? '')))
+/** The unit that it is typed in; energy in what the study counts it in. */
+const unit = computed(() =>
+  props.quantity === 'energy' && own.value === null
+    ? ENERGY_SHOWN[table.spoken?.energyIn ?? 'kwh']
+    : props.quantity
+      ? unitOf(props.quantity, system.value)
+      : null,
+)
+const shownUnit = computed(() => unit.value?.label ?? props.unit ?? '')
 /** In a table its head says the unit. */
 const suffix = computed(() => (props.bare === true ? '' : shownUnit.value))
-const decimals = computed(() => props.decimals ?? (props.quantity ? unitOf(props.quantity, system.value).decimals : 3))
+const decimals = computed(() => props.decimals ?? unit.value?.decimals ?? 3)
 const write = (metric: number) => {
-  const shown = props.quantity ? fromMetric(props.quantity, system.value, metric) : metric
+  const shown = unit.value ? inUnit(unit.value, metric) : metric
   return String(Number(shown.toFixed(Math.max(decimals.value, Math.abs(shown) < 1 ? 3 : 0))))
 }
 /** Without the rounding of a field: what tells two meanings apart may be in the decimals. */
-const inFull = (metric: number) =>
-  Number((props.quantity ? fromMetric(props.quantity, system.value, metric) : metric).toPrecision(7))
+const inFull = (metric: number) => Number((unit.value ? inUnit(unit.value, metric) : metric).toPrecision(7))
 /** The same figure as the other system writes it, for whoever holds an instrument of that one. */
 const alsoAs = computed(() => {
   if (props.value === null || !props.quantity) return undefined
@@ -76,6 +83,9 @@ const alsoAs = computed(() => {
 })
 const text = computed(() => typed.value ?? (props.value === null ? '' : write(props.value)))
 
+const read = (text: string) =>
+  props.quantity ? parseQuantity(props.quantity, system.value, text, unit.value!) : parseNumber(text)
+
 function commit() {
   if (typed.value === null) return
   const entry = typed.value.trim()
@@ -83,8 +93,6 @@ function commit() {
     accept(null)
     return
   }
-  const read = (text: string) =>
-    props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
   taken.value = null
   const said = understood(entry, table.spoken?.numbers ?? 'not said')
   if (said && read(said.meant) !== null) {
@@ -128,7 +136,7 @@ const clamped = (metric: number) => {
 function choose(text: string) {
   taken.value = null
   choices.value = []
-  const metric = props.quantity ? parseQuantity(props.quantity, system.value, text) : parseNumber(text)
+  const metric = read(text)
   if (fits(metric)) accept(clamped(metric))
 }
 

@@ -79,21 +79,28 @@ const change = (by: number) => {
       </li>
     </ul>
     <ul v-else-if="as !== 'bar'" class="mt-1">
-      <li v-for="p in parts" :key="p.part" class="flex items-baseline gap-1.5 text-sm" :data-goes="p.part">
+      <li
+        v-for="p in parts"
+        :key="p.part"
+        class="flex flex-wrap items-baseline justify-end gap-x-1.5 text-sm"
+        :data-goes="p.part"
+      >
         <i
           class="inline-block size-2.5 shrink-0 self-center border border-ink"
           :class="LOOK[p.part]"
           aria-hidden="true"
         />
-        <span class="min-w-0 flex-1">{{ p.name }}</span>
-        <span
-          v-if="from && change(p.by)"
-          class="caption whitespace-nowrap"
-          :class="p.part === 'useful' ? '' : p.by < 0 ? 'text-verdigris!' : 'text-alarm!'"
-          >{{ change(p.by) }}</span
-        >
-        <span class="whitespace-nowrap">{{ p.kwh === null ? '…' : units.energy(p.kwh) }}</span>
-        <span v-if="!from" class="caption w-9 text-right">{{ p.kwh === null ? '' : `${Math.round(p.share)}%` }}</span>
+        <span class="min-w-fit flex-1">{{ p.name }}</span>
+        <span class="flex items-baseline gap-x-1.5">
+          <span
+            v-if="from && change(p.by)"
+            class="caption whitespace-nowrap"
+            :class="p.part === 'useful' ? '' : p.by < 0 ? 'text-verdigris!' : 'text-alarm!'"
+            >{{ change(p.by) }}</span
+          >
+          <span class="whitespace-nowrap">{{ p.kwh === null ? '…' : units.energy(p.kwh) }}</span>
+          <span v-if="!from" class="caption w-9 text-right">{{ p.kwh === null ? '' : `${Math.round(p.share)}%` }}</span>
+        </span>
       </li>
     </ul>
   </div>

@@ -95,7 +95,7 @@ function take() {
           <li v-for="text in refitSentences(refit, table.units)" :key="text">{{ text }}</li>
         </ul>
         <p class="caption mt-1">
-          {{ refit.periods }} periods. Use a day = factor × hot water as calculated for the day + slope × kelvins below
+          {{ refit.periods }} periods. Use a day = factor × hot water as calculated for the day + slope × degrees below
           the balance temperature + other use.
         </p>
       </section>
