@@ -9,8 +9,8 @@ import { withMeters } from '../core/verification/meter-csv'
 import { LARGEST_READINGS, readMeterFile } from '../core/verification/meter-file'
 import { refitTo } from '../core/verification/refit'
 import { lastSetOn, verifySaving } from '../core/verification/saving'
-import { expectedSaving, verifiedSentences } from '../core/views/verified-words'
 import { refitSentences } from '../core/views/refit-words'
+import { expectedSaving, verifiedSentences } from '../core/views/verified-words'
 import { refuse, type Say, yearOrNull } from './say'
 
 interface Options {

@@ -55,17 +55,20 @@ export function verifiedSentences(v: Verified, meter: Meter, expected: number | 
             : `About ${v.weeksNeeded} more weeks of readings are needed.`,
         ]
       : []),
-    ...(v.weatherRecorded < 0.95 && v.model?.heating
-      ? [
-          `Weather recorded for ${Math.round(100 * v.weatherRecorded)}% of the days; the rest is the usual of the place.`,
-        ]
-      : []),
-    ...(v.model?.away
-      ? [
-          `Days away count by themselves: ${text(Math.abs(v.model.away.middle))} ${v.model.away.middle < 0 ? 'less' : 'more'} a day.`,
-        ]
-      : []),
-    ...(v.use.estimates > 0 ? [`${v.use.estimates} estimated readings are left out.`] : []),
-    ...v.use.problems.map((p) => `Left out: ${p}.`),
+    ...reservations(v, text),
   ]
 }
+
+/** What a saving by a meter leaves out or takes for granted. */
+const reservations = (v: Verified, text: (x: number) => string): string[] => [
+  ...(v.weatherRecorded < 0.95 && v.model?.heating
+    ? [`Weather recorded for ${Math.round(100 * v.weatherRecorded)}% of the days; the rest is the usual of the place.`]
+    : []),
+  ...(v.model?.away
+    ? [
+        `Days away count by themselves: ${text(Math.abs(v.model.away.middle))} ${v.model.away.middle < 0 ? 'less' : 'more'} a day.`,
+      ]
+    : []),
+  ...(v.use.estimates > 0 ? [`${v.use.estimates} estimated readings are left out.`] : []),
+  ...v.use.problems.map((p) => `Left out: ${p}.`),
+]
