@@ -22,7 +22,10 @@ export class FinePipe {
   readonly litres: number
   lostKj = 0
   out: Parcel[] = []
-  private queue: Parcel[]
+  /** Litres and temperature of each parcel, from the oldest in front. */
+  private litresOf: number[]
+  private cOf: number[]
+  private first = 0
   private readonly lossKw: Float64Array
   private readonly airC: number
 
@@ -42,47 +45,52 @@ export class FinePipe {
     )
     // Pipes begin at the January air of their place, as the engine's do.
     const pieces = Math.max(1, Math.ceil(run.lengthM / 0.1))
-    this.queue = Array.from({ length: pieces }, () => ({
-      litres: this.litres / pieces,
-      c: placeTemperature(run.place, 0, monthlyAirC),
-    }))
-  }
-
-  private lossAt(c: number): number {
-    const at = Math.min(this.lossKw.length - 2, Math.max(0, c * 2))
-    const i = Math.floor(at)
-    return this.lossKw[i] + (this.lossKw[i + 1] - this.lossKw[i]) * (at - i)
+    const startC = placeTemperature(run.place, 0, monthlyAirC)
+    this.litresOf = Array.from({ length: pieces }, () => this.litres / pieces)
+    this.cOf = Array.from({ length: pieces }, () => startC)
   }
 
   /** A second at rest or in flow: everything cools, what is pushed in pushes as much out. */
   second(inflow: readonly Parcel[]): void {
-    for (const p of this.queue) {
-      const kj = (this.lossAt(p.c) * p.litres) / this.litres
-      p.c -= kj / (p.litres * KJ)
-      this.lostKj += kj
+    const { cOf, litresOf, lossKw } = this
+    const perKw = 1 / (this.litres * KJ)
+    for (let p = this.first; p < cOf.length; p++) {
+      const at = Math.min(lossKw.length - 2, Math.max(0, cOf[p] * 2))
+      const i = Math.floor(at)
+      const kw = lossKw[i] + (lossKw[i + 1] - lossKw[i]) * (at - i)
+      cOf[p] -= kw * perKw
+      this.lostKj += (kw * litresOf[p]) / this.litres
     }
     this.out = []
     let coming = 0
-    for (const p of inflow) {
-      if (p.litres <= 0) continue
-      coming += p.litres
-      this.queue.push({ ...p })
+    for (const { litres, c } of inflow) {
+      if (litres <= 0) continue
+      coming += litres
+      litresOf.push(litres)
+      cOf.push(c)
     }
     while (coming > 1e-12) {
-      const first = this.queue[0]
-      const take = Math.min(first.litres, coming)
-      this.out.push({ litres: take, c: first.c })
+      const take = Math.min(litresOf[this.first], coming)
+      this.out.push({ litres: take, c: cOf[this.first] })
       coming -= take
-      if (first.litres - take < 1e-12) this.queue.shift()
-      else first.litres -= take
+      if (litresOf[this.first] - take < 1e-12) this.first++
+      else litresOf[this.first] -= take
     }
+    if (this.first < GONE) return
+    this.litresOf = litresOf.slice(this.first)
+    this.cOf = cOf.slice(this.first)
+    this.first = 0
   }
 
   exitC(): number {
-    return this.queue[0].c
+    return this.cOf[this.first]
   }
 
   heldKj(): number {
-    return heatOf(this.queue)
+    let heat = 0
+    for (let p = this.first; p < this.cOf.length; p++) heat += this.litresOf[p] * this.cOf[p]
+    return heat * KJ
   }
 }
+/** Parcels that have left are cleared away when there are so many. */
+const GONE = 1000

@@ -2,6 +2,8 @@ import { heatOf, KJ, type Parcel } from './pipe'
 
 /** Most parcels a store is made of. */
 const MOST = 160
+/** Colder by less than this water does not sink, K. */
+const STABLE_K = 1e-9
 /** Water and steel shell between layers, W/(m·K): the handbook's figure. */
 const VERTICAL_W_MK = 1.2
 
@@ -9,6 +11,10 @@ const VERTICAL_W_MK = 1.2
 export class FineStore {
   lostKj = 0
   private stack: Parcel[]
+  /** Pools while they are mixed: their first parcel, litres and heat. */
+  private readonly firsts: number[] = []
+  private readonly poolLitres: number[] = []
+  private readonly poolHeats: number[] = []
 
   constructor(
     readonly litres: number,
@@ -135,17 +141,30 @@ export class FineStore {
     while (this.stack.length > MOST) this.join()
   }
 
-  /** Lets colder water sink through warmer below it until the stack is stable. */
+  /**
+   * Lets colder water sink through warmer below it until the stack is stable: from the bottom up, what is colder than the pool
+   * below it joins that pool, and the pool the one below as long as it is colder (pool adjacent violators).
+   */
   private mixUp(): void {
-    for (let i = 1; i < this.stack.length; i++) {
-      if (this.stack[i].c >= this.stack[i - 1].c - 1e-9) continue
-      let [from, litres, heat] = [i, this.stack[i].litres, this.stack[i].litres * this.stack[i].c]
-      while (from > 0 && this.stack[from - 1].c > heat / litres) {
-        from--
-        litres += this.stack[from].litres
-        heat += this.stack[from].litres * this.stack[from].c
+    const { stack, firsts, poolLitres: litres, poolHeats: heats } = this
+    let pools = 0
+    for (let i = 0; i < stack.length; i++) {
+      let [from, l, h] = [i, stack[i].litres, stack[i].litres * stack[i].c]
+      while (pools > 0 && h / l < heats[pools - 1] / litres[pools - 1] - STABLE_K) {
+        pools--
+        from = firsts[pools]
+        l += litres[pools]
+        h += heats[pools]
       }
-      for (let k = from; k <= i; k++) this.stack[k].c = heat / litres
+      firsts[pools] = from
+      litres[pools] = l
+      heats[pools++] = h
+    }
+    for (let p = 0; p < pools; p++) {
+      const end = p + 1 < pools ? firsts[p + 1] : stack.length
+      if (end - firsts[p] < 2) continue
+      const c = heats[p] / litres[p]
+      for (let k = firsts[p]; k < end; k++) stack[k].c = c
     }
   }
 

@@ -1,7 +1,8 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { ElementHandle, Page } from 'puppeteer-core'
+import type { Browser, ElementHandle, Page } from 'puppeteer-core'
+import { extractText, getDocumentProxy } from 'unpdf'
 
 /** What a person does with a page, by the names they read on it. */
 
@@ -223,3 +224,36 @@ export async function fillHeating(page: Page): Promise<void> {
   ] as const)
     await type(page, label, text)
 }
+
+/** Answers all that is asked of a relief valve and its discharge, so that nothing of it is open. */
+export async function lookAtRelief(page: Page): Promise<void> {
+  for (const [label, answer] of [
+    ['Relief valve', 'yes'],
+    ['Relief valve type', 'temperature and pressure'],
+    ['T&P probe at top of cylinder', 'yes'],
+    ['Discharge ends in a safe place', 'yes'],
+    ['Isolating valve before the relief valve', 'no'],
+    ['Discharge pipe not smaller than valve outlet', 'yes'],
+    ['Discharge pipe falls continuously', 'yes'],
+    ['Termination open and visible', 'yes'],
+    ['Drain can take the discharge', 'yes'],
+    ['Discharge guarded: lid, guard or out of reach', 'yes'],
+  ] as const)
+    await choose(page, label, answer)
+  await type(page, 'Relief pressure', '6')
+  await type(page, 'Discharge observed by', 'Runa')
+}
+
+/** The text of a paper as it comes out of a printer, and how many sheets it takes. */
+export async function printed(browser: Browser, html: string): Promise<{ text: string; sheets: number }> {
+  const paper = await browser.newPage()
+  await paper.setContent(html)
+  const pdf = await getDocumentProxy(new Uint8Array(await paper.pdf({ format: 'A4', preferCSSPageSize: true })))
+  const { text, totalPages } = await extractText(pdf, { mergePages: true })
+  await paper.close()
+  return { text: text.replace(/\s+/g, ' '), sheets: totalPages }
+}
+
+/** The paper that is shown in the page. */
+export const paperOf = async (page: Page): Promise<string> =>
+  (await page.waitForSelector('iframe'))!.evaluate((f) => (f as HTMLIFrameElement).srcdoc)

@@ -2,12 +2,11 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
-import { extractText, getDocumentProxy } from 'unpdf'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { bagno } from '../../cli/program'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, goTo, handedOver, openDemo, press, takeReading, type } from './hand'
+import { goTo, handedOver, lookAtRelief, openDemo, paperOf, press, printed, takeReading, type } from './hand'
 
 /** The end of a visit: what is open is closed one by one, tests are done, and the papers are printed. */
 const url = inject('url')
@@ -30,16 +29,7 @@ const isOpen = (id: string, there = true) =>
     id,
     there,
   )
-/** The text of a paper as it comes out of a printer, and how many sheets it takes. */
-async function printed(html: string): Promise<{ text: string; sheets: number }> {
-  const paper = await browser.newPage()
-  await paper.setContent(html)
-  const pdf = await getDocumentProxy(new Uint8Array(await paper.pdf({ format: 'A4', preferCSSPageSize: true })))
-  const { text, totalPages } = await extractText(pdf, { mergePages: true })
-  await paper.close()
-  return { text: text.replace(/\s+/g, ' '), sheets: totalPages }
-}
-const html = async () => (await page.waitForSelector('iframe'))!.evaluate((f) => (f as HTMLIFrameElement).srcdoc)
+const html = () => paperOf(page)
 
 describe('hand over', () => {
   it('what was changed is open until it is read again', async () => {
@@ -100,7 +90,7 @@ describe('hand over', () => {
     await settled(page)
     await at('handover?view=sheet')
     const sheet = await html()
-    const { text, sheets } = await printed(sheet)
+    const { text, sheets } = await printed(browser, sheet)
     expect(sheets).toBe(1)
     for (const part of [
       /Condensing boiler 60\.0 °C/,
@@ -148,14 +138,14 @@ describe('hand over', () => {
     await at('handover?view=sheet')
     const sheet = await html()
     expect(sheet).toMatch(/class="mark"/)
-    expect((await printed(sheet)).sheets).toBe(1)
+    expect((await printed(browser, sheet)).sheets).toBe(1)
   })
 
   it('the report is written with all its parts, and fetches nothing', async () => {
     await at('handover?view=report')
     await press(page, 'button', 'Write the report')
     const written = await html()
-    const { text, sheets } = await printed(written)
+    const { text, sheets } = await printed(browser, written)
     expect(sheets).toBeLessThan(16)
     for (const part of [/What was found/, /A year of hot water/, /Proposed: /, /Open items/, /Appendix/, /Ada Quill/])
       expect(text).toMatch(part)
@@ -171,21 +161,7 @@ describe('hand over', () => {
     const before = await blocking()
     await page.$eval('[data-open="relief"] a', (a) => (a as HTMLElement).click())
     await page.waitForSelector('section[aria-label="Cylinder"], h2::-p-text(Cylinder)')
-    for (const [label, answer] of [
-      ['Relief valve', 'yes'],
-      ['Relief valve type', 'temperature and pressure'],
-      ['T&P probe at top of cylinder', 'yes'],
-      ['Discharge ends in a safe place', 'yes'],
-      ['Isolating valve before the relief valve', 'no'],
-      ['Discharge pipe not smaller than valve outlet', 'yes'],
-      ['Discharge pipe falls continuously', 'yes'],
-      ['Termination open and visible', 'yes'],
-      ['Drain can take the discharge', 'yes'],
-      ['Discharge guarded: lid, guard or out of reach', 'yes'],
-    ] as const)
-      await choose(page, label, answer)
-    await type(page, 'Relief pressure', '6')
-    await type(page, 'Discharge observed by', 'Runa')
+    await lookAtRelief(page)
     await settled(page)
     await at('handover')
     await isOpen('relief', false)
@@ -208,6 +184,6 @@ describe('on the command line', () => {
       expect(text).not.toMatch(/https?:|<script/)
     }
     // A study in US units speaks of faucets, not of taps, and writes its days month first.
-    expect((await printed(report.stdout)).text).toMatch(/written Mar 2, 2026/)
+    expect((await printed(browser, report.stdout)).text).toMatch(/written Mar 2, 2026/)
   })
 })

@@ -3,7 +3,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import ICAL from 'ical.js'
 import type { Browser, ElementHandle, Page } from 'puppeteer-core'
-import { extractText, getDocumentProxy } from 'unpdf'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { localDay } from '../../app/utils/local-iso'
 import { dayAfter } from '../../core/calendar/days'
@@ -12,7 +11,20 @@ import { edited } from '../../core/study/edited'
 import { meteredYears } from '../../proof/bills'
 import { keptIn } from './attacks'
 import { openBrowser, openPage, settled } from './browser'
-import { choose, figure, goTo, handedOver, openDemo, openHeaters, press, takeReading, type } from './hand'
+import {
+  choose,
+  figure,
+  goTo,
+  handedOver,
+  lookAtRelief,
+  openDemo,
+  openHeaters,
+  paperOf,
+  press,
+  printed,
+  takeReading,
+  type,
+} from './hand'
 
 /** A visit from the first setting to the proof a year later, all of it in the browser: nothing is put into the study by hand. */
 const url = inject('url')
@@ -104,15 +116,6 @@ async function put(box: string, label: string, text: string) {
   await page.keyboard.type(text)
   await page.keyboard.press('Tab')
 }
-async function printed(): Promise<string> {
-  const html = await (await page.waitForSelector('iframe'))!.evaluate((f) => (f as HTMLIFrameElement).srcdoc)
-  const paper = await browser.newPage()
-  await paper.setContent(html)
-  const pdf = await getDocumentProxy(new Uint8Array(await paper.pdf({ format: 'A4', preferCSSPageSize: true })))
-  await paper.close()
-  return (await extractText(pdf, { mergePages: true })).text.replace(/\s+/g, ' ')
-}
-
 describe('a visit', () => {
   it('begins with a setting, which opens what has to be read again', async () => {
     await settled(page)
@@ -127,21 +130,7 @@ describe('a visit', () => {
     const closed = async (id: string) => expect(await open()).not.toContain(id)
     await seeTo('relief')
     await page.waitForSelector('h2::-p-text(Cylinder)')
-    for (const [label, answer] of [
-      ['Relief valve', 'yes'],
-      ['Relief valve type', 'temperature and pressure'],
-      ['T&P probe at top of cylinder', 'yes'],
-      ['Discharge ends in a safe place', 'yes'],
-      ['Isolating valve before the relief valve', 'no'],
-      ['Discharge pipe not smaller than valve outlet', 'yes'],
-      ['Discharge pipe falls continuously', 'yes'],
-      ['Termination open and visible', 'yes'],
-      ['Drain can take the discharge', 'yes'],
-      ['Discharge guarded: lid, guard or out of reach', 'yes'],
-    ] as const)
-      await choose(page, label, answer)
-    await type(page, 'Relief pressure', '6')
-    await type(page, 'Discharge observed by', 'Runa')
+    await lookAtRelief(page)
     await closed('relief')
 
     await seeTo('scald')
@@ -210,12 +199,12 @@ describe('a visit', () => {
 
   it('the settings sheet is printed, the report written, the calendar exported', async () => {
     await at('handover?view=sheet')
-    const sheet = await printed()
+    const sheet = (await printed(browser, await paperOf(page))).text
     expect(sheet).toMatch(/Condensing boiler 60\.0 °C/)
     expect(sheet).toMatch(/Ada Quill/)
     await at('handover?view=report')
     await press(page, 'button', 'Write the report')
-    const report = await printed()
+    const report = (await printed(browser, await paperOf(page))).text
     for (const part of [/What was set/, /Hot water temperature at an outlet, Kitchen sink/, /Appendix/])
       expect(part.test(report), String(part)).toBe(true)
     await at('set?view=entries')

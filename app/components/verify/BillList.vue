@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
+import MeterChoice from '~/components/verify/MeterChoice.vue'
 import { useStudy } from '~/stores/study'
 import { freshId } from '~~/core/study/fresh-id'
 import { Bill, MOST_BILLS } from '~~/core/study/meters'
@@ -78,14 +78,7 @@ const day = (iso: string) => writeDay(iso, table.units.system)
         Money says little of use: a price changes, and a standing charge is due in any case. Savings are proved by meter
         readings; bills say what a unit costs, and why a bill rose.
       </p>
-      <ChoiceField
-        v-if="meters.length > 1"
-        class="w-56"
-        label="Meter"
-        :value="meter.id"
-        :choices="meters.map((m) => ({ value: m.id, name: m.name }))"
-        @change="(v) => (chosen = v)"
-      />
+      <MeterChoice class="w-56" :meters="meters" :meter="meter" @choose="(id) => (chosen = id)" />
       <section v-if="study.verification.bills.length < MOST_BILLS" aria-label="A bill">
         <div class="grid max-w-5xl grid-cols-2 items-start gap-3 sm:grid-cols-3 lg:grid-cols-6">
           <DateField label="First day" :value="entry.from" @change="(v) => (entry.from = v)" />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Play, Square } from '@lucide/vue'
-import ChoiceField from '~/components/fields/ChoiceField.vue'
 import NumberField from '~/components/fields/NumberField.vue'
 import WorkProgress from '~/components/fields/WorkProgress.vue'
+import MeterChoice from '~/components/verify/MeterChoice.vue'
 import { useRanges } from '~/stores/ranges'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -63,13 +63,7 @@ function take() {
     </p>
     <template v-else>
       <div class="grid max-w-3xl grid-cols-2 items-start gap-3 sm:grid-cols-3">
-        <ChoiceField
-          v-if="meters.length > 1"
-          label="Meter"
-          :value="meter.id"
-          :choices="meters.map((m) => ({ value: m.id, name: m.name }))"
-          @change="(v) => (chosen = v)"
-        />
+        <MeterChoice :meters="meters" :meter="meter" @choose="(id) => (chosen = id)" />
         <NumberField
           label="Other use on this meter, a year"
           quantity="energy"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import ChoiceField from '~/components/fields/ChoiceField.vue'
 import DateField from '~/components/fields/DateField.vue'
+import MeterChoice from '~/components/verify/MeterChoice.vue'
 import UseChart from '~/components/verify/UseChart.vue'
 import { useStudy } from '~/stores/study'
 import { useYears } from '~/stores/years'
@@ -37,14 +37,7 @@ const balance = computed(() => verified.value?.model?.heating ?? null)
     </p>
     <template v-else>
       <div class="flex flex-wrap items-end gap-3">
-        <ChoiceField
-          v-if="meters.length > 1"
-          class="w-56"
-          label="Meter"
-          :value="meter.id"
-          :choices="meters.map((m) => ({ value: m.id, name: m.name }))"
-          @change="(v) => (chosen = v)"
-        />
+        <MeterChoice class="w-56" :meters="meters" :meter="meter" @choose="(id) => (chosen = id)" />
         <DateField class="w-44" label="Changed on" :value="on" @change="(v) => (typedOn = v)" />
       </div>
       <p v-if="!on" class="mt-3">Nothing was set yet in this study. Say on which day the change was made.</p>
