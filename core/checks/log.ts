@@ -175,7 +175,7 @@ const staleOrContradictory: Rule = ({ study }) => {
       b !== undefined &&
       !explained.has(r.id) &&
       // A pressure that falls is judged by how fast it does (see trends.ts).
-      r.kind !== 'circuit' &&
+      !(r.kind === 'circuit' && b < a) &&
       Math.abs(a - b) > CONTRADICTS_SHARE * Math.max(Math.abs(a), Math.abs(b))
     )
       found.push({
