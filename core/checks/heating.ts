@@ -1,5 +1,6 @@
 import { condensesBelowC } from '../heaters/efficiency'
 import { radiatorsAt } from '../heaters/flow-temperature'
+import { HEATING_HOURS } from '../heaters/run-hours'
 import { designOutdoor, houseLoss } from '../household/heating/house-loss'
 import { flowNeededOnColdest, flowOnColdest } from '../household/heating/radiators'
 import { COLD_BAR } from '../readings/heating-readings'
@@ -80,6 +81,28 @@ const outputNotLimited: Rule = ({ study, write }) => {
       sentence: `Up to ${write.figure('power', output, 1)} for a loss of ${write.figure('power', kw, 1)} on the coldest day${least ? `; its least output of ${write.figure('power', leastKw, 1)} is above that too, so that it goes on and off all winter` : ''}.`,
       source: 'Practice: limit for heating near the loss; hot water keeps the full output',
       remedy: 'Set the output limit for heating near the loss, by a registered installer where the menu is locked.',
+    },
+  ]
+}
+
+/** Energy of a year by the hours its appliance would run for it: a month's figure, or one of another year, shows by them. */
+const energyByHours: Rule = ({ study, write }) => {
+  const usedKwh = study.heating?.loss.usedKwh ?? null
+  const { mostKw } = heatingOutput(study)
+  if (usedKwh === null || mostKw === null) return []
+  const hours = usedKwh / mostKw
+  if (hours >= HEATING_HOURS.least && hours <= HEATING_HOURS.most) return []
+  const few = hours < HEATING_HOURS.least
+  return [
+    {
+      id: 'heating-energy-hours',
+      concern: 'record',
+      level: 'marginal',
+      subject: controller,
+      title: few ? 'Energy for heating: for a year or for a month' : 'Energy for heating: for one year or for more',
+      sentence: `${write.energy(usedKwh)} is ${Math.round(hours)} h at the full output of ${write.figure('power', mostKw, 1)}; a year of heating takes ${HEATING_HOURS.least} to ${HEATING_HOURS.most} h.`,
+      source: 'Energy ÷ output; practice',
+      remedy: 'Ask which period and which unit the figure is for, and enter that of one year.',
     },
   ]
 }
@@ -213,6 +236,7 @@ const clockDrifts: Rule = ({ study }) =>
 export const HEATING_CHECKS = {
   flowAgainstRadiators,
   outputNotLimited,
+  energyByHours,
   valveInControlRoom,
   circuits,
   covered,

@@ -207,6 +207,13 @@ export const CASES: [string, Study, (s: Study) => void, (s: Study) => void][] = 
     (s) => void delete s.readings[0].values.volumeL,
   ],
   [
+    // 1,500 kWh of 24 kW is 62 h: a month's figure.
+    'heating-energy-hours',
+    withHeating(hillTown),
+    (s) => void Object.assign(s.heating!, { mostKw: 24, loss: { ...s.heating!.loss, usedKwh: 1500 } }),
+    (s) => void (s.heating!.loss.usedKwh = 16_000),
+  ],
+  [
     'pressure-falls-heating',
     pressed,
     (s) => void (s.readings[1].values.pressureBar = 1.1),
