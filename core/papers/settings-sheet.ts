@@ -17,6 +17,7 @@ import { wordsOf } from '../study/words-of'
 import { writeDay } from '../units/dates'
 import type { Display } from '../units/display'
 import { controllerFits } from '../views/controller-fit'
+import { stepsText } from '../views/flow-step-words'
 import { FOR_HOUSEHOLD } from '../views/heating-side'
 import { type Html, html, page } from './html'
 
@@ -95,6 +96,7 @@ function heating(study: Study, write: Display, words: (text: string) => string):
   const bar = (x: number | null) => (x === null ? null : write.figure('pressure', x, 1))
   const rows: [string, string][] = [
     ...(flow ? [['Heating flow temperature', flowText(flow, write)] as [string, string]] : []),
+    ...(heating.steps ? [['Flow in small steps', stepsText(heating.steps, write)] as [string, string]] : []),
     ...(comfortC === null ? [] : [['Room control, comfort', write.temperature(comfortC)] as [string, string]]),
     ...(economyC === null ? [] : [['Room control, lowered', write.temperature(economyC)] as [string, string]]),
     ...CIRCUITS.flatMap((name) => {

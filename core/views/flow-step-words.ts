@@ -23,3 +23,7 @@ export function flowNextText(next: FlowNext, write: Display): string {
       return `Stay at ${flow}: the steps are done.`
   }
 }
+
+/** A plan in a line. @example "60.0 °C to 51.0 °C, 3.0 K every 7 days, from 10 Jan 2026" */
+export const stepsText = ({ begins, fromC, toC, byK, everyDays }: FlowSteps, write: Display): string =>
+  `${write.temperature(fromC)} to ${write.temperature(toC)}, ${write.figure('rise', byK)} every ${everyDays} days, from ${writeDay(begins, write.system)}`

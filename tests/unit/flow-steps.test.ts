@@ -5,6 +5,7 @@ import { dayNumber } from '../../core/calendar/year'
 import { hillTown } from '../../core/demos/hill-town'
 import { withHeating } from '../../core/household/heating/edits'
 import { backOn, flowNext, flowsOf, flowStepsOf, type Vote } from '../../core/household/heating/flow-steps'
+import { settingsSheet } from '../../core/papers/settings-sheet'
 import { displayOf } from '../../core/study/display-of'
 import type { FlowSteps } from '../../core/study/heating'
 import { remindersOf } from '../../core/views/reminders'
@@ -84,5 +85,7 @@ describe('a flow in small steps', () => {
     expect(hillTown.site.monthlyAirC[Number(back.slice(5, 7)) - 1]).toBeGreaterThan(mean)
     expect(dayNumber(back) - dayNumber(up.begins)).toBeLessThan(366)
     expect(backOn(hillTown, down)).toBeNull()
+    // And on the sheet that hangs beside the boiler.
+    expect(settingsSheet(study(down))).toContain('60.0 °C to 50.0 °C, 4.0 K every 7 days, from 10 Jan 2026')
   })
 })
