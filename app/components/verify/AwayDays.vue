@@ -23,7 +23,7 @@ const day = (iso: string) => writeDay(iso, table.units.system)
 <template>
   <section aria-label="Days away">
     <h2 class="text-xl">Days away</h2>
-    <p class="caption">Days on which the whole household was away, as it came about: they count by themselves.</p>
+    <p class="caption">Days on which the whole household was away, by date: they count by themselves.</p>
     <div v-if="away.length < MOST_AWAY" class="mt-1 grid max-w-2xl grid-cols-2 items-start gap-3 sm:grid-cols-3">
       <DateField label="Away from" :value="from" @change="(v) => (from = v)" />
       <DateField label="Away until" :value="to" @change="(v) => (to = v)" />
