@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { dayAfter } from '../core/calendar/days'
 import { everyDay } from '../core/calendar/week'
 import { hillTown } from '../core/demos/hill-town'
 import { DEMOS } from '../core/demos/index'
@@ -133,7 +134,7 @@ async function connections(page: import('puppeteer-core').Page) {
 async function metered(page: import('puppeteer-core').Page) {
   const on = '2026-03-02'
   const after = edited(hillTown, (s) => void (s.controls.found.loop.schedule = everyDay([390, 480])))
-  const { readings } = meteredYears(
+  const { readings, air } = meteredYears(
     { before: hillTown, after, carrier: 'natural-gas', heatingPerK: 5, balanceC: 15, noise: 0.08, seed: 7 },
     on,
   )
@@ -143,6 +144,15 @@ async function metered(page: import('puppeteer-core').Page) {
   const input = await page.waitForSelector('#meter-file')
   await (input as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
   await page.waitForSelector('[data-meter]')
+  const days = air.c.map((c, i) => `${dayAfter(air.from, i)},${c.toFixed(1)}`)
+  writeFileSync(file, ['date,temperature', ...days].join('\n'))
+  const weather = await page.waitForSelector('#air-file')
+  await (weather as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(file)
+  await page.waitForFunction(
+    (n) => document.querySelector('main')!.textContent.includes(`${n} days from`),
+    {},
+    days.length,
+  )
   rmSync(file)
   await press(page, 'link', 'Saving by the meter')
   await type(page, 'Changed on', '2 Mar 2026')

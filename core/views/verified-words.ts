@@ -62,7 +62,9 @@ export function verifiedSentences(v: Verified, meter: Meter, expected: number | 
 /** What a saving by a meter leaves out or takes for granted. */
 const reservations = (v: Verified, text: (x: number) => string): string[] => [
   ...(v.weatherRecorded < 0.95 && v.model?.heating
-    ? [`Weather recorded for ${Math.round(100 * v.weatherRecorded)}% of the days; the rest is the usual of the place.`]
+    ? [
+        `Weather recorded for ${Math.round(100 * v.weatherRecorded)}% of the days; for the rest a season may have been milder or colder than usual. A weather file narrows this most.`,
+      ]
     : []),
   ...(v.model?.away
     ? [
