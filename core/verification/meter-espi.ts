@@ -83,7 +83,8 @@ const LONG_S = 0.9 * DAY_S
 /** The intervals of a feed: short ones as days, those of a day, a week or a month as they are; in order, none over another. */
 function stretchesOf(feed: unknown): Result<Stretch[]> {
   const offsetS = number(named(feed, 'LocalTimeParameters')[0]?.tzOffset) ?? 0
-  const all = new Map<string, Stretch>()
+  const all: Stretch[] = []
+  const days = new Map<number, Stretch>()
   for (const [i, reading] of named(feed, 'IntervalReading').entries()) {
     const period = nodes(reading.timePeriod)[0]
     const [start, value] = [number(period?.start), number(reading.value)]
@@ -95,11 +96,16 @@ function stretchesOf(feed: unknown): Result<Stretch[]> {
     const from = long ? Math.round(at) : Math.floor(at)
     const to = long ? Math.round(at + lasts / DAY_S) : from + 1
     if (start + lasts > LATEST_S) return refused('ends later than any meter', `interval ${i + 1}`)
-    const there = all.get(`${from} ${to}`)
+    // Short ones of a day are one; what stands there twice, or once by the day and once by the hour, overlaps.
+    const there = long ? undefined : days.get(from)
     if (there) there.value += value
-    else all.set(`${from} ${to}`, { from, to, value })
+    else {
+      const stretch = { from, to, value }
+      if (!long) days.set(from, stretch)
+      all.push(stretch)
+    }
   }
-  const inOrder = [...all.values()].sort((a, b) => a.from - b.from || a.to - b.to)
+  const inOrder = all.sort((a, b) => a.from - b.from || a.to - b.to)
   const over = inOrder.find((s, i) => i > 0 && s.from < inOrder[i - 1].to)
   if (over) return refused(`intervals overlap on ${dayAfter('1970-01-01', over.from)}. Accepts one after the other`)
   return inOrder.length

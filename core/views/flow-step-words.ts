@@ -9,11 +9,12 @@ export function beginSteps(flowC: number | null, begins: string): FlowSteps {
   return { begins, fromC, toC: fromC - 9, byK: 3, everyDays: 7 }
 }
 
-/** What is done next, in a sentence. */
-export function flowNextText(next: FlowNext, write: Display): string {
+/** What is done next, in a sentence. @param today what is due later is told with its day */
+export function flowNextText(next: FlowNext, write: Display, today: string): string {
   const flow = write.temperature(next.flowC)
   switch (next.does) {
     case 'ask':
+      if (next.from > today) return `First: ${flow} from ${writeDay(next.from, write.system)} on.`
       return `Now: ${flow}. Say how warm the rooms are with it, on a cold day.`
     case 'try':
       return `Next: ${flow} from ${writeDay(next.from, write.system)} on. Live with it, then say how warm the rooms are.`

@@ -92,6 +92,11 @@ describe('a feed of intervals', () => {
       ['2025-01-01', '2025-02-01', 10],
       ['2025-02-01', '2025-03-04', 10],
     ])
+    const doubled = readMeterFile(
+      duplex,
+      first.replace('</espi:IntervalBlock>', `${interval.exec(first)![0]}</espi:IntervalBlock>`),
+    )
+    expect(doubled.ok).toBe(false)
     const twice = feed([1]).replace('</espi:IntervalBlock>', `${interval.exec(first)![0]}</espi:IntervalBlock>`)
     const overlaps = readMeterFile(duplex, twice)
     expect(overlaps.ok ? '' : overlaps.faults[0].message).toMatch(/overlap on 2025-01-01/)

@@ -20,6 +20,8 @@ const study = computed(() => table.study!)
 const plan = computed(() => study.value.heating!.steps)
 const steps = computed(() => (plan.value ? flowStepsOf(study.value, plan.value) : []))
 const next = computed(() => (plan.value ? flowNext(steps.value) : null))
+/** A word on a step is asked for once it may be tried. */
+const due = computed(() => next.value !== null && 'from' in next.value && next.value.from <= localDay())
 const put = (key: string, edit: (p: FlowSteps) => void) =>
   table.change(`flow steps ${key}`, (d) => edit(d.heating!.steps!))
 const begin = () =>
@@ -100,12 +102,9 @@ const day = (iso: string) => writeDay(iso, table.units.system)
         </button>
       </div>
       <p class="mt-2 border-l-4 border-verdigris pl-2 font-semibold" data-next-step>
-        {{ flowNextText(next!, table.units) }}
+        {{ flowNextText(next!, table.units, localDay()) }}
       </p>
-      <div
-        v-if="next!.does === 'try' || next!.does === 'ask'"
-        class="mt-2 grid max-w-2xl grid-cols-2 items-start gap-3 sm:grid-cols-3"
-      >
+      <div v-if="due" class="mt-2 grid max-w-2xl grid-cols-2 items-start gap-3 sm:grid-cols-3">
         <NumberField
           label="Outdoors"
           quantity="temperature"
