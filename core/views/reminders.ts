@@ -1,43 +1,27 @@
 import { MINUTES_A_DAY } from '../calendar/clock'
-import { dayAfter, weekdayOfDay } from '../calendar/days'
+import { nextDay, nextWeekday, sameDayNext } from '../calendar/comes-back'
+import { dayAfter } from '../calendar/days'
 import { type CalendarEvent, icalText } from '../calendar/ical'
 import { summerTimeDays } from '../calendar/summer-time'
 import { type Schedule, type Window } from '../calendar/week'
-import { DAYS_IN_MONTH, firstDayOf } from '../calendar/year'
+import { firstDayOf } from '../calendar/year'
 import { boostNotice, weekdayOf } from '../household/boost'
 import { controllerWeeks } from '../household/controller-weeks'
-import { commandedName } from '../household/controllers'
 import { dueAgain } from '../household/due-again'
 import { backOn, flowNext, flowStepsOf } from '../household/heating/flow-steps'
-import { lastDayThere } from '../household/last-day'
 import { STEP_CARDS } from '../procedures/cards'
 import { READINGS } from '../readings/kinds'
-import { carrierOf, hasSetpoint } from '../study/heater-kinds'
+import { hasSetpoint } from '../study/heater-kinds'
 import { controlsOf } from '../study/in-force'
 import type { Study } from '../study/study'
 import { wordsOf } from '../study/words-of'
 import type { Display } from '../units/display'
 import { blocksOf } from '../verification/protocol'
-import { HARD_MG_L } from '../water/hardness'
+import { type Make, slug, upkeep, yearly } from './upkeep'
 
 /** The household is told of hot water that can scald so long before, and of a day's work on the evening before, min. */
 const BEFORE_MIN = 60
 const EVENING_BEFORE_MIN = 6 * 60
-
-/** A day of the year (1 to 365) as the next such day from a day on. @example nextDay('2026-11-30', 1) // "2027-01-01" */
-export function nextDay(from: string, dayOfYear: number): string {
-  let [month, date] = [1, dayOfYear]
-  while (date > DAYS_IN_MONTH[month - 1]) date -= DAYS_IN_MONTH[month++ - 1]
-  const at = (year: number) => `${year}-${String(month).padStart(2, '0')}-${String(date).padStart(2, '0')}`
-  const year = Number(from.slice(0, 4))
-  return at(year) >= from ? at(year) : at(year + 1)
-}
-
-/** The next day of some days of the week, Monday 0. */
-const nextWeekday = (from: string, weekdays: readonly number[]): string =>
-  [0, 1, 2, 3, 4, 5, 6].map((n) => dayAfter(from, n)).find((day) => weekdays.includes(weekdayOfDay(day)))!
-
-const slug = (text: string) => text.replace(/[^a-z0-9]+/gi, '-').toLowerCase()
 
 /** Each period of a week once, with the days that have it. */
 function periodsOf(week: Schedule): { window: Window; days: number[] }[] {
@@ -52,8 +36,6 @@ function periodsOf(week: Schedule): { window: Window; days: number[] }[] {
   )
   return [...all.values()]
 }
-
-type Make = (event: Omit<CalendarEvent, 'uid'> & { key: string }) => CalendarEvent
 
 const schedules = (study: Study, from: string, make: Make): CalendarEvent[] =>
   controllerWeeks(study, controlsOf(study)).flatMap(({ of, name, week }) =>
@@ -147,8 +129,6 @@ const absences = (study: Study, from: string, write: Display, make: Make): Calen
       ]
     })
 
-const yearly = { at: null, repeats: { years: 1 }, remindMin: null } as const
-
 /** Clocks and batteries of controllers. */
 function controllers(study: Study, from: string, make: Make): CalendarEvent[] {
   const changes = summerTimeDays(study.site.summerTime, study.site.firstWeekday)
@@ -175,21 +155,6 @@ function controllers(study: Study, from: string, make: Make): CalendarEvent[] {
         ]
       : []),
   ])
-}
-
-/** The first day from `from` on that lies a whole number of times so many years after a day. */
-function yearsAfter(day: string, years: number, from: string): string {
-  let at = day
-  do at = sameDayNext(`${Number(at.slice(0, 4)) + years}-01-01`, day)
-  while (at < from)
-  return at
-}
-
-/** The next anniversary of a day; of 29 February on the 28th. */
-const sameDayNext = (from: string, day: string): string => {
-  const date = day.slice(5) === '02-29' ? '02-28' : day.slice(5)
-  const year = Number(from.slice(0, 4))
-  return `${year}-${date}` >= from ? `${year}-${date}` : `${year + 1}-${date}`
 }
 
 /** First months with heating and without, where there are both. */
@@ -250,82 +215,6 @@ function flowSteps(study: Study, from: string, write: Display, make: Make): Cale
       : []),
   ].filter((e) => e.day >= from)
 }
-
-/** Water from this hardness on wants a look at coil and element twice as often. */
-const scales = ({ site }: Study) => site.hardnessMgL !== null && site.hardnessMgL >= HARD_MG_L
-
-/** Upkeep whose last day was written down, a year after it; the rest a year after the visit. */
-function upkeep(study: Study, from: string, make: Make): CalendarEvent[] {
-  const { plant, pipes } = study
-  const due = (key: string, title: string, on: string | null, text = ''): CalendarEvent[] =>
-    on ? [make({ key, title, text: `Last on ${on}. ${text}`.trim(), day: sameDayNext(from, on), ...yearly })] : []
-  const tested = (of: string, name: string, valve: unknown) =>
-    due(
-      `mixing-${of}`,
-      `Test the mixing valve: ${name}`,
-      typeof valve === 'object' && valve !== null ? (valve as { testedOn: string | null }).testedOn : null,
-    )
-  const there = study.finishedOn ?? lastDayThere(study)
-  const sinceVisit = (key: string, title: string, text: string, years = 1): CalendarEvent[] =>
-    there
-      ? [
-          make({
-            key,
-            title,
-            text,
-            day: yearsAfter(there, years, from),
-            ...yearly,
-            repeats: { years },
-          }),
-        ]
-      : []
-  return [
-    ...plant.heaters.flatMap((h) =>
-      'combustion' in h ? due(`service-${h.id}`, `Service: ${h.name}`, h.combustion.servicedOn) : [],
-    ),
-    ...plant.heaters.filter(burnsWood).map((h) =>
-      make({
-        key: `sweep-${h.id}`,
-        title: `Sweep the flue: ${h.name}`,
-        text: 'Before the heating season, by who is licensed for it here.',
-        day: nextDay(from, firstDayOf(8) + 1),
-        ...yearly,
-      }),
-    ),
-    ...(plant.store ? tested('store', plant.store.name, plant.store.mixing) : []),
-    ...pipes.taps.flatMap((t) => tested(t.id, t.name, t.guard)),
-    ...study.controls.readBack.flatMap(({ of, on }) =>
-      due(`read-back-${slug(of)}`, `Read the programme back: ${commandedName(study, of)}`, on),
-    ),
-    ...due(
-      'drain-unit',
-      'Inspect the waste water heat recovery',
-      pipes.recovery?.inspectedOn ?? (pipes.recovery ? there : null),
-      'Filter, tray and what has settled on the surface.',
-    ),
-    ...(plant.store
-      ? [
-          ...sinceVisit(
-            'relief',
-            'Relief valve: look at it and its discharge',
-            'Dry, nothing tied or shut. It is lifted only where its maker says so: one that drips afterwards is replaced.',
-          ),
-          ...sinceVisit(
-            'scale',
-            'Scale: look at coil and immersion heater',
-            scales(study) ? 'Hard water: each year, the cylinder too.' : 'Every second year is enough with this water.',
-            scales(study) ? 1 : 2,
-          ),
-        ]
-      : []),
-    ...sinceVisit(
-      'review',
-      'Review of the visit',
-      'Meters read on the same day as then, settings read back, what changed in the household, what was too cold.',
-    ),
-  ]
-}
-const burnsWood = (h: Study['plant']['heaters'][number]) => ['logs', 'pellets'].includes(carrierOf(h))
 
 /** Readings that a change has made old, on the day from which they are worth taking. */
 const again = (study: Study, from: string, make: Make): CalendarEvent[] =>
