@@ -2,13 +2,18 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { dayAfter } from '../../core/calendar/days'
 import { hillTown } from '../../core/demos/hill-town'
+import { flowNext, flowStepsOf } from '../../core/household/heating/flow-steps'
 import { displayOf } from '../../core/study/display-of'
 import type { Bill, Meter } from '../../core/study/meters'
 import { priceByBill, withBillPrice } from '../../core/verification/bill-price'
 import { billChange, billsOf, usedBetween } from '../../core/verification/bills'
 import { plausible } from '../../core/verification/plausible'
+import { verifySaving } from '../../core/verification/saving'
 import { billDoubts, changeText } from '../../core/views/bill-words'
+import { flowNextText } from '../../core/views/flow-step-words'
+import { verifiedSentences } from '../../core/views/verified-words'
 import { meterOf, readOn } from '../../proof/bills'
+import { randomStudy } from '../../proof/random-study'
 import { changed } from '../../proof/studies'
 import { METRIC_UNITS, NEVER_SAY, US_UNITS } from '../never-say'
 
@@ -140,6 +145,33 @@ describe('what is said of bills and meters', () => {
       for (const text of texts) expect(text).not.toMatch(NEVER_SAY)
       for (const text of texts) expect(text).not.toMatch(of === us ? METRIC_UNITS : US_UNITS)
     }
+  })
+})
+
+describe('meters and bills of any household', () => {
+  it('are told in figures, or not at all', () => {
+    const broken = /NaN|Infinity|undefined|\[object/
+    fc.assert(
+      fc.property(randomStudy, (study) => {
+        const own = displayOf(study)
+        for (const meter of study.verification.meters) {
+          const parts = billsOf(study, meter)
+          for (const p of parts) {
+            const change = billChange(parts, p)
+            expect([...billDoubts(study, meter, p, own), change ? changeText(change, own) : ''].join()).not.toMatch(
+              broken,
+            )
+            const { prices } = withBillPrice(study, meter, p)
+            for (const tariff of Object.values(prices.carriers)) expect(tariff.price).toSatisfy(Number.isFinite)
+          }
+          const verified = verifySaving(study, meter, '2025-03-15', 100)
+          expect(verifiedSentences(verified, meter, 100, own).join()).not.toMatch(broken)
+        }
+        const plan = study.heating?.steps
+        if (plan) expect(flowNextText(flowNext(flowStepsOf(study, plan)), own, '2026-03-02')).not.toMatch(broken)
+      }),
+      { numRuns: 100 },
+    )
   })
 })
 
