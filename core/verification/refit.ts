@@ -88,6 +88,10 @@ export function refitTo(
   const away = awayTerm(observed)
   const fit = fitTerms(observed, [(o) => hot.get(o)!, ...away])
   if (!fit) return { missing: 'The readings cannot be told apart: they are too few, or all alike.' }
+  if (fit.beta[0] <= 0)
+    return {
+      missing: 'No hot water is left beside the other use of this meter: other use is less, or rooms take all of it.',
+    }
   const { balanceC, dof } = fit
   const sd = Math.hypot(fit.errorOf(fit.beta.map((_, i) => (i === 0 ? 1 : 0))), SHAPE_SD * fit.beta[0])
   const factor = estimateOf(fit.beta[0], sd, dof)

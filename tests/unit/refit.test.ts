@@ -85,6 +85,7 @@ describe('a study held against its meter', () => {
       return 'missing' in answer ? answer.missing : null
     }
     expect(missing({ ...meter, others: null })).toMatch(/what else/)
+    expect(missing({ ...meter, others: 90_000 })).toMatch(/No hot water is left/)
     expect(missing({ ...meter, of: 'water' })).toMatch(/cold water/)
     expect(missing({ ...meter, of: 'pellets' })).toMatch(/takes nothing/)
     expect(missing({ ...meter, readings: meter.readings.slice(0, 5) })).toMatch(/Too few/)
