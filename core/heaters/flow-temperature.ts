@@ -1,5 +1,8 @@
 import { RADIATOR_EXPONENT, radiatorShare, RATED_AT } from './radiator'
 
+/** A step of the flow temperature that can be felt and does not overshoot, K. Source: practice. */
+export const FLOW_STEP_K = 3
+
 /** How a flow temperature is set: fixed, by the weather with two levels, or by an outdoor curve. */
 export type FlowBy =
   | { by: 'fixed'; flowC: number }

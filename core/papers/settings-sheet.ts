@@ -1,5 +1,6 @@
 import { daysText, periodText } from '../checks/entries'
 import { dialText } from '../heaters/dial'
+import { FLOW_STEP_K } from '../heaters/flow-temperature'
 import { boostNotice } from '../household/boost'
 import { burnScale } from '../household/burn-scale'
 import { dialGuides, marksOn, requiredAt } from '../household/dial-guide'
@@ -121,12 +122,10 @@ function heating(study: Study, write: Display, words: (text: string) => string):
     </table>
     <p>
       <b>${words('All rooms too cold in a frost:')}</b>
-      ${words(`raise the flow temperature by ${write.figure('rise', RAISE_K)}, wait two days, and note the day and how warm it was. Put it back when the frost has gone.`)}
+      ${words(`raise the flow temperature by ${write.figure('rise', FLOW_STEP_K)}, wait two days, and note the day and how warm it was. Put it back when the frost has gone.`)}
     </p>
     <p class="soft">${words(FOR_HOUSEHOLD)}</p>`
 }
-/** A step of the flow temperature that can be felt and does not overshoot, K. */
-const RAISE_K = 3
 
 const percent = (share: number) => `${(100 * share).toFixed(1)}%`
 

@@ -1,6 +1,6 @@
 import { FIELDS, input } from '../calculators/fields'
 import { dayNumber } from '../calendar/year'
-import { flowTemperature } from '../heaters/flow-temperature'
+import { FLOW_STEP_K, flowTemperature } from '../heaters/flow-temperature'
 import { z } from '../schema/zod'
 import { displayOf } from '../study/display-of'
 import { CIRCUITS, FLOW_C } from '../study/heating'
@@ -123,8 +123,6 @@ export const circuit = defineReading({
 
 /** A flow is as it should be within this, K. */
 const FLOW_WITHIN_K = 3
-/** Lowered by so much at a time while rooms stay comfortable, K. */
-const LOWER_BY_K = 3
 
 export const flowLog = defineReading({
   kind: 'flow-log',
@@ -164,7 +162,7 @@ export const flowLog = defineReading({
             : [],
         notes: [
           feels === 'right'
-            ? `Comfortable: lower the flow by ${write.figure('rise', LOWER_BY_K)}, and log again on a day as cold.`
+            ? `Comfortable: lower the flow by ${write.figure('rise', FLOW_STEP_K)}, and log again on a day as cold.`
             : feels === 'too cold'
               ? 'Too cold: back to the last that was comfortable; look for the one room that lacks, and for covered radiators.'
               : 'Too warm: lower the flow before any radiator valve.',

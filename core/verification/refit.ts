@@ -64,6 +64,7 @@ export function refitTo(
 ): RefitAnswer {
   if (meter.of === 'water') return { missing: 'A water meter counts cold water too: read hot litres apart.' }
   const { of, others } = meter
+  if (study.controls.set && !set) return { missing: 'The year as it is set is not known yet.' }
   const now = set ?? found
   const calculated = now.energy.inputKwh[of] ?? 0
   if (calculated <= 0) return { missing: 'Hot water takes nothing from this meter by the study.' }

@@ -3,12 +3,6 @@ import type { FlowSteps } from '../study/heating'
 import { writeDay } from '../units/dates'
 import type { Display } from '../units/display'
 
-/** A plan to begin with: nine kelvins lower in three steps of a week, from the flow as it is set. */
-export function beginSteps(flowC: number | null, begins: string): FlowSteps {
-  const fromC = Math.min(90, Math.max(29, Math.round(flowC ?? 60)))
-  return { begins, fromC, toC: fromC - 9, byK: 3, everyDays: 7 }
-}
-
 /** What is done next, in a sentence. @param today what is due later is told with its day */
 export function flowNextText(next: FlowNext, write: Display, today: string): string {
   const flow = write.temperature(next.flowC)

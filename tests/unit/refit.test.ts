@@ -85,6 +85,12 @@ describe('a study held against its meter', () => {
       return 'missing' in answer ? answer.missing : null
     }
     expect(missing({ ...meter, others: null })).toMatch(/what else/)
+    // What is set now is not what was found: its year is waited for.
+    const set = changed(study, (s) => void (s.controls.set = s.controls.found))
+    expect(refitTo(set, meter, year, null, ON)).toEqual({ missing: expect.stringMatching(/as it is set is not known/) })
+    expect(missing({ ...meter, readings: meter.readings.map((r) => ({ ...r, value: 7 })) })).toMatch(
+      /No hot water|told apart/,
+    )
     expect(missing({ ...meter, others: 90_000 })).toMatch(/No hot water is left/)
     expect(missing({ ...meter, of: 'water' })).toMatch(/cold water/)
     expect(missing({ ...meter, of: 'pellets' })).toMatch(/takes nothing/)

@@ -6,12 +6,12 @@ import NumberField from '~/components/fields/NumberField.vue'
 import { useStudy } from '~/stores/study'
 import { localDay, localIso } from '~/utils/local-iso'
 import { FIELDS } from '~~/core/calculators/fields'
-import { flowNext, flowStepsOf, type Vote } from '~~/core/household/heating/flow-steps'
+import { beginSteps, flowNext, flowStepsOf, type Vote } from '~~/core/household/heating/flow-steps'
 import { flowOnColdest } from '~~/core/household/heating/radiators'
 import { freshId } from '~~/core/study/fresh-id'
 import { FlowSteps } from '~~/core/study/heating'
 import { writeDay } from '~~/core/units/dates'
-import { beginSteps, flowNextText } from '~~/core/views/flow-step-words'
+import { flowNextText } from '~~/core/views/flow-step-words'
 
 /** A flow temperature changed in small steps, with a word of the household on each before the next. */
 const FEELS = ['too cold', 'right', 'too warm'] as const satisfies readonly Vote['feels'][]

@@ -43,15 +43,7 @@ const narrowed = computed(() => {
 })
 const taken = ref(false)
 function take() {
-  const { study: moved } = narrowed.value!
-  taken.value = table.replace((s) => ({
-    ...s,
-    site: moved.site,
-    people: moved.people,
-    pipes: moved.pipes,
-    plant: moved.plant,
-    controls: moved.controls,
-  }))
+  taken.value = table.replace(() => narrowed.value!.study)
 }
 </script>
 

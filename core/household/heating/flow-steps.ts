@@ -1,5 +1,6 @@
 import { dayAfter } from '../../calendar/days'
-import type { FlowSteps } from '../../study/heating'
+import { FLOW_STEP_K } from '../../heaters/flow-temperature'
+import { FLOW_C, type FlowSteps } from '../../study/heating'
 import type { Study } from '../../study/study'
 
 /** How rooms were with a flow temperature, and the weather it was tried in. */
@@ -21,6 +22,16 @@ export type FlowNext = { does: 'try' | 'ask'; flowC: number; from: string } | { 
 
 /** A flow that was logged belongs to a step where it is no further from it, K. */
 const NEAR_K = 1.5
+
+/** Steps of a plan to begin with, and the flow it begins at where none was read, °C. */
+const BEGIN = { steps: 3, everyDays: 7, flowC: 60 } as const
+
+/** A plan to begin with: some steps down from the flow as it is set. */
+export function beginSteps(flowC: number | null, begins: string): FlowSteps {
+  const downK = BEGIN.steps * FLOW_STEP_K
+  const fromC = Math.min(FLOW_C.high, Math.max(FLOW_C.low + downK, Math.round(flowC ?? BEGIN.flowC)))
+  return { begins, fromC, toC: fromC - downK, byK: FLOW_STEP_K, everyDays: BEGIN.everyDays }
+}
 
 /** The flow temperatures of a plan, first to last; the last step is as long as is left. */
 export function flowsOf({ fromC, toC, byK }: FlowSteps): number[] {
